@@ -1,0 +1,72 @@
+package app.knuckle.stats;
+
+import java.util.function.DoubleUnaryOperator;
+
+/**
+ * A computed number, or the reason why there is none.
+ *
+ * @param value the number, finite; NaN exactly when it does not exist
+ * @param why the reason in plain words when there is no number; null exactly when there is one
+ */
+public record Quantity(double value, String why) {
+
+  public Quantity {
+    if (why == null && !Double.isFinite(value)) {
+      throw new IllegalArgumentException("A quantity is finite or has its reason, got " + value);
+    }
+    if (why != null && !Double.isNaN(value)) {
+      throw new IllegalArgumentException("An absent quantity has no value, got " + value);
+    }
+  }
+
+  /**
+   * A number that exists.
+   *
+   * @param value finite
+   * @return the quantity
+   * @throws IllegalArgumentException if the value is infinite or NaN
+   */
+  public static Quantity of(double value) {
+    return new Quantity(value, null);
+  }
+
+  /**
+   * A number that does not exist.
+   *
+   * @param why the reason, in plain words
+   * @return the absent quantity
+   */
+  public static Quantity absent(String why) {
+    return new Quantity(Double.NaN, why);
+  }
+
+  /**
+   * A number that exists when it is finite.
+   *
+   * @param value any double
+   * @param whyNot the reason to give when it is not finite
+   * @return the quantity, absent if the value is infinite or NaN
+   */
+  public static Quantity finite(double value, String whyNot) {
+    return Double.isFinite(value) ? of(value) : absent(whyNot);
+  }
+
+  /**
+   * Says whether there is a number.
+   *
+   * @return true if {@link #value} is a number
+   */
+  public boolean exists() {
+    return why == null;
+  }
+
+  /**
+   * The quantity derived from this one, absent for the same reason if this one is.
+   *
+   * @param rule from the value to the new value, which must be finite
+   * @return the derived quantity
+   */
+  public Quantity map(DoubleUnaryOperator rule) {
+    return exists() ? of(rule.applyAsDouble(value)) : this;
+  }
+}

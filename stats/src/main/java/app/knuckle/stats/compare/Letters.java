@@ -1,0 +1,159 @@
+package app.knuckle.stats.compare;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+
+/**
+ * Letters for means: two means share a letter exactly when they were not told apart.
+ *
+ * <p>Every largest set of means without a differing pair gets a letter, found by insertion and
+ * absorption: start with one set of all means; for each pair that differs, split every set that
+ * holds both; drop a set that lies inside another. The sets stand along the ranking of the means,
+ * the one with the top mean first.
+ *
+ * @see "Piepho, H.-P. (2004). Journal of Computational and Graphical Statistics 13, 456-466"
+ */
+public final class Letters {
+
+  private static final String ALPHABET = "abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ";
+
+  private final List<BitSet> sets;
+  private final List<String> letters;
+
+  private Letters(List<BitSet> sets, int means) {
+    this.sets = sets;
+    letters =
+        IntStream.range(0, means)
+            .mapToObj(
+                mean ->
+                    IntStream.range(0, sets.size())
+                        .filter(set -> sets.get(set).get(mean))
+                        .mapToObj(Letters::name)
+                        .reduce("", String::concat))
+            .toList();
+  }
+
+  /**
+   * Letters from decisions.
+   *
+   * @param ranking indexes of all means, the largest first
+   * @param pairs the decisions; a pair that is not listed counts as not differing
+   * @return the letters
+   */
+  public static Letters of(List<Integer> ranking, List<Pair> pairs) {
+    int k = ranking.size();
+    int[] place = new int[k];
+    for (int r = 0; r < k; r++) {
+      place[ranking.get(r)] = r;
+    }
+    // Sets hold places in the ranking, so that they sort by their members' places.
+    List<BitSet> sets = new ArrayList<>();
+    BitSet all = new BitSet(k);
+    all.set(0, k);
+    sets.add(all);
+    for (Pair pair : pairs) {
+      if (pair.differs()) {
+        split(sets, place[pair.left()], place[pair.right()]);
+      }
+    }
+    sets.sort(alongRanking(k));
+    List<BitSet> byIndex = new ArrayList<>();
+    for (BitSet set : sets) {
+      BitSet means = new BitSet(k);
+      set.stream().forEach(r -> means.set(ranking.get(r)));
+      byIndex.add(means);
+    }
+    return new Letters(byIndex, k);
+  }
+
+  private static void split(List<BitSet> sets, int i, int j) {
+    List<BitSet> halves = new ArrayList<>();
+    sets.removeIf(
+        set -> {
+          boolean both = set.get(i) && set.get(j);
+          if (both) {
+            halves.add(without(set, i));
+            halves.add(without(set, j));
+          }
+          return both;
+        });
+    for (BitSet half : halves) {
+      if (sets.stream().noneMatch(set -> contains(set, half))) {
+        sets.removeIf(set -> contains(half, set));
+        sets.add(half);
+      }
+    }
+  }
+
+  private static BitSet without(BitSet set, int member) {
+    BitSet rest = (BitSet) set.clone();
+    rest.clear(member);
+    return rest;
+  }
+
+  private static boolean contains(BitSet outer, BitSet inner) {
+    BitSet extra = (BitSet) inner.clone();
+    extra.andNot(outer);
+    return extra.isEmpty();
+  }
+
+  private static Comparator<BitSet> alongRanking(int k) {
+    return (a, b) -> {
+      for (int r = 0; r < k; r++) {
+        if (a.get(r) != b.get(r)) {
+          return a.get(r) ? -1 : 1;
+        }
+      }
+      return 0;
+    };
+  }
+
+  /** a to z, A to Z, then the same with a prime, and so on. */
+  private static String name(int set) {
+    int round = set / ALPHABET.length();
+    return ALPHABET.charAt(set % ALPHABET.length()) + "'".repeat(round);
+  }
+
+  /**
+   * Letters of one mean.
+   *
+   * @param mean its index
+   * @return one letter or more, in alphabetical order
+   */
+  public String of(int mean) {
+    return letters.get(mean);
+  }
+
+  /**
+   * How many letters there are.
+   *
+   * @return at least 1
+   */
+  public int count() {
+    return sets.size();
+  }
+
+  /**
+   * Whether a mean carries a letter.
+   *
+   * @param mean its index
+   * @param letter number of the letter, from 0
+   * @return true if it is in that set
+   */
+  public boolean has(int mean, int letter) {
+    return sets.get(letter).get(mean);
+  }
+
+  /**
+   * Text of a letter.
+   *
+   * @param letter its number, from 0
+   * @return such as "a"
+   */
+  public String text(int letter) {
+    return name(letter);
+  }
+}

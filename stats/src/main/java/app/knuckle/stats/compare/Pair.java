@@ -1,0 +1,29 @@
+package app.knuckle.stats.compare;
+
+import app.knuckle.stats.Quantity;
+
+/**
+ * Two means and whether they differ.
+ *
+ * @param left index of the earlier mean
+ * @param right index of the later mean
+ * @param difference left less right, in units of the response
+ * @param se standard error of the difference
+ * @param df degrees of freedom of that standard error
+ * @param statistic difference over its standard error (a t)
+ * @param p adjusted as the procedure does
+ * @param low lower end of the simultaneous interval
+ * @param high its upper end
+ * @param differs whether p is at most alpha
+ */
+public record Pair(
+    int left,
+    int right,
+    double difference,
+    Quantity se,
+    Quantity df,
+    Quantity statistic,
+    Quantity p,
+    Quantity low,
+    Quantity high,
+    boolean differs) {}

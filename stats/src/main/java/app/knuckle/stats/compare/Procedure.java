@@ -1,0 +1,84 @@
+package app.knuckle.stats.compare;
+
+import java.util.Arrays;
+import java.util.Optional;
+
+/** The procedures for all pairs of means, strictest first. */
+public enum Procedure {
+  /** Any contrast at all is covered, not only pairs. Scheffe (1953), Biometrika 40, 87-104. */
+  SCHEFFE("scheffe", "Scheffé", true),
+  /** Each pair at alpha over the number of pairs. Dunn (1961), JASA 56, 52-64. */
+  BONFERRONI("bonferroni", "Bonferroni", true),
+  /** A little sharper than Bonferroni. Sidak (1967), JASA 62, 626-633. */
+  SIDAK("sidak", "Šidák", true),
+  /**
+   * All pairs at once, exact for equal n. Tukey (1953); unequal n: Kramer (1956), Biometrics 12,
+   * 307-310.
+   */
+  TUKEY("tukey", "Tukey", true),
+  /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
+  HOLM("holm", "Holm", false),
+  /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
+  HOCHBERG("hochberg", "Hochberg", false),
+  /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
+  NEWMAN_KEULS("newman-keuls", "Newman-Keuls", false),
+  /** Ranges at a level that grows with the span. Duncan (1955), Biometrics 11, 1-42. */
+  DUNCAN("duncan", "Duncan", false),
+  /**
+   * The share of false discoveries is held, not their chance. Benjamini and Hochberg (1995), JRSS B
+   * 57, 289-300.
+   */
+  BENJAMINI_HOCHBERG("benjamini-hochberg", "Benjamini-Hochberg", false),
+  /** Plain t for each pair, only once the overall F test is significant. Fisher (1935). */
+  LEAST_SIGNIFICANT_DIFFERENCE(
+      "least-significant-difference", "least significant difference", true),
+  /** Plain t for each pair, as if it were the only one. */
+  NONE("none", "no adjustment", true);
+
+  private final String key;
+  private final String title;
+  private final boolean interval;
+
+  Procedure(String key, String title, boolean interval) {
+    this.key = key;
+    this.title = title;
+    this.interval = interval;
+  }
+
+  /**
+   * The name in files.
+   *
+   * @return such as "newman-keuls"
+   */
+  public String key() {
+    return key;
+  }
+
+  /**
+   * The name on screen and in sentences.
+   *
+   * @return such as "Newman-Keuls"
+   */
+  public String title() {
+    return title;
+  }
+
+  /**
+   * Whether simultaneous intervals are defined.
+   *
+   * @return true if there is one critical value for all pairs
+   */
+  public boolean hasInterval() {
+    return interval;
+  }
+
+  /**
+   * The procedure of a key.
+   *
+   * @param key as in files
+   * @return empty for an unknown key
+   */
+  public static Optional<Procedure> of(String key) {
+    return Arrays.stream(values()).filter(p -> p.key.equals(key)).findFirst();
+  }
+}

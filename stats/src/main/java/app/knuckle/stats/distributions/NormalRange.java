@@ -1,0 +1,105 @@
+package app.knuckle.stats.distributions;
+
+import org.apache.commons.numbers.gamma.Erfc;
+
+/**
+ * The range (largest minus smallest) of k independent standard normal values.
+ *
+ * <p>With z the largest value, {@code P(range <= w) = k Int phi(z) [Phi(z) - Phi(z - w)]^(k-1) dz}.
+ * The integrand is analytic and falls like a normal density on both sides, so the trapezoidal rule
+ * on a uniform grid converges geometrically (Trefethen and Weideman 2014, SIAM Review 56, 385-458).
+ * The upper tail is the sum of {@code Phi^(k-1) - [Phi - Phi(z - w)]^(k-1)}, which is positive term
+ * by term and loses no digits however small it is.
+ */
+final class NormalRange {
+
+  /**
+   * Grid step in standard deviations. The peak of the integrand narrows to about 0.43 for 100
+   * values; halving this step changes no probability by more than 1e-14 there.
+   */
+  private static final double STEP = 0.125;
+
+  /** Beyond this the normal density is below 1e-37 of its peak, nothing beside any sum here. */
+  private static final double REACH = 13;
+
+  private static final int NODES = (int) Math.round(2 * REACH / STEP) + 1;
+  private static final double[] Z = new double[NODES];
+  private static final double[] LOWER = new double[NODES];
+  private static final double[] UPPER = new double[NODES];
+  private static final double INVERSE_ROOT_TWO_PI = 1 / Math.sqrt(2 * Math.PI);
+  private static final double INVERSE_ROOT_TWO = Math.sqrt(0.5);
+
+  /** A term below this share of the sum so far can no longer change its double. */
+  private static final double NEGLIGIBLE = 0x1.0p-60;
+
+  static {
+    for (int i = 0; i < NODES; i++) {
+      Z[i] = -REACH + i * STEP;
+      LOWER[i] = lowerTail(Z[i]);
+      UPPER[i] = lowerTail(-Z[i]);
+    }
+  }
+
+  private final int values;
+
+  /** {@code STEP k phi(z) Phi(z)^(k-1)}: the density of the largest value, times the step. */
+  private final double[] largest = new double[NODES];
+
+  private final int first;
+  private final int last;
+
+  NormalRange(int values) {
+    this.values = values;
+    int from = NODES;
+    int to = 0;
+    for (int i = 0; i < NODES; i++) {
+      double density = INVERSE_ROOT_TWO_PI * Math.exp(-0.5 * Z[i] * Z[i]);
+      largest[i] = STEP * values * density * Math.pow(LOWER[i], values - 1.0);
+      if (largest[i] > Double.MIN_NORMAL) {
+        from = Math.min(from, i);
+        to = i;
+      }
+    }
+    first = from;
+    last = to;
+  }
+
+  /** P(range <= w), for w > 0. */
+  double lower(double w) {
+    double sum = 0;
+    for (int i = first; i <= last; i++) {
+      sum += largest[i] * power(share(i, w));
+    }
+    return Math.min(1, sum);
+  }
+
+  /** P(range > w), for w > 0, summed as a tail. */
+  double upper(double w) {
+    double sum = 0;
+    // From the right, where the terms of a far tail are largest, so that the sum can end early.
+    for (int i = last; i >= first; i--) {
+      double below = lowerTail(Z[i] - w) / LOWER[i];
+      double term = largest[i] * -Math.expm1((values - 1) * Math.log1p(-below));
+      sum += term;
+      if (term < sum * NEGLIGIBLE && Z[i] < 0) {
+        break;
+      }
+    }
+    return Math.min(1, sum);
+  }
+
+  /** Share of the values below z that lie within w of it; from whichever side keeps its digits. */
+  private static double share(int i, double w) {
+    double far = Z[i] - w;
+    double between = far > 0 ? lowerTail(-far) - UPPER[i] : LOWER[i] - lowerTail(far);
+    return between / LOWER[i];
+  }
+
+  private double power(double share) {
+    return Math.pow(share, values - 1.0);
+  }
+
+  private static double lowerTail(double z) {
+    return 0.5 * Erfc.value(-z * INVERSE_ROOT_TWO);
+  }
+}

@@ -1,0 +1,138 @@
+package app.knuckle.stats.means;
+
+import app.knuckle.stats.Quantity;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * Means (or other estimates) with their covariance and the degrees of freedom of their errors.
+ *
+ * <p>Means are held as deviations from an origin, so that a difference of two of them keeps its
+ * digits however large they are.
+ */
+public final class Estimates {
+
+  private static final String NO_ERROR = "there is no estimate of the noise, so no standard error";
+
+  private final double origin;
+  private final double[] deviations;
+  private final long[] counts;
+  private final Covariance covariance;
+  private final double df;
+
+  /**
+   * Estimates that share their degrees of freedom.
+   *
+   * @param origin added to every deviation gives the mean
+   * @param deviations means less the origin
+   * @param counts rows behind each mean
+   * @param covariance of the estimates
+   * @param df degrees of freedom of the error behind the covariance; 0 when there is none
+   */
+  public Estimates(
+      double origin, double[] deviations, long[] counts, Covariance covariance, double df) {
+    if (deviations.length != counts.length) {
+      throw new IllegalArgumentException(
+          deviations.length + " means, " + counts.length + " counts");
+    }
+    this.origin = origin;
+    this.deviations = deviations.clone();
+    this.counts = counts.clone();
+    this.covariance = covariance;
+    this.df = df;
+  }
+
+  /**
+   * How many means there are.
+   *
+   * @return the number
+   */
+  public int size() {
+    return deviations.length;
+  }
+
+  /**
+   * One mean.
+   *
+   * @param i from 0
+   * @return in units of the response
+   */
+  public double mean(int i) {
+    return origin + deviations[i];
+  }
+
+  /**
+   * Rows behind a mean.
+   *
+   * @param i from 0
+   * @return the count
+   */
+  public long count(int i) {
+    return counts[i];
+  }
+
+  /**
+   * Standard error of a mean.
+   *
+   * @param i from 0
+   * @return in units of the response
+   */
+  public Quantity se(int i) {
+    return Quantity.finite(Math.sqrt(covariance.variance(i)), NO_ERROR);
+  }
+
+  /**
+   * Degrees of freedom of a mean.
+   *
+   * @param i from 0
+   * @return absent when there are none
+   */
+  public Quantity df(int i) {
+    return df > 0 ? Quantity.of(df) : Quantity.absent(NO_ERROR);
+  }
+
+  /**
+   * One mean less another.
+   *
+   * @param i the first
+   * @param j the one taken away
+   * @return in units of the response
+   */
+  public double difference(int i, int j) {
+    return deviations[i] - deviations[j];
+  }
+
+  /**
+   * Standard error of a difference.
+   *
+   * @param i the first
+   * @param j the other
+   * @return in units of the response
+   */
+  public Quantity seOfDifference(int i, int j) {
+    double variance =
+        covariance.variance(i) + covariance.variance(j) - 2 * covariance.between(i, j);
+    return Quantity.finite(Math.sqrt(variance), NO_ERROR);
+  }
+
+  /**
+   * Degrees of freedom of a difference.
+   *
+   * @param i the first
+   * @param j the other
+   * @return absent when there are none
+   */
+  public Quantity dfOfDifference(int i, int j) {
+    return i == j ? df(i) : df(j);
+  }
+
+  /**
+   * Half the width of the interval of a mean, by the t distribution.
+   *
+   * @param i from 0
+   * @param alpha one less the confidence, between 0 and 1
+   * @return in units of the response
+   */
+  public Quantity halfWidth(int i, double alpha) {
+    return se(i).map(s -> s * TDistribution.of(df).inverseSurvivalProbability(alpha / 2));
+  }
+}

@@ -1,0 +1,230 @@
+package app.knuckle.stats.summary;
+
+/**
+ * Count, mean and sum of squares of every group: all that least squares needs to know of the rows.
+ *
+ * <p>Each group is summed about its first value, which is exact for neighbouring doubles, in one
+ * pass: {@code S1 = Sum (y - y0), S2 = Sum (y - y0)^2, SS = S2 - S1^2/n}. Where the first value lay
+ * so far out that the last subtraction would lose digits, a second pass sums about the mean. Means
+ * are kept as deviations from one common origin (a value of the data), so that the difference of
+ * two means near 1e12 keeps the digits that the values carry.
+ */
+public final class GroupMoments {
+
+  /**
+   * A group is summed again when {@code S1^2/n} exceeds this many times SS: the subtraction then
+   * costs more than three of the sixteen digits, and ten are promised.
+   */
+  private static final double CANCELLATION = 1e3;
+
+  private final double origin;
+  private final long[] counts;
+  private final double[] deviations;
+  private final double[] sumsOfSquares;
+  private final long missing;
+
+  private GroupMoments(
+      double origin, long[] counts, double[] deviations, double[] sumsOfSquares, long missing) {
+    this.origin = origin;
+    this.counts = counts;
+    this.deviations = deviations;
+    this.sumsOfSquares = sumsOfSquares;
+    this.missing = missing;
+  }
+
+  /**
+   * Sums the rows of every group. Rows with a NaN value or a negative group are passed over.
+   *
+   * @param values one value a row; NaN when missing, otherwise finite
+   * @param groups the group of each row, from 0 to {@code groupCount - 1}, or negative for none
+   * @param groupCount number of groups
+   * @return the moments
+   * @throws IllegalArgumentException if the arrays differ in length
+   */
+  public static GroupMoments of(double[] values, int[] groups, int groupCount) {
+    if (values.length != groups.length) {
+      throw new IllegalArgumentException(values.length + " values, " + groups.length + " groups");
+    }
+    double[] first = new double[groupCount];
+    long[] counts = new long[groupCount];
+    int start = firstOfEach(values, groups, first, counts);
+    double[] s1 = new double[groupCount];
+    double[] s2 = new double[groupCount];
+    long missing = start;
+    for (long n : counts) {
+      missing -= n;
+    }
+    for (int i = start; i < values.length; i++) {
+      int g = groups[i];
+      if (g < 0) {
+        missing++;
+        continue;
+      }
+      double d = values[i] - first[g];
+      if (d == d) { // Not NaN: the cheapest test there is, in the loop that reads every row.
+        counts[g]++;
+        s1[g] += d;
+        s2[g] += d * d;
+      } else {
+        missing++;
+      }
+    }
+    for (int i = 0; i < start; i++) {
+      int g = groups[i];
+      if (g >= 0 && !Double.isNaN(values[i])) {
+        double d = values[i] - first[g];
+        s1[g] += d;
+        s2[g] += d * d;
+      }
+    }
+    return finish(values, groups, first, counts, s1, s2, missing);
+  }
+
+  /**
+   * Finds the first value of every group and counts the rows on the way.
+   *
+   * @return the row from which on every group has been met (rows before it are counted)
+   */
+  private static int firstOfEach(double[] values, int[] groups, double[] first, long[] counts) {
+    int unmet = first.length;
+    int i = 0;
+    for (; i < values.length && unmet > 0; i++) {
+      int g = groups[i];
+      if (g >= 0 && !Double.isNaN(values[i])) {
+        if (counts[g]++ == 0) {
+          first[g] = values[i];
+          unmet--;
+        }
+      }
+    }
+    return i;
+  }
+
+  private static GroupMoments finish(
+      double[] values,
+      int[] groups,
+      double[] first,
+      long[] counts,
+      double[] s1,
+      double[] s2,
+      long missing) {
+    int k = first.length;
+    double[] ss = new double[k];
+    boolean again = false;
+    for (int g = 0; g < k; g++) {
+      double correction = counts[g] == 0 ? 0 : s1[g] * s1[g] / counts[g];
+      ss[g] = Math.max(0, s2[g] - correction);
+      again |= correction > CANCELLATION * ss[g];
+    }
+    if (again) {
+      ss = aboutMeans(values, groups, first, counts, s1);
+    }
+    double origin = 0;
+    for (int g = k - 1; g >= 0; g--) {
+      origin = counts[g] > 0 ? first[g] : origin;
+    }
+    double[] deviations = new double[k];
+    for (int g = 0; g < k; g++) {
+      deviations[g] = counts[g] == 0 ? Double.NaN : (first[g] - origin) + s1[g] / counts[g];
+    }
+    return new GroupMoments(origin, counts, deviations, ss, missing);
+  }
+
+  private static double[] aboutMeans(
+      double[] values, int[] groups, double[] first, long[] counts, double[] s1) {
+    int k = first.length;
+    double[] shift = new double[k];
+    for (int g = 0; g < k; g++) {
+      shift[g] = s1[g] / Math.max(1, counts[g]);
+    }
+    double[] left = new double[k];
+    double[] squares = new double[k];
+    for (int i = 0; i < values.length; i++) {
+      int g = groups[i];
+      if (g >= 0) {
+        double d = (values[i] - first[g]) - shift[g];
+        if (d == d) {
+          left[g] += d;
+          squares[g] += d * d;
+        }
+      }
+    }
+    for (int g = 0; g < k; g++) {
+      if (counts[g] > 0) {
+        // What rounding left of the mean: the corrected two-pass sum (Chan, Golub, LeVeque 1983).
+        squares[g] = Math.max(0, squares[g] - left[g] * left[g] / counts[g]);
+      }
+    }
+    return squares;
+  }
+
+  /**
+   * Number of groups.
+   *
+   * @return the count given to {@link #of}
+   */
+  public int groups() {
+    return counts.length;
+  }
+
+  /**
+   * Values in a group.
+   *
+   * @param group from 0
+   * @return the count
+   */
+  public long count(int group) {
+    return counts[group];
+  }
+
+  /**
+   * Values in all groups.
+   *
+   * @return the total count
+   */
+  public long total() {
+    long n = 0;
+    for (long c : counts) {
+      n += c;
+    }
+    return n;
+  }
+
+  /**
+   * Rows passed over: no value, or no group.
+   *
+   * @return the count
+   */
+  public long missing() {
+    return missing;
+  }
+
+  /**
+   * The value from which means are counted.
+   *
+   * @return a value of the data; 0 if there is none
+   */
+  public double origin() {
+    return origin;
+  }
+
+  /**
+   * Mean of a group, less the origin.
+   *
+   * @param group from 0
+   * @return the deviation; NaN for an empty group
+   */
+  public double deviation(int group) {
+    return deviations[group];
+  }
+
+  /**
+   * Sum of squares of a group about its own mean.
+   *
+   * @param group from 0
+   * @return at least 0; 0 for an empty group
+   */
+  public double sumOfSquares(int group) {
+    return sumsOfSquares[group];
+  }
+}

@@ -1,0 +1,158 @@
+package app.knuckle.stats.summary;
+
+import app.knuckle.stats.Quantity;
+import java.util.Arrays;
+import org.apache.commons.numbers.core.Sum;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * What one group of values is like. Quantities in the unit of the values, but for those named
+ * otherwise.
+ *
+ * @param n values that are there
+ * @param missing values that are not
+ * @param sum their sum
+ * @param mean arithmetic mean
+ * @param variance sum of squares about the mean over n - 1, in squared units
+ * @param sd standard deviation
+ * @param se standard error of the mean, sd / sqrt n
+ * @param cvPercent 100 sd / |mean|, per cent
+ * @param min smallest value
+ * @param max largest value
+ * @param range largest less smallest
+ * @param median quantile 1/2
+ * @param lowerQuartile quantile 1/4
+ * @param upperQuartile quantile 3/4
+ * @param skewness G1, no unit, from 3 values
+ * @param kurtosis G2, no unit, from 4 values
+ * @param meanLow lower end of the interval of the mean by the t distribution
+ * @param meanHigh its upper end
+ * @see "Quantiles: Hyndman, R. J. and Fan, Y. (1996). The American Statistician 50, 361-365,
+ *     definition 7"
+ * @see "Skewness, kurtosis: Joanes, D. N. and Gill, C. A. (1998). The Statistician 47, 183-189"
+ */
+public record Summary(
+    long n,
+    long missing,
+    Quantity sum,
+    Quantity mean,
+    Quantity variance,
+    Quantity sd,
+    Quantity se,
+    Quantity cvPercent,
+    Quantity min,
+    Quantity max,
+    Quantity range,
+    Quantity median,
+    Quantity lowerQuartile,
+    Quantity upperQuartile,
+    Quantity skewness,
+    Quantity kurtosis,
+    Quantity meanLow,
+    Quantity meanHigh) {
+
+  private static final Quantity NO_VALUES = Quantity.absent("there are no values");
+  private static final Quantity ONE_VALUE = Quantity.absent("one value has no spread");
+
+  /**
+   * Describes a group.
+   *
+   * @param values the values, finite, or NaN when missing; not changed
+   * @param alpha one less the confidence of the interval of the mean, between 0 and 1
+   * @return the summary
+   */
+  public static Summary of(double[] values, double alpha) {
+    double[] sorted = Arrays.stream(values).filter(v -> !Double.isNaN(v)).sorted().toArray();
+    int n = sorted.length;
+    long missing = (long) values.length - n;
+    if (n == 0) {
+      return empty(missing);
+    }
+    double first = sorted[0];
+    double shift = Arrays.stream(sorted).map(v -> v - first).sum() / n;
+    double mean = first + shift;
+    double ss = 0;
+    for (double v : sorted) {
+      double d = (v - first) - shift;
+      ss += d * d;
+    }
+    double largest = sorted[n - 1];
+    Quantity variance = n < 2 ? ONE_VALUE : Quantity.of(ss / (n - 1));
+    Quantity sd = variance.map(Math::sqrt);
+    Quantity se = sd.map(s -> s / Math.sqrt(n));
+    double t = n < 2 ? 0 : TDistribution.of(n - 1).inverseSurvivalProbability(alpha / 2);
+    Quantity cv =
+        mean == 0 ? Quantity.absent("the mean is 0") : sd.map(s -> 100 * s / Math.abs(mean));
+    return new Summary(
+        n,
+        missing,
+        Quantity.of(Sum.of(sorted).getAsDouble()),
+        Quantity.of(mean),
+        variance,
+        sd,
+        se,
+        cv,
+        Quantity.of(first),
+        Quantity.of(largest),
+        Quantity.of(largest - first),
+        Quantity.of(quantile(sorted, 0.5)),
+        Quantity.of(quantile(sorted, 0.25)),
+        Quantity.of(quantile(sorted, 0.75)),
+        skewness(sorted, shift, sd),
+        kurtosis(sorted, shift, sd),
+        se.map(s -> mean - t * s),
+        se.map(s -> mean + t * s));
+  }
+
+  private static Summary empty(long missing) {
+    Quantity q = NO_VALUES;
+    return new Summary(0, missing, q, q, q, q, q, q, q, q, q, q, q, q, q, q, q, q);
+  }
+
+  /**
+   * A quantile: {@code h = (n - 1) p + 1}, linear between the order statistics on both sides of h.
+   *
+   * @param sorted values in rising order, at least one
+   * @param p from 0 to 1
+   * @return the quantile
+   */
+  public static double quantile(double[] sorted, double p) {
+    double h = (sorted.length - 1) * p;
+    int below = (int) Math.floor(h);
+    int above = Math.min(below + 1, sorted.length - 1);
+    return sorted[below] + (h - below) * (sorted[above] - sorted[below]);
+  }
+
+  private static Quantity skewness(double[] sorted, double shift, Quantity sd) {
+    double n = sorted.length;
+    if (n < 3) {
+      return Quantity.absent("needs 3 values");
+    }
+    return sd.value() == 0
+        ? Quantity.absent("the values are all equal")
+        : Quantity.of(n / ((n - 1) * (n - 2)) * powers(sorted, shift, sd.value(), 3));
+  }
+
+  private static Quantity kurtosis(double[] sorted, double shift, Quantity sd) {
+    double n = sorted.length;
+    if (n < 4) {
+      return Quantity.absent("needs 4 values");
+    }
+    if (sd.value() == 0) {
+      return Quantity.absent("the values are all equal");
+    }
+    double fourth = powers(sorted, shift, sd.value(), 4);
+    return Quantity.of(
+        n * (n + 1) / ((n - 1) * (n - 2) * (n - 3)) * fourth
+            - 3 * (n - 1) * (n - 1) / ((n - 2) * (n - 3)));
+  }
+
+  private static double powers(double[] sorted, double shift, double sd, int power) {
+    double sum = 0;
+    for (double v : sorted) {
+      double z = ((v - sorted[0]) - shift) / sd;
+      sum += power == 3 ? z * z * z : z * z * z * z;
+    }
+    return sum;
+  }
+}

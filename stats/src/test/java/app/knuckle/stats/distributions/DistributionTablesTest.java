@@ -1,0 +1,67 @@
+package app.knuckle.stats.distributions;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.stats.Reference;
+import com.fasterxml.jackson.databind.JsonNode;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Whole tables of probabilities and quantiles, tails included. */
+class DistributionTablesTest {
+
+  private final Map<String, StudentizedRangeDistribution> ranges = new HashMap<>();
+
+  @ParameterizedTest(name = "{0}")
+  @CsvSource({
+    "studentized-range.json, 1e-11",
+    "studentized-range-quantiles.json, 1e-11",
+    "noncentral.json, 1e-12"
+  })
+  void everyRowIsWithinItsBound(String file, double relative) {
+    List<String> missed = new ArrayList<>();
+    int checked = 0;
+    for (JsonNode row : Reference.file(file).get("rows")) {
+      if (row.get("fn").asText().startsWith("nct")) {
+        continue;
+      }
+      checked++;
+      double expected = row.get("value").asDouble();
+      double bound = row.get("abs_error_bound").asDouble() + relative * Math.abs(expected);
+      double actual = value(row);
+      if (!(Math.abs(actual - expected) <= bound)) {
+        missed.add(row + " gave " + actual + ", off by " + (actual - expected) / expected);
+      }
+    }
+    assertThat(checked).isPositive();
+    assertThat(missed).isEmpty();
+  }
+
+  private double value(JsonNode row) {
+    String fn = row.get("fn").asText();
+    if (fn.startsWith("ncf")) {
+      double df1 = Reference.number(row.get("df1"));
+      double df2 = Reference.number(row.get("df2"));
+      NoncentralF f = NoncentralF.of(df1, df2, row.get("ncp").asDouble());
+      double upper = f.survivalProbability(row.get("x").asDouble());
+      return fn.endsWith("sf") ? upper : 1 - upper;
+    }
+    StudentizedRangeDistribution q =
+        ranges.computeIfAbsent(
+            row.get("groups") + " " + row.get("df"),
+            key ->
+                StudentizedRangeDistribution.of(
+                    row.get("groups").asInt(), Reference.number(row.get("df"))));
+    return switch (fn) {
+      case "studentized_range.cdf" -> q.cumulativeProbability(row.get("q").asDouble());
+      case "studentized_range.sf" -> q.survivalProbability(row.get("q").asDouble());
+      case "studentized_range.quantile" -> q.inverseCumulativeProbability(row.get("p").asDouble());
+      case "studentized_range.isf" -> q.inverseSurvivalProbability(row.get("p").asDouble());
+      default -> throw new IllegalArgumentException(fn);
+    };
+  }
+}

@@ -1,0 +1,65 @@
+package app.knuckle.study;
+
+import java.util.List;
+
+/** Where an input is wrong. */
+public sealed interface Place {
+
+  /**
+   * The place in words, such as "rack-trial.csv, row 31, growth_mm".
+   *
+   * @return the words, without a full stop
+   */
+  String words();
+
+  /**
+   * A file as a whole.
+   *
+   * @param file its name
+   */
+  record WholeFile(String file) implements Place {
+    @Override
+    public String words() {
+      return file;
+    }
+  }
+
+  /**
+   * One cell, or a row when there is no column.
+   *
+   * @param file the file or table
+   * @param row data row of the source, the first is 1
+   * @param column name of the column; empty for the whole row
+   */
+  record Cell(String file, long row, String column) implements Place {
+    @Override
+    public String words() {
+      return file + ", row " + row + (column.isEmpty() ? "" : ", " + column);
+    }
+  }
+
+  /**
+   * A column.
+   *
+   * @param table the table
+   * @param column its name
+   */
+  record WholeColumn(String table, String column) implements Place {
+    @Override
+    public String words() {
+      return table + ", " + column;
+    }
+  }
+
+  /**
+   * A key of an inquiry file.
+   *
+   * @param path the keys from the outermost inward
+   */
+  record InquiryKey(List<String> path) implements Place {
+    @Override
+    public String words() {
+      return "inquiry, " + String.join(" / ", path);
+    }
+  }
+}

@@ -1,0 +1,176 @@
+package app.knuckle.study.contract;
+
+import app.knuckle.study.prep.Keep;
+import app.knuckle.study.prep.Kind;
+import app.knuckle.study.prep.Merge;
+import app.knuckle.study.prep.Missing;
+import app.knuckle.study.prep.Order;
+import app.knuckle.study.prep.Relabel;
+import app.knuckle.study.prep.Rename;
+import app.knuckle.study.prep.SetAside;
+import app.knuckle.study.prep.Step;
+import app.knuckle.study.table.Nearest;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Reads and writes the steps of a prep trail as JSON. */
+final class StepFile {
+
+  private static final Map<String, List<String>> KEYS =
+      Map.of(
+          "missing", List.of("columns", "values"),
+          "kind", List.of("column", "kind"),
+          "merge", List.of("column", "levels", "into"),
+          "order", List.of("column", "levels"),
+          "relabel", List.of("column", "labels"),
+          "rename", List.of("column", "to", "unit"),
+          "keep", List.of("where"),
+          "setAside", List.of("rows", "why"));
+
+  private StepFile() {}
+
+  static List<Step> readAll(JsonNode list) {
+    List<Step> steps = new ArrayList<>();
+    for (int i = 0; i < list.size(); i++) {
+      steps.add(read(list.get(i), new Keys(List.of("prepare", String.valueOf(i + 1)))));
+    }
+    return steps;
+  }
+
+  private static Step read(JsonNode node, Keys keys) {
+    String step = keys.text(node, "step");
+    if (!KEYS.containsKey(step)) {
+      throw keys.wrong(
+          "step",
+          "this version knows no step '" + step + "'",
+          Nearest.suggestion(step, KEYS.keySet()));
+    }
+    List<String> known = new ArrayList<>(KEYS.get(step));
+    known.addAll(List.of("step", "off"));
+    keys.known(node, known);
+    boolean off = node.path("off").asBoolean(false);
+    return switch (step) {
+      case "missing" -> new Missing(keys.texts(node, "columns"), keys.texts(node, "values"), off);
+      case "kind" -> new Kind(keys.text(node, "column"), kind(node, keys), off);
+      case "merge" ->
+          new Merge(
+              keys.text(node, "column"), keys.texts(node, "levels"), keys.text(node, "into"), off);
+      case "order" -> new Order(keys.text(node, "column"), keys.texts(node, "levels"), off);
+      case "relabel" -> new Relabel(keys.text(node, "column"), labels(node), off);
+      case "rename" ->
+          new Rename(
+              keys.text(node, "column"),
+              node.hasNonNull("to") ? node.get("to").asText() : keys.text(node, "column"),
+              node.hasNonNull("unit") ? node.get("unit").asText() : null,
+              off);
+      case "keep" -> new Keep(conditions(node.path("where"), keys), off);
+      default -> new SetAside(rows(node.path("rows"), keys), node.path("why").asText(""), off);
+    };
+  }
+
+  private static Kind.As kind(JsonNode node, Keys keys) {
+    String kind = keys.text(node, "kind");
+    return Kind.As.of(kind)
+        .orElseThrow(
+            () ->
+                keys.wrong(
+                    "kind",
+                    "there is no kind '" + kind + "'",
+                    Nearest.suggestion(
+                        kind, Arrays.stream(Kind.As.values()).map(Kind.As::key).toList())));
+  }
+
+  private static Map<String, String> labels(JsonNode node) {
+    Map<String, String> labels = new LinkedHashMap<>();
+    node.path("labels")
+        .fields()
+        .forEachRemaining(e -> labels.put(e.getKey(), e.getValue().asText()));
+    return labels;
+  }
+
+  private static List<Keep.Condition> conditions(JsonNode list, Keys keys) {
+    List<Keep.Condition> conditions = new ArrayList<>();
+    for (JsonNode node : list) {
+      keys.known(node, List.of("column", "is", "from", "to"));
+      conditions.add(
+          new Keep.Condition(
+              keys.text(node, "column"),
+              node.hasNonNull("is") ? keys.texts(node, "is") : null,
+              node.hasNonNull("from") ? (Double) node.get("from").asDouble() : null,
+              node.hasNonNull("to") ? (Double) node.get("to").asDouble() : null));
+    }
+    return conditions;
+  }
+
+  private static List<Integer> rows(JsonNode list, Keys keys) {
+    List<Integer> rows = new ArrayList<>();
+    for (JsonNode row : list) {
+      if (!row.isInt()) {
+        throw keys.wrong("rows", "row numbers are whole numbers", "The first data row is 1");
+      }
+      rows.add(row.asInt());
+    }
+    return rows;
+  }
+
+  static ArrayNode writeAll(List<Step> steps) {
+    ArrayNode array = JsonNodeFactory.instance.arrayNode();
+    for (Step step : steps) {
+      ObjectNode node = array.addObject();
+      write(step, node);
+      if (step.off()) {
+        node.put("off", true);
+      }
+    }
+    return array;
+  }
+
+  private static void write(Step step, ObjectNode node) {
+    if (step instanceof Missing s) {
+      node.put("step", "missing").set("columns", InquiryFile.texts(s.columns()));
+      node.set("values", InquiryFile.texts(s.values()));
+    } else if (step instanceof Kind s) {
+      node.put("step", "kind").put("column", s.column()).put("kind", s.as().key());
+    } else if (step instanceof Merge s) {
+      node.put("step", "merge").put("column", s.column());
+      node.set("levels", InquiryFile.texts(s.levels()));
+      node.put("into", s.into());
+    } else if (step instanceof Order s) {
+      node.put("step", "order").put("column", s.column());
+      node.set("levels", InquiryFile.texts(s.levels()));
+    } else if (step instanceof Relabel s) {
+      ObjectNode labels = node.put("step", "relabel").put("column", s.column()).putObject("labels");
+      s.labels().forEach(labels::put);
+    } else if (step instanceof Rename s) {
+      node.put("step", "rename").put("column", s.column()).put("to", s.to());
+      if (s.unit() != null) {
+        node.put("unit", s.unit());
+      }
+    } else if (step instanceof Keep s) {
+      ArrayNode where = node.put("step", "keep").putArray("where");
+      for (Keep.Condition c : s.where()) {
+        ObjectNode one = where.addObject().put("column", c.column());
+        if (c.is() != null) {
+          one.set("is", InquiryFile.texts(c.is()));
+        }
+        if (c.from() != null) {
+          one.put("from", c.from());
+        }
+        if (c.to() != null) {
+          one.put("to", c.to());
+        }
+      }
+    } else if (step instanceof SetAside s) {
+      ArrayNode rows = node.put("step", "setAside").putArray("rows");
+      s.rows().forEach(rows::add);
+      node.put("why", s.why());
+    }
+  }
+}

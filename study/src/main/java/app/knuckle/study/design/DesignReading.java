@@ -1,0 +1,100 @@
+package app.knuckle.study.design;
+
+import app.knuckle.study.table.Column;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * How the design reads before any response is looked at.
+ *
+ * @param readsAs one line: "one treatment at 4 levels, completely randomised"
+ * @param skeleton the sources with their degrees of freedom
+ * @param questions what is asked, as plain questions
+ * @param hypotheses the same as null and alternative hypotheses
+ * @param warnings where the sentence and the records disagree
+ */
+public record DesignReading(
+    String readsAs,
+    List<Source> skeleton,
+    List<String> questions,
+    List<String> hypotheses,
+    List<String> warnings) {
+
+  public DesignReading {
+    skeleton = List.copyOf(skeleton);
+    questions = List.copyOf(questions);
+    hypotheses = List.copyOf(hypotheses);
+    warnings = List.copyOf(warnings);
+  }
+
+  /**
+   * A line of the skeleton.
+   *
+   * @param source such as "feed", "error", "total"
+   * @param levels how many levels; 0 where that has no meaning
+   * @param df degrees of freedom
+   * @param against what it is tested against; empty for none
+   */
+  public record Source(String source, int levels, int df, String against) {}
+
+  /**
+   * Reads a layout of one treatment.
+   *
+   * @param measured the response
+   * @param groups the groups of the treatment
+   * @param counts values of the response in each group
+   * @return the reading
+   */
+  public static DesignReading of(Column measured, Groups groups, int[] counts) {
+    String treatment = groups.treatment().name();
+    int filled = (int) Arrays.stream(counts).filter(n -> n > 0).count();
+    int total = Arrays.stream(counts).sum();
+    int error = Math.max(0, total - filled);
+    List<Source> skeleton =
+        List.of(
+            new Source(treatment, filled, Math.max(0, filled - 1), error > 0 ? "error" : ""),
+            new Source("error", 0, error, ""),
+            new Source("total", 0, Math.max(0, total - 1), ""));
+    String label = measured.label();
+    String plural = Numerals.count(filled, "level", "levels");
+    return new DesignReading(
+        "one treatment at " + plural + ", completely randomised",
+        skeleton,
+        List.of("Is mean " + label + " the same at all " + plural + " of " + treatment + "?"),
+        List.of(
+            "H\u2080: the mean of " + label + " is the same at every level of " + treatment + ".",
+            "H\u2081: at least one level of " + treatment + " has another mean."),
+        warnings(treatment, groups, counts));
+  }
+
+  private static List<String> warnings(String treatment, Groups groups, int[] counts) {
+    List<String> warnings = new ArrayList<>();
+    List<String> lone = new ArrayList<>();
+    List<String> empty = new ArrayList<>();
+    for (int g = 0; g < counts.length; g++) {
+      if (counts[g] == 1) {
+        lone.add(groups.levels().get(g));
+      }
+      if (counts[g] == 0) {
+        empty.add(groups.levels().get(g));
+      }
+    }
+    if (counts.length == 1) {
+      warnings.add(
+          treatment
+              + " has one level only, so there is nothing to compare; choose another treatment.");
+    }
+    if (!lone.isEmpty()) {
+      warnings.add(
+          Numerals.list(lone)
+              + (lone.size() == 1 ? " has a single value" : " have a single value each")
+              + ": its spread cannot be seen. Set it aside or merge it if it is a slip.");
+    }
+    if (!empty.isEmpty()) {
+      warnings.add(Numerals.list(empty) + " has no value of the response and is left out.");
+    }
+    return warnings;
+  }
+}

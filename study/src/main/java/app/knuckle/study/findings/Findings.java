@@ -1,0 +1,62 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refusal;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Table;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Everything that one inquiry answers.
+ *
+ * @param table the records
+ * @param inquiry the question
+ * @param frame the records after the trail
+ * @param records which of them took part
+ * @param responses one a measured column, in order
+ */
+public record Findings(
+    Table table,
+    Inquiry inquiry,
+    Frame frame,
+    RecordsUsed records,
+    List<ResponseFindings> responses) {
+
+  public Findings {
+    responses = List.copyOf(responses);
+  }
+
+  /**
+   * Computes the answers.
+   *
+   * @param table as read
+   * @param inquiry the question
+   * @param progress asked on the way
+   * @return the findings; what cannot be computed is absent with its reason
+   * @throws app.knuckle.study.Refused if the question does not fit the records at all
+   * @throws java.util.concurrent.CancellationException if stopped
+   */
+  public static Findings of(Table table, Inquiry inquiry, Progress progress) {
+    return new Answering(table, inquiry, progress).findings();
+  }
+
+  /**
+   * The response that the screens show.
+   *
+   * @return the first one
+   */
+  public ResponseFindings first() {
+    return responses.get(0);
+  }
+
+  /**
+   * Why there is no test, if there is none.
+   *
+   * @return the first refusal
+   */
+  public Optional<Refusal> refusal() {
+    return responses.stream().map(ResponseFindings::refusal).filter(r -> r != null).findFirst();
+  }
+}

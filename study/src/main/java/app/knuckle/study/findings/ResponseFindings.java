@@ -1,0 +1,83 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.means.Estimates;
+import app.knuckle.study.Refusal;
+import app.knuckle.study.design.DesignReading;
+import app.knuckle.study.design.Groups;
+import app.knuckle.study.table.Numbers;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The answers about one response.
+ *
+ * @param measured the response
+ * @param groups the groups of the treatment that have a value of it
+ * @param design how the design reads
+ * @param summaries all rows together first, then each group
+ * @param fit the analysis of variance; null when refused
+ * @param estimates the means; null when refused
+ * @param comparisons one for each that was asked; empty when refused
+ * @param refusal why there is no test; null when there is one
+ * @param words the sentences
+ */
+public record ResponseFindings(
+    Numbers measured,
+    Groups groups,
+    DesignReading design,
+    List<GroupSummary> summaries,
+    OneWay fit,
+    Estimates estimates,
+    List<Comparison> comparisons,
+    Refusal refusal,
+    Sentences words) {
+
+  public ResponseFindings {
+    summaries = List.copyOf(summaries);
+    comparisons = List.copyOf(comparisons);
+  }
+
+  /**
+   * The first comparison that was asked for.
+   *
+   * @return empty when there is none
+   */
+  public Optional<Comparison> comparison() {
+    return comparisons.stream().findFirst();
+  }
+
+  /**
+   * Summaries of the groups alone.
+   *
+   * @return one a group, in their order
+   */
+  public List<GroupSummary> groupSummaries() {
+    return summaries.subList(1, summaries.size());
+  }
+
+  /**
+   * Decimals that suit the means.
+   *
+   * @return at least 0
+   */
+  public int decimals() {
+    double error =
+        fit != null && fit.seOfMean().exists()
+            ? fit.seOfMean().value()
+            : summaries.get(0).summary().se().value();
+    return app.knuckle.study.words.Numerals.decimalsFor(error);
+  }
+
+  /**
+   * Whether the overall test is significant.
+   *
+   * @return false also when there is no test
+   */
+  public boolean overallDiffers() {
+    return fit != null
+        && fit.treatment().p().exists()
+        && fit.treatment().p().value() <= fit.alpha();
+  }
+}

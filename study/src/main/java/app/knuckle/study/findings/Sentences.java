@@ -1,0 +1,10 @@
+package app.knuckle.study.findings;
+
+/**
+ * The findings about one response in words.
+ *
+ * @param finding the answer in one sentence
+ * @param result the same with everything a paper wants
+ * @param ranking which means lead, which cannot be told apart; empty when nothing was compared
+ */
+public record Sentences(String finding, String result, String ranking) {}

@@ -1,0 +1,36 @@
+package app.knuckle.study.prep;
+
+import app.knuckle.study.table.Categories;
+import java.util.List;
+
+/**
+ * Several levels are one and the same.
+ *
+ * @param column its name
+ * @param levels the levels to merge
+ * @param into the name they get
+ * @param off switched off
+ */
+public record Merge(String column, List<String> levels, String into, boolean off) implements Step {
+
+  public Merge {
+    levels = List.copyOf(levels);
+  }
+
+  @Override
+  public Frame apply(Frame frame) {
+    Categories old = Levels.named(frame, column, levels);
+    return frame.with(
+        frame.column(column), Levels.renamed(old, level -> levels.contains(level) ? into : level));
+  }
+
+  @Override
+  public String title() {
+    return "Merge levels of " + column;
+  }
+
+  @Override
+  public String detail() {
+    return Levels.quoted(levels) + " become " + into;
+  }
+}

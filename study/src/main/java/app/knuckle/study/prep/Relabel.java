@@ -1,0 +1,40 @@
+package app.knuckle.study.prep;
+
+import app.knuckle.study.table.Categories;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.stream.Collectors;
+
+/**
+ * Levels get other names.
+ *
+ * @param column its name
+ * @param labels new name by old name
+ * @param off switched off
+ */
+public record Relabel(String column, Map<String, String> labels, boolean off) implements Step {
+
+  public Relabel {
+    labels = Collections.unmodifiableMap(new LinkedHashMap<>(labels));
+  }
+
+  @Override
+  public Frame apply(Frame frame) {
+    Categories old = Levels.named(frame, column, labels.keySet());
+    return frame.with(
+        frame.column(column), Levels.renamed(old, level -> labels.getOrDefault(level, level)));
+  }
+
+  @Override
+  public String title() {
+    return "Rename levels of " + column;
+  }
+
+  @Override
+  public String detail() {
+    return labels.entrySet().stream()
+        .map(e -> "'" + e.getKey() + "' is " + e.getValue())
+        .collect(Collectors.joining(", "));
+  }
+}

@@ -1,0 +1,49 @@
+package app.knuckle.study.prep;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+
+/**
+ * A column gets another name, another unit, or both.
+ *
+ * @param column its name so far
+ * @param to its new name
+ * @param unit its new unit; null to keep the one it has
+ * @param off switched off
+ */
+public record Rename(String column, String to, String unit, boolean off) implements Step {
+
+  @Override
+  public Frame apply(Frame frame) {
+    Column old = frame.column(column);
+    if (!to.equals(column) && frame.has(to)) {
+      throw Refused.at(
+          new Place.WholeColumn(frame.source(), column),
+          "there is already a column '" + to + "'",
+          "Choose another name");
+    }
+    String newUnit = unit == null ? old.unit() : unit;
+    return frame.with(
+        old,
+        old instanceof Numbers numbers
+            ? new Numbers(to, newUnit, numbers.values())
+            : renamed((Categories) old, newUnit));
+  }
+
+  private Categories renamed(Categories old, String newUnit) {
+    return new Categories(to, newUnit, old.codes(), old.levels(), old.ordered());
+  }
+
+  @Override
+  public String title() {
+    return to.equals(column) ? "Unit of " + column : "Rename " + column;
+  }
+
+  @Override
+  public String detail() {
+    return unit == null || unit.isEmpty() ? to : to + ", in " + unit;
+  }
+}

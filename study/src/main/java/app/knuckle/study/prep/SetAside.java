@@ -1,0 +1,48 @@
+package app.knuckle.study.prep;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+
+/**
+ * Rows are left out of play, with the reason; they stay visible.
+ *
+ * @param rows of the source, the first is 1
+ * @param why the reason; may be empty
+ * @param off switched off
+ */
+public record SetAside(List<Integer> rows, String why, boolean off) implements Step {
+
+  public SetAside {
+    rows = List.copyOf(rows);
+  }
+
+  @Override
+  public Frame apply(Frame frame) {
+    Map<Integer, String> out = new TreeMap<>();
+    for (int row : rows) {
+      if (row < 1 || row > frame.rows()) {
+        throw Refused.at(
+            new Place.WholeFile(frame.source()),
+            "there is no row " + row + " to set aside",
+            "The rows go from 1 to " + frame.rows());
+      }
+      out.put(row - 1, why.isEmpty() ? "set aside" : "set aside: " + why);
+    }
+    return frame.without(out);
+  }
+
+  @Override
+  public String title() {
+    return rows.size() == 1 ? "Set aside row " + rows.get(0) : "Set aside " + rows.size() + " rows";
+  }
+
+  @Override
+  public String detail() {
+    String list = rows.stream().map(String::valueOf).collect(Collectors.joining(", "));
+    return rows.size() == 1 ? why : (why.isEmpty() ? "" : why + ": ") + "rows " + list;
+  }
+}

@@ -1,0 +1,58 @@
+package app.knuckle.study.table;
+
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.Locale;
+import java.util.Optional;
+
+/** The known name that an unknown one was probably meant to be. */
+public final class Nearest {
+
+  private Nearest() {}
+
+  /**
+   * The nearest known name, if one is near at all.
+   *
+   * @param name the unknown one
+   * @param known the known ones
+   * @return empty if more than half of the letters would have to change
+   */
+  public static Optional<String> of(String name, Collection<String> known) {
+    return known.stream()
+        .min(Comparator.comparingInt(k -> distance(name, k)))
+        .filter(k -> distance(name, k) <= Math.max(2, Math.max(name.length(), k.length()) / 2));
+  }
+
+  /**
+   * A way on that names the nearest, or else all known names.
+   *
+   * @param name the unknown one
+   * @param known the known ones
+   * @return a sentence without its full stop
+   */
+  public static String suggestion(String name, Collection<String> known) {
+    return of(name, known)
+        .map(k -> "The nearest known name is '" + k + "'")
+        .orElseGet(() -> "Known are " + String.join(", ", known));
+  }
+
+  /** Letters to insert, remove or change (Levenshtein 1966), capitals ignored. */
+  private static int distance(String a, String b) {
+    String x = a.toLowerCase(Locale.ROOT);
+    String y = b.toLowerCase(Locale.ROOT);
+    int[] row = new int[y.length() + 1];
+    for (int j = 0; j <= y.length(); j++) {
+      row[j] = j;
+    }
+    for (int i = 1; i <= x.length(); i++) {
+      int diagonal = row[0];
+      row[0] = i;
+      for (int j = 1; j <= y.length(); j++) {
+        int change = diagonal + (x.charAt(i - 1) == y.charAt(j - 1) ? 0 : 1);
+        diagonal = row[j];
+        row[j] = Math.min(change, 1 + Math.min(row[j], row[j - 1]));
+      }
+    }
+    return row[y.length()];
+  }
+}

@@ -1,0 +1,67 @@
+package app.knuckle.study.table;
+
+import ch.randelshofer.fastdoubleparser.JavaDoubleParser;
+import java.util.regex.Pattern;
+
+/** Reads a cell as a number. */
+public final class NumberText {
+
+  private static final Pattern INFINITE =
+      Pattern.compile("[-+]?(inf|infinity|\u221e)", Pattern.CASE_INSENSITIVE);
+
+  private NumberText() {}
+
+  /**
+   * The number that a text stands for.
+   *
+   * @param text a cell, blanks around it allowed
+   * @param decimalComma whether the comma is the decimal mark
+   * @return the number; infinite where the text says so or the number is too large; NaN if the text
+   *     is no number
+   */
+  public static double parse(String text, boolean decimalComma) {
+    String bare = text.strip();
+    if (!bare.isEmpty()
+        && bare.length() <= 9
+        && "fFyY\u221e".indexOf(bare.charAt(bare.length() - 1)) >= 0
+        && INFINITE.matcher(bare).matches()) {
+      return bare.charAt(0) == '-' ? Double.NEGATIVE_INFINITY : Double.POSITIVE_INFINITY;
+    }
+    if (bare.isEmpty() || !mayBeNumber(bare)) {
+      return Double.NaN;
+    }
+    if (decimalComma) {
+      bare = bare.indexOf('.') >= 0 ? "." : bare.replace(',', '.');
+    }
+    try {
+      return JavaDoubleParser.parseDouble(bare.replace('\u2212', '-'));
+    } catch (NumberFormatException e) {
+      return Double.NaN;
+    }
+  }
+
+  /** Saves the cost of an exception for plain words, and keeps "1d" and "0x1p3" from being read. */
+  private static boolean mayBeNumber(String text) {
+    char last = text.charAt(text.length() - 1);
+    if (last != '.' && last != ',' && (last < '0' || last > '9')) {
+      return false;
+    }
+    char first = text.charAt(0);
+    boolean sign = first == '-' || first == '+' || first == '\u2212';
+    char start = sign && text.length() > 1 ? text.charAt(1) : first;
+    return (start >= '0' && start <= '9' || start == '.' || start == ',')
+        && text.indexOf('x') < 0
+        && text.indexOf('X') < 0;
+  }
+
+  /**
+   * Whether a number written like this is more likely a code: "007", "01".
+   *
+   * @param text a cell
+   * @return true for a leading zero before another digit
+   */
+  public static boolean looksLikeCode(String text) {
+    String bare = text.strip();
+    return bare.length() > 1 && bare.charAt(0) == '0' && Character.isDigit(bare.charAt(1));
+  }
+}

@@ -1,0 +1,50 @@
+package app.knuckle.study.table;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Records as read.
+ *
+ * @param name of the table, such as "rack-trial"
+ * @param file the name of the file it was read from; empty when it was not
+ * @param columns of equal length
+ * @param howRead one line: "48 rows, 9 columns, comma, UTF-8"
+ */
+public record Table(String name, String file, List<Column> columns, String howRead) {
+
+  public Table {
+    columns = List.copyOf(columns);
+    if (columns.stream().mapToInt(Column::size).distinct().count() > 1) {
+      throw new IllegalArgumentException("Columns of unequal length in " + name);
+    }
+  }
+
+  /**
+   * Rows of the table.
+   *
+   * @return the number
+   */
+  public int rows() {
+    return columns.isEmpty() ? 0 : columns.get(0).size();
+  }
+
+  /**
+   * A column by its name.
+   *
+   * @param column the exact name
+   * @return empty if there is none
+   */
+  public Optional<Column> column(String column) {
+    return columns.stream().filter(c -> c.name().equals(column)).findFirst();
+  }
+
+  /**
+   * What to call the table in a message.
+   *
+   * @return the file if there is one, else the name
+   */
+  public String source() {
+    return file.isEmpty() ? name : file;
+  }
+}

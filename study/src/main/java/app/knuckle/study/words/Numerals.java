@@ -1,0 +1,172 @@
+package app.knuckle.study.words;
+
+import app.knuckle.stats.Quantity;
+import java.util.List;
+import java.util.Locale;
+
+/** Numbers as text, alike on every machine whatever its language. */
+public final class Numerals {
+
+  /** Shown where a number does not exist. */
+  public static final String NONE = "\u2013";
+
+  /** A p below this is written "&lt; .001". */
+  private static final double SMALLEST_P = 0.001;
+
+  /** From here on the third decimal of a p tells nothing. */
+  private static final double TWO_DECIMALS_FROM = 0.1;
+
+  /** A p above this is written "&gt; .99"; 1 itself never is. */
+  private static final double LARGEST_P = 0.995;
+
+  /** More decimals than this are no longer read; a power of ten is clearer. */
+  private static final int MOST_DECIMALS = 6;
+
+  /** Whole numbers beyond this are clearer as a power of ten. */
+  private static final double LARGEST_PLAIN = 1e15;
+
+  private Numerals() {}
+
+  /**
+   * A number with so many decimals.
+   *
+   * @param value finite
+   * @param decimals at least 0
+   * @return such as "−3.10"
+   */
+  public static String fixed(double value, int decimals) {
+    if (decimals > MOST_DECIMALS || Math.abs(value) >= LARGEST_PLAIN) {
+      return minus(String.format(Locale.ROOT, "%.3g", value));
+    }
+    String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
+    boolean zero = text.chars().noneMatch(c -> c >= '1' && c <= '9');
+    return minus(zero && text.startsWith("-") ? text.substring(1) : text);
+  }
+
+  private static String minus(String text) {
+    return text.replace('-', '\u2212');
+  }
+
+  /**
+   * A quantity with so many decimals.
+   *
+   * @param quantity may be absent
+   * @param decimals at least 0
+   * @return a dash when absent
+   */
+  public static String fixed(Quantity quantity, int decimals) {
+    return quantity.exists() ? fixed(quantity.value(), decimals) : NONE;
+  }
+
+  /**
+   * Decimals that show two digits of an error, and one of a mean less precise than a unit.
+   *
+   * @param error a standard error or standard deviation, in the unit of the values to be shown
+   * @return at least 0
+   */
+  public static int decimalsFor(double error) {
+    if (!(error > 0) || Double.isInfinite(error)) {
+      return 2;
+    }
+    return Math.max(0, 1 - (int) Math.floor(Math.log10(error)));
+  }
+
+  /**
+   * A p as it stands in a table: ".018", "&lt; .001".
+   *
+   * @param p may be absent
+   * @return a dash when absent
+   */
+  public static String p(Quantity p) {
+    if (!p.exists()) {
+      return NONE;
+    }
+    double v = p.value();
+    if (v < SMALLEST_P) {
+      return "< .001";
+    }
+    if (v > LARGEST_P) {
+      return "> .99";
+    }
+    return String.format(Locale.ROOT, v < TWO_DECIMALS_FROM ? "%.3f" : "%.2f", v).substring(1);
+  }
+
+  /**
+   * A p as it stands in a sentence: "p = .018", "p &lt; .001".
+   *
+   * @param p exists
+   * @return with its sign
+   */
+  public static String pStatement(Quantity p) {
+    String text = p(p);
+    return "p "
+        + (Character.isDigit(text.charAt(text.length() - 1)) && text.startsWith(".") ? "= " : "")
+        + text;
+  }
+
+  /**
+   * A share such as eta squared: "0.73".
+   *
+   * @param share may be absent
+   * @return two decimals, or a dash
+   */
+  public static String share(Quantity share) {
+    return fixed(share, 2);
+  }
+
+  /**
+   * Degrees of freedom: whole when they are.
+   *
+   * @param df above 0
+   * @return "31" or "12.4"
+   */
+  public static String df(double df) {
+    return df == Math.rint(df) ? fixed(df, 0) : fixed(df, 1);
+  }
+
+  /**
+   * A count with its noun.
+   *
+   * @param n the count
+   * @param one the noun for one
+   * @param many the noun for others
+   * @return "1 level", "10,000 levels"
+   */
+  public static String count(long n, String one, String many) {
+    return whole(n) + " " + (n == 1 ? one : many);
+  }
+
+  /**
+   * A whole number with its thousands set apart.
+   *
+   * @param n the number
+   * @return "10,000"
+   */
+  public static String whole(long n) {
+    return String.format(Locale.ROOT, "%,d", n);
+  }
+
+  /**
+   * Words in a row.
+   *
+   * @param words at least one
+   * @return "a", "a and b", "a, b and c"
+   */
+  public static String list(List<String> words) {
+    int last = words.size() - 1;
+    return last < 1
+        ? String.join("", words)
+        : String.join(", ", words.subList(0, last)) + " and " + words.get(last);
+  }
+
+  /**
+   * A value with its unit.
+   *
+   * @param text the value
+   * @param unit empty for none
+   * @return "3.93 mm", "82%"
+   */
+  public static String with(String text, String unit) {
+    return unit.isEmpty() ? text : unit.equals("%") ? text + "%" : text + " " + unit;
+  }
+}
