@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.regex.Pattern;
 
 /**
@@ -60,8 +61,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     return new FirstGuess(inquiry.named(name(measured, treatment)), reason(measured, treatment));
   }
 
-  private static Optional<Column> first(
-      List<Column> columns, java.util.function.Predicate<Column> fits) {
+  private static Optional<Column> first(List<Column> columns, Predicate<Column> fits) {
     return columns.stream().filter(fits).findFirst();
   }
 
@@ -98,6 +98,19 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     }
     long present = Arrays.stream(numbers.values()).filter(v -> !Double.isNaN(v)).count();
     return distinct.size() >= 2 && distinct.size() * 2L <= present;
+  }
+
+  /**
+   * The name that an inquiry gets from its question: "Growth by mesh".
+   *
+   * @param inquiry any
+   * @param frame its records
+   * @return the name
+   */
+  public static String name(Inquiry inquiry, Frame frame) {
+    return name(
+        inquiry.measured().stream().filter(frame::has).findFirst().map(frame::column),
+        inquiry.treatments().stream().filter(frame::has).findFirst().map(frame::column));
   }
 
   private static String name(Optional<Column> measured, Optional<Column> treatment) {

@@ -7,8 +7,10 @@ import app.knuckle.study.Refusal;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * The answers about one response.
@@ -58,6 +60,29 @@ public record ResponseFindings(
   }
 
   /**
+   * The rows of one group that have a value, in the order of the table.
+   *
+   * @param group from 0
+   * @return rows, from 0
+   */
+  public int[] rowsOf(int group) {
+    int[] codes = groups.codes();
+    return IntStream.range(0, codes.length)
+        .filter(row -> codes[row] == group && !measured.isMissing(row))
+        .toArray();
+  }
+
+  /**
+   * The summary of one group.
+   *
+   * @param level of the treatment
+   * @return its summary
+   */
+  public GroupSummary summaryOf(String level) {
+    return groupSummaries().stream().filter(s -> s.level().equals(level)).findFirst().orElseThrow();
+  }
+
+  /**
    * Decimals that suit the means.
    *
    * @return at least 0
@@ -67,7 +92,7 @@ public record ResponseFindings(
         fit != null && fit.seOfMean().exists()
             ? fit.seOfMean().value()
             : summaries.get(0).summary().se().value();
-    return app.knuckle.study.words.Numerals.decimalsFor(error);
+    return Numerals.decimalsFor(error);
   }
 
   /**

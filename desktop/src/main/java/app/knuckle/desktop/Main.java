@@ -1,0 +1,21 @@
+package app.knuckle.desktop;
+
+import app.knuckle.desktop.command.KnuckleCommand;
+
+/** Starts Knuckle. Not an {@code Application} itself, so that JavaFX works from the class path. */
+public final class Main {
+
+  private Main() {}
+
+  /**
+   * Runs the command line; without a command, opens the window.
+   *
+   * @param args as typed
+   */
+  public static void main(String[] args) {
+    int status = KnuckleCommand.run(args);
+    if (status != 0) {
+      System.exit(status);
+    }
+  }
+}

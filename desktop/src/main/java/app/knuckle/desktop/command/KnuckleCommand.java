@@ -1,0 +1,54 @@
+package app.knuckle.desktop.command;
+
+import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.shell.KnuckleApp;
+import java.nio.file.Path;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Parameters;
+
+/** The command {@code knuckle}. */
+@Command(
+    name = "knuckle",
+    version = "Knuckle 0.1.0",
+    mixinStandardHelpOptions = true,
+    subcommands = {RunCommand.class, KnuckleCommand.Demo.class},
+    description = "Compares treatment groups from designed experiments.")
+public final class KnuckleCommand implements Runnable {
+
+  /** Exit status when an inquiry cannot be computed. */
+  static final int NOT_COMPUTED = 1;
+
+  @Parameters(
+      index = "0",
+      arity = "0..1",
+      paramLabel = "FILE",
+      description = "Records to open: .csv, .tsv, .txt or .xlsx.")
+  private Path file;
+
+  private KnuckleCommand() {}
+
+  /**
+   * Runs the command line.
+   *
+   * @param args as typed
+   * @return the exit status: 0, 1 when an inquiry cannot be computed, 2 on wrong usage
+   */
+  public static int run(String... args) {
+    return new CommandLine(new KnuckleCommand()).execute(args);
+  }
+
+  @Override
+  public void run() {
+    KnuckleApp.open(null, file);
+  }
+
+  /** Opens the window with the demo study. */
+  @Command(name = "demo", description = "Opens the window with the demo study.")
+  static final class Demo implements Runnable {
+    @Override
+    public void run() {
+      KnuckleApp.open(DemoStudy.read(), null);
+    }
+  }
+}

@@ -1,0 +1,158 @@
+package app.knuckle.desktop.controls;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import javafx.collections.FXCollections;
+import javafx.geometry.Bounds;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.Popup;
+
+/**
+ * A slot of the design sentence: a word that opens a small chooser. Typing filters; arrows move;
+ * Enter chooses; Escape leaves.
+ */
+public final class SlotChooser extends Button {
+
+  private static final double WIDTH = 300;
+  private static final double ROW = 40;
+  private static final int MOST_ROWS = 8;
+
+  private final Supplier<List<Option>> options;
+  private final Function<String, Option> own;
+  private final Consumer<Option> chosen;
+  private final Popup popup = new Popup();
+  private final TextField filter = new TextField();
+  private final ListView<Option> list = new ListView<>();
+
+  /**
+   * Something to choose.
+   *
+   * @param key what it stands for
+   * @param title in the list
+   * @param line under the title; may be empty
+   * @param shape of its thumbnail; empty for none
+   * @param category whether the thumbnail shows levels
+   */
+  public record Option(
+      String key, String title, String line, List<Double> shape, boolean category) {}
+
+  /**
+   * A slot.
+   *
+   * @param id to find it by
+   * @param prompt over the list
+   * @param options asked for each time the chooser opens
+   * @param own makes an option of what was typed when nothing in the list fits; null for none
+   * @param chosen told of the choice
+   */
+  public SlotChooser(
+      String id,
+      String prompt,
+      Supplier<List<Option>> options,
+      Function<String, Option> own,
+      Consumer<Option> chosen) {
+    this.options = options;
+    this.own = own;
+    this.chosen = chosen;
+    setId(id);
+    getStyleClass().add("slot");
+    setMinWidth(USE_PREF_SIZE);
+    filter.setPromptText(prompt);
+    filter.setId(id + "-filter");
+    list.setId(id + "-list");
+    list.setFixedCellSize(ROW);
+    list.setPrefWidth(WIDTH);
+    list.setCellFactory(view -> new OptionCell());
+    VBox box = new VBox(filter, list);
+    box.getStyleClass().add("slot-chooser");
+    popup.getContent().add(box);
+    popup.setAutoHide(true);
+    setOnAction(event -> open());
+    filter.textProperty().addListener((o, before, now) -> fill(now));
+    box.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    list.setOnMouseClicked(event -> choose());
+  }
+
+  private void open() {
+    filter.clear();
+    fill("");
+    Bounds place = localToScreen(getBoundsInLocal());
+    popup.show(this, place.getMinX(), place.getMaxY() + 2);
+    popup.getScene().getStylesheets().setAll(getScene().getStylesheets());
+    filter.requestFocus();
+  }
+
+  private void fill(String typed) {
+    String wanted = typed.strip().toLowerCase(Locale.ROOT);
+    List<Option> fitting =
+        options.get().stream()
+            .filter(o -> o.title().toLowerCase(Locale.ROOT).contains(wanted))
+            .toList();
+    Option typedOption = own == null || wanted.isEmpty() ? null : own.apply(typed.strip());
+    list.setItems(
+        FXCollections.observableArrayList(
+            fitting.isEmpty() && typedOption != null ? List.of(typedOption) : fitting));
+    list.setPrefHeight(ROW * Math.max(1, Math.min(MOST_ROWS, list.getItems().size())) + 2);
+    list.getSelectionModel().selectFirst();
+  }
+
+  private void key(KeyEvent event) {
+    if (event.getCode() == KeyCode.ENTER) {
+      choose();
+      event.consume();
+    } else if (event.getCode() == KeyCode.DOWN) {
+      list.getSelectionModel().selectNext();
+      list.scrollTo(list.getSelectionModel().getSelectedIndex());
+      event.consume();
+    } else if (event.getCode() == KeyCode.UP) {
+      list.getSelectionModel().selectPrevious();
+      list.scrollTo(list.getSelectionModel().getSelectedIndex());
+      event.consume();
+    }
+  }
+
+  private void choose() {
+    Option option = list.getSelectionModel().getSelectedItem();
+    popup.hide();
+    if (option != null) {
+      chosen.accept(option);
+    }
+  }
+
+  private static final class OptionCell extends ListCell<Option> {
+    @Override
+    protected void updateItem(Option option, boolean empty) {
+      super.updateItem(option, empty);
+      setText(null);
+      if (empty || option == null) {
+        setGraphic(null);
+        return;
+      }
+      Label title = Texts.line(option.title(), "option-title");
+      Label line = Texts.line(option.line(), "option-line");
+      VBox words = option.line().isEmpty() ? new VBox(title) : new VBox(title, line);
+      words.getStyleClass().add("option-words");
+      Region gap = new Region();
+      HBox.setHgrow(gap, Priority.ALWAYS);
+      HBox row = new HBox(words, gap);
+      row.getStyleClass().add("option");
+      if (!option.shape().isEmpty()) {
+        row.getChildren().add(new Thumbnail(option.shape(), option.category()));
+      }
+      setGraphic(row);
+    }
+  }
+}

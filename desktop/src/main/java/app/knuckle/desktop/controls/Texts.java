@@ -1,0 +1,72 @@
+package app.knuckle.desktop.controls;
+
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** Labels and lines as all joints write them. */
+public final class Texts {
+
+  private Texts() {}
+
+  /**
+   * A text that wraps and is never cut.
+   *
+   * @param text what it says
+   * @param styleClass how it looks
+   * @return the label
+   */
+  public static Label wrapped(String text, String styleClass) {
+    Label label = new Label(text);
+    label.getStyleClass().add(styleClass);
+    label.setWrapText(true);
+    label.setMinHeight(Region.USE_PREF_SIZE);
+    return label;
+  }
+
+  /**
+   * A text on one line.
+   *
+   * @param text what it says
+   * @param styleClass how it looks
+   * @return the label
+   */
+  public static Label line(String text, String styleClass) {
+    Label label = new Label(text);
+    label.getStyleClass().add(styleClass);
+    return label;
+  }
+
+  /**
+   * A name at the left, a value at the right, a hairline below.
+   *
+   * @param name what it is
+   * @param value ready to show
+   * @return the row
+   */
+  public static HBox fact(String name, Node value) {
+    Label label = wrapped(name, "fact-name");
+    HBox.setHgrow(label, Priority.ALWAYS);
+    label.setMaxWidth(Double.MAX_VALUE);
+    value.getStyleClass().add("fact-value");
+    if (value instanceof Region region) {
+      region.setMinWidth(Region.USE_PREF_SIZE);
+    }
+    HBox row = new HBox(label, value);
+    row.getStyleClass().add("fact");
+    return row;
+  }
+
+  /**
+   * The same for a value that is text.
+   *
+   * @param name what it is
+   * @param value ready to show
+   * @return the row
+   */
+  public static HBox fact(String name, String value) {
+    return fact(name, new Label(value));
+  }
+}

@@ -1,0 +1,2 @@
+/** The demo study, read from the resources that ship with the application. */
+package app.knuckle.desktop.demo;

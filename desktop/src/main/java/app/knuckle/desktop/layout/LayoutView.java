@@ -1,0 +1,108 @@
+package app.knuckle.desktop.layout;
+
+import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.TextGrid;
+import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.shell.SlipViewModel;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The Layout joint: the sentence over the plan, the skeleton and the question. */
+public final class LayoutView extends ScrollPane {
+
+  private final SlipViewModel slip;
+  private final DesignSentence sentence;
+  private final VBox page = new VBox();
+  private final VBox below = new VBox();
+  private boolean plainly = true;
+
+  /**
+   * The view of a slip's layout.
+   *
+   * @param slip the slip
+   */
+  public LayoutView(SlipViewModel slip) {
+    this.slip = slip;
+    sentence = new DesignSentence(new LayoutViewModel(slip));
+    setId("layout");
+    setFitToWidth(true);
+    getStyleClass().add("joint-scroll");
+    page.getStyleClass().add("joint");
+    below.getStyleClass().add("below");
+    page.getChildren().addAll(sentence, below);
+    setContent(page);
+    slip.answerProperty().addListener((o, before, now) -> show());
+    show();
+  }
+
+  private void show() {
+    LayoutPage shown = LayoutPage.of(slip.answer(), slip.reason());
+    sentence.show(shown.rows());
+    below.getChildren().clear();
+    if (!shown.readsAs().isEmpty()) {
+      Label readsAs = Texts.wrapped("Reads as: " + shown.readsAs() + ".", "reads-as");
+      readsAs.setId("reads-as");
+      below.getChildren().add(readsAs);
+    }
+    if (!shown.note().isEmpty()) {
+      below.getChildren().add(Texts.wrapped(shown.note(), "joint-line"));
+    }
+    for (String warning : shown.warnings()) {
+      below.getChildren().add(Texts.wrapped(warning, "caution-note"));
+    }
+    if (shown.skeleton().isEmpty()) {
+      return;
+    }
+    Card plan = new Card("Plot plan", new PlotPlan(shown));
+    VBox right = new VBox(skeleton(shown), asked(shown));
+    right.getStyleClass().add("column");
+    HBox cards = new HBox(plan, right);
+    cards.getStyleClass().add("cards");
+    HBox.setHgrow(plan, Priority.ALWAYS);
+    HBox.setHgrow(right, Priority.ALWAYS);
+    plan.setMaxHeight(USE_PREF_SIZE);
+    below.getChildren().add(cards);
+  }
+
+  private static Card skeleton(LayoutPage shown) {
+    TextGrid grid = new TextGrid(List.of("source", "tested against", "levels", "df"), 2);
+    for (List<String> row : shown.skeleton()) {
+      List<String> cells = new ArrayList<>(List.of(row.get(0), row.get(3), row.get(1), row.get(2)));
+      grid.addRow(cells, "text-grid-row");
+    }
+    Card card = new Card("Skeleton", grid);
+    card.setId("skeleton");
+    return card;
+  }
+
+  private Card asked(LayoutPage shown) {
+    VBox words = new VBox();
+    words.setId("asked");
+    Choice<Boolean> form =
+        new Choice<>(
+            "asked-form",
+            List.of(true, false),
+            plain -> plain ? "as a question" : "as hypotheses",
+            plain -> {
+              plainly = plain;
+              fill(words, shown);
+            });
+    form.show(plainly);
+    fill(words, shown);
+    return new Card("What is being asked", form, words);
+  }
+
+  private void fill(VBox words, LayoutPage shown) {
+    words
+        .getChildren()
+        .setAll(
+            (plainly ? shown.questions() : shown.hypotheses())
+                .stream().map(text -> Texts.wrapped(text, "prose")).toList());
+  }
+}

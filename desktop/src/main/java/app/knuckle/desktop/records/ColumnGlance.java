@@ -1,0 +1,151 @@
+package app.knuckle.desktop.records;
+
+import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.prep.Kind;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * A column at a glance.
+ *
+ * @param column the column
+ * @param kind in words: "number", "3 levels", "label"
+ * @param shape heights of the thumbnail's bars, from 0 to 1
+ * @param facts names and values for the column's card
+ * @param decimals that show every value of a number column as it was written
+ */
+public record ColumnGlance(
+    Column column, String kind, List<Double> shape, List<Fact> facts, int decimals) {
+
+  private static final int BINS = 10;
+  private static final int MOST_LEVELS = 12;
+
+  /** More decimals than this in a table are noise. */
+  private static final int MOST_DECIMALS = 6;
+
+  /** Rows looked at to find the decimals. */
+  private static final int ROWS_FOR_DECIMALS = 2000;
+
+  public ColumnGlance {
+    shape = List.copyOf(shape);
+    facts = List.copyOf(facts);
+  }
+
+  /**
+   * A line of the column's card.
+   *
+   * @param name such as "missing"
+   * @param value such as "2"
+   */
+  public record Fact(String name, String value) {}
+
+  /**
+   * Looks at a column.
+   *
+   * @param column any column
+   * @return the glance
+   */
+  public static ColumnGlance of(Column column) {
+    return column instanceof Numbers numbers ? ofNumbers(numbers) : ofLevels((Categories) column);
+  }
+
+  private static ColumnGlance ofNumbers(Numbers column) {
+    double[] finite = Arrays.stream(column.values()).filter(Double::isFinite).toArray();
+    Summary s = Summary.of(finite, 0.05);
+    int decimals = s.sd().exists() ? Numerals.decimalsFor(s.sd().value() / 10) : 2;
+    int shown = decimals(column);
+    List<Fact> facts = new ArrayList<>();
+    facts.add(new Fact("values", Numerals.whole(s.n())));
+    facts.add(new Fact("missing", Numerals.whole(column.missing())));
+    facts.add(
+        new Fact(
+            "mean \u00b1 SD",
+            Numerals.fixed(s.mean(), decimals) + " \u00b1 " + Numerals.fixed(s.sd(), decimals)));
+    facts.add(
+        new Fact(
+            "smallest, largest",
+            Numerals.fixed(s.min(), shown) + ", " + Numerals.fixed(s.max(), shown)));
+    return new ColumnGlance(column, "number", bins(finite, s), facts, shown);
+  }
+
+  private static List<Double> bins(double[] values, Summary s) {
+    if (values.length == 0 || s.range().value() == 0) {
+      return values.length == 0 ? List.of() : List.of(1.0);
+    }
+    int[] counts = new int[BINS];
+    for (double v : values) {
+      int bin = (int) ((v - s.min().value()) / s.range().value() * BINS);
+      counts[Math.min(bin, BINS - 1)]++;
+    }
+    double most = Arrays.stream(counts).max().orElse(1);
+    return Arrays.stream(counts).mapToObj(c -> c / most).toList();
+  }
+
+  private static int decimals(Numbers column) {
+    int most = 0;
+    for (int row = 0; row < Math.min(column.size(), ROWS_FOR_DECIMALS); row++) {
+      String text = column.text(row);
+      int point = text.indexOf('.');
+      boolean plain = point >= 0 && text.indexOf('E') < 0;
+      most = plain ? Math.max(most, text.length() - point - 1) : most;
+    }
+    return Math.min(MOST_DECIMALS, most);
+  }
+
+  private static ColumnGlance ofLevels(Categories column) {
+    int[] counts = new int[column.levels().size()];
+    for (int code : column.codes()) {
+      if (code != Categories.MISSING) {
+        counts[code]++;
+      }
+    }
+    double most = Math.max(1, Arrays.stream(counts).max().orElse(1));
+    boolean label = counts.length > 1 && most == 1;
+    List<Fact> facts = new ArrayList<>();
+    facts.add(new Fact("missing", Numerals.whole(column.missing())));
+    for (int level = 0; level < Math.min(counts.length, MOST_LEVELS); level++) {
+      facts.add(new Fact(column.levels().get(level), Numerals.whole(counts[level])));
+    }
+    if (counts.length > MOST_LEVELS) {
+      facts.add(new Fact("and " + Numerals.whole(counts.length - MOST_LEVELS) + " more", ""));
+    }
+    List<Double> shape =
+        label || counts.length > MOST_LEVELS
+            ? List.of()
+            : Arrays.stream(counts).mapToObj(c -> c / most).toList();
+    String kind =
+        label
+            ? "label"
+            : Numerals.count(counts.length, "level", "levels")
+                + (column.ordered() ? ", in order" : "");
+    return new ColumnGlance(column, kind, shape, facts, 0);
+  }
+
+  /**
+   * The kind to choose among.
+   *
+   * @return number, category or ordered
+   */
+  public Kind.As as() {
+    return Kind.As.of(column);
+  }
+
+  /**
+   * A cell as the table shows it.
+   *
+   * @param row from 0
+   * @return one precision for the whole column; empty when missing
+   */
+  public String cell(int row) {
+    if (column instanceof Numbers numbers && !numbers.isMissing(row)) {
+      double value = numbers.value(row);
+      return Double.isInfinite(value) ? numbers.text(row) : Numerals.fixed(value, decimals);
+    }
+    return column.text(row);
+  }
+}

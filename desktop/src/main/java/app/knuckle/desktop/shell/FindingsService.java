@@ -1,0 +1,88 @@
+package app.knuckle.desktop.shell;
+
+import app.knuckle.desktop.records.ColumnGlance;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Table;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import javafx.concurrent.Service;
+import javafx.concurrent.Task;
+
+/** Computes answers off the interface thread. A restart overtakes what is still running. */
+final class FindingsService extends Service<Answer> {
+
+  private Table table;
+  private Inquiry inquiry;
+  private List<ColumnGlance> last = List.of();
+
+  /** Asks a question; an older one still being answered is dropped. */
+  void ask(Table records, Inquiry question) {
+    table = records;
+    inquiry = question;
+    restart();
+  }
+
+  /** Remembers the columns seen, so that unchanged ones are not counted again. */
+  void remember(Answer answer) {
+    last = answer.glances();
+  }
+
+  @Override
+  protected Task<Answer> createTask() {
+    Table records = table;
+    Inquiry question = inquiry;
+    List<ColumnGlance> known = last;
+    return new Task<>() {
+      @Override
+      protected Answer call() {
+        Progress progress =
+            new Progress() {
+              @Override
+              public boolean stopped() {
+                return isCancelled();
+              }
+
+              @Override
+              public void done(double share) {
+                updateProgress(share, 1);
+              }
+            };
+        return answer(records, question, known, progress);
+      }
+    };
+  }
+
+  private static Answer answer(
+      Table table, Inquiry inquiry, List<ColumnGlance> known, Progress progress) {
+    Frame frame = null;
+    List<ColumnGlance> glances = List.of();
+    try {
+      frame = Frame.of(table, inquiry.prepare());
+      glances = glances(frame, known, progress);
+      Findings findings = Findings.of(table, inquiry, progress);
+      return new Answer(frame, glances, findings, findings.refusal().orElse(null));
+    } catch (Refused e) {
+      return new Answer(frame, glances, null, e.refusal());
+    }
+  }
+
+  private static List<ColumnGlance> glances(
+      Frame frame, List<ColumnGlance> known, Progress progress) {
+    Map<Column, ColumnGlance> seen = new IdentityHashMap<>();
+    known.forEach(glance -> seen.put(glance.column(), glance));
+    return frame.columns().stream()
+        .map(
+            column -> {
+              progress.check();
+              ColumnGlance glance = seen.get(column);
+              return glance == null ? ColumnGlance.of(column) : glance;
+            })
+        .toList();
+  }
+}

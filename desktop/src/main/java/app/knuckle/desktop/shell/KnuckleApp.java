@@ -1,0 +1,91 @@
+package app.knuckle.desktop.shell;
+
+import app.knuckle.study.keeping.Study;
+import atlantafx.base.theme.PrimerLight;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.application.Application;
+import javafx.scene.Scene;
+import javafx.scene.text.Font;
+import javafx.stage.Stage;
+
+/** The application's window. */
+public final class KnuckleApp extends Application {
+
+  private static final double WIDTH = 1280;
+  private static final double HEIGHT = 800;
+  private static final double NARROWEST = 1000;
+  private static final double LOWEST = 640;
+  private static final String FONTS = "/app/knuckle/figures/fonts/";
+  private static final List<String> FACES =
+      List.of(
+          "IBMPlexSans_400Regular.ttf",
+          "IBMPlexSans_500Medium.ttf",
+          "IBMPlexSans_600SemiBold.ttf",
+          "IBMPlexSans_700Bold.ttf",
+          "SourceSerif4_400Regular.ttf",
+          "SourceSerif4_600SemiBold.ttf");
+  private static final List<String> SHEETS = List.of("tokens.css", "knuckle.css", "joints.css");
+
+  /** What to open, handed from the command line to the instance that the toolkit makes. */
+  private static Study study;
+
+  private static Path file;
+
+  /**
+   * Opens the window and returns when it is closed.
+   *
+   * @param toOpen a study; null for none
+   * @param records a file of records; null for none
+   */
+  public static void open(Study toOpen, Path records) {
+    study = toOpen;
+    file = records;
+    launch(KnuckleApp.class);
+  }
+
+  @Override
+  public void start(Stage stage) {
+    Workbench workbench = new Workbench();
+    stage.setTitle("Knuckle");
+    stage.setScene(scene(workbench));
+    stage.setMinWidth(NARROWEST);
+    stage.setMinHeight(LOWEST);
+    stage.show();
+    if (study != null) {
+      workbench.open(study);
+    }
+    if (file != null) {
+      workbench.open(file);
+    }
+  }
+
+  /**
+   * The scene of a workbench, in the product's looks.
+   *
+   * @param workbench what is open
+   * @return the scene
+   */
+  public static Scene scene(Workbench workbench) {
+    FACES.forEach(KnuckleApp::load);
+    Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
+    Scene scene = new Scene(new ShellView(workbench), WIDTH, HEIGHT);
+    for (String sheet : SHEETS) {
+      scene
+          .getStylesheets()
+          .add(KnuckleApp.class.getResource("/app/knuckle/desktop/" + sheet).toExternalForm());
+    }
+    return scene;
+  }
+
+  private static void load(String face) {
+    try (InputStream in = KnuckleApp.class.getResourceAsStream(FONTS + face)) {
+      Font.loadFont(in, 12);
+    } catch (IOException e) {
+      throw new UncheckedIOException("A shipped font cannot be read: " + face, e);
+    }
+  }
+}

@@ -1,0 +1,204 @@
+package app.knuckle.desktop.shell;
+
+import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Kind;
+import app.knuckle.study.prep.Rename;
+import app.knuckle.study.prep.Step;
+import app.knuckle.study.table.Table;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** One inquiry in the window: the question, its answer, and where the user is in it. */
+public final class SlipViewModel {
+
+  private final TableSource source;
+  private final String reason;
+  private final ObjectProperty<Inquiry> inquiry = new SimpleObjectProperty<>();
+  private final ReadOnlyObjectWrapper<Answer> answer = new ReadOnlyObjectWrapper<>();
+  private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
+  private final ObjectProperty<MeansFigure.Style> style =
+      new SimpleObjectProperty<>(MeansFigure.Style.usual());
+  private final FindingsService service = new FindingsService();
+
+  SlipViewModel(TableSource source, Inquiry inquiry, String reason) {
+    this.source = source;
+    this.reason = reason;
+    service.setOnSucceeded(
+        event -> {
+          service.remember(service.getValue());
+          answer.set(service.getValue());
+        });
+    service.setOnFailed(
+        event -> {
+          throw new IllegalStateException("A computation failed", service.getException());
+        });
+    this.inquiry.addListener((o, before, now) -> ask());
+    source.tableProperty().addListener((o, before, now) -> ask());
+    this.inquiry.set(inquiry);
+  }
+
+  private void ask() {
+    if (source.table() != null && inquiry.get() != null) {
+      service.ask(source.table(), inquiry.get());
+    }
+  }
+
+  /**
+   * The question.
+   *
+   * @return never null
+   */
+  public ObjectProperty<Inquiry> inquiryProperty() {
+    return inquiry;
+  }
+
+  /**
+   * The question now.
+   *
+   * @return never null
+   */
+  public Inquiry inquiry() {
+    return inquiry.get();
+  }
+
+  /**
+   * The last answer; it stays while a newer one is computed.
+   *
+   * @return null before the first answer
+   */
+  public ReadOnlyObjectProperty<Answer> answerProperty() {
+    return answer.getReadOnlyProperty();
+  }
+
+  /**
+   * The last answer.
+   *
+   * @return null before the first answer
+   */
+  public Answer answer() {
+    return answer.get();
+  }
+
+  /**
+   * Whether an answer is being computed.
+   *
+   * @return true while it is
+   */
+  public ReadOnlyBooleanProperty busyProperty() {
+    return service.runningProperty();
+  }
+
+  /**
+   * How far the computation is.
+   *
+   * @return from 0 to 1; negative when it cannot be told
+   */
+  public ReadOnlyDoubleProperty progressProperty() {
+    return service.progressProperty();
+  }
+
+  /**
+   * The joint that is open.
+   *
+   * @return never null
+   */
+  public ObjectProperty<Joint> jointProperty() {
+    return joint;
+  }
+
+  /**
+   * How the figure is shown.
+   *
+   * @return never null
+   */
+  public ObjectProperty<MeansFigure.Style> styleProperty() {
+    return style;
+  }
+
+  /**
+   * Where the records come from.
+   *
+   * @return shared by all slips of the table
+   */
+  public TableSource source() {
+    return source;
+  }
+
+  /**
+   * The records as read.
+   *
+   * @return null while they are being read for the first time
+   */
+  public Table table() {
+    return source.table();
+  }
+
+  /**
+   * Why the question was guessed as it was.
+   *
+   * @return a sentence; empty when it was not guessed
+   */
+  public String reason() {
+    return reason;
+  }
+
+  /**
+   * Reads a column as another kind; an earlier change of kind of the same column gives way.
+   *
+   * @param column its name
+   * @param kind the kind it is
+   */
+  public void readAs(String column, Kind.As kind) {
+    List<Step> steps = new ArrayList<>(inquiry().prepare());
+    steps.removeIf(s -> s instanceof Kind k && k.column().equals(column));
+    boolean asRead = table().column(column).filter(c -> Kind.As.of(c) == kind).isPresent();
+    if (!asRead) {
+      steps.add(new Kind(column, kind, false));
+    }
+    inquiry.set(inquiry().after(steps));
+  }
+
+  /**
+   * Gives a column a unit; an earlier unit from here gives way.
+   *
+   * @param column its name
+   * @param unit empty for none
+   */
+  public void giveUnit(String column, String unit) {
+    List<Step> steps = new ArrayList<>(inquiry().prepare());
+    steps.removeIf(
+        s -> s instanceof Rename r && r.column().equals(column) && r.to().equals(column));
+    boolean asRead = table().column(column).filter(c -> c.unit().equals(unit)).isPresent();
+    if (!asRead) {
+      steps.add(new Rename(column, column, unit, false));
+    }
+    Inquiry changed = inquiry().after(steps);
+    if (!Objects.equals(changed, inquiry())) {
+      inquiry.set(changed);
+    }
+  }
+
+  /**
+   * Takes a step out of the trail.
+   *
+   * @param step one of its steps
+   */
+  public void takeOut(Step step) {
+    List<Step> steps = new ArrayList<>(inquiry().prepare());
+    steps.remove(step);
+    inquiry.set(inquiry().after(steps));
+  }
+
+  /** Ends the computation; the slip is closed. */
+  void close() {
+    service.cancel();
+  }
+}

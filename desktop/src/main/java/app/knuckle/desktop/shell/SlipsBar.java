@@ -1,0 +1,93 @@
+package app.knuckle.desktop.shell;
+
+import app.knuckle.desktop.controls.Texts;
+import javafx.collections.ListChangeListener;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** The bar above: the study's name, a slip for every inquiry, and the way to more records. */
+final class SlipsBar extends HBox {
+
+  private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
+
+  private final Workbench workbench;
+  private final HBox slips = new HBox();
+
+  SlipsBar(Workbench workbench, Runnable open) {
+    this.workbench = workbench;
+    setId("slips-bar");
+    getStyleClass().add("slips-bar");
+    Label name = Texts.line("", "study-name");
+    name.textProperty().bind(workbench.nameProperty());
+    name.setMinWidth(USE_PREF_SIZE);
+    name.setGraphic(new Region());
+    name.getGraphic().getStyleClass().add("mark");
+    slips.getStyleClass().add("slips");
+    ScrollPane scroll = new ScrollPane(slips);
+    scroll.getStyleClass().add("slips-scroll");
+    scroll.setFitToHeight(true);
+    scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    HBox.setHgrow(scroll, Priority.ALWAYS);
+    Button records = new Button("Open records");
+    records.setId("open-records");
+    records.setMinWidth(USE_PREF_SIZE);
+    records.setGraphic(Texts.line("Ctrl O", "key-hint"));
+    records.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+    records.getStyleClass().add("bar-button");
+    records.setOnAction(event -> open.run());
+    getChildren().addAll(name, scroll, records);
+    workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
+    workbench.currentProperty().addListener((o, before, now) -> show());
+    show();
+  }
+
+  private void show() {
+    slips.getChildren().clear();
+    for (SlipViewModel slip : workbench.slips()) {
+      slips.getChildren().add(slip(slip));
+    }
+    if (!workbench.slips().isEmpty()) {
+      Button more = new Button("+");
+      more.setId("copy-slip");
+      more.getStyleClass().add("slip");
+      more.setMinWidth(USE_PREF_SIZE);
+      more.setTooltip(new Tooltip("Ask again, changed: a copy of this inquiry (Ctrl D)"));
+      more.setOnAction(event -> workbench.copyCurrent());
+      slips.getChildren().add(more);
+    }
+  }
+
+  private HBox slip(SlipViewModel slip) {
+    Button name = new Button();
+    name.textProperty().bind(slip.inquiryProperty().map(inquiry -> inquiry.name()));
+    name.setId("slip-" + workbench.slips().indexOf(slip));
+    name.getStyleClass().add("slip-name");
+    name.setMinWidth(USE_PREF_SIZE);
+    Label table = Texts.line(slip.source().name(), "slip-table");
+    table.setMinWidth(USE_PREF_SIZE);
+    name.setGraphic(table);
+    name.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
+    name.setOnAction(event -> workbench.currentProperty().set(slip));
+    HBox box = new HBox(name);
+    box.getStyleClass().add("slip");
+    boolean current = workbench.currentProperty().get() == slip;
+    box.pseudoClassStateChanged(CURRENT, current);
+    if (current && workbench.slips().size() > 1) {
+      Button close = new Button("\u00d7");
+      close.setId("close-slip");
+      close.getStyleClass().add("slip-close");
+      close.setAccessibleText("Close this inquiry");
+      close.setTooltip(new Tooltip("Close this inquiry"));
+      close.setOnAction(event -> workbench.close(slip));
+      box.getChildren().add(close);
+    }
+    return box;
+  }
+}

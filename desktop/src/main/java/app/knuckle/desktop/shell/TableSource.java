@@ -1,0 +1,179 @@
+package app.knuckle.desktop.shell;
+
+import app.knuckle.formats.records.FileForm;
+import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refusal;
+import app.knuckle.study.Refused;
+import app.knuckle.study.table.Table;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.concurrent.Service;
+import javafx.concurrent.Task;
+
+/** Where a table comes from, and how its file is read. */
+public final class TableSource {
+
+  /** Rows of a preview: what a reader takes in at a glance. */
+  private static final int PREVIEW_ROWS = 12;
+
+  private final Path file;
+  private final ReadOnlyObjectWrapper<FileForm> form = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Table> table = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Refusal> refusal = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<List<List<String>>> preview =
+      new ReadOnlyObjectWrapper<>(List.of());
+  private final Reading reading = new Reading();
+
+  /** A table that is already there, as those of the demo are. */
+  TableSource(Table ready) {
+    file = null;
+    table.set(ready);
+  }
+
+  /** A file to read. */
+  TableSource(Path file) {
+    this.file = file;
+    reading.setOnSucceeded(event -> take(reading.getValue()));
+    reading.setOnFailed(
+        event -> {
+          throw new IllegalStateException("Reading failed", reading.getException());
+        });
+    reading.restart();
+  }
+
+  private record Read(FileForm form, Table table, List<List<String>> preview, Refusal refusal) {}
+
+  private void take(Read read) {
+    form.set(read.form());
+    preview.set(read.preview());
+    refusal.set(read.refusal());
+    if (read.table() != null) {
+      table.set(read.table());
+    }
+  }
+
+  /**
+   * Reads the file again in another form. The table stays as it is until that has worked.
+   *
+   * @param other the form
+   */
+  public void readAs(FileForm other) {
+    if (!other.equals(form.get())) {
+      form.set(other);
+      reading.restart();
+    }
+  }
+
+  private final class Reading extends Service<Read> {
+    @Override
+    protected Task<Read> createTask() {
+      FileForm wanted = form.get();
+      return new Task<>() {
+        @Override
+        protected Read call() {
+          FileForm used = wanted;
+          List<List<String>> first = List.of();
+          try {
+            used = wanted == null ? RecordsFile.guess(file) : wanted;
+            first = RecordsFile.preview(file, used, PREVIEW_ROWS);
+            Table read = RecordsFile.read(file, used, progress());
+            return new Read(used, read, first, null);
+          } catch (Refused e) {
+            return new Read(used, null, first, e.refusal());
+          }
+        }
+
+        private Progress progress() {
+          return new Progress() {
+            @Override
+            public boolean stopped() {
+              return isCancelled();
+            }
+
+            @Override
+            public void done(double share) {
+              updateProgress(share, 1);
+            }
+          };
+        }
+      };
+    }
+  }
+
+  /**
+   * The table as read.
+   *
+   * @return null until it has been read once
+   */
+  public ReadOnlyObjectProperty<Table> tableProperty() {
+    return table.getReadOnlyProperty();
+  }
+
+  /**
+   * The table as read.
+   *
+   * @return null until it has been read once
+   */
+  public Table table() {
+    return table.get();
+  }
+
+  /**
+   * How the file is read.
+   *
+   * @return null for a table that is not from a file
+   */
+  public ReadOnlyObjectProperty<FileForm> formProperty() {
+    return form.getReadOnlyProperty();
+  }
+
+  /**
+   * Why the file could not be read in the form chosen last.
+   *
+   * @return null when it could
+   */
+  public ReadOnlyObjectProperty<Refusal> refusalProperty() {
+    return refusal.getReadOnlyProperty();
+  }
+
+  /**
+   * The first rows of the file in the form chosen last.
+   *
+   * @return cells row by row; empty when not even those can be read
+   */
+  public ReadOnlyObjectProperty<List<List<String>>> previewProperty() {
+    return preview.getReadOnlyProperty();
+  }
+
+  /**
+   * Whether the file is being read.
+   *
+   * @return true while it is
+   */
+  public ReadOnlyBooleanProperty busyProperty() {
+    return reading.runningProperty();
+  }
+
+  /**
+   * How far the reading is.
+   *
+   * @return from 0 to 1; negative when it cannot be told
+   */
+  public ReadOnlyDoubleProperty progressProperty() {
+    return reading.progressProperty();
+  }
+
+  /**
+   * The name to show.
+   *
+   * @return of the table, or of the file while there is no table
+   */
+  public String name() {
+    return table.get() != null ? table.get().name() : file.getFileName().toString();
+  }
+}

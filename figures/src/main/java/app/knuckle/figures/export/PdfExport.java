@@ -1,0 +1,52 @@
+package app.knuckle.figures.export;
+
+import app.knuckle.figures.scene.Face;
+import app.knuckle.figures.scene.Painter;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.scene.Type;
+import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2D;
+import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2DFontTextDrawer;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
+
+/** Writes a scene as a one-page PDF with real text in embedded type. */
+public final class PdfExport {
+
+  private PdfExport() {}
+
+  /**
+   * Writes a scene.
+   *
+   * @param scene what to write
+   * @param out where to; not closed
+   * @throws IOException if it cannot be written
+   */
+  public static void write(Scene scene, OutputStream out) throws IOException {
+    try (PDDocument document = new PDDocument()) {
+      PDRectangle size = new PDRectangle((float) scene.width(), (float) scene.height());
+      PDPage page = new PDPage(size);
+      document.addPage(page);
+      PdfBoxGraphics2DFontTextDrawer text = new PdfBoxGraphics2DFontTextDrawer();
+      for (Face face : Face.values()) {
+        try (InputStream font = Type.open(face)) {
+          text.registerFont(Type.font(face, 1).getName(), PDType0Font.load(document, font));
+        }
+      }
+      PdfBoxGraphics2D g =
+          new PdfBoxGraphics2D(document, (float) scene.width(), (float) scene.height());
+      g.setFontTextDrawer(text);
+      Painter.paint(scene, g);
+      g.dispose();
+      try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+        content.drawForm(g.getXFormObject());
+      }
+      document.save(out);
+    }
+  }
+}

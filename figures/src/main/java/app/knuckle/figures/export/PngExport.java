@@ -1,0 +1,80 @@
+package app.knuckle.figures.export;
+
+import app.knuckle.figures.scene.Painter;
+import app.knuckle.figures.scene.Scene;
+import java.awt.Graphics2D;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.OutputStream;
+import javax.imageio.IIOImage;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriter;
+import javax.imageio.metadata.IIOMetadata;
+import javax.imageio.metadata.IIOMetadataNode;
+import javax.imageio.stream.ImageOutputStream;
+
+/** Writes a scene as PNG that knows its resolution. */
+public final class PngExport {
+
+  private static final double POINTS_PER_INCH = 72;
+  private static final double INCHES_PER_METRE = 1 / 0.0254;
+
+  /** The metadata format of the PNG standard's chunks, as the JDK names it. */
+  private static final String PNG = "javax_imageio_png_1.0";
+
+  private PngExport() {}
+
+  /**
+   * Paints a scene.
+   *
+   * @param scene what to paint
+   * @param scale pixels per point
+   * @return the picture
+   */
+  public static BufferedImage image(Scene scene, double scale) {
+    int width = Math.max(1, (int) Math.round(scene.width() * scale));
+    int height = Math.max(1, (int) Math.round(scene.height() * scale));
+    BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB_PRE);
+    Graphics2D g = image.createGraphics();
+    g.scale(scale, scale);
+    Painter.paint(scene, g);
+    g.dispose();
+    return image;
+  }
+
+  /**
+   * Writes a scene.
+   *
+   * @param scene what to write
+   * @param dpi dots per inch
+   * @param out where to; not closed
+   * @throws IOException if it cannot be written
+   */
+  public static void write(Scene scene, int dpi, OutputStream out) throws IOException {
+    BufferedImage painted = image(scene, dpi / POINTS_PER_INCH);
+    BufferedImage plain =
+        new BufferedImage(painted.getWidth(), painted.getHeight(), BufferedImage.TYPE_INT_RGB);
+    Graphics2D g = plain.createGraphics();
+    g.drawImage(painted, 0, 0, null);
+    g.dispose();
+    ImageWriter writer = ImageIO.getImageWritersByFormatName("png").next();
+    IIOMetadata metadata =
+        writer.getDefaultImageMetadata(
+            new ImageTypeSpecifier(plain), writer.getDefaultWriteParam());
+    String perMetre = String.valueOf(Math.round(dpi * INCHES_PER_METRE));
+    IIOMetadataNode density = new IIOMetadataNode("pHYs");
+    density.setAttribute("pixelsPerUnitXAxis", perMetre);
+    density.setAttribute("pixelsPerUnitYAxis", perMetre);
+    density.setAttribute("unitSpecifier", "meter");
+    IIOMetadataNode root = new IIOMetadataNode(PNG);
+    root.appendChild(density);
+    metadata.mergeTree(PNG, root);
+    try (ImageOutputStream stream = ImageIO.createImageOutputStream(out)) {
+      writer.setOutput(stream);
+      writer.write(metadata, new IIOImage(plain, null, metadata), null);
+    } finally {
+      writer.dispose();
+    }
+  }
+}

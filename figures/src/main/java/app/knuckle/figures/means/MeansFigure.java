@@ -1,0 +1,219 @@
+package app.knuckle.figures.means;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Comparison;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * What a figure of group means shows.
+ *
+ * @param groups from left to right
+ * @param valueTitle title of the value axis, with its unit
+ * @param groupTitle title under the groups
+ * @param style how it is shown
+ * @param caption what a reader must know of it
+ */
+public record MeansFigure(
+    List<Group> groups, String valueTitle, String groupTitle, Style style, String caption) {
+
+  public MeansFigure {
+    groups = List.copyOf(groups);
+  }
+
+  /** Bars from zero, or points. */
+  public enum Form {
+    /** Bars from zero to the mean. */
+    BARS("Bars"),
+    /** A point at the mean. */
+    POINTS("Points");
+
+    private final String title;
+
+    Form(String title) {
+      this.title = title;
+    }
+
+    /**
+     * The name on a control.
+     *
+     * @return such as "Bars"
+     */
+    public String title() {
+      return title;
+    }
+  }
+
+  /**
+   * How a figure is shown.
+   *
+   * @param form bars or points
+   * @param whisker what the whiskers show
+   * @param letters whether letters stand above
+   * @param values whether the single values are drawn
+   * @param widthMm width in millimetres
+   * @param heightMm height in millimetres
+   * @param typeSize size of the type in points
+   */
+  public record Style(
+      Form form,
+      Whisker whisker,
+      boolean letters,
+      boolean values,
+      double widthMm,
+      double heightMm,
+      double typeSize) {
+
+    /** Smallest side that can still be read, in millimetres. */
+    public static final double SMALLEST_MM = 40;
+
+    /** Largest side, about a poster's, in millimetres. */
+    public static final double LARGEST_MM = 600;
+
+    public Style {
+      widthMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, widthMm));
+      heightMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, heightMm));
+    }
+
+    /**
+     * One journal column, bars with SE, letters and values.
+     *
+     * @return the usual style
+     */
+    public static Style usual() {
+      return new Style(Form.BARS, Whisker.STANDARD_ERROR, true, true, 85, 62, 8);
+    }
+
+    /**
+     * The same in another form.
+     *
+     * @param other bars or points
+     * @return the changed style
+     */
+    public Style with(Form other) {
+      return new Style(other, whisker, letters, values, widthMm, heightMm, typeSize);
+    }
+
+    /**
+     * The same with other whiskers.
+     *
+     * @param other what they show
+     * @return the changed style
+     */
+    public Style with(Whisker other) {
+      return new Style(form, other, letters, values, widthMm, heightMm, typeSize);
+    }
+
+    /**
+     * The same with or without letters and values.
+     *
+     * @param showLetters above the groups
+     * @param showValues over the means
+     * @return the changed style
+     */
+    public Style showing(boolean showLetters, boolean showValues) {
+      return new Style(form, whisker, showLetters, showValues, widthMm, heightMm, typeSize);
+    }
+
+    /**
+     * The same at another size.
+     *
+     * @param width in millimetres
+     * @param height in millimetres
+     * @return the changed style
+     */
+    public Style sized(double width, double height) {
+      return new Style(form, whisker, letters, values, width, height, typeSize);
+    }
+  }
+
+  /**
+   * One group.
+   *
+   * @param name of its level
+   * @param mean its mean
+   * @param half half the length of its whisker
+   * @param letters its letters; empty for none
+   * @param values the single values
+   * @param rows the rows of the table behind the values, from 0
+   */
+  public record Group(
+      String name, double mean, Quantity half, String letters, double[] values, int[] rows) {}
+
+  /**
+   * The figure of an inquiry's first response.
+   *
+   * @param findings with a fit
+   * @param style how to show it
+   * @return the figure
+   */
+  public static MeansFigure of(Findings findings, Style style) {
+    ResponseFindings response = findings.first();
+    int k = response.groups().size();
+    List<Group> groups = new ArrayList<>();
+    for (int g = 0; g < k; g++) {
+      int index = g;
+      String letters =
+          style.letters() ? response.comparison().map(c -> c.letters().of(index)).orElse("") : "";
+      String level = response.groups().levels().get(g);
+      Quantity sd = response.summaryOf(level).summary().sd();
+      int[] rows = response.rowsOf(g);
+      double[] values = Arrays.stream(rows).mapToDouble(response.measured()::value).toArray();
+      double mean = response.estimates().mean(g);
+      groups.add(new Group(level, mean, half(response, g, sd, style), letters, values, rows));
+    }
+    return new MeansFigure(
+        groups,
+        capital(response.measured().title()),
+        capital(response.groups().treatment().title()),
+        style,
+        caption(response, style));
+  }
+
+  private static Quantity half(ResponseFindings response, int g, Quantity sd, Style style) {
+    return switch (style.whisker()) {
+      case STANDARD_ERROR -> response.estimates().se(g);
+      case STANDARD_DEVIATION -> sd;
+      case INTERVAL -> response.estimates().halfWidth(g, response.fit().alpha());
+      case NONE -> Quantity.absent("no whiskers are shown");
+    };
+  }
+
+  private static String caption(ResponseFindings response, Style style) {
+    StringBuilder text = new StringBuilder("Means");
+    String percent = Numerals.fixed(100 * (1 - response.fit().alpha()), 0);
+    switch (style.whisker()) {
+      case INTERVAL -> text.append(" with ").append(percent).append("% confidence intervals");
+      case NONE -> text.append("");
+      default -> text.append(" \u00b1 ").append(style.whisker().words());
+    }
+    int least = Arrays.stream(response.groups().counts()).min().orElse(0);
+    int most = Arrays.stream(response.groups().counts()).max().orElse(0);
+    text.append(least == most ? ", n = " + most : ", n = " + least + " to " + most);
+    if (style.values()) {
+      text.append("; circles are single values");
+    }
+    text.append(".");
+    response.comparison().filter(c -> style.letters()).ifPresent(c -> text.append(letters(c)));
+    return text.toString();
+  }
+
+  private static String letters(Comparison comparison) {
+    return " Means that share a letter do not differ ("
+        + comparison.procedure().title()
+        + ", \u03b1 = "
+        + comparison.alpha()
+        + ").";
+  }
+
+  private static String capital(String text) {
+    return text.isEmpty()
+        ? text
+        : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+  }
+}

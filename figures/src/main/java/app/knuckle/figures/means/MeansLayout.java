@@ -1,0 +1,252 @@
+package app.knuckle.figures.means;
+
+import app.knuckle.figures.scene.Face;
+import app.knuckle.figures.scene.GroupLabels;
+import app.knuckle.figures.scene.Ink;
+import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.scene.Swarm;
+import app.knuckle.figures.scene.Type;
+import app.knuckle.figures.scene.ValueAxis;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * Lays out a figure of means. Every group owns a slot and stays inside it; letters stand above all
+ * that is drawn in their slot; single values keep clear of the whisker in the middle.
+ */
+public final class MeansLayout {
+
+  private static final double POINTS_PER_MM = 72 / 25.4;
+  private static final double MARGIN = 6;
+  private static final double GAP = 4;
+  private static final double TICK = 3;
+  private static final double AXIS_WIDTH = 0.8;
+  private static final double WHISKER_WIDTH = 0.9;
+
+  /** Share of a slot that a bar fills. */
+  private static final double BAR_SHARE = 0.68;
+
+  /** Names of groups may take this share of the height before they are cut. */
+  private static final double MOST_NAMES = 0.42;
+
+  /** Distance between ticks that reads well, in lines of type. */
+  private static final double LINES_PER_TICK = 3.2;
+
+  private static final double LARGEST_DOT = 1.7;
+  private static final double SMALLEST_DOT = 0.6;
+  private static final double LARGEST_CAP = 5;
+
+  private final MeansFigure figure;
+  private final double size;
+  private final double width;
+  private final double height;
+  private final List<Mark> marks = new ArrayList<>();
+  private double left;
+  private double right;
+  private double top;
+  private double bottom;
+  private ValueAxis axis;
+  private GroupLabels names;
+
+  private MeansLayout(MeansFigure figure) {
+    this.figure = figure;
+    size = figure.style().typeSize();
+    width = figure.style().widthMm() * POINTS_PER_MM;
+    height = figure.style().heightMm() * POINTS_PER_MM;
+  }
+
+  /**
+   * Lays out a figure.
+   *
+   * @param figure with one group or more
+   * @return the scene, of the figure's size
+   */
+  public static Scene of(MeansFigure figure) {
+    MeansLayout layout = new MeansLayout(figure);
+    layout.frame();
+    layout.axes();
+    for (int g = 0; g < figure.groups().size(); g++) {
+      layout.group(g);
+    }
+    return new Scene(layout.width, layout.height, layout.marks);
+  }
+
+  /** Decides where the plot lies: first what stands around it, then the room that is left. */
+  private void frame() {
+    int k = figure.groups().size();
+    double line = Type.height(size);
+    right = width - MARGIN;
+    // The width of the ticks depends on the ticks, those on the height; a first guess is enough.
+    axis = axis(6);
+    double tickWidth =
+        axis.ticks().stream()
+            .mapToDouble(t -> Type.width(axis.text(t), Face.REGULAR, size))
+            .max()
+            .orElse(0);
+    List<String> title = titleLines(height - 2 * MARGIN);
+    left = MARGIN + title.size() * line + GAP + tickWidth + TICK + GAP / 2;
+    double slot = (right - left) / k;
+    names =
+        GroupLabels.fit(
+            figure.groups().stream().map(MeansFigure.Group::name).toList(),
+            slot,
+            size,
+            MOST_NAMES * height);
+    bottom = height - MARGIN - line - GAP - names.height() - GAP;
+    double letterRoom =
+        figure.groups().stream().mapToDouble(g -> letterHeight(g, slot)).max().orElse(0);
+    top = MARGIN + (letterRoom > 0 ? letterRoom + GAP : line / 2);
+    axis = axis(Math.max(2, (int) ((bottom - top) / (line * LINES_PER_TICK)) + 1));
+  }
+
+  private List<String> titleLines(double room) {
+    List<String> lines = Type.wrap(figure.valueTitle(), Face.REGULAR, size, room);
+    return lines.stream().map(l -> Type.shorten(l, Face.REGULAR, size, room)).toList();
+  }
+
+  private ValueAxis axis(int ticks) {
+    double min = Double.POSITIVE_INFINITY;
+    double max = Double.NEGATIVE_INFINITY;
+    for (MeansFigure.Group g : figure.groups()) {
+      min = Math.min(min, lowest(g));
+      max = Math.max(max, highest(g));
+    }
+    return ValueAxis.holding(min, max, figure.style().form() == MeansFigure.Form.BARS, ticks);
+  }
+
+  private double half(MeansFigure.Group g) {
+    return g.half().exists() ? g.half().value() : 0;
+  }
+
+  private double highest(MeansFigure.Group g) {
+    double values =
+        figure.style().values() ? Arrays.stream(g.values()).max().orElse(g.mean()) : g.mean();
+    return Math.max(values, g.mean() + half(g));
+  }
+
+  private double lowest(MeansFigure.Group g) {
+    double values =
+        figure.style().values() ? Arrays.stream(g.values()).min().orElse(g.mean()) : g.mean();
+    return Math.min(values, g.mean() - half(g));
+  }
+
+  private double y(double value) {
+    return axis.place(value, bottom, top);
+  }
+
+  private void axes() {
+    double line = Type.height(size);
+    for (double tick : axis.ticks()) {
+      double y = y(tick);
+      marks.add(new Mark.Line(left, y, right, y, AXIS_WIDTH / 2, Ink.FAINT));
+      String text = axis.text(tick);
+      double w = Type.width(text, Face.REGULAR, size);
+      double x = left - TICK - GAP / 2 - w / 2;
+      marks.add(label(text, x, y, Face.REGULAR, size, false, Mark.Role.TICK));
+      marks.add(new Mark.Line(left - TICK, y, left, y, AXIS_WIDTH, Ink.DARK));
+    }
+    marks.add(new Mark.Line(left, top, left, bottom, AXIS_WIDTH, Ink.DARK));
+    double base = axis.low() <= 0 && axis.high() >= 0 && isBars() ? y(0) : bottom;
+    marks.add(new Mark.Line(left, base, right, base, AXIS_WIDTH, Ink.DARK));
+    List<String> title = titleLines(height - 2 * MARGIN);
+    for (int i = 0; i < title.size(); i++) {
+      String text = title.get(i);
+      double half = Type.width(text, Face.REGULAR, size) / 2;
+      double y = Math.min(height - MARGIN - half, Math.max(MARGIN + half, (top + bottom) / 2));
+      double x = MARGIN + (i + 0.5) * line;
+      marks.add(label(text, x, y, Face.REGULAR, size, true, Mark.Role.TITLE));
+    }
+    String under = Type.shorten(figure.groupTitle(), Face.REGULAR, size, width - 2 * MARGIN);
+    double half = Type.width(under, Face.REGULAR, size) / 2;
+    double x = Math.min(width - MARGIN - half, Math.max(MARGIN + half, (left + right) / 2));
+    double y = height - MARGIN - line / 2;
+    marks.add(label(under, x, y, Face.REGULAR, size, false, Mark.Role.TITLE));
+  }
+
+  private boolean isBars() {
+    return figure.style().form() == MeansFigure.Form.BARS;
+  }
+
+  private void group(int index) {
+    MeansFigure.Group g = figure.groups().get(index);
+    double slot = (right - left) / figure.groups().size();
+    double centre = left + (index + 0.5) * slot;
+    double bar = slot * BAR_SHARE;
+    double mean = y(g.mean());
+    if (isBars()) {
+      double zero = y(0);
+      marks.add(
+          new Mark.Bar(
+              centre - bar / 2,
+              Math.min(mean, zero),
+              bar,
+              Math.abs(mean - zero),
+              Ink.TIDE,
+              null,
+              index));
+    }
+    double cap = Math.min(LARGEST_CAP, bar / 5);
+    if (figure.style().values()) {
+      values(g, index, centre, bar, cap);
+    }
+    if (g.half().exists()) {
+      double up = y(g.mean() + g.half().value());
+      double down = y(g.mean() - g.half().value());
+      marks.add(new Mark.Line(centre, up, centre, down, WHISKER_WIDTH, Ink.DARK));
+      marks.add(new Mark.Line(centre - cap, up, centre + cap, up, WHISKER_WIDTH, Ink.DARK));
+      marks.add(new Mark.Line(centre - cap, down, centre + cap, down, WHISKER_WIDTH, Ink.DARK));
+    }
+    if (!isBars()) {
+      double radius = Math.min(3, bar / 5);
+      marks.add(new Mark.Dot(centre, mean, radius, Ink.DEEP, null, index, Mark.NONE));
+    }
+    marks.addAll(names.at(index, centre, bottom + GAP));
+    if (!g.letters().isEmpty()) {
+      letters(g, centre, slot);
+    }
+  }
+
+  private void values(MeansFigure.Group g, int index, double centre, double bar, double cap) {
+    double radius = Math.max(SMALLEST_DOT, Math.min(LARGEST_DOT, bar / 12));
+    boolean clear = g.half().exists() || !isBars();
+    double inner = clear ? Math.max(cap, isBars() ? 0 : Math.min(3, bar / 5)) + radius + 1 : 0;
+    double[] places = Arrays.stream(g.values()).map(this::y).toArray();
+    double outer = Math.max(inner, bar / 2 - radius);
+    double[] sideways = Swarm.spread(places, radius, inner, outer);
+    for (int i = 0; i < places.length; i++) {
+      marks.add(
+          new Mark.Dot(
+              centre + sideways[i], places[i], radius, Ink.PAPER, Ink.MUTED, index, g.rows()[i]));
+    }
+  }
+
+  private boolean lettersTurned(MeansFigure.Group g, double slot) {
+    return Type.width(g.letters(), Face.STRONG, size) > slot - 1;
+  }
+
+  private double letterHeight(MeansFigure.Group g, double slot) {
+    if (g.letters().isEmpty()) {
+      return 0;
+    }
+    return lettersTurned(g, slot) ? Type.width(g.letters(), Face.STRONG, size) : Type.height(size);
+  }
+
+  private void letters(MeansFigure.Group g, double centre, double slot) {
+    double above = Math.min(y(highest(g)), isBars() ? y(0) : bottom);
+    double tall = letterHeight(g, slot);
+    double y = above - GAP / 2 - tall / 2;
+    double small = lettersTurned(g, slot) ? Math.min(size, slot / 1.2) : size;
+    marks.add(
+        label(
+            g.letters(), centre, y, Face.STRONG, small, lettersTurned(g, slot), Mark.Role.LETTERS));
+  }
+
+  private static Mark.Label label(
+      String text, double x, double y, Face face, double size, boolean turned, Mark.Role role) {
+    Ink ink = role == Mark.Role.TICK ? Ink.MUTED : Ink.DARK;
+    return new Mark.Label(
+        text, x, y, Type.width(text, face, size), Type.height(size), size, face, ink, turned, role);
+  }
+}

@@ -1,0 +1,125 @@
+package app.knuckle.figures.scene;
+
+import java.awt.geom.Rectangle2D;
+
+/**
+ * One thing drawn, in points (1/72 inch) from the top left corner. It knows what it stands for, so
+ * that a click needs no second geometry.
+ */
+public sealed interface Mark {
+
+  /** Stands for no group or no row. */
+  int NONE = -1;
+
+  /**
+   * The box that the mark covers.
+   *
+   * @return in points
+   */
+  Rectangle2D box();
+
+  /**
+   * A filled rectangle.
+   *
+   * @param x left edge
+   * @param y top edge
+   * @param width at least 0
+   * @param height at least 0
+   * @param fill ink inside
+   * @param edge ink of the outline; null for none
+   * @param group the group it stands for, or {@link #NONE}
+   */
+  record Bar(double x, double y, double width, double height, Ink fill, Ink edge, int group)
+      implements Mark {
+    @Override
+    public Rectangle2D box() {
+      return new Rectangle2D.Double(x, y, width, height);
+    }
+  }
+
+  /**
+   * A circle.
+   *
+   * @param x centre
+   * @param y centre
+   * @param radius above 0
+   * @param fill ink inside; null for a hollow one
+   * @param edge ink of the outline; null for none
+   * @param group the group it stands for, or {@link #NONE}
+   * @param row the row of the table it stands for, from 0, or {@link #NONE}
+   */
+  record Dot(double x, double y, double radius, Ink fill, Ink edge, int group, int row)
+      implements Mark {
+    @Override
+    public Rectangle2D box() {
+      return new Rectangle2D.Double(x - radius, y - radius, 2 * radius, 2 * radius);
+    }
+  }
+
+  /**
+   * A straight line.
+   *
+   * @param x1 start
+   * @param y1 start
+   * @param x2 end
+   * @param y2 end
+   * @param width of the stroke
+   * @param ink its colour
+   */
+  record Line(double x1, double y1, double x2, double y2, double width, Ink ink) implements Mark {
+    @Override
+    public Rectangle2D box() {
+      return new Rectangle2D.Double(
+          Math.min(x1, x2) - width / 2,
+          Math.min(y1, y2) - width / 2,
+          Math.abs(x2 - x1) + width,
+          Math.abs(y2 - y1) + width);
+    }
+  }
+
+  /**
+   * A line of text.
+   *
+   * @param text what it says
+   * @param x where its middle stands
+   * @param y where its middle stands
+   * @param width of the text before it is turned
+   * @param height of the text before it is turned
+   * @param size of the type, in points
+   * @param face regular or strong
+   * @param ink its colour
+   * @param turned whether it reads from bottom to top
+   * @param role what it is in the picture
+   */
+  record Label(
+      String text,
+      double x,
+      double y,
+      double width,
+      double height,
+      double size,
+      Face face,
+      Ink ink,
+      boolean turned,
+      Role role)
+      implements Mark {
+    @Override
+    public Rectangle2D box() {
+      double w = turned ? height : width;
+      double h = turned ? width : height;
+      return new Rectangle2D.Double(x - w / 2, y - h / 2, w, h);
+    }
+  }
+
+  /** What a label is in the picture. */
+  enum Role {
+    /** A number on the value axis. */
+    TICK,
+    /** The name of a group. */
+    GROUP,
+    /** The title of an axis. */
+    TITLE,
+    /** Letters of a mean. */
+    LETTERS
+  }
+}

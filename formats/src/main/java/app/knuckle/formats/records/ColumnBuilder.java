@@ -1,0 +1,85 @@
+package app.knuckle.formats.records;
+
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.MissingMarks;
+import app.knuckle.study.table.NumberText;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Units;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Gathers the cells of one column, as numbers or as categories. */
+final class ColumnBuilder {
+
+  private static final int FIRST_ROWS = 1024;
+
+  private final String name;
+  private final boolean decimalComma;
+  private final boolean asWords;
+  private final Map<String, Integer> codeOf = new HashMap<>();
+  private final List<String> levels = new ArrayList<>();
+  private double[] numbers;
+  private int[] codes;
+  private int size;
+  private boolean metWord;
+
+  ColumnBuilder(String name, boolean decimalComma, boolean asWords) {
+    this.name = name;
+    this.decimalComma = decimalComma;
+    this.asWords = asWords;
+    numbers = new double[asWords ? 0 : FIRST_ROWS];
+    codes = new int[asWords ? FIRST_ROWS : 0];
+  }
+
+  void add(String cell) {
+    if (asWords) {
+      addWord(cell);
+    } else if (!metWord) {
+      addNumber(cell);
+    }
+  }
+
+  private void addNumber(String cell) {
+    if (size == numbers.length) {
+      numbers = Arrays.copyOf(numbers, size + (size >> 1));
+    }
+    double value = NumberText.parse(cell, decimalComma);
+    if (Double.isNaN(value) && !MissingMarks.isMissing(cell) || NumberText.looksLikeCode(cell)) {
+      metWord = true;
+      numbers = new double[0];
+      return;
+    }
+    numbers[size++] = value;
+  }
+
+  private void addWord(String cell) {
+    if (size == codes.length) {
+      codes = Arrays.copyOf(codes, size + (size >> 1));
+    }
+    Integer code = codeOf.get(cell);
+    if (code == null) {
+      code = MissingMarks.isMissing(cell) ? Categories.MISSING : levels.size();
+      codeOf.put(cell, code);
+      if (code != Categories.MISSING) {
+        levels.add(cell);
+      }
+    }
+    codes[size++] = code;
+  }
+
+  /** Whether this pass met a cell that is no number in a column taken for numbers. */
+  boolean metWord() {
+    return metWord;
+  }
+
+  Column column() {
+    String unit = Units.of(name);
+    return asWords
+        ? new Categories(name, unit, Arrays.copyOf(codes, size), levels, false)
+        : new Numbers(name, unit, Arrays.copyOf(numbers, size));
+  }
+}

@@ -1,0 +1,132 @@
+package app.knuckle.formats.records;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.function.IntFunction;
+
+/**
+ * Makes a table from rows of text cells.
+ *
+ * <p>Every column starts as numbers. One that meets a word is read as categories in another pass
+ * over the file, so that no text need be kept for columns that hold numbers only.
+ */
+final class TableBuilder {
+
+  /** Rows of a wrong length named in a message; more of them say nothing new. */
+  private static final int NAMED = 5;
+
+  /** Wider sheets are surely read with the wrong delimiter, or no table at all. */
+  private static final int MOST_COLUMNS = 10_000;
+
+  private final Path file;
+  private final FileForm form;
+  private final Set<Integer> words = new HashSet<>();
+  private final List<Long> ragged = new ArrayList<>();
+  private final List<ColumnBuilder> columns = new ArrayList<>();
+  private long raggedRows;
+  private int raggedCells;
+  private long rows;
+  private boolean again;
+
+  TableBuilder(Path file, FileForm form) {
+    this.file = file;
+    this.form = form;
+  }
+
+  /** Begins a pass with the first row of the file. */
+  void start(List<String> first) {
+    if (first.size() > MOST_COLUMNS) {
+      throw Refused.at(
+          new Place.WholeFile(file.getFileName().toString()),
+          "the first row has " + Numerals.count(first.size(), "cell", "cells"),
+          "Check the delimiter; a table has at most " + Numerals.whole(MOST_COLUMNS) + " columns");
+    }
+    columns.clear();
+    ragged.clear();
+    raggedRows = 0;
+    rows = 0;
+    boolean comma = form instanceof FileForm.Text text && text.decimalComma();
+    List<String> names = form.header() ? ColumnNames.of(first) : ColumnNames.numbered(first.size());
+    for (int c = 0; c < names.size(); c++) {
+      columns.add(new ColumnBuilder(names.get(c), comma, words.contains(c)));
+    }
+    if (!form.header()) {
+      add(first.size(), first::get);
+    }
+  }
+
+  /** Adds a row. Cells too many that are blank do no harm. */
+  void add(int count, IntFunction<String> cell) {
+    rows++;
+    int width = columns.size();
+    boolean fits = count == width;
+    for (int c = width; c < count && !fits; c++) {
+      fits = cell.apply(c).isBlank() && c == count - 1;
+      if (!cell.apply(c).isBlank()) {
+        break;
+      }
+    }
+    if (!fits) {
+      if (raggedRows++ == 0) {
+        raggedCells = count;
+      }
+      if (ragged.size() < NAMED) {
+        ragged.add(rows);
+      }
+      return;
+    }
+    for (int c = 0; c < width; c++) {
+      columns.get(c).add(cell.apply(c));
+    }
+  }
+
+  /** Ends a pass: refuses rows of a wrong length, and decides whether to read again. */
+  void end() {
+    String name = file.getFileName().toString();
+    if (raggedRows > 0) {
+      List<String> named = new ArrayList<>(ragged.stream().map(Numerals::whole).toList());
+      if (raggedRows > NAMED) {
+        named.add(Numerals.whole(raggedRows - NAMED) + " more");
+      }
+      throw Refused.at(
+          new Place.Cell(name, ragged.get(0), ""),
+          "it has "
+              + Numerals.count(raggedCells, "cell", "cells")
+              + " where "
+              + columns.size()
+              + " are expected"
+              + (raggedRows > 1 ? "; rows of a wrong length: " + Numerals.list(named) : ""),
+          "Mend the file there, or check the delimiter");
+    }
+    if (rows == 0) {
+      throw Refused.at(
+          new Place.WholeFile(name), "there is no row of records under the header", "Add records");
+    }
+    again = false;
+    for (int c = 0; c < columns.size(); c++) {
+      if (columns.get(c).metWord()) {
+        words.add(c);
+        again = true;
+      }
+    }
+  }
+
+  boolean needsAnotherPass() {
+    return again;
+  }
+
+  Table table() {
+    List<Column> made = columns.stream().map(ColumnBuilder::column).toList();
+    String name = file.getFileName().toString();
+    Table bare = new Table(RecordsFile.tableName(file), name, made, "");
+    return new Table(bare.name(), name, made, TextReader.howRead(bare, form));
+  }
+}

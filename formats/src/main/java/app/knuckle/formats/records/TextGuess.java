@@ -1,0 +1,163 @@
+package app.knuckle.formats.records;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.table.MissingMarks;
+import app.knuckle.study.table.NumberText;
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.Charset;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+
+/** Guesses encoding, delimiter, quote, decimal mark and header from the start of a file. */
+final class TextGuess {
+
+  /** Enough to see some hundred rows, little enough to be read at once. */
+  private static final int HEAD = 1 << 18;
+
+  private static final int ROWS = 100;
+  private static final char[] DELIMITERS = {',', ';', '\t', '|'};
+  private static final Charset WESTERN = Charset.forName("windows-1252");
+
+  private TextGuess() {}
+
+  static FileForm.Text of(Path file) throws IOException {
+    byte[] head = head(file, HEAD);
+    String name = file.getFileName().toString();
+    if (head.length == 0) {
+      throw Refused.at(
+          new Place.WholeFile(name), "the file is empty", "Choose a file with records");
+    }
+    Charset charset = charset(head, name);
+    String text = new String(head, charset);
+    if (text.startsWith("\uFEFF")) {
+      text = text.substring(1);
+    }
+    if (text.isBlank()) {
+      throw Refused.at(
+          new Place.WholeFile(name),
+          "the file holds nothing but blanks",
+          "Choose a file with records");
+    }
+    boolean whole = Files.size(file) <= HEAD;
+    char quote = text.indexOf('"') < 0 && text.indexOf('\'') == 0 ? '\'' : '"';
+    char best = ',';
+    double bestScore = -1;
+    for (char delimiter : DELIMITERS) {
+      double score = score(rows(text, delimiter, quote, whole));
+      if (score > bestScore) {
+        best = delimiter;
+        bestScore = score;
+      }
+    }
+    List<List<String>> rows = rows(text, best, quote, whole);
+    boolean comma = best != ',' && hasDecimalCommas(rows);
+    return new FileForm.Text(charset, best, quote, comma, hasHeader(rows, comma));
+  }
+
+  static byte[] head(Path file, int bytes) throws IOException {
+    try (InputStream in = Files.newInputStream(file)) {
+      return in.readNBytes(bytes);
+    }
+  }
+
+  private static Charset charset(byte[] head, String name) {
+    if (head.length >= 2 && head[0] == (byte) 0xFF && head[1] == (byte) 0xFE) {
+      return StandardCharsets.UTF_16LE;
+    }
+    if (head.length >= 2 && head[0] == (byte) 0xFE && head[1] == (byte) 0xFF) {
+      return StandardCharsets.UTF_16BE;
+    }
+    for (byte b : head) {
+      if (b == 0) {
+        throw Refused.at(
+            new Place.WholeFile(name),
+            "this is not a text file",
+            "Choose a .csv, .tsv, .txt or .xlsx file");
+      }
+    }
+    // A character cut in two at the end of the head is no sign of another encoding.
+    for (int cut = 0; cut < 4 && cut < head.length; cut++) {
+      try {
+        StandardCharsets.UTF_8
+            .newDecoder()
+            .onMalformedInput(CodingErrorAction.REPORT)
+            .decode(ByteBuffer.wrap(head, 0, head.length - (head.length == HEAD ? cut : 0)));
+        return StandardCharsets.UTF_8;
+      } catch (CharacterCodingException e) {
+        // Not UTF-8 up to here: try without the last byte, then give up.
+      }
+    }
+    return WESTERN;
+  }
+
+  private static List<List<String>> rows(String text, char delimiter, char quote, boolean whole) {
+    List<List<String>> rows = new ArrayList<>();
+    try (CsvReader<CsvRecord> reader =
+        CsvReader.builder().fieldSeparator(delimiter).quoteCharacter(quote).ofCsvRecord(text)) {
+      for (CsvRecord row : reader) {
+        rows.add(row.getFields());
+        if (rows.size() > ROWS) {
+          break;
+        }
+      }
+    } catch (CsvParseException | IOException e) {
+      return rows;
+    }
+    if (!whole && rows.size() <= ROWS && rows.size() > 1) {
+      rows.remove(rows.size() - 1); // Cut off in the middle.
+    }
+    return rows;
+  }
+
+  /** Share of rows with the commonest number of cells, times that number when it is over one. */
+  private static double score(List<List<String>> rows) {
+    Map<Integer, Integer> counts = new HashMap<>();
+    rows.forEach(row -> counts.merge(row.size(), 1, Integer::sum));
+    return counts.entrySet().stream()
+        .mapToDouble(
+            e -> e.getKey() < 2 ? 0 : (double) e.getValue() / rows.size() + 0.001 * e.getKey())
+        .max()
+        .orElse(0);
+  }
+
+  private static boolean hasDecimalCommas(List<List<String>> rows) {
+    long commas = cells(rows).filter(c -> c.matches("[-+]?\\d+,\\d+")).count();
+    long points = cells(rows).filter(c -> c.matches("[-+]?\\d+\\.\\d+")).count();
+    return commas > points;
+  }
+
+  private static java.util.stream.Stream<String> cells(List<List<String>> rows) {
+    return rows.stream().flatMap(List::stream).map(String::strip);
+  }
+
+  /** A first row without numbers or blanks, whose names are all different, names the columns. */
+  static boolean hasHeader(List<List<String>> rows, boolean decimalComma) {
+    if (rows.isEmpty()) {
+      return false;
+    }
+    List<String> first = rows.get(0);
+    boolean names =
+        first.stream()
+            .noneMatch(
+                c ->
+                    MissingMarks.isMissing(c) && !c.isBlank()
+                        || !Double.isNaN(NumberText.parse(c, decimalComma)));
+    return names
+        && new HashSet<>(first).size() == first.size()
+        && first.stream().anyMatch(c -> !c.isBlank());
+  }
+}

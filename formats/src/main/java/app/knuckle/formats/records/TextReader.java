@@ -1,0 +1,149 @@
+package app.knuckle.formats.records;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
+import de.siegmar.fastcsv.reader.CsvParseException;
+import de.siegmar.fastcsv.reader.CsvReader;
+import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.FilterInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.CodingErrorAction;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Reads delimited text. */
+final class TextReader {
+
+  private static final char BYTE_ORDER_MARK = '\uFEFF';
+
+  /** Rows between two looks at the progress: some milliseconds of reading. */
+  private static final int ROWS_PER_LOOK = 1 << 13;
+
+  private TextReader() {}
+
+  static List<List<String>> preview(Path file, FileForm.Text form, int rows) throws IOException {
+    List<List<String>> first = new ArrayList<>();
+    try (CsvReader<CsvRecord> reader = open(Files.newInputStream(file), form)) {
+      for (CsvRecord row : reader) {
+        first.add(first.isEmpty() ? unmarked(row.getFields()) : row.getFields());
+        if (first.size() == rows) {
+          break;
+        }
+      }
+    } catch (CsvParseException e) {
+      throw broken(file, form, e);
+    }
+    return first;
+  }
+
+  static Table read(Path file, FileForm.Text form, Progress progress) throws IOException {
+    TableBuilder builder = new TableBuilder(file, form);
+    do {
+      pass(file, form, builder, progress);
+    } while (builder.needsAnotherPass());
+    return builder.table();
+  }
+
+  private static void pass(Path file, FileForm.Text form, TableBuilder builder, Progress progress)
+      throws IOException {
+    double size = Files.size(file);
+    Counting bytes = new Counting(Files.newInputStream(file));
+    int row = 0;
+    try (CsvReader<CsvRecord> reader = open(bytes, form)) {
+      for (CsvRecord cells : reader) {
+        if (row == 0) {
+          builder.start(unmarked(cells.getFields()));
+        } else {
+          builder.add(cells.getFieldCount(), cells::getField);
+        }
+        if (++row % ROWS_PER_LOOK == 0) {
+          progress.check();
+          progress.done(bytes.count / size);
+        }
+      }
+    } catch (CsvParseException e) {
+      throw broken(file, form, e);
+    }
+    builder.end();
+  }
+
+  private static CsvReader<CsvRecord> open(InputStream in, FileForm.Text form) {
+    Reader text =
+        new InputStreamReader(
+            in,
+            form.charset()
+                .newDecoder()
+                .onMalformedInput(CodingErrorAction.REPORT)
+                .onUnmappableCharacter(CodingErrorAction.REPORT));
+    return CsvReader.builder()
+        .fieldSeparator(form.delimiter())
+        .quoteCharacter(form.quote())
+        .ofCsvRecord(text);
+  }
+
+  private static List<String> unmarked(List<String> header) {
+    if (!header.isEmpty()
+        && !header.get(0).isEmpty()
+        && header.get(0).charAt(0) == BYTE_ORDER_MARK) {
+      List<String> bare = new ArrayList<>(header);
+      bare.set(0, header.get(0).substring(1));
+      return bare;
+    }
+    return header;
+  }
+
+  private static Refused broken(Path file, FileForm.Text form, CsvParseException e) {
+    Place where = new Place.WholeFile(file.getFileName().toString());
+    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+      if (cause instanceof CharacterCodingException) {
+        return new Refused(
+            Refused.at(
+                    where,
+                    "some letters are not written in " + form.charset().displayName(),
+                    "Choose another encoding, Windows-1252 for instance")
+                .refusal(),
+            e);
+      }
+    }
+    return new Refused(
+        Refused.at(
+                where,
+                "a cell never ends; most likely a quotation mark is opened and not closed",
+                "Close it, or choose another quotation mark")
+            .refusal(),
+        e);
+  }
+
+  /** How a table was read, in one line. */
+  static String howRead(Table table, FileForm form) {
+    return Numerals.count(table.rows(), "row", "rows")
+        + ", "
+        + Numerals.count(table.columns().size(), "column", "columns")
+        + ", "
+        + form.words();
+  }
+
+  private static final class Counting extends FilterInputStream {
+    private long count;
+
+    Counting(InputStream in) {
+      super(in);
+    }
+
+    @Override
+    public int read(byte[] b, int off, int len) throws IOException {
+      int n = super.read(b, off, len);
+      count += Math.max(0, n);
+      return n;
+    }
+  }
+}
