@@ -96,7 +96,8 @@ final class RunCommand implements Callable<Integer> {
     String picture = "";
     String caption = "";
     if (findings.refusal().isEmpty()) {
-      MeansFigure figure = MeansFigure.of(findings, MeansFigure.Style.usual());
+      MeansFigure figure =
+          MeansFigure.of(findings, MeansFigure.Style.usual(findings.first().groups().size()));
       Scene scene = MeansLayout.of(figure);
       picture = SvgExport.element(scene);
       caption = figure.caption();

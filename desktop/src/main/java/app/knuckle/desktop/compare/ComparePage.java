@@ -4,6 +4,7 @@ import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
@@ -84,6 +85,18 @@ public record ComparePage(
 
   private static final int TICKS = 5;
 
+  /** Up to so many means ladder and board stand side by side. */
+  private static final int ROOMY = 10;
+
+  /**
+   * Whether ladder and board have room side by side.
+   *
+   * @return false when the board needs the whole width
+   */
+  public boolean isRoomy() {
+    return rungs.size() <= ROOMY;
+  }
+
   /**
    * The page of findings.
    *
@@ -132,7 +145,7 @@ public record ComparePage(
             + treatment
             + " \u00b7 all pairs \u00b7 "
             + comparison.procedure().title()
-            + (unequal(means) ? "-Kramer, for unequal n" : "")
+            + (kramer(comparison, means) ? "-Kramer, for unequal n" : "")
             + " \u00b7 \u03b1 = "
             + comparison.alpha(),
         response.overallDiffers() ? "" : warning(response),
@@ -148,6 +161,10 @@ public record ComparePage(
                 + Numerals.with(Numerals.fixed(comparison.criticalDifference(), decimals), unit)
                 + " apart."
             : "");
+  }
+
+  private static boolean kramer(Comparison comparison, Estimates means) {
+    return comparison.procedure() == Procedure.TUKEY && unequal(means);
   }
 
   private static boolean unequal(Estimates means) {

@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -79,7 +80,7 @@ public final class CompareView extends ScrollPane {
     return box;
   }
 
-  private HBox pairs(ComparePage shown) {
+  private Pane pairs(ComparePage shown) {
     Label reading =
         Texts.wrapped("Point at a pair, or walk the board with the arrow keys.", "prose");
     reading.setId("pair-reading");
@@ -98,11 +99,13 @@ public final class CompareView extends ScrollPane {
       card.getChildren().add(Texts.wrapped(shown.critical(), "joint-line"));
     }
     card.getChildren().add(reading);
-    card.getStyleClass().add("board-card");
+    if (shown.isRoomy()) {
+      card.getStyleClass().add("board-card");
+    }
     HBox.setHgrow(ladder, Priority.ALWAYS);
-    HBox row = new HBox(ladder, card);
-    row.getStyleClass().add("cards");
-    return row;
+    Pane both = shown.isRoomy() ? new HBox(ladder, card) : new VBox(ladder, card);
+    both.getStyleClass().add("cards");
+    return both;
   }
 
   private static VBox ranking(ComparePage shown) {

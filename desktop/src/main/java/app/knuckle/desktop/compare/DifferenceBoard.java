@@ -17,14 +17,12 @@ final class DifferenceBoard extends GridPane {
     void read(int row, int column);
   }
 
-  private static final int ROOMY = 10;
-
   private final Button[][] buttons;
 
   DifferenceBoard(ComparePage page, Reader reader, Runnable nothing) {
     setId("difference-board");
     int k = page.rungs().size();
-    getStyleClass().add(k <= ROOMY ? "board" : "board-dense");
+    getStyleClass().add(page.isRoomy() ? "board" : "board-dense");
     buttons = new Button[k][k];
     for (int c = 0; c < k - 1; c++) {
       Label head = Texts.line(String.valueOf(c + 1), "board-head");
@@ -32,6 +30,7 @@ final class DifferenceBoard extends GridPane {
     }
     for (int r = 1; r < k; r++) {
       Label name = Texts.line((r + 1) + "  " + page.rungs().get(r).name(), "board-name");
+      name.setMinWidth(USE_PREF_SIZE);
       add(name, 0, r);
       for (int c = 0; c < r; c++) {
         add(button(page.cells().get(r - 1).get(c), r, c, reader, nothing), c + 1, r);

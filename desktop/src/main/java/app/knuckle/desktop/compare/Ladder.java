@@ -16,13 +16,15 @@ final class Ladder extends Pane {
   private static final PseudoClass DIMMED = PseudoClass.getPseudoClass("dimmed");
   private static final double ROW = 38;
   private static final double FOOT = 48;
-  private static final double NAMES = 190;
+  private static final double LONGEST_NAME = 300;
+  private static final double CHARACTER = 7.6;
   private static final double VALUE = 64;
   private static final double LETTER = 16;
   private static final double GAP = 16;
   private static final double DOT = 6;
 
   private final ComparePage page;
+  private final double names;
   private final List<Rung> rungs = new ArrayList<>();
   private final List<Line> grid = new ArrayList<>();
   private final List<Label> ticks = new ArrayList<>();
@@ -33,6 +35,8 @@ final class Ladder extends Pane {
 
   Ladder(ComparePage page) {
     this.page = page;
+    int longest = page.rungs().stream().mapToInt(r -> r.name().length()).max().orElse(0);
+    names = Math.min(LONGEST_NAME, longest * CHARACTER + GAP);
     setId("ladder");
     getStyleClass().add("ladder");
     for (ComparePage.Tick tick : page.ticks()) {
@@ -48,7 +52,7 @@ final class Ladder extends Pane {
     for (int i = 0; i < page.rungs().size(); i++) {
       rungs.add(rung(i));
     }
-    setMinWidth(NAMES + VALUE + 200 + LETTER * page.letters());
+    setMinWidth(names + VALUE + 200 + LETTER * page.letters());
     setPrefHeight(ROW * page.rungs().size() + FOOT);
     setMinHeight(USE_PREF_SIZE);
   }
@@ -125,7 +129,7 @@ final class Ladder extends Pane {
   @Override
   protected void layoutChildren() {
     double letters = LETTER * page.letters();
-    double left = NAMES + GAP;
+    double left = names + GAP;
     double right = getWidth() - letters - VALUE - GAP;
     double bottom = ROW * rungs.size();
     for (int t = 0; t < ticks.size(); t++) {
@@ -152,7 +156,7 @@ final class Ladder extends Pane {
     double middle = (index + 0.5) * ROW;
     double x = left + shown.at() * (right - left);
     rung.ground().resizeRelocate(0, index * ROW, getWidth(), ROW);
-    rung.name().resize(NAMES, ROW);
+    rung.name().resize(names, ROW);
     rung.name().relocate(0, index * ROW);
     rung.whisker().setStartX(left + shown.low() * (right - left));
     rung.whisker().setEndX(left + shown.high() * (right - left));

@@ -31,8 +31,13 @@ public final class Choice<T> extends HBox {
       ToggleButton button = new ToggleButton(title.apply(option));
       button.setId(id + "-" + options.indexOf(option));
       button.setUserData(option);
+      button.setMnemonicParsing(false);
       button.setToggleGroup(group);
       button.getStyleClass().add("choice-option");
+      button.setMinWidth(USE_PREF_SIZE);
+      if (option.equals(options.get(0))) {
+        button.getStyleClass().add("choice-first");
+      }
       button.setOnAction(
           event -> {
             // A second click on the chosen option must not leave nothing chosen.

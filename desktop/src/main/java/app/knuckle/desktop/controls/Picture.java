@@ -8,6 +8,8 @@ import java.awt.image.DataBufferInt;
 import java.nio.IntBuffer;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleWrapper;
 import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -23,11 +25,15 @@ public final class Picture extends Region {
 
   private static final double CLOSE = 5;
 
+  /** A pixel of the window is 1/96 inch, a point 1/72. */
+  private static final double POINTS_PER_PIXEL = 72.0 / 96;
+
   private final ImageView view = new ImageView();
   private final Tooltip tooltip = new Tooltip();
   private BiFunction<Double, Double, Scene> layout;
   private Function<Mark.Dot, String> reading = dot -> "";
   private Scene scene;
+  private final ReadOnlyDoubleWrapper enlargement = new ReadOnlyDoubleWrapper();
   private double zoom = 1;
 
   /** A picture with nothing on it. */
@@ -49,6 +55,15 @@ public final class Picture extends Region {
     layout = how;
     reading = said;
     paint();
+  }
+
+  /**
+   * How much larger than in print the picture is shown.
+   *
+   * @return 1 for true size; 0 when nothing is shown
+   */
+  public ReadOnlyDoubleProperty enlargementProperty() {
+    return enlargement.getReadOnlyProperty();
   }
 
   /** Shows nothing. */
@@ -80,6 +95,7 @@ public final class Picture extends Region {
     }
     scene = layout.apply(width, height);
     zoom = Math.min(width / scene.width(), height / scene.height());
+    enlargement.set(zoom * POINTS_PER_PIXEL);
     double density =
         getScene() == null || getScene().getWindow() == null
             ? 1

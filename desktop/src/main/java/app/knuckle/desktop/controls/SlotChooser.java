@@ -70,6 +70,7 @@ public final class SlotChooser extends Button {
     setId(id);
     getStyleClass().add("slot");
     setMinWidth(USE_PREF_SIZE);
+    setMnemonicParsing(false); // Column names have underscores.
     filter.setPromptText(prompt);
     filter.setId(id + "-filter");
     list.setId(id + "-list");

@@ -24,6 +24,7 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
@@ -80,7 +81,20 @@ public final class FigureView extends BorderPane {
     paper.getStyleClass().add("paper");
     VBox.setVgrow(picture, Priority.ALWAYS);
     VBox.setVgrow(paper, Priority.ALWAYS);
-    VBox middle = new VBox(forms, paper, caption);
+    Label enlarged = Texts.line("", "joint-line");
+    enlarged
+        .textProperty()
+        .bind(
+            picture
+                .enlargementProperty()
+                .map(
+                    times ->
+                        "Shown at "
+                            + Math.round(100 * times.doubleValue())
+                            + "% of its true size"));
+    HBox above = new HBox(forms, enlarged);
+    above.getStyleClass().add("above-figure");
+    VBox middle = new VBox(above, paper, caption);
     middle.getStyleClass().add("below");
     setCenter(middle);
     ScrollPane scroll = new ScrollPane(side());

@@ -3,6 +3,7 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.Texts;
 import java.util.List;
+import java.util.regex.Pattern;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
@@ -31,20 +32,21 @@ final class DesignSentence extends FlowPane {
             model::levels,
             model::ownLevel,
             model::judgeAt);
-    getChildren().addAll(words("We measured"));
+    getChildren().addAll(words("We measured "));
     getChildren().add(measured);
-    getChildren().addAll(words("on"));
+    getChildren().addAll(words(" on "));
     getChildren().add(rows);
-    getChildren().addAll(words(". The treatment is"));
+    getChildren().addAll(words(". The treatment is "));
     getChildren().add(treatment);
-    getChildren().addAll(words(". Judge at"));
+    getChildren().addAll(words(". Judge at "));
     getChildren().add(alpha);
     getChildren().addAll(words("."));
   }
 
   /** Words that may break a line between them, as prose does. */
   private static List<Node> words(String text) {
-    return List.of(text.split(" ")).stream()
+    return Pattern.compile("(?<= )")
+        .splitAsStream(text)
         .map(word -> (Node) Texts.line(word, "sentence-word"))
         .toList();
   }

@@ -18,9 +18,10 @@ import java.util.List;
  * @param shape heights of the thumbnail's bars, from 0 to 1
  * @param facts names and values for the column's card
  * @param decimals that show every value of a number column as it was written
+ * @param longest characters of the longest level; 0 for numbers
  */
 public record ColumnGlance(
-    Column column, String kind, List<Double> shape, List<Fact> facts, int decimals) {
+    Column column, String kind, List<Double> shape, List<Fact> facts, int decimals, int longest) {
 
   private static final int BINS = 10;
   private static final int MOST_LEVELS = 12;
@@ -70,7 +71,7 @@ public record ColumnGlance(
         new Fact(
             "smallest, largest",
             Numerals.fixed(s.min(), shown) + ", " + Numerals.fixed(s.max(), shown)));
-    return new ColumnGlance(column, "number", bins(finite, s), facts, shown);
+    return new ColumnGlance(column, "number", bins(finite, s), facts, shown, 0);
   }
 
   private static List<Double> bins(double[] values, Summary s) {
@@ -118,12 +119,13 @@ public record ColumnGlance(
         label || counts.length > MOST_LEVELS
             ? List.of()
             : Arrays.stream(counts).mapToObj(c -> c / most).toList();
+    int longest = column.levels().stream().mapToInt(String::length).max().orElse(0);
     String kind =
         label
             ? "label"
             : Numerals.count(counts.length, "level", "levels")
                 + (column.ordered() ? ", in order" : "");
-    return new ColumnGlance(column, kind, shape, facts, 0);
+    return new ColumnGlance(column, kind, shape, facts, 0, longest);
   }
 
   /**

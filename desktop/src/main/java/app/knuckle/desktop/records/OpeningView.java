@@ -69,7 +69,10 @@ public final class OpeningView extends BorderPane {
     middle.getChildren().add(new Card("The first rows, as read now", scroll));
     VBox side = new VBox(new ReadingCard(source));
     side.getStyleClass().add("side");
-    setRight(side);
+    ScrollPane sideScroll = new ScrollPane(side);
+    sideScroll.setFitToWidth(true);
+    sideScroll.getStyleClass().add("side-scroll");
+    setRight(sideScroll);
   }
 
   private static List<String> padded(List<String> row, int width) {

@@ -25,7 +25,9 @@ final class RecordsTable extends TableView<Integer> {
   private static final double ROW = 32;
   private static final double NUMBER_WIDTH = 56;
   private static final double NARROWEST = 104;
+  private static final double WIDEST = 280;
   private static final double CHARACTER = 8;
+  private static final double EDGES = 28;
 
   private final Consumer<String> looked;
   private RecordsPage page;
@@ -83,7 +85,9 @@ final class RecordsTable extends TableView<Integer> {
     column.setSortable(false);
     column.setReorderable(false);
     column.setId("column-" + head.name());
-    column.setPrefWidth(Math.max(NARROWEST, head.name().length() * CHARACTER + 32));
+    double name = head.name().length() * CHARACTER + EDGES;
+    double levels = Math.min(WIDEST, head.glance().longest() * CHARACTER + EDGES);
+    column.setPrefWidth(Math.max(NARROWEST, Math.max(name, levels)));
     boolean number = head.glance().column() instanceof Numbers;
     column.getStyleClass().add(number ? "number-column" : "category-column");
     column.setCellValueFactory(

@@ -34,7 +34,17 @@ public record ChainPage(List<Link> links) {
    * @param state how far it is
    * @param line one live line
    */
-  public record Link(Joint joint, State state, String line) {}
+  public record Link(Joint joint, State state, String line) {
+
+    /**
+     * Whether the joint can be opened: it holds something, or the waiting is ended there.
+     *
+     * @return false while it waits for another joint
+     */
+    public boolean opens() {
+      return state != State.NOT_YET || joint == Joint.RECORDS || joint == Joint.LAYOUT;
+    }
+  }
 
   /**
    * The chain of an answer.

@@ -35,6 +35,7 @@ final class ChainView extends VBox {
       rail.getStyleClass().add("rail");
       Label line = Texts.line("", "link-line");
       VBox words = new VBox(Texts.line(joint.title(), "link-title"), line);
+      words.getStyleClass().add("link-words");
       HBox link = new HBox(rail, words);
       link.getStyleClass().add("link-content");
       Button button = new Button();
@@ -60,10 +61,7 @@ final class ChainView extends VBox {
             state == link.state());
       }
       button.pseudoClassStateChanged(CURRENT, link.joint() == current);
-      // A joint that waits cannot be opened, but for the two where the waiting is ended.
-      boolean waits = link.state() == ChainPage.State.NOT_YET;
-      boolean mends = link.joint() == Joint.RECORDS || link.joint() == Joint.LAYOUT;
-      button.setDisable(current == null || waits && !mends);
+      button.setDisable(current == null || !link.opens());
       button.setAccessibleText(
           link.joint().title()
               + ", "

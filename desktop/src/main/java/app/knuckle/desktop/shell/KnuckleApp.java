@@ -8,8 +8,10 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.application.Application;
+import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.scene.text.Font;
+import javafx.stage.Screen;
 import javafx.stage.Stage;
 
 /** The application's window. */
@@ -54,10 +56,14 @@ public final class KnuckleApp extends Application {
     stage.setScene(scene(workbench));
     stage.setMinWidth(NARROWEST);
     stage.setMinHeight(LOWEST);
+    Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+    stage.setWidth(Math.min(WIDTH, screen.getWidth()));
+    stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
     stage.show();
     if (study != null) {
       workbench.open(study);
     }
+    stage.getScene().lookup("#joint-records").requestFocus();
     if (file != null) {
       workbench.open(file);
     }

@@ -150,7 +150,7 @@ final class ShellView extends BorderPane {
   }
 
   private void go(Joint joint) {
-    if (shown != null) {
+    if (shown != null && ChainPage.of(shown.answer()).links().get(joint.ordinal()).opens()) {
       workbench.giveUpOpening();
       shown.jointProperty().set(joint);
     }

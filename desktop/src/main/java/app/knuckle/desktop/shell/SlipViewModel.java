@@ -24,8 +24,7 @@ public final class SlipViewModel {
   private final ObjectProperty<Inquiry> inquiry = new SimpleObjectProperty<>();
   private final ReadOnlyObjectWrapper<Answer> answer = new ReadOnlyObjectWrapper<>();
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
-  private final ObjectProperty<MeansFigure.Style> style =
-      new SimpleObjectProperty<>(MeansFigure.Style.usual());
+  private final ObjectProperty<MeansFigure.Style> style = new SimpleObjectProperty<>();
   private final FindingsService service = new FindingsService();
 
   SlipViewModel(TableSource source, Inquiry inquiry, String reason) {
@@ -34,6 +33,10 @@ public final class SlipViewModel {
     service.setOnSucceeded(
         event -> {
           service.remember(service.getValue());
+          if (style.get() == null && service.getValue().isTested()) {
+            int groups = service.getValue().findings().first().groups().size();
+            style.set(MeansFigure.Style.usual(groups));
+          }
           answer.set(service.getValue());
         });
     service.setOnFailed(
@@ -117,7 +120,7 @@ public final class SlipViewModel {
   /**
    * How the figure is shown.
    *
-   * @return never null
+   * @return null before there is one
    */
   public ObjectProperty<MeansFigure.Style> styleProperty() {
     return style;

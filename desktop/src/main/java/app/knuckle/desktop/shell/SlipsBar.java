@@ -27,7 +27,7 @@ final class SlipsBar extends HBox {
     name.textProperty().bind(workbench.nameProperty());
     name.setMinWidth(USE_PREF_SIZE);
     name.setGraphic(new Region());
-    name.getGraphic().getStyleClass().add("mark");
+    name.getGraphic().getStyleClass().add("study-mark");
     slips.getStyleClass().add("slips");
     ScrollPane scroll = new ScrollPane(slips);
     scroll.getStyleClass().add("slips-scroll");
@@ -68,6 +68,7 @@ final class SlipsBar extends HBox {
     Button name = new Button();
     name.textProperty().bind(slip.inquiryProperty().map(inquiry -> inquiry.name()));
     name.setId("slip-" + workbench.slips().indexOf(slip));
+    name.setMnemonicParsing(false);
     name.getStyleClass().add("slip-name");
     name.setMinWidth(USE_PREF_SIZE);
     Label table = Texts.line(slip.source().name(), "slip-table");

@@ -62,8 +62,8 @@ public record FCurve(
     double[] heights = new double[STEPS + 1];
     double highest = 0;
     for (int i = 0; i <= STEPS; i++) {
-      // The density of F(1, .) and F(2, .) is highest at 0, and endless there for F(1, .).
-      double x = Math.max(end * i / STEPS, end / STEPS / 4);
+      // The density of F(1, .) is endless at 0, so the curve begins a little beside it.
+      double x = i == 0 && effect.df() < 2 ? end / STEPS / 4 : end * i / STEPS;
       heights[i] = law.density(x);
       highest = Math.max(highest, i > 0 ? heights[i] : 0);
     }

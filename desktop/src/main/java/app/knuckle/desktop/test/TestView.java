@@ -7,6 +7,7 @@ import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.shell.SlipViewModel;
 import java.util.List;
+import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -63,6 +64,7 @@ public final class TestView extends ScrollPane {
     head.getStyleClass().add("joint-head");
     TextGrid grid = new TextGrid(HEADS, 1);
     grid.setId("variance-table");
+    grid.getColumnConstraints().get(HEADS.indexOf("signal \u00f7 noise")).setHalignment(HPos.LEFT);
     for (TestPage.Row row : shown.rows()) {
       grid.addNodes(cells(row), row.source().equals("total") ? "text-grid-total" : "text-grid-row");
     }

@@ -2,6 +2,7 @@ package app.knuckle.figures.means;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
@@ -9,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.IntStream;
 
 /**
  * What a figure of group means shows.
@@ -80,13 +82,19 @@ public record MeansFigure(
       heightMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, heightMm));
     }
 
+    /** More groups than this are crowded in one column of a journal. */
+    private static final int ONE_COLUMN = 9;
+
     /**
-     * One journal column, bars with SE, letters and values.
+     * One journal column, two for many groups; bars with SE, letters and values.
      *
+     * @param groups how many there are
      * @return the usual style
      */
-    public static Style usual() {
-      return new Style(Form.BARS, Whisker.STANDARD_ERROR, true, true, 85, 62, 8);
+    public static Style usual(int groups) {
+      boolean one = groups <= ONE_COLUMN;
+      return new Style(
+          Form.BARS, Whisker.STANDARD_ERROR, true, true, one ? 85 : 170, one ? 62 : 100, 8);
     }
 
     /**
@@ -189,11 +197,12 @@ public record MeansFigure(
     String percent = Numerals.fixed(100 * (1 - response.fit().alpha()), 0);
     switch (style.whisker()) {
       case INTERVAL -> text.append(" with ").append(percent).append("% confidence intervals");
-      case NONE -> text.append("");
+      case NONE -> {}
       default -> text.append(" \u00b1 ").append(style.whisker().words());
     }
-    int least = Arrays.stream(response.groups().counts()).min().orElse(0);
-    int most = Arrays.stream(response.groups().counts()).max().orElse(0);
+    Estimates means = response.estimates();
+    long least = IntStream.range(0, means.size()).mapToLong(means::count).min().orElse(0);
+    long most = IntStream.range(0, means.size()).mapToLong(means::count).max().orElse(0);
     text.append(least == most ? ", n = " + most : ", n = " + least + " to " + most);
     if (style.values()) {
       text.append("; circles are single values");

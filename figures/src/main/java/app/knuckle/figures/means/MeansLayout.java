@@ -34,9 +34,13 @@ public final class MeansLayout {
   /** Distance between ticks that reads well, in lines of type. */
   private static final double LINES_PER_TICK = 3.2;
 
+  /** Height of a line over the size of its type. */
+  private static final double LINE = 1.2;
+
   private static final double LARGEST_DOT = 1.7;
   private static final double SMALLEST_DOT = 0.6;
   private static final double LARGEST_CAP = 5;
+  private static final int FEWEST_TICKS = 3;
 
   private final MeansFigure figure;
   private final double size;
@@ -98,7 +102,7 @@ public final class MeansLayout {
     double letterRoom =
         figure.groups().stream().mapToDouble(g -> letterHeight(g, slot)).max().orElse(0);
     top = MARGIN + (letterRoom > 0 ? letterRoom + GAP : line / 2);
-    axis = axis(Math.max(2, (int) ((bottom - top) / (line * LINES_PER_TICK)) + 1));
+    axis = axis(Math.max(FEWEST_TICKS, (int) ((bottom - top) / (line * LINES_PER_TICK)) + 1));
   }
 
   private List<String> titleLines(double room) {
@@ -222,25 +226,32 @@ public final class MeansLayout {
     }
   }
 
-  private boolean lettersTurned(MeansFigure.Group g, double slot) {
-    return Type.width(g.letters(), Face.STRONG, size) > slot - 1;
+  /** All letters are turned when those of one group are wider than its slot. */
+  private boolean lettersTurned(double slot) {
+    return figure.groups().stream()
+        .anyMatch(g -> Type.width(g.letters(), Face.STRONG, size) > slot - 1);
+  }
+
+  private double letterSize(double slot) {
+    return lettersTurned(slot) ? Math.min(size, slot / LINE) : size;
   }
 
   private double letterHeight(MeansFigure.Group g, double slot) {
     if (g.letters().isEmpty()) {
       return 0;
     }
-    return lettersTurned(g, slot) ? Type.width(g.letters(), Face.STRONG, size) : Type.height(size);
+    double own = letterSize(slot);
+    return lettersTurned(slot) ? Type.width(g.letters(), Face.STRONG, own) : Type.height(own);
   }
 
   private void letters(MeansFigure.Group g, double centre, double slot) {
     double above = Math.min(y(highest(g)), isBars() ? y(0) : bottom);
-    double tall = letterHeight(g, slot);
-    double y = above - GAP / 2 - tall / 2;
-    double small = lettersTurned(g, slot) ? Math.min(size, slot / 1.2) : size;
-    marks.add(
-        label(
-            g.letters(), centre, y, Face.STRONG, small, lettersTurned(g, slot), Mark.Role.LETTERS));
+    boolean turned = lettersTurned(slot);
+    // A level line has air of its own above its small letters.
+    double gap = turned ? GAP : GAP / 2;
+    double y = above - gap - letterHeight(g, slot) / 2;
+    double own = letterSize(slot);
+    marks.add(label(g.letters(), centre, y, Face.STRONG, own, turned, Mark.Role.LETTERS));
   }
 
   private static Mark.Label label(

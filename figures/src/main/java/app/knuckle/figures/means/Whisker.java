@@ -3,9 +3,9 @@ package app.knuckle.figures.means;
 /** What the whiskers of a mean show. */
 public enum Whisker {
   /** Standard error of the mean, from the residual mean square. */
-  STANDARD_ERROR("\u00b1 1 SE", "SE"),
+  STANDARD_ERROR("SE", "SE"),
   /** Standard deviation of the group's own values. */
-  STANDARD_DEVIATION("\u00b1 1 SD", "SD"),
+  STANDARD_DEVIATION("SD", "SD"),
   /** Confidence interval of the mean. */
   INTERVAL("interval", "confidence interval"),
   /** No whiskers. */
@@ -22,7 +22,7 @@ public enum Whisker {
   /**
    * The name on a control.
    *
-   * @return such as "± 1 SE"
+   * @return such as "SE"
    */
   public String title() {
     return title;

@@ -33,15 +33,7 @@ public final class Swarm {
     Arrays.fill(last, Double.NEGATIVE_INFINITY);
     for (int i = 0; i < n; i++) {
       double at = places[rising[i]];
-      // The first free lane from the middle outward; when none is free, the one free for longest.
-      int best = 0;
-      for (int lane = 0; lane < all; lane++) {
-        if (at - last[lane] >= gap) {
-          best = lane;
-          break;
-        }
-        best = last[lane] < last[best] ? lane : best;
-      }
+      int best = lane(at, last, gap, i % 2);
       last[best] = at;
       int step = inner > 0 ? best / 2 : (best + 1) / 2;
       double side = best % 2 == 0 ? 1 : -1;
@@ -49,5 +41,19 @@ public final class Swarm {
       sideways[rising[i]] = inner > 0 || best > 0 ? side * away : 0;
     }
     return sideways;
+  }
+
+  /** The first free lane from the middle outward, sides in turn; else the one free for longest. */
+  private static int lane(double at, double[] last, double gap, int turn) {
+    int longest = 0;
+    for (int i = 0; i < last.length; i++) {
+      int partner = i ^ turn;
+      int lane = partner < last.length ? partner : i;
+      if (at - last[lane] >= gap) {
+        return lane;
+      }
+      longest = last[lane] < last[longest] ? lane : longest;
+    }
+    return longest;
   }
 }

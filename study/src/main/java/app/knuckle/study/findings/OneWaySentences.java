@@ -107,11 +107,31 @@ final class OneWaySentences {
     List<Integer> top = company(comparison, ranking.get(0), ranking);
     int last = ranking.get(ranking.size() - 1);
     List<Integer> bottom = company(comparison, last, ranking);
-    String lead = lead(top);
-    boolean apart = top.stream().noneMatch(bottom::contains);
-    return lead
-        + " "
-        + (apart ? trail(bottom, ranking.size() - top.size()) : overlap(top, bottom, last));
+    if (top.stream().anyMatch(bottom::contains)) {
+      return lead(top) + " " + overlap(top, bottom, last);
+    }
+    List<Integer> between =
+        ranking.stream().filter(i -> !top.contains(i) && !bottom.contains(i)).toList();
+    String middle = between.isEmpty() ? "" : between(comparison, between) + " ";
+    return lead(top) + " " + middle + trail(comparison, bottom, between.isEmpty());
+  }
+
+  private String between(Comparison comparison, List<Integer> between) {
+    String names = Numerals.list(between.stream().map(this::name).toList());
+    String values = " (" + withUnit(between) + ")";
+    if (between.size() == 1) {
+      return names + values + " lies between.";
+    }
+    return names
+        + values
+        + (alike(comparison, between)
+            ? " lie between and cannot be told apart."
+            : " lie between, in this order.");
+  }
+
+  private static boolean alike(Comparison comparison, List<Integer> means) {
+    return means.stream()
+        .allMatch(i -> means.stream().allMatch(j -> i >= j || !comparison.pair(i, j).differs()));
   }
 
   /** The means that share a letter with one mean, that mean among them, along the ranking. */
@@ -135,13 +155,13 @@ final class OneWaySentences {
         + ").";
   }
 
-  private String trail(List<Integer> bottom, int rest) {
+  private String trail(Comparison comparison, List<Integer> bottom, boolean nextToTop) {
     int last = bottom.get(bottom.size() - 1);
     if (bottom.size() == 1) {
       return name(last) + " has the lowest (" + withUnit(bottom) + "), below every other.";
     }
     List<Integer> others = bottom.subList(0, bottom.size() - 1);
-    if (bottom.size() == rest) {
+    if (nextToTop && alike(comparison, bottom)) {
       return Numerals.list(bottom.stream().map(this::name).toList())
           + " ("
           + withUnit(bottom)
