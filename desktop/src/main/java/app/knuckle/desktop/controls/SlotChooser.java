@@ -6,6 +6,7 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.collections.FXCollections;
+import javafx.css.PseudoClass;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -26,6 +27,7 @@ import javafx.stage.Popup;
  */
 public final class SlotChooser extends Button {
 
+  private static final PseudoClass GAP = PseudoClass.getPseudoClass("gap");
   private static final double WIDTH = 300;
   private static final double ROW = 40;
   private static final int MOST_ROWS = 8;
@@ -85,6 +87,17 @@ public final class SlotChooser extends Button {
     filter.textProperty().addListener((o, before, now) -> fill(now));
     box.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     list.setOnMouseClicked(event -> choose());
+  }
+
+  /**
+   * Shows what is chosen.
+   *
+   * @param words the choice, or what to choose
+   * @param gap whether nothing is chosen yet
+   */
+  public void show(String words, boolean gap) {
+    setText(words);
+    pseudoClassStateChanged(GAP, gap);
   }
 
   private void open() {

@@ -52,9 +52,9 @@ final class DesignSentence extends FlowPane {
   }
 
   void show(String onRows) {
-    measured.setText(model.measured());
-    treatment.setText(model.treatment());
-    alpha.setText(model.alpha());
+    measured.show(model.measured(), model.isMeasuredMissing());
+    treatment.show(model.treatment(), model.isTreatmentMissing());
+    alpha.show(model.alpha(), false);
     rows.setText(onRows);
   }
 }

@@ -2,7 +2,6 @@ package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.records.ColumnGlance;
-import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
@@ -12,7 +11,6 @@ import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
 import java.util.Comparator;
 import java.util.List;
-import javafx.beans.property.ReadOnlyObjectProperty;
 
 /** What can be chosen in the design sentence, and what a choice does. */
 final class LayoutViewModel {
@@ -25,10 +23,6 @@ final class LayoutViewModel {
     this.slip = slip;
   }
 
-  ReadOnlyObjectProperty<Answer> answerProperty() {
-    return slip.answerProperty();
-  }
-
   /** The response now, or words for a gap. */
   String measured() {
     return slip.inquiry().measured().stream().findFirst().orElse("choose what was measured");
@@ -37,6 +31,14 @@ final class LayoutViewModel {
   /** The treatment now, or words for a gap. */
   String treatment() {
     return slip.inquiry().treatments().stream().findFirst().orElse("choose a treatment");
+  }
+
+  boolean isMeasuredMissing() {
+    return slip.inquiry().measured().isEmpty();
+  }
+
+  boolean isTreatmentMissing() {
+    return slip.inquiry().treatments().isEmpty();
   }
 
   /** The level of significance now. */

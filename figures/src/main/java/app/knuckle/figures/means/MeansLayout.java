@@ -29,7 +29,7 @@ public final class MeansLayout {
   private static final double BAR_SHARE = 0.68;
 
   /** Names of groups may take this share of the height before they are cut. */
-  private static final double MOST_NAMES = 0.42;
+  private static final double MOST_NAMES = 0.36;
 
   /** Distance between ticks that reads well, in lines of type. */
   private static final double LINES_PER_TICK = 3.2;
@@ -38,9 +38,12 @@ public final class MeansLayout {
   private static final double LINE = 1.2;
 
   private static final double LARGEST_DOT = 1.7;
+  private static final double LARGEST_POINT = 3;
   private static final double SMALLEST_DOT = 0.6;
   private static final double LARGEST_CAP = 5;
   private static final int FEWEST_TICKS = 3;
+  private static final int FIRST_GUESS = 6;
+  private static final int MOST_ROUNDS = 4;
 
   private final MeansFigure figure;
   private final double size;
@@ -77,18 +80,30 @@ public final class MeansLayout {
     return new Scene(layout.width, layout.height, layout.marks);
   }
 
-  /** Decides where the plot lies: first what stands around it, then the room that is left. */
+  /**
+   * Decides where the plot lies: first what stands around it, then the room that is left. The ticks
+   * depend on the height and their width on the ticks, so it settles in a round or two.
+   */
   private void frame() {
+    axis = axis(FIRST_GUESS);
+    double tickWidth = 0;
+    for (int round = 0; round < MOST_ROUNDS && tickWidth() > tickWidth; round++) {
+      tickWidth = tickWidth();
+      frame(tickWidth);
+    }
+  }
+
+  private double tickWidth() {
+    return axis.ticks().stream()
+        .mapToDouble(t -> Type.width(axis.text(t), Face.REGULAR, size))
+        .max()
+        .orElse(0);
+  }
+
+  private void frame(double tickWidth) {
     int k = figure.groups().size();
     double line = Type.height(size);
     right = width - MARGIN;
-    // The width of the ticks depends on the ticks, those on the height; a first guess is enough.
-    axis = axis(6);
-    double tickWidth =
-        axis.ticks().stream()
-            .mapToDouble(t -> Type.width(axis.text(t), Face.REGULAR, size))
-            .max()
-            .orElse(0);
     List<String> title = titleLines(height - 2 * MARGIN);
     left = MARGIN + title.size() * line + GAP + tickWidth + TICK + GAP / 2;
     double slot = (right - left) / k;
@@ -101,7 +116,7 @@ public final class MeansLayout {
     bottom = height - MARGIN - line - GAP - names.height() - GAP;
     double letterRoom =
         figure.groups().stream().mapToDouble(g -> letterHeight(g, slot)).max().orElse(0);
-    top = MARGIN + (letterRoom > 0 ? letterRoom + GAP : line / 2);
+    top = MARGIN + (letterRoom > 0 ? letterRoom + GAP + LARGEST_POINT : line / 2);
     axis = axis(Math.max(FEWEST_TICKS, (int) ((bottom - top) / (line * LINES_PER_TICK)) + 1));
   }
 
@@ -142,7 +157,13 @@ public final class MeansLayout {
 
   private void axes() {
     double line = Type.height(size);
+    // In a very low plot only every second or third tick has room for its number.
+    double apart = Math.abs(y(axis.step()) - y(0));
+    long every = Math.max(1, (long) Math.ceil(line / apart));
     for (double tick : axis.ticks()) {
+      if (Math.round(tick / axis.step()) % every != 0) {
+        continue;
+      }
       double y = y(tick);
       marks.add(new Mark.Line(left, y, right, y, AXIS_WIDTH / 2, Ink.FAINT));
       String text = axis.text(tick);
@@ -203,8 +224,7 @@ public final class MeansLayout {
       marks.add(new Mark.Line(centre - cap, down, centre + cap, down, WHISKER_WIDTH, Ink.DARK));
     }
     if (!isBars()) {
-      double radius = Math.min(3, bar / 5);
-      marks.add(new Mark.Dot(centre, mean, radius, Ink.DEEP, null, index, Mark.NONE));
+      marks.add(new Mark.Dot(centre, mean, pointRadius(bar), Ink.DEEP, null, index, Mark.NONE));
     }
     marks.addAll(names.at(index, centre, bottom + GAP));
     if (!g.letters().isEmpty()) {
@@ -212,10 +232,18 @@ public final class MeansLayout {
     }
   }
 
+  private static double dotRadius(double bar) {
+    return Math.max(SMALLEST_DOT, Math.min(LARGEST_DOT, bar / 12));
+  }
+
+  private static double pointRadius(double bar) {
+    return Math.min(LARGEST_POINT, bar / 5);
+  }
+
   private void values(MeansFigure.Group g, int index, double centre, double bar, double cap) {
-    double radius = Math.max(SMALLEST_DOT, Math.min(LARGEST_DOT, bar / 12));
+    double radius = dotRadius(bar);
     boolean clear = g.half().exists() || !isBars();
-    double inner = clear ? Math.max(cap, isBars() ? 0 : Math.min(3, bar / 5)) + radius + 1 : 0;
+    double inner = clear ? Math.max(cap, isBars() ? 0 : pointRadius(bar)) + radius + 1 : 0;
     double[] places = Arrays.stream(g.values()).map(this::y).toArray();
     double outer = Math.max(inner, bar / 2 - radius);
     double[] sideways = Swarm.spread(places, radius, inner, outer);
@@ -245,7 +273,9 @@ public final class MeansLayout {
   }
 
   private void letters(MeansFigure.Group g, double centre, double slot) {
-    double above = Math.min(y(highest(g)), isBars() ? y(0) : bottom);
+    double bar = slot * BAR_SHARE;
+    double above = Math.min(y(highest(g)) - dotRadius(bar), isBars() ? y(0) : bottom);
+    above = isBars() ? above : Math.min(above, y(g.mean()) - pointRadius(bar));
     boolean turned = lettersTurned(slot);
     // A level line has air of its own above its small letters.
     double gap = turned ? GAP : GAP / 2;

@@ -5,6 +5,7 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Table;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -26,7 +27,7 @@ public final class RecordsFile {
     check(file);
     try {
       return isWorkbook(file) ? WorkbookReader.guess(file) : TextGuess.of(file);
-    } catch (IOException e) {
+    } catch (IOException | UncheckedIOException e) {
       throw unreadable(file, e);
     }
   }
@@ -46,7 +47,7 @@ public final class RecordsFile {
       return form instanceof FileForm.Text text
           ? TextReader.read(file, text, progress)
           : WorkbookReader.read(file, (FileForm.Workbook) form, progress);
-    } catch (IOException e) {
+    } catch (IOException | UncheckedIOException e) {
       throw unreadable(file, e);
     }
   }
@@ -66,7 +67,7 @@ public final class RecordsFile {
       return form instanceof FileForm.Text text
           ? TextReader.preview(file, text, rows)
           : WorkbookReader.preview(file, (FileForm.Workbook) form, rows);
-    } catch (IOException e) {
+    } catch (IOException | UncheckedIOException e) {
       throw unreadable(file, e);
     }
   }
@@ -120,7 +121,7 @@ public final class RecordsFile {
     }
   }
 
-  private static Refused unreadable(Path file, IOException e) {
+  private static Refused unreadable(Path file, Exception e) {
     return new Refused(
         Refused.at(
                 new Place.WholeFile(file.getFileName().toString()),

@@ -9,6 +9,7 @@ import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
@@ -107,14 +108,19 @@ final class TextGuess {
   private static List<List<String>> rows(String text, char delimiter, char quote, boolean whole) {
     List<List<String>> rows = new ArrayList<>();
     try (CsvReader<CsvRecord> reader =
-        CsvReader.builder().fieldSeparator(delimiter).quoteCharacter(quote).ofCsvRecord(text)) {
+        CsvReader.builder()
+            .fieldSeparator(delimiter)
+            .quoteCharacter(quote)
+            .allowExtraFields(true)
+            .allowMissingFields(true)
+            .ofCsvRecord(text)) {
       for (CsvRecord row : reader) {
         rows.add(row.getFields());
         if (rows.size() > ROWS) {
           break;
         }
       }
-    } catch (CsvParseException | IOException e) {
+    } catch (CsvParseException | UncheckedIOException | IOException e) {
       return rows;
     }
     if (!whole && rows.size() <= ROWS && rows.size() > 1) {

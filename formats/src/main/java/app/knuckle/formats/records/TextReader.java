@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.Reader;
+import java.io.UncheckedIOException;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
 import java.nio.file.Files;
@@ -39,7 +40,7 @@ final class TextReader {
           break;
         }
       }
-    } catch (CsvParseException e) {
+    } catch (CsvParseException | UncheckedIOException e) {
       throw broken(file, form, e);
     }
     return first;
@@ -70,7 +71,7 @@ final class TextReader {
           progress.done(bytes.count / size);
         }
       }
-    } catch (CsvParseException e) {
+    } catch (CsvParseException | UncheckedIOException e) {
       throw broken(file, form, e);
     }
     builder.end();
@@ -87,6 +88,8 @@ final class TextReader {
     return CsvReader.builder()
         .fieldSeparator(form.delimiter())
         .quoteCharacter(form.quote())
+        .allowExtraFields(true)
+        .allowMissingFields(true)
         .ofCsvRecord(text);
   }
 
@@ -101,7 +104,7 @@ final class TextReader {
     return header;
   }
 
-  private static Refused broken(Path file, FileForm.Text form, CsvParseException e) {
+  private static Refused broken(Path file, FileForm.Text form, RuntimeException e) {
     Place where = new Place.WholeFile(file.getFileName().toString());
     for (Throwable cause = e; cause != null; cause = cause.getCause()) {
       if (cause instanceof CharacterCodingException) {
@@ -113,6 +116,9 @@ final class TextReader {
                 .refusal(),
             e);
       }
+    }
+    if (e instanceof UncheckedIOException io) {
+      throw io;
     }
     return new Refused(
         Refused.at(

@@ -1,0 +1,93 @@
+package app.knuckle.figures.export;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.means.MeansLayout;
+import app.knuckle.figures.means.Whisker;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.stats.Quantity;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.util.List;
+import javax.imageio.ImageIO;
+import javax.xml.parsers.DocumentBuilderFactory;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDResources;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.w3c.dom.Document;
+
+class ExportTest {
+
+  private static Scene scene() {
+    MeansFigure.Group group =
+        new MeansFigure.Group(
+            "Kelp & <dust>", 3, Quantity.of(0.5), "ab", new double[] {2.5, 3.5}, new int[] {0, 1});
+    MeansFigure.Group other =
+        new MeansFigure.Group("Paste", 4, Quantity.of(0.4), "b", new double[] {4}, new int[] {2});
+    return MeansLayout.of(
+        new MeansFigure(
+            List.of(group, other),
+            "Clearance (L/h)",
+            "Feed",
+            new MeansFigure.Style(
+                MeansFigure.Form.BARS, Whisker.STANDARD_ERROR, true, true, 85, 62, 8),
+            ""));
+  }
+
+  @Test
+  void svgIsWellFormedOfTrueSizeAndHoldsRealText() throws Exception {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    SvgExport.write(scene(), out);
+    DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
+    factory.setFeature("http://apache.org/xml/features/nonvalidating/load-external-dtd", false);
+    Document document =
+        factory.newDocumentBuilder().parse(new ByteArrayInputStream(out.toByteArray()));
+    assertThat(document.getDocumentElement().getAttribute("width")).isEqualTo("85.00mm");
+    assertThat(document.getDocumentElement().getTextContent())
+        .contains("Kelp & <dust>", "Clearance (L/h)", "ab");
+    ByteArrayOutputStream again = new ByteArrayOutputStream();
+    SvgExport.write(scene(), again);
+    assertThat(again.toByteArray()).as("two exports are equal").isEqualTo(out.toByteArray());
+  }
+
+  @Test
+  void pdfTextCanBeSelectedAndItsTypeIsEmbedded() throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    PdfExport.write(scene(), out);
+    try (PDDocument document = Loader.loadPDF(out.toByteArray())) {
+      // The extractor breaks turned text into lines; its letters are what counts.
+      String text = new PDFTextStripper().getText(document).replaceAll("\\s", "");
+      assertThat(text).contains("Clearance(L/h)", "Paste", "ab");
+      PDResources page = document.getPage(0).getResources();
+      PDResources form =
+          ((PDFormXObject) page.getXObject(page.getXObjectNames().iterator().next()))
+              .getResources();
+      assertThat(form.getFontNames()).isNotEmpty();
+      for (COSName font : form.getFontNames()) {
+        assertThat(form.getFont(font).isEmbedded()).isTrue();
+      }
+      assertThat(document.getPage(0).getMediaBox().getWidth()).isBetween(240.9f, 241f);
+    }
+  }
+
+  @Test
+  void pngHasTheResolutionAskedForAndThePixelsOfTheScreen() throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    PngExport.write(scene(), 300, out);
+    BufferedImage read = ImageIO.read(new ByteArrayInputStream(out.toByteArray()));
+    assertThat(read.getWidth()).isEqualTo((int) Math.round(85 / 25.4 * 300));
+    // 300 dots per inch are 11811 a metre, in the pHYs chunk.
+    int at = out.toString(java.nio.charset.StandardCharsets.ISO_8859_1).indexOf("pHYs");
+    assertThat(java.nio.ByteBuffer.wrap(out.toByteArray(), at + 4, 4).getInt()).isEqualTo(11811);
+    BufferedImage screen = PngExport.image(scene(), 300 / 72.0);
+    assertThat(screen.getRGB(400, 300)).isEqualTo(read.getRGB(400, 300));
+    assertThat(screen.getWidth()).isEqualTo(read.getWidth());
+  }
+}

@@ -1,0 +1,136 @@
+package app.knuckle.figures.means;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.scene.Type;
+import app.knuckle.stats.Quantity;
+import java.awt.geom.Rectangle2D;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.Stream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+
+/** Nothing in a figure collides or is cut, whatever it shows. */
+class MeansLayoutTest {
+
+  private static final String[] NAMES = {
+    "Paste",
+    "Pavlo mix",
+    "Diatom C in a long bag",
+    "x",
+    "Kelp-dust-with-no-blank-anywhere-in-it",
+    "North channel upper rack, shaded side"
+  };
+
+  private static MeansFigure figure(int k, MeansFigure.Form form, boolean negative, long seed) {
+    Random random = new Random(seed);
+    double scale = Math.pow(10, random.nextInt(13) - 6);
+    List<MeansFigure.Group> groups = new ArrayList<>();
+    for (int g = 0; g < k; g++) {
+      double mean = scale * (5 + random.nextGaussian()) * (negative && g % 2 == 0 ? -1 : 1);
+      double[] values = new double[1 + random.nextInt(12)];
+      int[] rows = new int[values.length];
+      for (int i = 0; i < values.length; i++) {
+        values[i] = mean + scale * random.nextGaussian();
+        rows[i] = i;
+      }
+      String letters = "abcdef".substring(0, 1 + random.nextInt(6));
+      Quantity half =
+          random.nextInt(6) == 0
+              ? Quantity.absent("one value")
+              : Quantity.of(scale * random.nextDouble());
+      groups.add(
+          new MeansFigure.Group(
+              NAMES[random.nextInt(NAMES.length)], mean, half, letters, values, rows));
+    }
+    double width = 60 + random.nextInt(200);
+    return new MeansFigure(
+        groups,
+        random.nextBoolean()
+            ? "Growth (mm)"
+            : "Clearance of the water column by adult oysters (L/h)",
+        "Feed",
+        new MeansFigure.Style(form, Whisker.STANDARD_ERROR, true, true, width, width * 0.75, 8),
+        "");
+  }
+
+  @Property(tries = 300)
+  void noTextCollidesAndNothingIsCut(
+      @ForAll @IntRange(min = 2, max = 20) int k,
+      @ForAll MeansFigure.Form form,
+      @ForAll boolean negative,
+      @ForAll long seed) {
+    Scene scene = MeansLayout.of(figure(k, form, negative, seed));
+    Rectangle2D page =
+        new Rectangle2D.Double(-0.01, -0.01, scene.width() + 0.02, scene.height() + 0.02);
+    for (Mark mark : scene.marks()) {
+      assertThat(page.contains(mark.box().getX(), mark.box().getY()))
+          .as("start of %s", mark)
+          .isTrue();
+      assertThat(page.contains(mark.box().getMaxX(), mark.box().getMaxY()))
+          .as("end of %s", mark)
+          .isTrue();
+    }
+    List<Mark.Label> labels = labels(scene).toList();
+    for (int i = 0; i < labels.size(); i++) {
+      for (int j = i + 1; j < labels.size(); j++) {
+        assertThat(overlap(labels.get(i), labels.get(j)))
+            .as("%s over %s", labels.get(i), labels.get(j))
+            .isFalse();
+      }
+    }
+  }
+
+  @Property(tries = 200)
+  void lettersStandClearOfWhiskersBarsAndValues(
+      @ForAll @IntRange(min = 2, max = 20) int k,
+      @ForAll MeansFigure.Form form,
+      @ForAll boolean negative,
+      @ForAll long seed) {
+    Scene scene = MeansLayout.of(figure(k, form, negative, seed));
+    List<Mark.Label> letters = labels(scene).filter(l -> l.role() == Mark.Role.LETTERS).toList();
+    assertThat(letters).hasSize(k);
+    for (Mark.Label letter : letters) {
+      for (Mark mark : scene.marks()) {
+        boolean solid = mark instanceof Mark.Bar || mark instanceof Mark.Dot;
+        boolean whisker = mark instanceof Mark.Line line && line.width() == 0.9;
+        if (solid || whisker) {
+          assertThat(overlap(letter, mark)).as("%s over %s", letter, mark).isFalse();
+        }
+      }
+    }
+  }
+
+  private static Stream<Mark.Label> labels(Scene scene) {
+    return scene.marks().stream().filter(Mark.Label.class::isInstance).map(Mark.Label.class::cast);
+  }
+
+  /** Boxes share an area beyond rounding; a line of text has its air above and below. */
+  private static boolean overlap(Mark a, Mark b) {
+    Rectangle2D common = a.box().createIntersection(b.box());
+    return common.getWidth() > 0.05 && common.getHeight() > 0.05;
+  }
+
+  @Test
+  void barsBeginAtZeroAndPointsNeedNot() {
+    MeansFigure bars = figure(3, MeansFigure.Form.BARS, false, 7);
+    double base =
+        MeansLayout.of(bars).marks().stream()
+            .filter(Mark.Bar.class::isInstance)
+            .mapToDouble(m -> m.box().getMaxY())
+            .distinct()
+            .count();
+    assertThat(base).as("all bars stand on one line").isEqualTo(1);
+  }
+
+  @Test
+  void theTypeCoversWhatPicturesSay() {
+    assertThat(Type.covers("± − × ² · α η ω … g/m² mg/L °C µm ÷ →")).isTrue();
+  }
+}

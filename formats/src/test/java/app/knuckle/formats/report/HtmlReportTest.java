@@ -1,0 +1,33 @@
+package app.knuckle.formats.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+class HtmlReportTest {
+
+  @Test
+  void namesFromTheRecordsAreEscaped() {
+    int[] codes = {0, 0, 1, 1};
+    Table table =
+        new Table(
+            "t",
+            "t.csv",
+            List.of(
+                new Numbers("y", "", new double[] {1, 2, 5, 6}),
+                new Categories("g", "", codes, List.of("<script>", "b & c"), false)),
+            "");
+    Findings findings = Findings.of(table, Inquiry.about("y", "g"), Progress.NONE);
+    String page = HtmlReport.text(findings, "<svg></svg>", "a < b");
+    assertThat(page)
+        .contains("&lt;script&gt;", "b &amp; c", "<svg></svg>", "a &lt; b", "F(1, 2) = 32.00")
+        .doesNotContain("<script>");
+  }
+}

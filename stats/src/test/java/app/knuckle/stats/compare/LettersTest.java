@@ -1,0 +1,77 @@
+package app.knuckle.stats.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.stats.Quantity;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+
+class LettersTest {
+
+  private static final Quantity NONE = Quantity.absent("not needed here");
+
+  private static Pair pair(int left, int right, boolean differs) {
+    return new Pair(left, right, 0, NONE, NONE, NONE, NONE, NONE, NONE, differs);
+  }
+
+  @Property
+  void meansShareALetterExactlyWhenTheyWereNotToldApart(
+      @ForAll @IntRange(min = 2, max = 14) int k,
+      @ForAll @DoubleRange(min = 0, max = 1) double share,
+      @ForAll long seed) {
+    Random random = new Random(seed);
+    List<Pair> pairs = new ArrayList<>();
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        pairs.add(pair(i, j, random.nextDouble() < share));
+      }
+    }
+    Letters letters = Letters.of(IntStream.range(0, k).boxed().toList(), pairs);
+    for (Pair pair : pairs) {
+      boolean shared =
+          IntStream.range(0, letters.count())
+              .anyMatch(l -> letters.has(pair.left(), l) && letters.has(pair.right(), l));
+      assertThat(shared).isEqualTo(!pair.differs());
+    }
+    for (int a = 0; a < letters.count(); a++) {
+      for (int b = 0; b < letters.count(); b++) {
+        int outer = a;
+        int inner = b;
+        boolean inside =
+            a != b
+                && IntStream.range(0, k)
+                    .allMatch(m -> !letters.has(m, inner) || letters.has(m, outer));
+        assertThat(inside).as("set %d inside set %d is superfluous", b, a).isFalse();
+      }
+    }
+  }
+
+  @Test
+  void aLetterMaySkipAMeanBetween() {
+    // Three ranked means: the middle one differs from both ends, the ends do not differ.
+    Letters letters =
+        Letters.of(
+            List.of(0, 1, 2), List.of(pair(0, 1, true), pair(0, 2, false), pair(1, 2, true)));
+    assertThat(List.of(letters.of(0), letters.of(1), letters.of(2))).containsExactly("a", "b", "a");
+  }
+
+  @Test
+  void beyondTheAlphabetLettersStayApart() {
+    int k = 120;
+    List<Pair> pairs = new ArrayList<>();
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        pairs.add(pair(i, j, true));
+      }
+    }
+    Letters letters = Letters.of(IntStream.range(0, k).boxed().toList(), pairs);
+    assertThat(IntStream.range(0, k).mapToObj(letters::of).distinct()).hasSize(k);
+  }
+}
