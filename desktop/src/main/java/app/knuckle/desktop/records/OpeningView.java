@@ -39,6 +39,15 @@ public final class OpeningView extends BorderPane {
     show();
   }
 
+  /**
+   * The file that is shown.
+   *
+   * @return as given
+   */
+  public TableSource source() {
+    return source;
+  }
+
   private void show() {
     middle.getChildren().setAll(Texts.line("Opening " + source.name(), "joint-title"));
     setRight(null);

@@ -65,6 +65,19 @@ public record RecordsPage(Frame frame, List<Head> columns) {
   }
 
   /**
+   * The column to look at first.
+   *
+   * @return the response if there is one, else the first column
+   */
+  public String mostOfInterest() {
+    return columns.stream()
+        .filter(c -> c.part() == Part.MEASURED)
+        .findFirst()
+        .orElse(columns.get(0))
+        .name();
+  }
+
+  /**
    * The page of an answer.
    *
    * @param answer with a frame

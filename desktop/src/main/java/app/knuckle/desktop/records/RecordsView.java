@@ -26,6 +26,7 @@ public final class RecordsView extends BorderPane {
   private final VBox side = new VBox();
   private final Label title = new Label();
   private final Label howRead = new Label();
+  private ReadingCard reading;
   private String looked = "";
 
   /**
@@ -63,13 +64,15 @@ public final class RecordsView extends BorderPane {
     howRead.setText(slip.table().howRead());
     RecordsPage page = RecordsPage.of(answer, slip.inquiry());
     table.show(page);
-    if (looked.isEmpty() || page.columns().stream().noneMatch(c -> c.name().equals(looked))) {
-      looked = slip.inquiry().measured().stream().findFirst().orElse(page.columns().get(0).name());
+    if (page.columns().stream().noneMatch(c -> c.name().equals(looked))) {
+      looked = page.mostOfInterest();
     }
-    side.getChildren().setAll(trail(), columnCard(page));
+    side.getChildren().setAll(trail());
     if (slip.source().formProperty().get() != null) {
-      side.getChildren().add(new ReadingCard(slip.source()));
+      reading = reading == null ? new ReadingCard(slip.source()) : reading;
+      side.getChildren().add(reading);
     }
+    side.getChildren().add(columnCard(page));
   }
 
   private void lookAt(String column) {

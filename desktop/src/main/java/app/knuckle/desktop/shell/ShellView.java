@@ -64,6 +64,7 @@ final class ShellView extends BorderPane {
   private final FindingLineView line = new FindingLineView();
   private final ChangeListener<Object> changed = (o, before, now) -> show();
   private SlipViewModel shown;
+  private OpeningView openingView;
 
   ShellView(Workbench workbench) {
     this.workbench = workbench;
@@ -114,7 +115,10 @@ final class ShellView extends BorderPane {
   private void show() {
     TableSource opening = workbench.openingProperty().get();
     if (opening != null) {
-      middle.getChildren().setAll(new OpeningView(opening, workbench::giveUpOpening));
+      if (openingView == null || openingView.source() != opening) {
+        openingView = new OpeningView(opening, workbench::giveUpOpening);
+      }
+      middle.getChildren().setAll(openingView);
     } else if (shown == null) {
       middle.getChildren().setAll(welcome());
     } else {

@@ -53,22 +53,32 @@ public final class Workbench {
   public void open(Path file) {
     TableSource source = new TableSource(file);
     opening.set(source);
-    source.tableProperty().addListener(new GuessOnce(source));
+    source.tableProperty().addListener(new Guessing(source));
   }
 
-  /** Adds a slip with a first guess when the table arrives, and only then. */
-  private final class GuessOnce implements ChangeListener<Table> {
+  /**
+   * Adds a slip with a first guess when the table arrives, and guesses again when the file is read
+   * in another way, as long as the user has not changed the question.
+   */
+  private final class Guessing implements ChangeListener<Table> {
     private final TableSource source;
+    private SlipViewModel slip;
+    private Inquiry guessed;
 
-    GuessOnce(TableSource source) {
+    Guessing(TableSource source) {
       this.source = source;
     }
 
     @Override
     public void changed(ObservableValue<? extends Table> o, Table before, Table table) {
-      o.removeListener(this);
       FirstGuess guess = FirstGuess.of(Frame.of(table, List.of()));
-      add(new SlipViewModel(source, guess.inquiry(), guess.reason()));
+      if (slip == null) {
+        slip = new SlipViewModel(source, guess.inquiry(), guess.reason());
+        add(slip);
+      } else if (slip.inquiry().equals(guessed)) {
+        slip.inquiryProperty().set(guess.inquiry());
+      }
+      guessed = guess.inquiry();
       if (opening.get() == source) {
         opening.set(null);
       }

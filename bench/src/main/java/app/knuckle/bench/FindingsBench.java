@@ -1,0 +1,78 @@
+package app.knuckle.bench;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Fork;
+import org.openjdk.jmh.annotations.Measurement;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+import org.openjdk.jmh.annotations.Warmup;
+
+/** All findings about 100,000 rows in twelve groups, against one sort of the rows. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+@Fork(1)
+@Warmup(iterations = 3, time = 2)
+@Measurement(iterations = 5, time = 2)
+public class FindingsBench {
+
+  private static final int ROWS = 100_000;
+  private static final int GROUPS = 12;
+
+  private double[] values;
+  private Table table;
+
+  /** Makes the table. */
+  @Setup
+  public void rows() {
+    Random random = new Random(1);
+    int[] groups = random.ints(ROWS, 0, GROUPS).toArray();
+    values = new double[ROWS];
+    for (int i = 0; i < ROWS; i++) {
+      values[i] = random.nextGaussian() + 0.01 * groups[i];
+    }
+    List<String> levels = Arrays.asList("abcdefghijkl".split(""));
+    table =
+        new Table(
+            "t",
+            "",
+            List.of(new Numbers("y", "", values), new Categories("g", "", groups, levels, false)),
+            "");
+  }
+
+  /**
+   * One sort.
+   *
+   * @return the sorted values
+   */
+  @Benchmark
+  public double[] baselineSort() {
+    double[] copy = values.clone();
+    Arrays.sort(copy);
+    return copy;
+  }
+
+  /**
+   * Summaries, test, comparison, sentences.
+   *
+   * @return the findings
+   */
+  @Benchmark
+  public Findings findings() {
+    return Findings.of(table, Inquiry.about("y", "g"), Progress.NONE);
+  }
+}

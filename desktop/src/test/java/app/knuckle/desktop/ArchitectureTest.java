@@ -1,0 +1,106 @@
+package app.knuckle.desktop;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.library.GeneralCodingRules;
+
+/** The table of modules, and who may see whom inside the window. */
+@AnalyzeClasses(packages = "app.knuckle", importOptions = ImportOption.DoNotIncludeTests.class)
+class ArchitectureTest {
+
+  @ArchTest
+  static final ArchRule STATS_STANDS_ALONE =
+      classes()
+          .that()
+          .resideInAPackage("app.knuckle.stats..")
+          .should()
+          .onlyDependOnClassesThat()
+          .resideInAnyPackage("app.knuckle.stats..", "java..", "org.apache.commons..", "org.ejml..")
+          .because("computation knows nothing of tables, files or screens; pass arrays in");
+
+  @ArchTest
+  static final ArchRule MODULES_LOOK_ONE_WAY =
+      slices()
+          .matching("app.knuckle.(*)..")
+          .should()
+          .beFreeOfCycles()
+          .because("data flow one way; move the shared type to the earlier module");
+
+  @ArchTest
+  static final ArchRule STUDY_SEES_ONLY_STATS =
+      noClasses()
+          .that()
+          .resideInAPackage("app.knuckle.study..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage(
+              "app.knuckle.figures..", "app.knuckle.formats..", "app.knuckle.desktop..");
+
+  @ArchTest
+  static final ArchRule JAVAFX_STAYS_IN_THE_DESKTOP =
+      noClasses()
+          .that()
+          .resideOutsideOfPackage("app.knuckle.desktop..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("javafx..", "atlantafx..")
+          .because("everything but the window runs without a display");
+
+  @ArchTest
+  static final ArchRule AWT_STAYS_WITH_THE_PICTURES =
+      noClasses()
+          .that()
+          .resideOutsideOfPackages("app.knuckle.desktop..", "app.knuckle.figures..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage("java.awt..", "javax.swing..");
+
+  @ArchTest
+  static final ArchRule VIEW_MODELS_HOLD_NO_NODES =
+      noClasses()
+          .that()
+          .haveSimpleNameEndingWith("ViewModel")
+          .or()
+          .haveSimpleNameEndingWith("Page")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("javafx.scene..")
+          .because("what is shown can be tested without a window");
+
+  @ArchTest
+  static final ArchRule VIEWS_DO_NOT_COMPUTE =
+      noClasses()
+          .that()
+          .haveSimpleNameEndingWith("View")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("app.knuckle.stats..")
+          .because("numbers reach a view as text, from its page");
+
+  @ArchTest
+  static final ArchRule ONLY_THE_CONTRACT_KNOWS_JSON =
+      noClasses()
+          .that()
+          .resideOutsideOfPackages("app.knuckle.study.contract..", "app.knuckle.desktop.demo..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAPackage("com.fasterxml..");
+
+  @ArchTest
+  static final ArchRule NO_STANDARD_STREAMS =
+      GeneralCodingRules.NO_CLASSES_SHOULD_ACCESS_STANDARD_STREAMS.because(
+          "the command line has writers of its own");
+
+  @ArchTest
+  static final ArchRule NO_LAYER_PACKAGES =
+      noClasses()
+          .should()
+          .resideInAnyPackage("..util..", "..impl..", "..common..", "..helper..", "..manager..")
+          .because("packages follow the subject");
+}

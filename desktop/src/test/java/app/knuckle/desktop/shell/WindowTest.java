@@ -1,0 +1,189 @@
+package app.knuckle.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.demo.DemoStudy;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TableView;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window, used as its users do: each test is a whole task. */
+@ExtendWith(ApplicationExtension.class)
+class WindowTest {
+
+  private static final int PATIENCE_SECONDS = 20;
+
+  @TempDir private Path folder;
+  private Workbench workbench;
+
+  @Start
+  void start(Stage stage) {
+    workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench));
+    stage.show();
+    workbench.open(DemoStudy.read());
+  }
+
+  private static void until(BooleanSupplier holds) {
+    try {
+      WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, holds::getAsBoolean);
+    } catch (TimeoutException e) {
+      throw new AssertionError("Not so after " + PATIENCE_SECONDS + " s", e);
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  private static String text(FxRobot robot, String id) {
+    return robot.lookup("#" + id).queryAs(Labeled.class).getText();
+  }
+
+  private static boolean shows(FxRobot robot, String id, String words) {
+    return robot.lookup("#" + id).tryQuery().isPresent() && text(robot, id).contains(words);
+  }
+
+  private static Set<String> texts(FxRobot robot, String query) {
+    return robot.lookup(query).queryAllAs(Labeled.class).stream()
+        .map(Labeled::getText)
+        .collect(Collectors.toSet());
+  }
+
+  private static int rows(FxRobot robot) {
+    TableView<?> table = robot.lookup("#records-table").queryAs(TableView.class);
+    return table.getItems().size();
+  }
+
+  private static void press(FxRobot robot, KeyCode key) {
+    robot.press(KeyCode.CONTROL, key).release(key, KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  @Test
+  void fromRecordsToALetteredFigureWithTheMouse(FxRobot robot) {
+    until(() -> shows(robot, "finding", "Clearance differs between the 4 levels of feed"));
+    assertThat(rows(robot)).isEqualTo(37);
+    robot.clickOn("#slip-1");
+    until(() -> shows(robot, "finding", "Growth differs between the 3 levels of mesh"));
+    robot.clickOn("#joint-layout").clickOn("#slot-measured").write("surv");
+    robot.type(KeyCode.ENTER);
+    until(() -> shows(robot, "finding", "Survival"));
+    assertThat(text(robot, "slip-1")).isEqualTo("Survival by mesh");
+    robot.clickOn("#joint-look");
+    until(() -> shows(robot, "look-title", "survival (%)"));
+    robot.clickOn("#slip-0").clickOn("#joint-test");
+    until(() -> shows(robot, "p-feed", "< .001"));
+    robot.clickOn("#joint-compare");
+    until(() -> shows(robot, "ranking", "Diatom C has the highest mean"));
+    assertThat(texts(robot, ".rung-letter")).contains("a", "b", "c");
+    assertThat(text(robot, "rung-0")).isEqualTo("Diatom C");
+    robot.moveTo("#pair-3-0");
+    until(() -> shows(robot, "pair-reading", "Diatom C − Paste: 3.09 L/h"));
+    robot.clickOn("#joint-figure");
+    until(() -> shows(robot, "figure-caption", "± SE, n = 8 to 9"));
+    robot.clickOn("#figure-whiskers-1");
+    until(() -> shows(robot, "figure-caption", "± SD"));
+    robot.clickOn("#figure-copy");
+    until(() -> shows(robot, "export-note", "clipboard"));
+    WaitForAsyncUtils.waitForAsyncFx(
+        TimeUnit.SECONDS.toMillis(PATIENCE_SECONDS),
+        () -> assertThat(Clipboard.getSystemClipboard().hasImage()).isTrue());
+    // The other slip kept its own joint and its own question.
+    robot.clickOn("#slip-1");
+    until(() -> shows(robot, "look-title", "survival (%)"));
+  }
+
+  @Test
+  void theSameWithTheKeyboardAlone(FxRobot robot) {
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    press(robot, KeyCode.TAB);
+    until(() -> shows(robot, "finding", "Growth differs between the 3 levels of mesh"));
+    press(robot, KeyCode.DIGIT2);
+    tabTo(robot, "slot-treatment");
+    robot.type(KeyCode.SPACE).write("dens").type(KeyCode.ENTER);
+    until(() -> shows(robot, "finding", "levels of density"));
+    assertThat(text(robot, "reads-as")).contains("one treatment at 3 levels");
+    tabTo(robot, "slot-alpha");
+    robot.type(KeyCode.SPACE).write("0.02").type(KeyCode.ENTER);
+    until(() -> text(robot, "slot-alpha").equals("α = 0.02"));
+    press(robot, KeyCode.DIGIT5);
+    tabTo(robot, "pair-1-0");
+    until(() -> shows(robot, "pair-reading", "60 − 120"));
+    robot.type(KeyCode.DOWN).type(KeyCode.RIGHT);
+    until(() -> shows(robot, "pair-reading", "120 − 240"));
+    press(robot, KeyCode.DIGIT6);
+    until(() -> shows(robot, "figure-caption", "(Tukey, α = 0.02)"));
+    press(robot, KeyCode.D);
+    until(() -> robot.lookup("#slip-3").tryQuery().isPresent());
+    assertThat(text(robot, "slip-3")).isEqualTo("… Growth by density");
+  }
+
+  private static void tabTo(FxRobot robot, String id) {
+    for (int i = 0; i < 60; i++) {
+      Node focused = robot.window(0).getScene().getFocusOwner();
+      if (focused != null && id.equals(focused.getId())) {
+        return;
+      }
+      robot.type(KeyCode.TAB);
+      WaitForAsyncUtils.waitForFxEvents();
+    }
+    throw new AssertionError("The keyboard does not reach " + id);
+  }
+
+  @Test
+  void pairsAreNotHuntedWhenTheTestShowsNothing(FxRobot robot) throws IOException {
+    Path file =
+        Files.writeString(folder.resolve("calm.csv"), "g,y\na,1\na,2\na,3\nb,1.5\nb,2.5\nb,3.1\n");
+    robot.interact(() -> workbench.open(file));
+    until(() -> shows(robot, "finding", "No evidence that y differs"));
+    robot.clickOn("#joint-compare");
+    until(() -> shows(robot, "do-not-hunt", "should not be hunted"));
+    assertThat(robot.lookup("#ladder").tryQuery()).isEmpty();
+    robot.clickOn("#show-anyway");
+    until(() -> robot.lookup("#ladder").tryQuery().isPresent());
+  }
+
+  @Test
+  void aBadFileLosesNothingAndAReadingCanBeMended(FxRobot robot) throws IOException {
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    Path bad = Files.writeString(folder.resolve("bad.csv"), "a,b\n1,2\n3\n");
+    robot.interact(() -> workbench.open(bad));
+    until(() -> shows(robot, "opening-refusal", "bad.csv, row 2: it has 1 cell where 2"));
+    robot.clickOn("#opening-leave");
+    until(() -> robot.lookup("#records-table").tryQuery().isPresent());
+    assertThat(text(robot, "finding")).contains("Clearance differs");
+    Path plain = Files.writeString(folder.resolve("plain.csv"), "1,5\n1,6\n2,9\n2,8\n");
+    robot.interact(() -> workbench.open(plain));
+    until(() -> robot.lookup("#reading-header").tryQuery().isPresent());
+    assertThat(rows(robot)).isEqualTo(4);
+    robot.clickOn("#reading-header");
+    until(() -> rows(robot) == 3);
+  }
+
+  @Test
+  void kindIsChangedInPlaceAndTheChangeIsAStep(FxRobot robot) {
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    robot.clickOn("#column-kind-1");
+    until(() -> shows(robot, "finding", "is read as categories"));
+    assertThat(robot.lookup("#take-out-5").queryAs(Button.class)).isNotNull();
+    robot.clickOn("#take-out-5");
+    until(() -> shows(robot, "finding", "Clearance differs"));
+  }
+}
