@@ -243,7 +243,10 @@ public final class MeansLayout {
   private void values(MeansFigure.Group g, int index, double centre, double bar, double cap) {
     double radius = dotRadius(bar);
     boolean clear = g.half().exists() || !isBars();
-    double inner = clear ? Math.max(cap, isBars() ? 0 : pointRadius(bar)) + radius + 1 : 0;
+    // Clear of the whisker where there is room, inside the slot always.
+    double edge = bar / BAR_SHARE / 2 - radius;
+    double middle = isBars() ? cap : Math.max(cap, pointRadius(bar));
+    double inner = clear ? Math.min(edge, middle + radius + 1) : 0;
     double[] places = Arrays.stream(g.values()).map(this::y).toArray();
     double outer = Math.max(inner, bar / 2 - radius);
     double[] sideways = Swarm.spread(places, radius, inner, outer);

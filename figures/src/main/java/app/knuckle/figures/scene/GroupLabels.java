@@ -40,7 +40,7 @@ public record GroupLabels(List<List<String>> lines, boolean turned, double size,
     }
     // Turned: as many lines as the slot is wide, cut in the middle only where all else fails.
     double small = Math.min(size, slot / 1.2);
-    int across = Math.max(1, (int) Math.floor((slot + 0.5) / Type.height(small)));
+    int across = Math.max(1, (int) Math.floor(slot / Type.height(small)));
     List<List<String>> turned = new ArrayList<>();
     double longest = 0;
     for (String name : names) {

@@ -35,25 +35,36 @@ final class ColumnBuilder {
     codes = new int[asWords ? FIRST_ROWS : 0];
   }
 
-  void add(String cell) {
+  void add(CharSequence cell) {
     if (asWords) {
-      addWord(cell);
+      addWord(cell.toString());
     } else if (!metWord) {
       addNumber(cell);
     }
   }
 
-  private void addNumber(String cell) {
+  private void addNumber(CharSequence cell) {
     if (size == numbers.length) {
       numbers = Arrays.copyOf(numbers, size + (size >> 1));
     }
     double value = NumberText.parse(cell, decimalComma);
-    if (Double.isNaN(value) && !MissingMarks.isMissing(cell) || NumberText.looksLikeCode(cell)) {
+    if (isWord(cell, value)) {
       metWord = true;
       numbers = new double[0];
       return;
     }
     numbers[size++] = value;
+  }
+
+  /** Whether a cell is neither a number nor missing, or a number written like a code. */
+  static boolean isWord(String cell, boolean decimalComma) {
+    return isWord(cell, NumberText.parse(cell, decimalComma));
+  }
+
+  private static boolean isWord(CharSequence cell, double value) {
+    return Double.isNaN(value)
+        ? !MissingMarks.isMissing(cell.toString())
+        : NumberText.looksLikeCode(cell);
   }
 
   private void addWord(String cell) {

@@ -10,7 +10,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.IntFunction;
 
 /**
  * Makes a table from rows of text cells.
@@ -34,11 +33,29 @@ final class TableBuilder {
   private long raggedRows;
   private int raggedCells;
   private long rows;
+  private int cells;
+  private boolean filledTooMany;
   private boolean again;
 
   TableBuilder(Path file, FileForm form) {
     this.file = file;
     this.form = form;
+  }
+
+  /** Looks at the first rows for columns of words, which saves most files the second pass. */
+  void expect(List<List<String>> firstRows) {
+    boolean comma = hasDecimalComma();
+    for (List<String> row : firstRows.subList(form.header() ? 1 : 0, firstRows.size())) {
+      for (int c = 0; c < row.size(); c++) {
+        if (ColumnBuilder.isWord(row.get(c), comma)) {
+          words.add(c);
+        }
+      }
+    }
+  }
+
+  private boolean hasDecimalComma() {
+    return form instanceof FileForm.Text text && text.decimalComma();
   }
 
   /** Begins a pass with the first row of the file. */
@@ -53,39 +70,49 @@ final class TableBuilder {
     ragged.clear();
     raggedRows = 0;
     rows = 0;
-    boolean comma = form instanceof FileForm.Text text && text.decimalComma();
+    boolean comma = hasDecimalComma();
     List<String> names = form.header() ? ColumnNames.of(first) : ColumnNames.numbered(first.size());
     for (int c = 0; c < names.size(); c++) {
       columns.add(new ColumnBuilder(names.get(c), comma, words.contains(c)));
     }
     if (!form.header()) {
-      add(first.size(), first::get);
+      add(first);
     }
   }
 
-  /** Adds a row. Cells too many that are blank do no harm. */
-  void add(int count, IntFunction<String> cell) {
+  /** Adds a row of cells. */
+  void add(List<String> cells) {
+    for (String cell : cells) {
+      cell(cell);
+    }
+    endRow();
+  }
+
+  /** Takes the next cell of the row; the text may change once this returns. */
+  void cell(CharSequence text) {
+    if (cells < columns.size()) {
+      columns.get(cells).add(text);
+    } else {
+      filledTooMany |= !text.toString().isBlank();
+    }
+    cells++;
+  }
+
+  /** Ends a row. A blank cell too many, which a stray delimiter leaves, does no harm. */
+  void endRow() {
     rows++;
     int width = columns.size();
-    boolean fits = count == width;
-    for (int c = width; c < count && !fits; c++) {
-      fits = cell.apply(c).isBlank() && c == count - 1;
-      if (!cell.apply(c).isBlank()) {
-        break;
-      }
-    }
+    boolean fits = cells == width || cells == width + 1 && !filledTooMany;
     if (!fits) {
       if (raggedRows++ == 0) {
-        raggedCells = count;
+        raggedCells = cells;
       }
       if (ragged.size() < NAMED) {
         ragged.add(rows);
       }
-      return;
     }
-    for (int c = 0; c < width; c++) {
-      columns.get(c).add(cell.apply(c));
-    }
+    cells = 0;
+    filledTooMany = false;
   }
 
   /** Ends a pass: refuses rows of a wrong length, and decides whether to read again. */

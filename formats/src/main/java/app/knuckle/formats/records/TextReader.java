@@ -19,6 +19,7 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 
 /** Reads delimited text. */
@@ -28,6 +29,9 @@ final class TextReader {
 
   /** Rows between two looks at the progress: some milliseconds of reading. */
   private static final int ROWS_PER_LOOK = 1 << 13;
+
+  /** Rows that tell nearly always which columns hold words. */
+  private static final int ROWS_TO_GUESS = 200;
 
   private TextReader() {}
 
@@ -48,6 +52,7 @@ final class TextReader {
 
   static Table read(Path file, FileForm.Text form, Progress progress) throws IOException {
     TableBuilder builder = new TableBuilder(file, form);
+    builder.expect(preview(file, form, ROWS_TO_GUESS));
     do {
       pass(file, form, builder, progress);
     } while (builder.needsAnotherPass());
@@ -59,13 +64,9 @@ final class TextReader {
     double size = Files.size(file);
     Counting bytes = new Counting(Files.newInputStream(file));
     int row = 0;
-    try (CsvReader<CsvRecord> reader = open(bytes, form)) {
-      for (CsvRecord cells : reader) {
-        if (row == 0) {
-          builder.start(unmarked(cells.getFields()));
-        } else {
-          builder.add(cells.getFieldCount(), cells::getField);
-        }
+    try (CsvReader<Boolean> reader =
+        settings(form).build(new RowHandler(builder), decoded(bytes, form))) {
+      for (Iterator<Boolean> rows = reader.iterator(); rows.hasNext(); rows.next()) {
         if (++row % ROWS_PER_LOOK == 0) {
           progress.check();
           progress.done(bytes.count / size);
@@ -78,22 +79,29 @@ final class TextReader {
   }
 
   private static CsvReader<CsvRecord> open(InputStream in, FileForm.Text form) {
-    Reader text =
-        new InputStreamReader(
-            in,
-            form.charset()
-                .newDecoder()
-                .onMalformedInput(CodingErrorAction.REPORT)
-                .onUnmappableCharacter(CodingErrorAction.REPORT));
+    return settings(form).ofCsvRecord(decoded(in, form));
+  }
+
+  private static Reader decoded(InputStream in, FileForm.Text form) {
+    return new InputStreamReader(
+        in,
+        form.charset()
+            .newDecoder()
+            .onMalformedInput(CodingErrorAction.REPORT)
+            .onUnmappableCharacter(CodingErrorAction.REPORT));
+  }
+
+  /** Rows of any length are let through here, so that all wrong ones can be named together. */
+  private static CsvReader.CsvReaderBuilder settings(FileForm.Text form) {
     return CsvReader.builder()
         .fieldSeparator(form.delimiter())
         .quoteCharacter(form.quote())
         .allowExtraFields(true)
-        .allowMissingFields(true)
-        .ofCsvRecord(text);
+        .allowMissingFields(true);
   }
 
-  private static List<String> unmarked(List<String> header) {
+  /** The header without the mark that some programs put before the first letter of a file. */
+  static List<String> unmarked(List<String> header) {
     if (!header.isEmpty()
         && !header.get(0).isEmpty()
         && header.get(0).charAt(0) == BYTE_ORDER_MARK) {

@@ -73,7 +73,7 @@ final class WorkbookReader {
           // A sheet leaves out the blank cells at the end of a row.
           List<String> full = new ArrayList<>(cells);
           full.addAll(Collections.nCopies(Math.max(0, width - cells.size()), ""));
-          builder.add(full.size(), full::get);
+          builder.add(full);
         }
         if (++count % ROWS_PER_LOOK == 0) {
           progress.check();

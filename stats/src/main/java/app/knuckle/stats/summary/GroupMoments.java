@@ -33,10 +33,10 @@ public final class GroupMoments {
   }
 
   /**
-   * Sums the rows of every group. Rows with a NaN value or a negative group are passed over.
+   * Sums the rows of every group. Rows with a NaN value or a group of -1 are passed over.
    *
    * @param values one value a row; NaN when missing, otherwise finite
-   * @param groups the group of each row, from 0 to {@code groupCount - 1}, or negative for none
+   * @param groups the group of each row, from 0 to {@code groupCount - 1}, or -1 for none
    * @param groupCount number of groups
    * @return the moments
    * @throws IllegalArgumentException if the arrays differ in length
@@ -45,59 +45,109 @@ public final class GroupMoments {
     if (values.length != groups.length) {
       throw new IllegalArgumentException(values.length + " values, " + groups.length + " groups");
     }
-    double[] first = new double[groupCount];
+    double[] first = firstOfEach(values, groups, groupCount);
+    // One slot more, in front, for the rows without a group: no branch in the loop over all rows.
+    double[] shift = new double[groupCount + 1];
+    System.arraycopy(first, 0, shift, 1, groupCount);
+    Sums even = new Sums(groupCount + 1);
+    Sums odd = new Sums(groupCount + 1);
+    sum(values, groups, shift, even, odd);
+    if (Double.isNaN(even.total() + odd.total())) {
+      even = new Sums(groupCount + 1);
+      odd = new Sums(groupCount + 1);
+      passOverMissing(values, groups, shift, even);
+    }
     long[] counts = new long[groupCount];
-    int start = firstOfEach(values, groups, first, counts);
     double[] s1 = new double[groupCount];
     double[] s2 = new double[groupCount];
-    long missing = start;
-    for (long n : counts) {
-      missing -= n;
-    }
-    for (int i = start; i < values.length; i++) {
-      int g = groups[i];
-      if (g < 0) {
-        missing++;
-        continue;
-      }
-      double d = values[i] - first[g];
-      if (d == d) { // Not NaN: the cheapest test there is, in the loop that reads every row.
-        counts[g]++;
-        s1[g] += d;
-        s2[g] += d * d;
-      } else {
-        missing++;
-      }
-    }
-    for (int i = 0; i < start; i++) {
-      int g = groups[i];
-      if (g >= 0 && !Double.isNaN(values[i])) {
-        double d = values[i] - first[g];
-        s1[g] += d;
-        s2[g] += d * d;
-      }
+    long missing = values.length;
+    for (int g = 0; g < groupCount; g++) {
+      counts[g] = (long) even.counts[g + 1] + odd.counts[g + 1];
+      s1[g] = even.s1[g + 1] + odd.s1[g + 1];
+      s2[g] = even.s2[g + 1] + odd.s2[g + 1];
+      missing -= counts[g];
     }
     return finish(values, groups, first, counts, s1, s2, missing);
   }
 
-  /**
-   * Finds the first value of every group and counts the rows on the way.
-   *
-   * @return the row from which on every group has been met (rows before it are counted)
-   */
-  private static int firstOfEach(double[] values, int[] groups, double[] first, long[] counts) {
-    int unmet = first.length;
-    int i = 0;
-    for (; i < values.length && unmet > 0; i++) {
-      int g = groups[i];
-      if (g >= 0 && !Double.isNaN(values[i])) {
-        if (counts[g]++ == 0) {
-          first[g] = values[i];
-          unmet--;
-        }
+  /** Sums by slot: slot 0 takes the rows without a group. */
+  private static final class Sums {
+    private final int[] counts;
+    private final double[] s1;
+    private final double[] s2;
+
+    Sums(int slots) {
+      counts = new int[slots];
+      s1 = new double[slots];
+      s2 = new double[slots];
+    }
+
+    /** NaN exactly if a row with a group had no value. */
+    double total() {
+      double total = 0;
+      for (int slot = 1; slot < s1.length; slot++) {
+        total += s1[slot];
+      }
+      return total;
+    }
+  }
+
+  /** Two rows at a time into sums of their own, so that neither waits for the other's addition. */
+  private static void sum(double[] values, int[] groups, double[] shift, Sums even, Sums odd) {
+    int[] n = even.counts;
+    double[] s1 = even.s1;
+    double[] s2 = even.s2;
+    int[] m = odd.counts;
+    double[] t1 = odd.s1;
+    double[] t2 = odd.s2;
+    int pairs = values.length & ~1;
+    for (int i = 0; i < pairs; i += 2) {
+      int a = groups[i] + 1;
+      int b = groups[i + 1] + 1;
+      double d = values[i] - shift[a];
+      double e = values[i + 1] - shift[b];
+      n[a]++;
+      m[b]++;
+      s1[a] += d;
+      t1[b] += e;
+      s2[a] += d * d;
+      t2[b] += e * e;
+    }
+    if (pairs < values.length) {
+      int a = groups[pairs] + 1;
+      double d = values[pairs] - shift[a];
+      n[a]++;
+      s1[a] += d;
+      s2[a] += d * d;
+    }
+  }
+
+  /** The same for columns that have gaps, which would otherwise make every sum a gap. */
+  private static void passOverMissing(double[] values, int[] groups, double[] shift, Sums sums) {
+    for (int i = 0; i < values.length; i++) {
+      int slot = groups[i] + 1;
+      double d = values[i] - shift[slot];
+      if (d == d) { // Not NaN: the cheapest test there is.
+        sums.counts[slot]++;
+        sums.s1[slot] += d;
+        sums.s2[slot] += d * d;
       }
     }
-    return i;
+  }
+
+  private static double[] firstOfEach(double[] values, int[] groups, int groupCount) {
+    double[] first = new double[groupCount];
+    boolean[] met = new boolean[groupCount];
+    int unmet = groupCount;
+    for (int i = 0; i < values.length && unmet > 0; i++) {
+      int g = groups[i];
+      if (g >= 0 && !met[g] && !Double.isNaN(values[i])) {
+        first[g] = values[i];
+        met[g] = true;
+        unmet--;
+      }
+    }
+    return first;
   }
 
   private static GroupMoments finish(

@@ -9,6 +9,17 @@ public final class NumberText {
   private static final Pattern INFINITE =
       Pattern.compile("[-+]?(inf|infinity|\u221e)", Pattern.CASE_INSENSITIVE);
 
+  /** Any whole number of so many digits is a double. */
+  private static final int MOST_EXACT_DIGITS = 15;
+
+  private static final double[] POWERS_OF_TEN = new double[MOST_EXACT_DIGITS + 1];
+
+  static {
+    for (int i = 0; i < POWERS_OF_TEN.length; i++) {
+      POWERS_OF_TEN[i] = Double.parseDouble("1e" + i);
+    }
+  }
+
   private NumberText() {}
 
   /**
@@ -19,7 +30,41 @@ public final class NumberText {
    * @return the number; infinite where the text says so or the number is too large; NaN if the text
    *     is no number
    */
-  public static double parse(String text, boolean decimalComma) {
+  public static double parse(CharSequence text, boolean decimalComma) {
+    double plain = plain(text, decimalComma ? ',' : '.');
+    return Double.isNaN(plain) ? anyForm(text.toString(), decimalComma) : plain;
+  }
+
+  /**
+   * Short plain decimals, which nearly all cells are: a whole number of at most 15 digits over a
+   * power of ten up to 22 is exact in both, so that one division rounds correctly.
+   *
+   * @see "Clinger, W. D. (1990). How to read floating point numbers accurately. PLDI '90, 92-101"
+   */
+  private static double plain(CharSequence text, char mark) {
+    int length = text.length();
+    int start = length > 0 && text.charAt(0) == '-' ? 1 : 0;
+    long digits = 0;
+    int point = -1;
+    for (int i = start; i < length; i++) {
+      char c = text.charAt(i);
+      if (c >= '0' && c <= '9') {
+        digits = 10 * digits + (c - '0');
+      } else if (c == mark && point < 0) {
+        point = i;
+      } else {
+        return Double.NaN;
+      }
+    }
+    int count = length - start - (point < 0 ? 0 : 1);
+    if (count == 0 || count > MOST_EXACT_DIGITS) {
+      return Double.NaN;
+    }
+    double value = point < 0 ? digits : digits / POWERS_OF_TEN[length - point - 1];
+    return start == 1 ? -value : value;
+  }
+
+  private static double anyForm(String text, boolean decimalComma) {
     String bare = text.strip();
     if (!bare.isEmpty()
         && bare.length() <= 9
@@ -60,8 +105,11 @@ public final class NumberText {
    * @param text a cell
    * @return true for a leading zero before another digit
    */
-  public static boolean looksLikeCode(String text) {
-    String bare = text.strip();
+  public static boolean looksLikeCode(CharSequence text) {
+    if (text.length() > 0 && text.charAt(0) > '0') {
+      return false;
+    }
+    String bare = text.toString().strip();
     return bare.length() > 1 && bare.charAt(0) == '0' && Character.isDigit(bare.charAt(1));
   }
 }
