@@ -40,7 +40,7 @@ public final class KnuckleCommand implements Runnable {
 
   @Override
   public void run() {
-    KnuckleApp.open(null, file);
+    KnuckleApp.open(() -> null, file);
   }
 
   /** Opens the window with the demo study. */
@@ -48,7 +48,7 @@ public final class KnuckleCommand implements Runnable {
   static final class Demo implements Runnable {
     @Override
     public void run() {
-      KnuckleApp.open(DemoStudy.read(), null);
+      KnuckleApp.open(DemoStudy::read, null);
     }
   }
 }

@@ -90,7 +90,7 @@ public final class CompareView extends ScrollPane {
         new DifferenceBoard(
             shown,
             (row, column) -> {
-              reading.setText(shown.cells().get(row - 1).get(column).reading());
+              reading.setText(Texts.unbroken(shown.cells().get(row - 1).get(column).reading()));
               ladder.point(row, column);
             },
             ladder::pointAtNothing);

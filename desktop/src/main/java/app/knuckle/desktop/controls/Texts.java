@@ -19,11 +19,21 @@ public final class Texts {
    * @return the label
    */
   public static Label wrapped(String text, String styleClass) {
-    Label label = new Label(text);
+    Label label = new Label(unbroken(text));
     label.getStyleClass().add(styleClass);
     label.setWrapText(true);
     label.setMinHeight(Region.USE_PREF_SIZE);
     return label;
+  }
+
+  /**
+   * The text with its small statements held together: no line ends inside "p < .001".
+   *
+   * @param text any text
+   * @return the same with blanks that do not break
+   */
+  public static String unbroken(String text) {
+    return text.replace(" < ", "\u00a0<\u00a0").replace(" = ", "\u00a0=\u00a0");
   }
 
   /**

@@ -7,6 +7,8 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
 import javafx.application.Application;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
@@ -33,18 +35,18 @@ public final class KnuckleApp extends Application {
   private static final List<String> SHEETS = List.of("tokens.css", "knuckle.css", "joints.css");
 
   /** What to open, handed from the command line to the instance that the toolkit makes. */
-  private static Study study;
+  private static CompletableFuture<Study> study = CompletableFuture.completedFuture(null);
 
   private static Path file;
 
   /**
    * Opens the window and returns when it is closed.
    *
-   * @param toOpen a study; null for none
+   * @param toOpen makes a study, or gives null for none; read while the toolkit starts
    * @param records a file of records; null for none
    */
-  public static void open(Study toOpen, Path records) {
-    study = toOpen;
+  public static void open(Supplier<Study> toOpen, Path records) {
+    study = CompletableFuture.supplyAsync(toOpen);
     file = records;
     launch(KnuckleApp.class);
   }
@@ -59,10 +61,11 @@ public final class KnuckleApp extends Application {
     Rectangle2D screen = Screen.getPrimary().getVisualBounds();
     stage.setWidth(Math.min(WIDTH, screen.getWidth()));
     stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
-    stage.show();
-    if (study != null) {
-      workbench.open(study);
+    Study ready = study.join();
+    if (ready != null) {
+      workbench.open(ready);
     }
+    stage.show();
     stage.getScene().lookup("#joint-records").requestFocus();
     if (file != null) {
       workbench.open(file);

@@ -16,7 +16,7 @@ public record ValueAxis(double low, double high, double step) {
   /** Air below and above the data when the axis does not begin at zero, as a share of the range. */
   private static final double AIR = 0.06;
 
-  private static final double[] ROUND = {1, 2, 2.5, 5, 10};
+  private static final double[] ROUND = {1, 2, 5, 10};
 
   /** A tick is on the axis if it passes its end by no more than rounding. */
   private static final double ROUNDING = 1e-9;
