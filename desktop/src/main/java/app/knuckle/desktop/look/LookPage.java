@@ -54,15 +54,23 @@ public record LookPage(
     }
     rows.add(row("all together", response.summaries().get(0).summary(), decimals));
     boolean drawn = response.groups().size() > 0 && response.groups().size() <= MOST_DRAWN;
+    SpreadPicture picture = drawn ? SpreadPicture.of(response) : null;
     return new LookPage(
         response.measured().title(),
-        "by "
-            + response.groups().treatment().label()
-            + " \u00b7 a dot is a row; the box spans the quartiles, its line is the median, the open dot"
-            + " the mean",
-        drawn ? SpreadPicture.of(response) : null,
+        "by " + response.groups().treatment().label() + " \u00b7 " + shown(picture),
+        picture,
         heads,
         rows);
+  }
+
+  private static String shown(SpreadPicture picture) {
+    if (picture == null) {
+      return "too many groups to draw; the table has them all";
+    }
+    String box = "the box spans the quartiles, its line is the median, the open dot the mean";
+    return picture.dots()
+        ? "a dot is a row; " + box
+        : box + "; the rows are too many to be seen singly";
   }
 
   private static List<String> row(String name, Summary s, int decimals) {

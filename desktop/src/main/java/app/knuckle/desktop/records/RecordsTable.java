@@ -73,7 +73,8 @@ final class RecordsTable extends TableView<Integer> {
     TableColumn<Integer, String> column = new TableColumn<>();
     column.setSortable(false);
     column.setReorderable(false);
-    column.setPrefWidth(NUMBER_WIDTH);
+    int digits = String.valueOf(page.frame().rows()).length();
+    column.setPrefWidth(Math.max(NUMBER_WIDTH, digits * CHARACTER + EDGES));
     column.getStyleClass().add("row-number");
     column.setCellValueFactory(
         row -> new ReadOnlyStringWrapper(String.valueOf(row.getValue() + 1)));

@@ -24,6 +24,9 @@ import java.util.stream.IntStream;
 public record MeansFigure(
     List<Group> groups, String valueTitle, String groupTitle, Style style, String caption) {
 
+  /** More values than this are no longer seen singly, and are left away. */
+  private static final int MOST_VALUES = 5000;
+
   public MeansFigure {
     groups = List.copyOf(groups);
   }
@@ -163,6 +166,7 @@ public record MeansFigure(
   public static MeansFigure of(Findings findings, Style style) {
     ResponseFindings response = findings.first();
     int k = response.groups().size();
+    boolean values = style.values() && response.fit().moments().total() <= MOST_VALUES;
     List<Group> groups = new ArrayList<>();
     for (int g = 0; g < k; g++) {
       int index = g;
@@ -170,17 +174,17 @@ public record MeansFigure(
           style.letters() ? response.comparison().map(c -> c.letters().of(index)).orElse("") : "";
       String level = response.groups().levels().get(g);
       Quantity sd = response.summaryOf(level).summary().sd();
-      int[] rows = response.rowsOf(g);
-      double[] values = Arrays.stream(rows).mapToDouble(response.measured()::value).toArray();
+      int[] rows = values ? response.rowsOf(g) : new int[0];
+      double[] single = Arrays.stream(rows).mapToDouble(response.measured()::value).toArray();
       double mean = response.estimates().mean(g);
-      groups.add(new Group(level, mean, half(response, g, sd, style), letters, values, rows));
+      groups.add(new Group(level, mean, half(response, g, sd, style), letters, single, rows));
     }
     return new MeansFigure(
         groups,
         capital(response.measured().title()),
         capital(response.groups().treatment().title()),
         style,
-        caption(response, style));
+        caption(response, style, values));
   }
 
   private static Quantity half(ResponseFindings response, int g, Quantity sd, Style style) {
@@ -192,7 +196,7 @@ public record MeansFigure(
     };
   }
 
-  private static String caption(ResponseFindings response, Style style) {
+  private static String caption(ResponseFindings response, Style style, boolean values) {
     StringBuilder text = new StringBuilder("Means");
     String percent = Numerals.fixed(100 * (1 - response.fit().alpha()), 0);
     switch (style.whisker()) {
@@ -203,8 +207,11 @@ public record MeansFigure(
     Estimates means = response.estimates();
     long least = IntStream.range(0, means.size()).mapToLong(means::count).min().orElse(0);
     long most = IntStream.range(0, means.size()).mapToLong(means::count).max().orElse(0);
-    text.append(least == most ? ", n = " + most : ", n = " + least + " to " + most);
-    if (style.values()) {
+    text.append(
+        least == most
+            ? ", n = " + Numerals.whole(most)
+            : ", n = " + Numerals.whole(least) + " to " + Numerals.whole(most));
+    if (values) {
       text.append("; circles are single values");
     }
     text.append(".");

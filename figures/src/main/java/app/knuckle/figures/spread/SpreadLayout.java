@@ -85,18 +85,19 @@ public final class SpreadLayout {
     for (int g = 0; g < picture.groups().size(); g++) {
       double centre = left + (g + 0.5) * slot;
       marks.addAll(labels.at(g, centre, bottom + GAP));
-      group(marks, picture.groups().get(g), g, centre, slot, v -> axis.place(v, bottom, top));
+      group(marks, picture, g, centre, slot, v -> axis.place(v, bottom, top));
     }
     return new Scene(width, height, marks);
   }
 
   private static void group(
       List<Mark> marks,
-      SpreadPicture.Group group,
+      SpreadPicture picture,
       int index,
       double centre,
       double slot,
       java.util.function.DoubleUnaryOperator y) {
+    SpreadPicture.Group group = picture.groups().get(index);
     double box = Math.min(WIDEST_BOX, slot * 0.22);
     double boxLeft = centre + slot * 0.2 - box / 2;
     Summary s = group.summary().summary();
@@ -116,6 +117,9 @@ public final class SpreadLayout {
       marks.add(new Mark.Line(boxLeft, median, boxLeft + box, median, 2, Ink.DEEP));
       double mean = y.applyAsDouble(s.mean().value());
       marks.add(new Mark.Dot(middle, mean, 2.6, Ink.PAPER, Ink.DARK, index, Mark.NONE));
+    }
+    if (!picture.dots()) {
+      return;
     }
     double radius =
         Math.max(SMALLEST_DOT, Math.min(LARGEST_DOT, LARGEST_DOT * MANY / Math.max(MANY, s.n())));

@@ -10,8 +10,12 @@ import java.util.List;
  *
  * @param groups from left to right
  * @param valueTitle title of the value axis, with its unit
+ * @param dots whether single values are drawn; too many of them hide each other and take long
  */
-public record SpreadPicture(List<Group> groups, String valueTitle) {
+public record SpreadPicture(List<Group> groups, String valueTitle, boolean dots) {
+
+  /** More values than this are no longer seen singly. */
+  public static final int MOST_DOTS = 3000;
 
   public SpreadPicture {
     groups = List.copyOf(groups);
@@ -44,6 +48,7 @@ public record SpreadPicture(List<Group> groups, String valueTitle) {
       String level = response.groups().levels().get(g);
       groups.add(new Group(level, values, rows, response.summaryOf(level)));
     }
-    return new SpreadPicture(groups, response.measured().title());
+    int all = groups.stream().mapToInt(g -> g.values().length).sum();
+    return new SpreadPicture(groups, response.measured().title(), all <= MOST_DOTS);
   }
 }

@@ -62,7 +62,8 @@ public record Summary(
    * @return the summary
    */
   public static Summary of(double[] values, double alpha) {
-    double[] sorted = Arrays.stream(values).filter(v -> !Double.isNaN(v)).sorted().toArray();
+    double[] sorted = Arrays.stream(values).filter(v -> !Double.isNaN(v)).toArray();
+    Arrays.sort(sorted);
     int n = sorted.length;
     long missing = (long) values.length - n;
     if (n == 0) {

@@ -206,16 +206,21 @@ final class Answering {
     }
     double[][] values = new double[groups.size()][];
     Arrays.setAll(values, g -> new double[sizes[g]]);
-    double[] together = new double[Arrays.stream(sizes).sum()];
     int[] next = new int[groups.size()];
-    int row = 0;
-    int n = 0;
-    for (int code : groups.codes()) {
+    for (int row = 0; row < groups.codes().length; row++) {
+      int code = groups.codes()[row];
       if (code >= 0) {
         values[code][next[code]++] = response.value(row);
-        together[n++] = response.value(row);
       }
-      row++;
+    }
+    // Sorted groups one after the other: sorting all rows then only merges these runs.
+    double[] together = new double[Arrays.stream(sizes).sum()];
+    int n = 0;
+    for (double[] group : values) {
+      progress.check();
+      Arrays.sort(group);
+      System.arraycopy(group, 0, together, n, group.length);
+      n += group.length;
     }
     List<GroupSummary> summaries = new ArrayList<>();
     summaries.add(new GroupSummary(null, Summary.of(together, inquiry.alpha())));
