@@ -38,22 +38,10 @@ final class FindingsService extends Service<Answer> {
     Table records = table;
     Inquiry question = inquiry;
     List<ColumnGlance> known = last;
-    return new Task<>() {
+    return new Work<>() {
       @Override
       protected Answer call() {
-        Progress progress =
-            new Progress() {
-              @Override
-              public boolean stopped() {
-                return isCancelled();
-              }
-
-              @Override
-              public void done(double share) {
-                updateProgress(share, 1);
-              }
-            };
-        return answer(records, question, known, progress);
+        return answer(records, question, known, progress());
       }
     };
   }

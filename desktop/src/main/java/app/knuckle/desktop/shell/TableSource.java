@@ -2,7 +2,6 @@ package app.knuckle.desktop.shell;
 
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.formats.records.RecordsFile;
-import app.knuckle.stats.Progress;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Table;
@@ -73,7 +72,7 @@ public final class TableSource {
     @Override
     protected Task<Read> createTask() {
       FileForm wanted = form.get();
-      return new Task<>() {
+      return new Work<>() {
         @Override
         protected Read call() {
           FileForm used = wanted;
@@ -86,20 +85,6 @@ public final class TableSource {
           } catch (Refused e) {
             return new Read(used, null, first, e.refusal());
           }
-        }
-
-        private Progress progress() {
-          return new Progress() {
-            @Override
-            public boolean stopped() {
-              return isCancelled();
-            }
-
-            @Override
-            public void done(double share) {
-              updateProgress(share, 1);
-            }
-          };
         }
       };
     }

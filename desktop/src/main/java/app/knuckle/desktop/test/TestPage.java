@@ -5,6 +5,7 @@ import app.knuckle.stats.linear.OneWay;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
 import java.util.List;
 
 /**
@@ -161,7 +162,7 @@ public record TestPage(
             + " times the noise, "
             + p
             + ". "
-            + capital(label)
+            + Prose.capital(label)
             + " accounts for "
             + share
             + "% of the spread."
@@ -203,11 +204,5 @@ public record TestPage(
             "critical F",
             Numerals.fixed(fit.treatment().criticalF(), 2),
             "The F from which the test is significant."));
-  }
-
-  private static String capital(String text) {
-    return text.isEmpty()
-        ? text
-        : text.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + text.substring(1);
   }
 }

@@ -6,10 +6,10 @@ import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.stream.IntStream;
 
 /**
@@ -181,8 +181,8 @@ public record MeansFigure(
     }
     return new MeansFigure(
         groups,
-        capital(response.measured().title()),
-        capital(response.groups().treatment().title()),
+        Prose.capital(response.measured().title()),
+        Prose.capital(response.groups().treatment().title()),
         style,
         caption(response, style, values));
   }
@@ -225,11 +225,5 @@ public record MeansFigure(
         + ", \u03b1 = "
         + comparison.alpha()
         + ").";
-  }
-
-  private static String capital(String text) {
-    return text.isEmpty()
-        ? text
-        : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 }

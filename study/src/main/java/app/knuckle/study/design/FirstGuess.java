@@ -4,6 +4,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Prose;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
@@ -117,8 +118,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     if (measured.isEmpty()) {
       return "New inquiry";
     }
-    String label = measured.get().label();
-    String capital = label.substring(0, 1).toUpperCase(Locale.ROOT) + label.substring(1);
+    String capital = Prose.capital(measured.get().label());
     return treatment.map(t -> capital + " by " + t.label()).orElse(capital);
   }
 

@@ -8,8 +8,8 @@ import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
 import java.util.List;
-import java.util.Locale;
 
 /** Puts an analysis of variance for one factor into words. */
 final class OneWaySentences {
@@ -39,7 +39,7 @@ final class OneWaySentences {
 
   private String finding() {
     Effect effect = fit.treatment();
-    String what = capital(response.label());
+    String what = Prose.capital(response.label());
     String among = "between the " + groups.size() + " levels of " + groups.treatment().label();
     if (!effect.f().exists()) {
       return what + " cannot be tested " + among + ": " + effect.f().why() + ".";
@@ -72,7 +72,7 @@ final class OneWaySentences {
     String share = Numerals.fixed(100 * fit.treatment().etaSquared().value(), 0);
     return finding()
         + " "
-        + capital(groups.treatment().label())
+        + Prose.capital(groups.treatment().label())
         + " accounts for "
         + share
         + "% of the spread (\u03b7\u00b2 = "
@@ -198,11 +198,5 @@ final class OneWaySentences {
   private String withUnit(List<Integer> which) {
     List<String> values = which.stream().map(this::value).toList();
     return Numerals.with(Numerals.list(values), response.unit());
-  }
-
-  private static String capital(String text) {
-    return text.isEmpty()
-        ? text
-        : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
   }
 }
