@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
@@ -35,6 +36,9 @@ public record FirstGuess(Inquiry inquiry, String reason) {
   /** Names of what was measured before the treatment. */
   private static final Pattern BEFORE = Pattern.compile("(start|initial|before|pre|base)(_.*)?");
 
+  /** A name that ends in a number, with the part before it. */
+  private static final Pattern NUMBERED = Pattern.compile("(.*\\D)\\d+");
+
   /** Names of units. */
   private static final Pattern UNIT = Pattern.compile("(id|unit|tank|bag|taster|subject|no|nr)");
 
@@ -48,11 +52,11 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     List<Column> columns = frame.columns();
     Optional<Column> treatment =
         first(columns, c -> c instanceof Categories && repeats(c) && !named(BLOCK, c))
-            .or(() -> first(columns, c -> isSet(c) && !named(UNIT, c)))
+            .or(() -> first(columns, c -> isSet(c) && !named(UNIT, c) && !isOccasion(c, columns)))
             .or(() -> first(columns, c -> c instanceof Categories && repeats(c)));
     Optional<Column> measured =
-        first(columns, c -> isMeasured(c, treatment) && !named(BEFORE, c))
-            .or(() -> first(columns, c -> isMeasured(c, treatment)))
+        first(columns, c -> isMeasured(c, treatment, columns) && !named(BEFORE, c))
+            .or(() -> first(columns, c -> isMeasured(c, treatment, columns)))
             .or(
                 () ->
                     first(columns, c -> c instanceof Numbers && !treatment.equals(Optional.of(c))));
@@ -66,11 +70,21 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     return columns.stream().filter(fits).findFirst();
   }
 
-  private static boolean isMeasured(Column c, Optional<Column> treatment) {
+  private static boolean isMeasured(Column c, Optional<Column> treatment, List<Column> columns) {
     return c instanceof Numbers
-        && !isSet(c)
+        && (!isSet(c) || isOccasion(c, columns))
         && !named(UNIT, c)
         && treatment.filter(t -> t.name().equals(c.name())).isEmpty();
+  }
+
+  /** One of several columns that differ in their number only: day_0, day_3, day_7. */
+  private static boolean isOccasion(Column c, List<Column> columns) {
+    Matcher own = NUMBERED.matcher(c.name());
+    return own.matches()
+        && columns.stream()
+            .filter(other -> other != c)
+            .map(other -> NUMBERED.matcher(other.name()))
+            .anyMatch(other -> other.matches() && other.group(1).equals(own.group(1)));
   }
 
   private static boolean named(Pattern pattern, Column c) {

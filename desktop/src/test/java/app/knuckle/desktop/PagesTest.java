@@ -1,0 +1,172 @@
+package app.knuckle.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.compare.ComparePage;
+import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.layout.LayoutPage;
+import app.knuckle.desktop.look.LookPage;
+import app.knuckle.desktop.records.ColumnGlance;
+import app.knuckle.desktop.records.RecordsPage;
+import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.shell.ChainPage;
+import app.knuckle.desktop.shell.FindingLine;
+import app.knuckle.desktop.shell.Joint;
+import app.knuckle.desktop.test.TestPage;
+import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.FirstGuess;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.keeping.Study;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.net.URISyntaxException;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What the joints say, ready to show, without a window. */
+class PagesTest {
+
+  private static Answer answer(Table table, Inquiry inquiry) {
+    Frame frame = Frame.of(table, inquiry.prepare());
+    List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
+    try {
+      Findings findings = Findings.of(table, inquiry, Progress.NONE);
+      return new Answer(frame, glances, findings, findings.refusal().orElse(null));
+    } catch (Refused e) {
+      return new Answer(frame, glances, null, e.refusal());
+    }
+  }
+
+  private static Answer demo() {
+    Study study = DemoStudy.read();
+    Study.Asked asked = study.asked().get(0);
+    return answer(study.table(asked.table()), asked.inquiry());
+  }
+
+  private static Answer groups(int[] codes, double... values) {
+    List<String> levels = List.of("a", "b", "c");
+    Table table =
+        new Table(
+            "t",
+            "t.csv",
+            List.of(new Numbers("y", "", values), new Categories("g", "", codes, levels, false)),
+            "");
+    return answer(table, Inquiry.about("y", "g"));
+  }
+
+  @Test
+  void theTestPageOfAHandWorkedLayout() {
+    // Means 2, 4, 9 of three values each: between 78 on 2 df, within 6 on 6 df, F = 39.
+    TestPage page =
+        TestPage.of(
+            groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10).findings());
+    assertThat(page.rows().get(0).df()).isEqualTo("2");
+    assertThat(page.rows().get(0).ss()).startsWith("78.0");
+    assertThat(page.rows().get(0).f()).isEqualTo("39.00");
+    assertThat(page.rows().get(0).signal()).as("a bar never leaves its track").isEqualTo(1);
+    assertThat(page.rows().get(0).eta()).isEqualTo("0.93");
+    assertThat(page.rows().get(1).df()).isEqualTo("6");
+    assertThat(page.rows().get(2).ss()).startsWith("84.0");
+    assertThat(page.words()).contains("39.0 times the noise", "93% of the spread");
+    assertThat(page.curve().at()).isBetween(page.curve().critical(), 1.0);
+    // F(2, 6) at 0.05: 6/2 (0.05^(-1/3) - 1) = 5.1433 in closed form for two numerator df.
+    assertThat(page.curve().criticalText()).isEqualTo("5.14");
+    assertThat(page.fit())
+        .anyMatch(f -> f.name().equals("grand mean") && f.value().startsWith("5.0"));
+  }
+
+  @Test
+  void theComparePageRanksLettersAndReadsPairsFromTheHigherSide() {
+    ComparePage page =
+        ComparePage.of(
+            groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10).findings());
+    assertThat(page.rungs()).extracting(ComparePage.Rung::name).containsExactly("c", "b", "a");
+    assertThat(page.rungs()).extracting(ComparePage.Rung::letters).containsExactly("a", "b", "b");
+    assertThat(page.rungs()).allMatch(r -> r.low() >= 0 && r.high() <= 1 && r.low() < r.at());
+    assertThat(page.cells().get(1).get(0).reading())
+        .startsWith("c \u2212 a: 7.0")
+        .contains("They differ");
+    assertThat(page.cells().get(1).get(1).reading()).contains("No evidence of a difference");
+    assertThat(page.cells().get(1).get(0).strength()).isPositive();
+    assertThat(page.warning()).isEmpty();
+    assertThat(page.critical()).startsWith("Means differ from");
+  }
+
+  @Test
+  void theLayoutMarksLoneGroupsAndSaysSo() {
+    Answer answer = groups(new int[] {0, 0, 0, 1, 1, 2}, 1, 2, 3, 4, 5, 6);
+    LayoutPage page = LayoutPage.of(answer, "");
+    assertThat(page.plots())
+        .extracting(LayoutPage.Plot::state)
+        .containsExactly(LayoutPage.State.FILLED, LayoutPage.State.FILLED, LayoutPage.State.LONE);
+    assertThat(page.warnings()).anyMatch(w -> w.startsWith("c has a single value"));
+    assertThat(page.skeleton().get(0)).containsExactly("g", "3", "2", "error");
+    assertThat(page.skeleton().get(1)).containsExactly("error", "", "3", "");
+    assertThat(FindingLine.of(answer).cautions()).hasSize(1);
+    assertThat(ChainPage.of(answer).links().get(Joint.LAYOUT.ordinal()).state())
+        .isEqualTo(ChainPage.State.CAUTION);
+  }
+
+  @Test
+  void aGapInTheSentenceHoldsTheChainBack() {
+    Table table = new Table("t", "", List.of(new Numbers("y", "", new double[] {1, 2})), "");
+    Answer answer = answer(table, Inquiry.about("y", null));
+    assertThat(ChainPage.of(answer).links())
+        .extracting(ChainPage.Link::opens)
+        .containsExactly(true, true, false, false, false, false);
+    assertThat(FindingLine.of(answer).tag()).isEqualTo("Cannot yet");
+    assertThat(FindingLine.of(null).tag()).isEqualTo("Waiting");
+    assertThat(LayoutPage.of(answer, "why").warnings().get(0))
+        .contains("no treatment is chosen yet");
+  }
+
+  @Test
+  void recordsAndLookOfTheDemo() {
+    Answer answer = demo();
+    RecordsPage records = RecordsPage.of(answer, answer.findings().inquiry());
+    assertThat(records.mostOfInterest()).isEqualTo("clearance_l_h");
+    assertThat(records.columns())
+        .extracting(RecordsPage.Head::line)
+        .containsExactly("label", "5 levels", "number, L/h", "2 levels");
+    assertThat(records.columns().get(2).glance().cell(0)).isEqualTo("6.77");
+    assertThat(records.columns().get(2).glance().cell(7))
+        .as("one precision per column")
+        .isEqualTo("6.70");
+    assertThat(answer.findings().records().leftOut()).hasSize(3);
+    LookPage look = LookPage.of(answer.findings());
+    assertThat(look.title()).isEqualTo("clearance (L/h)");
+    assertThat(look.rows()).hasSize(5);
+    assertThat(look.rows().get(1)).startsWith("Diatom C", "9", "1");
+    assertThat(look.picture().dots()).isTrue();
+  }
+
+  @ParameterizedTest(name = "{0}")
+  @CsvSource({
+    "pumps, flow_l_min, pump",
+    "hatchery, days_to_settle, aeration",
+    "strains, length_mm, strain",
+    "silt-dose, pumping_rate, silt_mg_l",
+    "tumbling, meat_yield_pct, tide_zone",
+    "tasting-panel, day_0, ''"
+  })
+  void theFirstGuessFitsEveryTableOfTheNursery(String file, String measured, String treatment)
+      throws URISyntaxException {
+    Path path = Path.of(getClass().getResource("/demo/" + file + ".csv").toURI());
+    Table table = RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
+    FirstGuess guess = FirstGuess.of(Frame.of(table, List.of()));
+    assertThat(guess.inquiry().measured()).containsExactly(measured);
+    assertThat(String.join(",", guess.inquiry().treatments())).isEqualTo(treatment);
+    assertThat(guess.reason()).contains(measured);
+    if (!treatment.isEmpty()) {
+      assertThat(answer(table, guess.inquiry()).isTested()).isTrue();
+    }
+  }
+}
