@@ -52,6 +52,10 @@ final class ChainView extends VBox {
   }
 
   void show(ChainPage page, Joint current) {
+    // The focus goes along with the joint, unless it is somewhere in the page.
+    if (current != null && buttons.values().stream().anyMatch(Button::isFocused)) {
+      buttons.get(current).requestFocus();
+    }
     for (ChainPage.Link link : page.links()) {
       Button button = buttons.get(link.joint());
       lines.get(link.joint()).setText(link.line());

@@ -24,9 +24,6 @@ import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
@@ -192,12 +189,5 @@ final class ShellView extends BorderPane {
       return;
     }
     event.consume();
-  }
-
-  /** A gap that takes what room is left. */
-  static Region gap() {
-    Region gap = new Region();
-    HBox.setHgrow(gap, Priority.ALWAYS);
-    return gap;
   }
 }

@@ -43,12 +43,11 @@ public record ValueAxis(double low, double high, double step) {
     high = fromZero && high == 0 ? 0 : high + (fromZero ? 0 : air);
     double rough = (high - low) / Math.max(1, ticks);
     double power = Math.pow(10, Math.floor(Math.log10(rough)));
-    double step = power * 10;
+    // The round step nearest in ratio: a little more or fewer ticks than asked for.
+    double step = power;
     for (double r : ROUND) {
-      if (r * power >= rough * (1 - ROUNDING)) {
-        step = r * power;
-        break;
-      }
+      double off = Math.abs(Math.log(r * power / rough));
+      step = off < Math.abs(Math.log(step / rough)) ? r * power : step;
     }
     return new ValueAxis(low, high, step);
   }
