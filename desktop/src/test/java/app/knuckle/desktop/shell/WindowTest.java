@@ -30,7 +30,7 @@ import org.testfx.util.WaitForAsyncUtils;
 @ExtendWith(ApplicationExtension.class)
 class WindowTest {
 
-  private static final int PATIENCE_SECONDS = 20;
+  private static final int PATIENCE_SECONDS = 60;
 
   @TempDir private Path folder;
   private Workbench workbench;
@@ -40,6 +40,8 @@ class WindowTest {
     workbench = new Workbench();
     stage.setScene(KnuckleApp.scene(workbench));
     stage.show();
+    stage.toFront();
+    stage.requestFocus();
     workbench.open(DemoStudy.read());
   }
 
@@ -113,6 +115,9 @@ class WindowTest {
   @Test
   void theSameWithTheKeyboardAlone(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
+    // Without a window manager nobody else hands the keyboard to the new window.
+    robot.interact(() -> robot.window(0).requestFocus());
+    until(() -> robot.window(0).isFocused());
     press(robot, KeyCode.TAB);
     until(() -> shows(robot, "finding", "Growth differs between the 3 levels of mesh"));
     press(robot, KeyCode.DIGIT2);
