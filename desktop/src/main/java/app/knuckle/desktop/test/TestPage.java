@@ -59,7 +59,13 @@ public record TestPage(
       String p,
       boolean significant,
       String eta,
-      String omega) {}
+      String omega) {
+
+    /** A line that is not tested against another. */
+    static Row untested(String source, String df, String ss, String ms) {
+      return new Row(source, df, ss, ms, "", -1, -1, "", false, "", "");
+    }
+  }
 
   /**
    * A name and its value.
@@ -99,31 +105,13 @@ public record TestPage(
             Numerals.share(effect.etaSquared()),
             Numerals.share(effect.omegaSquared()));
     Row error =
-        new Row(
+        Row.untested(
             "error",
             Numerals.df(fit.errorDf()),
             Numerals.fixed(fit.errorSs(), squares),
-            Numerals.fixed(fit.errorMs(), squares),
-            "",
-            -1,
-            -1,
-            "",
-            false,
-            "",
-            "");
+            Numerals.fixed(fit.errorMs(), squares));
     Row total =
-        new Row(
-            "total",
-            Numerals.df(n - 1.0),
-            Numerals.fixed(fit.totalSs(), squares),
-            "",
-            "",
-            -1,
-            -1,
-            "",
-            false,
-            "",
-            "");
+        Row.untested("total", Numerals.df(n - 1.0), Numerals.fixed(fit.totalSs(), squares), "");
     return new TestPage(
         response.measured().title()
             + " \u00b7 least squares \u00b7 "
