@@ -35,7 +35,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PagesTest {
 
   private static Answer answer(Table table, Inquiry inquiry) {
-    Frame frame = Frame.of(table, inquiry.prepare());
+    Frame frame = Frame.of(table, inquiry.prepare(), app.knuckle.stats.Progress.NONE);
     List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
     try {
       Findings findings = Findings.of(table, inquiry, Progress.NONE);
@@ -161,7 +161,7 @@ class PagesTest {
       throws URISyntaxException {
     Path path = Path.of(getClass().getResource("/demo/" + file + ".csv").toURI());
     Table table = RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
-    FirstGuess guess = FirstGuess.of(Frame.of(table, List.of()));
+    FirstGuess guess = FirstGuess.of(Frame.of(table));
     assertThat(guess.inquiry().measured()).containsExactly(measured);
     assertThat(String.join(",", guess.inquiry().treatments())).isEqualTo(treatment);
     assertThat(guess.reason()).contains(measured);

@@ -71,7 +71,7 @@ public final class Workbench {
 
     @Override
     public void changed(ObservableValue<? extends Table> o, Table before, Table table) {
-      FirstGuess guess = FirstGuess.of(Frame.of(table, List.of()));
+      FirstGuess guess = FirstGuess.of(Frame.of(table));
       if (slip == null) {
         slip = new SlipViewModel(source, guess.inquiry(), guess.reason());
         add(slip);

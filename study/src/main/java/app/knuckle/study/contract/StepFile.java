@@ -1,5 +1,8 @@
 package app.knuckle.study.contract;
 
+import app.knuckle.study.prep.Calculate;
+import app.knuckle.study.prep.Compute;
+import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Keep;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.prep.Merge;
@@ -8,6 +11,8 @@ import app.knuckle.study.prep.Order;
 import app.knuckle.study.prep.Relabel;
 import app.knuckle.study.prep.Rename;
 import app.knuckle.study.prep.SetAside;
+import app.knuckle.study.prep.Spread;
+import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Nearest;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -24,15 +29,20 @@ import java.util.Map;
 final class StepFile {
 
   private static final Map<String, List<String>> KEYS =
-      Map.of(
-          "missing", List.of("columns", "values"),
-          "kind", List.of("column", "kind"),
-          "merge", List.of("column", "levels", "into"),
-          "order", List.of("column", "levels"),
-          "relabel", List.of("column", "labels"),
-          "rename", List.of("column", "to", "unit"),
-          "keep", List.of("where"),
-          "setAside", List.of("rows", "why"));
+      Map.ofEntries(
+          Map.entry("missing", List.of("columns", "values")),
+          Map.entry("kind", List.of("column", "kind")),
+          Map.entry("merge", List.of("column", "levels", "into")),
+          Map.entry("order", List.of("column", "levels")),
+          Map.entry("relabel", List.of("column", "labels")),
+          Map.entry("rename", List.of("column", "to", "unit")),
+          Map.entry("compute", List.of("column", "from", "as", "lambda")),
+          Map.entry("calculate", List.of("column", "rule")),
+          Map.entry("stack", List.of("columns", "names", "values")),
+          Map.entry("spread", List.of("names", "values")),
+          Map.entry("edit", List.of("cells")),
+          Map.entry("keep", List.of("where")),
+          Map.entry("setAside", List.of("rows", "why")));
 
   private StepFile() {}
 
@@ -70,6 +80,16 @@ final class StepFile {
               node.hasNonNull("to") ? node.get("to").asText() : keys.text(node, "column"),
               node.hasNonNull("unit") ? node.get("unit").asText() : null,
               off);
+      case "compute" -> compute(node, keys, off);
+      case "calculate" -> new Calculate(keys.text(node, "column"), keys.text(node, "rule"), off);
+      case "stack" ->
+          new Stack(
+              keys.texts(node, "columns"),
+              keys.text(node, "names"),
+              keys.text(node, "values"),
+              off);
+      case "spread" -> new Spread(keys.text(node, "names"), keys.text(node, "values"), off);
+      case "edit" -> new Edit(cells(node.path("cells"), keys), off);
       case "keep" -> new Keep(conditions(node.path("where"), keys), off);
       default -> new SetAside(rows(node.path("rows"), keys), node.path("why").asText(""), off);
     };
@@ -85,6 +105,42 @@ final class StepFile {
                     "there is no kind '" + kind + "'",
                     Nearest.suggestion(
                         kind, Arrays.stream(Kind.As.values()).map(Kind.As::key).toList())));
+  }
+
+  private static Compute compute(JsonNode node, Keys keys, boolean off) {
+    String as = keys.text(node, "as");
+    Compute.As function =
+        Compute.As.of(as)
+            .orElseThrow(
+                () ->
+                    keys.wrong(
+                        "as",
+                        "there is no scale '" + as + "'",
+                        Nearest.suggestion(
+                            as, Arrays.stream(Compute.As.values()).map(Compute.As::key).toList())));
+    if (function == Compute.As.BOX_COX && !node.hasNonNull("lambda")) {
+      throw keys.wrong("lambda", "box-cox needs its power", "0 is the logarithm, 0.5 the root");
+    }
+    return new Compute(
+        keys.text(node, "column"),
+        keys.text(node, "from"),
+        function,
+        keys.number(node, "lambda", 0),
+        off);
+  }
+
+  private static List<Edit.Cell> cells(JsonNode list, Keys keys) {
+    List<Edit.Cell> cells = new ArrayList<>();
+    for (JsonNode node : list) {
+      keys.known(node, List.of("row", "column", "to"));
+      if (!node.path("row").isInt()) {
+        throw keys.wrong("row", "row numbers are whole numbers", "The first data row is 1");
+      }
+      cells.add(
+          new Edit.Cell(
+              node.get("row").asInt(), keys.text(node, "column"), node.path("to").asText("")));
+    }
+    return cells;
   }
 
   private static Map<String, String> labels(JsonNode node) {
@@ -152,6 +208,24 @@ final class StepFile {
       node.put("step", "rename").put("column", s.column()).put("to", s.to());
       if (s.unit() != null) {
         node.put("unit", s.unit());
+      }
+    } else if (step instanceof Compute s) {
+      node.put("step", "compute").put("column", s.column()).put("from", s.from());
+      node.put("as", s.as().key());
+      if (s.as() == Compute.As.BOX_COX) {
+        node.put("lambda", s.lambda());
+      }
+    } else if (step instanceof Calculate s) {
+      node.put("step", "calculate").put("column", s.column()).put("rule", s.rule());
+    } else if (step instanceof Stack s) {
+      node.put("step", "stack").set("columns", InquiryFile.texts(s.columns()));
+      node.put("names", s.names()).put("values", s.values());
+    } else if (step instanceof Spread s) {
+      node.put("step", "spread").put("names", s.names()).put("values", s.values());
+    } else if (step instanceof Edit s) {
+      ArrayNode cells = node.put("step", "edit").putArray("cells");
+      for (Edit.Cell c : s.cells()) {
+        cells.addObject().put("row", c.row()).put("column", c.column()).put("to", c.to());
       }
     } else if (step instanceof Keep s) {
       ArrayNode where = node.put("step", "keep").putArray("where");

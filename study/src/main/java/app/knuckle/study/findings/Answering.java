@@ -40,7 +40,7 @@ final class Answering {
     this.table = table;
     this.inquiry = inquiry;
     this.progress = progress;
-    frame = Frame.of(table, inquiry.prepare());
+    frame = Frame.of(table, inquiry.prepare(), progress);
   }
 
   Findings findings() {
@@ -69,10 +69,11 @@ final class Answering {
     }
     List<RecordsUsed.LeftOut> leftOut =
         left.entrySet().stream()
-            .map(e -> new RecordsUsed.LeftOut(e.getKey() + 1, e.getValue()))
+            .map(e -> new RecordsUsed.LeftOut(frame.sourceRow(e.getKey()) + 1, e.getValue()))
+            .distinct()
             .toList();
     return new Findings(
-        table, inquiry, frame, new RecordsUsed(table.rows(), inPlay, leftOut), responses);
+        table, inquiry, frame, new RecordsUsed(frame.rows(), inPlay, leftOut), responses);
   }
 
   private Refused waiting(String what, String wayOn) {

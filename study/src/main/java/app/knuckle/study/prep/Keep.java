@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Column;
@@ -70,7 +71,12 @@ public record Keep(List<Condition> where, boolean off) implements Step {
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Keep(where, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     List<Column> columns = where.stream().map(c -> c.columnOf(frame)).toList();
     Map<Integer, String> out = new TreeMap<>();
     for (int row = 0; row < frame.rows(); row++) {

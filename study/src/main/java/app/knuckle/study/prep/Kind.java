@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
@@ -67,7 +68,12 @@ public record Kind(String column, As as, boolean off) implements Step {
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Kind(column, as, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     Column old = frame.column(column);
     if (as != As.NUMBER) {
       return frame.with(old, Levels.of(old, as == As.ORDERED));

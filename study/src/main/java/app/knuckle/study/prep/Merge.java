@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.List;
 
@@ -18,7 +19,12 @@ public record Merge(String column, List<String> levels, String into, boolean off
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Merge(column, levels, into, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     Categories old = Levels.named(frame, column, levels);
     return frame.with(
         frame.column(column), Levels.renamed(old, level -> levels.contains(level) ? into : level));

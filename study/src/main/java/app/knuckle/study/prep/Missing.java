@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
@@ -22,7 +23,12 @@ public record Missing(List<String> columns, List<String> values, boolean off) im
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Missing(columns, values, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     Frame result = frame;
     List<String> names =
         columns.isEmpty() ? frame.columns().stream().map(Column::name).toList() : columns;

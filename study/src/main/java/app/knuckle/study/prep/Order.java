@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -20,7 +21,12 @@ public record Order(String column, List<String> levels, boolean off) implements 
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Order(column, levels, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     Categories old = Levels.named(frame, column, levels);
     Set<String> all = new LinkedHashSet<>(levels);
     all.addAll(old.levels());

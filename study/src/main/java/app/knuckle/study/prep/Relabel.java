@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -20,7 +21,12 @@ public record Relabel(String column, Map<String, String> labels, boolean off) im
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Relabel(column, labels, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     Categories old = Levels.named(frame, column, labels.keySet());
     return frame.with(
         frame.column(column), Levels.renamed(old, level -> labels.getOrDefault(level, level)));

@@ -1,5 +1,6 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
@@ -17,7 +18,12 @@ import app.knuckle.study.table.Numbers;
 public record Rename(String column, String to, String unit, boolean off) implements Step {
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new Rename(column, to, unit, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
     Column old = frame.column(column);
     if (!to.equals(column) && frame.has(to)) {
       throw Refused.at(

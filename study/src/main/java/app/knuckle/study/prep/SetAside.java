@@ -1,9 +1,12 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 
@@ -21,16 +24,26 @@ public record SetAside(List<Integer> rows, String why, boolean off) implements S
   }
 
   @Override
-  public Frame apply(Frame frame) {
+  public Step switched(boolean switchedOff) {
+    return new SetAside(rows, why, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
+    Set<Integer> wanted = new HashSet<>(rows);
     Map<Integer, String> out = new TreeMap<>();
+    for (int row = 0; row < frame.rows(); row++) {
+      if (wanted.contains(frame.sourceRow(row) + 1)) {
+        out.put(row, why.isEmpty() ? "set aside" : "set aside: " + why);
+      }
+    }
     for (int row : rows) {
-      if (row < 1 || row > frame.rows()) {
+      if (row < 1 || row > frame.sourceRows()) {
         throw Refused.at(
             new Place.WholeFile(frame.source()),
             "there is no row " + row + " to set aside",
-            "The rows go from 1 to " + frame.rows());
+            "The rows go from 1 to " + frame.sourceRows());
       }
-      out.put(row - 1, why.isEmpty() ? "set aside" : "set aside: " + why);
     }
     return frame.without(out);
   }

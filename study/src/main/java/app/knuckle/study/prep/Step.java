@@ -1,7 +1,22 @@
 package app.knuckle.study.prep;
 
+import app.knuckle.stats.Progress;
+
 /** One step of the prep trail. A value: applying it makes a new frame and changes nothing. */
-public sealed interface Step permits Missing, Kind, Merge, Order, Relabel, Rename, Keep, SetAside {
+public sealed interface Step
+    permits Missing,
+        Kind,
+        Merge,
+        Order,
+        Relabel,
+        Rename,
+        Compute,
+        Calculate,
+        Stack,
+        Spread,
+        Edit,
+        Keep,
+        SetAside {
 
   /**
    * Whether the step is switched off.
@@ -11,13 +26,23 @@ public sealed interface Step permits Missing, Kind, Merge, Order, Relabel, Renam
   boolean off();
 
   /**
+   * The same step, switched on or off.
+   *
+   * @param switchedOff whether it is passed over
+   * @return the step
+   */
+  Step switched(boolean switchedOff);
+
+  /**
    * Does the step.
    *
    * @param frame what the steps before it made
+   * @param progress asked on the way
    * @return the frame after it
    * @throws app.knuckle.study.Refused if the step does not fit the frame
+   * @throws java.util.concurrent.CancellationException if stopped
    */
-  Frame apply(Frame frame);
+  Frame apply(Frame frame, Progress progress);
 
   /**
    * What the step does, short: "Merge levels of mesh".

@@ -107,7 +107,7 @@ class FindingsTest {
                 new Numbers("start_mm", "mm", new double[] {1.2, 2.3, 3.1, 4.5, 5.2, 6.6}),
                 new Numbers("growth_mm", "mm", new double[] {7.2, 8.3, 9.4, 6.5, 5.6, 4.7})),
             "");
-    FirstGuess guess = FirstGuess.of(Frame.of(table, List.of()));
+    FirstGuess guess = FirstGuess.of(Frame.of(table));
     assertThat(guess.inquiry().measured()).containsExactly("growth_mm");
     assertThat(guess.inquiry().treatments()).containsExactly("mesh");
     assertThat(guess.inquiry().name()).isEqualTo("Growth by mesh");

@@ -27,7 +27,7 @@ class StepsTest {
           "");
 
   private Frame after(Step... steps) {
-    return Frame.of(table, List.of(steps));
+    return Frame.of(table, List.of(steps), app.knuckle.stats.Progress.NONE);
   }
 
   private static List<String> levels(Frame frame, String column) {

@@ -1,0 +1,178 @@
+package app.knuckle.study.prep;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.Optional;
+import java.util.stream.IntStream;
+
+/**
+ * A new column holds another on a changed scale. A value outside the range of the function has no
+ * result: the cell is missing.
+ *
+ * @param column name of the new column
+ * @param from name of the column it is made of
+ * @param as the function
+ * @param lambda the power of Box and Cox; used by {@link As#BOX_COX} only
+ * @param off switched off
+ */
+public record Compute(String column, String from, As as, double lambda, boolean off)
+    implements Step {
+
+  /** Functions of one column. */
+  public enum As {
+    /** The natural logarithm; for values above 0. */
+    LOG("log", "natural logarithm", "ln"),
+    /** The logarithm to base 10; for values above 0. */
+    LOG10("log10", "logarithm to base 10", "log10"),
+    /** The natural logarithm of one more; for values above -1. */
+    LOG1P("log1p", "natural logarithm of 1 + value", "ln(1 + x)"),
+    /** The square root; for values from 0. */
+    SQRT("sqrt", "square root", "sqrt"),
+    /** The square. */
+    SQUARE("square", "square", "square"),
+    /** One over the value; for values other than 0. */
+    RECIPROCAL("reciprocal", "reciprocal, 1 / value", "1 / x"),
+    /** The angle whose sine is the square root, in radians; for shares from 0 to 1. */
+    ARCSINE_SQRT("arcsine-sqrt", "arcsine of the square root, for shares from 0 to 1", "arcsine"),
+    /** The midrank among the rows in play, the smallest being 1. */
+    RANK("rank", "rank, from the smallest", "rank"),
+    /** ln(x / (1 - x)); for shares between 0 and 1. */
+    LOGIT("logit", "logit, for shares between 0 and 1", "logit"),
+    /** (x^lambda - 1) / lambda, ln x at 0 (Box and Cox 1964, eq. 1); for values above 0. */
+    BOX_COX("box-cox", "power of Box and Cox", "Box-Cox");
+
+    private final String key;
+    private final String title;
+    private final String sign;
+
+    As(String key, String title, String sign) {
+      this.key = key;
+      this.title = title;
+      this.sign = sign;
+    }
+
+    /**
+     * The name in files.
+     *
+     * @return such as "arcsine-sqrt"
+     */
+    public String key() {
+      return key;
+    }
+
+    /**
+     * The name on screen.
+     *
+     * @return in full words
+     */
+    public String title() {
+      return title;
+    }
+
+    /**
+     * The function of a key.
+     *
+     * @param key as in files
+     * @return empty for an unknown key
+     */
+    public static Optional<As> of(String key) {
+      return Arrays.stream(values()).filter(k -> k.key.equals(key)).findFirst();
+    }
+
+    /** The function at one value; not finite where it has no result. */
+    private double at(double x, double lambda) {
+      return switch (this) {
+        case LOG -> Math.log(x);
+        case LOG10 -> Math.log10(x);
+        case LOG1P -> Math.log1p(x);
+        case SQRT -> Math.sqrt(x);
+        case SQUARE -> x * x;
+        case RECIPROCAL -> 1 / x;
+        case ARCSINE_SQRT -> Math.asin(Math.sqrt(x));
+        case LOGIT -> Math.log(x / (1 - x));
+        case BOX_COX -> x <= 0 ? Double.NaN : boxCox(x, lambda);
+        case RANK -> throw new IllegalStateException("A rank needs the other values");
+      };
+    }
+
+    private static double boxCox(double x, double lambda) {
+      return lambda == 0 ? Math.log(x) : Math.expm1(lambda * Math.log(x)) / lambda;
+    }
+  }
+
+  @Override
+  public Step switched(boolean switchedOff) {
+    return new Compute(column, from, as, lambda, switchedOff);
+  }
+
+  @Override
+  public Frame apply(Frame frame, Progress progress) {
+    Column source = frame.column(from);
+    if (!(source instanceof Numbers numbers)) {
+      throw Refused.at(
+          new Place.WholeColumn(frame.source(), from),
+          "the column holds names, not numbers",
+          "Read it as numbers first");
+    }
+    frame.free(column);
+    double[] result = as == As.RANK ? ranks(frame, numbers) : new double[numbers.size()];
+    int results = 0;
+    int values = 0;
+    for (int row = 0; row < result.length; row++) {
+      if (as != As.RANK) {
+        double y = as.at(numbers.value(row), lambda);
+        result[row] = Double.isFinite(y) ? y : Double.NaN;
+      }
+      values += numbers.isMissing(row) ? 0 : 1;
+      results += Double.isNaN(result[row]) ? 0 : 1;
+    }
+    if (values > 0 && results == 0) {
+      throw Refused.at(
+          new Place.WholeColumn(frame.source(), from),
+          "no value has a " + as.title,
+          as == As.ARCSINE_SQRT || as == As.LOGIT
+              ? "Percentages must become shares first: calculate [" + from + "] / 100"
+              : "Choose another scale");
+    }
+    return frame.plus(new Numbers(column, "", result));
+  }
+
+  /** Midranks of the rows in play. */
+  private static double[] ranks(Frame frame, Numbers numbers) {
+    double[] ranks = new double[numbers.size()];
+    Arrays.fill(ranks, Double.NaN);
+    int[] order =
+        IntStream.range(0, ranks.length)
+            .filter(row -> frame.inPlay(row) && !numbers.isMissing(row))
+            .boxed()
+            .sorted(Comparator.comparingDouble(numbers::value))
+            .mapToInt(Integer::intValue)
+            .toArray();
+    for (int i = 0; i < order.length; ) {
+      int j = i;
+      while (j < order.length && numbers.value(order[j]) == numbers.value(order[i])) {
+        j++;
+      }
+      for (int k = i; k < j; k++) {
+        ranks[order[k]] = (i + 1 + j) / 2.0;
+      }
+      i = j;
+    }
+    return ranks;
+  }
+
+  @Override
+  public String title() {
+    return "Compute " + column;
+  }
+
+  @Override
+  public String detail() {
+    return as.sign + " of " + from + (as == As.BOX_COX ? ", power " + Numbers.text(lambda) : "");
+  }
+}
