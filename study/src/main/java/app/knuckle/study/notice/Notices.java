@@ -1,0 +1,38 @@
+package app.knuckle.study.notice;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Looks at records for what is odd about them. */
+public final class Notices {
+
+  private Notices() {}
+
+  /**
+   * Everything odd, in the order in which it is best mended: shape, columns from left to right,
+   * rows.
+   *
+   * @param frame the records; rows out of play are not looked at
+   * @param progress asked before each column
+   * @return the notices; empty when nothing is odd
+   * @throws java.util.concurrent.CancellationException if stopped
+   */
+  public static List<Notice> of(Frame frame, Progress progress) {
+    List<Notice> notices = new ArrayList<>(WideSheet.look(frame));
+    for (Column column : frame.columns()) {
+      progress.check();
+      notices.addAll(
+          column instanceof Numbers numbers
+              ? OddNumbers.look(frame, numbers)
+              : OddLevels.look(frame, (Categories) column));
+    }
+    progress.check();
+    notices.addAll(Repeats.look(frame));
+    return List.copyOf(notices);
+  }
+}
