@@ -21,6 +21,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -35,13 +36,14 @@ import org.junit.jupiter.params.provider.CsvSource;
 class PagesTest {
 
   private static Answer answer(Table table, Inquiry inquiry) {
-    Frame frame = Frame.of(table, inquiry.prepare(), app.knuckle.stats.Progress.NONE);
+    Trail trail = Trail.run(table, inquiry.prepare(), Progress.NONE);
+    Frame frame = trail.frame();
     List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
     try {
       Findings findings = Findings.of(table, inquiry, Progress.NONE);
-      return new Answer(frame, glances, findings, findings.refusal().orElse(null));
+      return new Answer(trail, glances, List.of(), findings, findings.refusal().orElse(null));
     } catch (Refused e) {
-      return new Answer(frame, glances, null, e.refusal());
+      return new Answer(trail, glances, List.of(), null, e.refusal());
     }
   }
 

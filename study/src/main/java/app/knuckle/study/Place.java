@@ -52,14 +52,15 @@ public sealed interface Place {
   }
 
   /**
-   * A key of an inquiry file.
+   * A key of a JSON file.
    *
+   * @param file what to call it: "inquiry", "study.json"
    * @param path the keys from the outermost inward
    */
-  record InquiryKey(List<String> path) implements Place {
+  record Key(String file, List<String> path) implements Place {
     @Override
     public String words() {
-      return "inquiry, " + String.join(" / ", path);
+      return file + ", " + String.join(" / ", path);
     }
   }
 }

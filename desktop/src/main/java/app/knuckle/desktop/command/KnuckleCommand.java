@@ -23,7 +23,7 @@ public final class KnuckleCommand implements Runnable {
       index = "0",
       arity = "0..1",
       paramLabel = "FILE",
-      description = "Records to open: .csv, .tsv, .txt or .xlsx.")
+      description = "Records to open (.csv, .tsv, .txt, .xlsx, .ods), or a study (.knuckle).")
   private Path file;
 
   private KnuckleCommand() {}

@@ -6,6 +6,7 @@ import app.knuckle.figures.export.SvgExport;
 import app.knuckle.figures.means.MeansFigure;
 import app.knuckle.figures.means.MeansLayout;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.stats.Progress;
@@ -15,6 +16,7 @@ import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -22,10 +24,13 @@ import java.io.PrintWriter;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
 /** Computes an inquiry and writes findings, report and figure, with no display. */
@@ -39,10 +44,17 @@ final class RunCommand implements Callable<Integer> {
 
   @Spec private CommandSpec spec;
 
-  @Option(names = "--table", required = true, description = "The records.")
+  @Parameters(
+      index = "0",
+      arity = "0..1",
+      paramLabel = "STUDY.knuckle",
+      description = "A study: every inquiry of it is answered, each in a folder of its own.")
+  private Path study;
+
+  @Option(names = "--table", description = "The records, with --inquiry.")
   private Path table;
 
-  @Option(names = "--inquiry", required = true, description = "The question, as JSON.")
+  @Option(names = "--inquiry", description = "The question, as JSON, with --table.")
   private Path inquiry;
 
   @Option(names = "--out", required = true, description = "The folder to write to.")
@@ -51,19 +63,57 @@ final class RunCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     System.setProperty("java.awt.headless", "true");
+    boolean one = table != null && inquiry != null && study == null;
+    boolean all = table == null && inquiry == null && study != null;
+    if (!one && !all) {
+      throw new ParameterException(
+          spec.commandLine(), "Name either a study, or a table with --table and --inquiry");
+    }
     PrintWriter errors = spec.commandLine().getErr();
     try {
+      if (all) {
+        return runStudy(StudyFile.read(study, Progress.NONE), errors);
+      }
       Inquiry question = InquiryFile.read(text(inquiry));
       Table records = RecordsFile.read(table, RecordsFile.guess(table), Progress.NONE);
-      Findings findings = Findings.of(records, question, Progress.NONE);
-      write(findings);
-      findings.refusal().ifPresent(refusal -> errors.println(refusal.words()));
-      return findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0;
+      return answer(records, question, Map.of(), out, errors);
     } catch (Refused e) {
       errors.println(e.refusal().words());
       return KnuckleCommand.NOT_COMPUTED;
+    }
+  }
+
+  /** Answers every inquiry; one that cannot be computed does not keep the others from it. */
+  private int runStudy(Study read, PrintWriter errors) {
+    int status = 0;
+    for (int i = 0; i < read.asked().size(); i++) {
+      Study.Asked asked = read.asked().get(i);
+      String name = asked.inquiry().name().replaceAll("[^\\p{L}\\p{N} ._-]", "_").strip();
+      Path folder = out.resolve((i + 1) + (name.isEmpty() ? "" : " " + name));
+      try {
+        Table records = read.table(asked.table());
+        status = Math.max(status, answer(records, asked.inquiry(), asked.figure(), folder, errors));
+      } catch (Refused e) {
+        errors.println(asked.inquiry().name() + ": " + e.refusal().words());
+        status = KnuckleCommand.NOT_COMPUTED;
+      }
+    }
+    return status;
+  }
+
+  private static int answer(
+      Table records,
+      Inquiry question,
+      Map<String, String> figure,
+      Path folder,
+      PrintWriter errors) {
+    try {
+      Findings findings = Findings.of(records, question, Progress.NONE);
+      write(findings, figure, folder);
+      findings.refusal().ifPresent(refusal -> errors.println(refusal.words()));
+      return findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0;
     } catch (IOException e) {
-      errors.println(out + ": the findings cannot be written there. " + e.getMessage());
+      errors.println(folder + ": the findings cannot be written there. " + e.getMessage());
       return KnuckleCommand.NOT_COMPUTED;
     }
   }
@@ -90,14 +140,18 @@ final class RunCommand implements Callable<Integer> {
     }
   }
 
-  private void write(Findings findings) throws IOException {
+  private static void write(Findings findings, Map<String, String> settings, Path out)
+      throws IOException {
     Files.createDirectories(out);
     Files.writeString(out.resolve("findings.json"), FindingsFile.text(findings));
     String picture = "";
     String caption = "";
     if (findings.refusal().isEmpty()) {
       MeansFigure figure =
-          MeansFigure.of(findings, MeansFigure.Style.usual(findings.first().groups().size()));
+          MeansFigure.of(
+              findings,
+              MeansFigure.Style.of(settings)
+                  .orElse(MeansFigure.Style.usual(findings.first().groups().size())));
       Scene scene = MeansLayout.of(figure);
       picture = SvgExport.element(scene);
       caption = figure.caption();

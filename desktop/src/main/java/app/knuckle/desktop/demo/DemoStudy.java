@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** "Cove nursery 2026": a made-up oyster nursery in a cove. */
 public final class DemoStudy {
@@ -29,13 +30,15 @@ public final class DemoStudy {
   public static Study read() {
     try (InputStream in = DemoStudy.class.getResourceAsStream("study.json")) {
       JsonNode node = new ObjectMapper().readTree(in);
-      List<Table> tables = new ArrayList<>();
+      List<Study.Kept> tables = new ArrayList<>();
       for (JsonNode file : node.get("tables")) {
-        tables.add(table(file.asText()));
+        tables.add(new Study.Kept(table(file.asText()), "", Map.of()));
       }
       List<Study.Asked> asked = new ArrayList<>();
       for (JsonNode one : node.get("asked")) {
-        asked.add(new Study.Asked(one.get("table").asText(), InquiryFile.read(one.get("inquiry"))));
+        asked.add(
+            new Study.Asked(
+                one.get("table").asText(), InquiryFile.read(one.get("inquiry")), Map.of()));
       }
       return new Study(node.get("name").asText(), tables, asked);
     } catch (IOException e) {

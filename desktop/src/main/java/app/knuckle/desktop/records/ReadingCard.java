@@ -3,16 +3,21 @@ package app.knuckle.desktop.records;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.TableSource;
+import app.knuckle.formats.records.Area;
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.study.Refusal;
+import app.knuckle.study.Refused;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.collections.FXCollections;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.util.StringConverter;
 
 /** How a file is read: the guess, changeable; the table beside it follows at once. */
@@ -27,6 +32,8 @@ public final class ReadingCard extends Card {
           StandardCharsets.ISO_8859_1,
           StandardCharsets.UTF_16LE,
           StandardCharsets.UTF_16BE);
+
+  private static final List<Integer> SKIPS = List.of(0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10);
 
   private final TableSource source;
 
@@ -44,13 +51,23 @@ public final class ReadingCard extends Card {
     show();
   }
 
-  private void show() {
+  /** Shows how the file is read now. */
+  void show() {
     getChildren().remove(1, getChildren().size());
     FileForm form = source.formProperty().get();
     if (form instanceof FileForm.Text text) {
       showText(text);
     } else if (form instanceof FileForm.Workbook book) {
       showWorkbook(book);
+    }
+    if (source.hasFile()) {
+      Button again =
+          new Button(
+              source.changedOnDisk() ? "The file changed: read it again" : "Read the file again");
+      again.setId("read-again");
+      again.getStyleClass().add(source.changedOnDisk() ? "go" : "small-button");
+      again.setOnAction(event -> source.refresh());
+      getChildren().add(again);
     }
     Refusal refusal = source.refusalProperty().get();
     if (refusal != null) {
@@ -66,45 +83,60 @@ public final class ReadingCard extends Card {
                 DELIMITERS,
                 f.delimiter(),
                 FileForm.Text::nameOf,
-                c ->
-                    source.readAs(
-                        new FileForm.Text(
-                            f.charset(), c, f.quote(), f.decimalComma(), f.header()))),
+                c -> read(f.charset(), c, f.quote(), f.decimalComma(), f.skip(), f.header())),
             pick(
                 "quote",
                 QUOTES,
                 f.quote(),
                 c -> c == '"' ? "double" : "single",
-                c ->
-                    source.readAs(
-                        new FileForm.Text(
-                            f.charset(), f.delimiter(), c, f.decimalComma(), f.header()))),
+                c -> read(f.charset(), f.delimiter(), c, f.decimalComma(), f.skip(), f.header())),
             pick(
                 "decimal mark",
                 List.of(false, true),
                 f.decimalComma(),
                 c -> c ? "comma" : "point",
-                c ->
-                    source.readAs(
-                        new FileForm.Text(f.charset(), f.delimiter(), f.quote(), c, f.header()))),
+                c -> read(f.charset(), f.delimiter(), f.quote(), c, f.skip(), f.header())),
             pick(
                 "encoding",
                 CHARSETS,
                 f.charset(),
                 Charset::displayName,
-                c ->
-                    source.readAs(
-                        new FileForm.Text(
-                            c, f.delimiter(), f.quote(), f.decimalComma(), f.header()))),
+                c -> read(c, f.delimiter(), f.quote(), f.decimalComma(), f.skip(), f.header())),
+            pick(
+                "title rows above",
+                SKIPS,
+                f.skip(),
+                String::valueOf,
+                c -> read(f.charset(), f.delimiter(), f.quote(), f.decimalComma(), c, f.header())),
             header(
                 f.header(),
-                h ->
-                    source.readAs(
-                        new FileForm.Text(
-                            f.charset(), f.delimiter(), f.quote(), f.decimalComma(), h))));
+                h -> read(f.charset(), f.delimiter(), f.quote(), f.decimalComma(), f.skip(), h)));
+  }
+
+  private void read(
+      Charset charset, char delimiter, char quote, boolean comma, int skip, boolean header) {
+    source.readAs(new FileForm.Text(charset, delimiter, quote, comma, skip, header));
   }
 
   private void showWorkbook(FileForm.Workbook f) {
+    TextField range = new TextField(f.area().words());
+    range.setId("reading-range");
+    range.setPromptText("all");
+    range.setPrefColumnCount(8);
+    Label wrong = Texts.wrapped("", "refusal");
+    wrong.setVisible(false);
+    wrong.setManaged(false);
+    range.setOnAction(
+        event -> {
+          try {
+            Area area = Area.of(range.getText());
+            source.readAs(new FileForm.Workbook(f.sheets(), f.sheet(), area, f.header()));
+          } catch (Refused e) {
+            wrong.setText(e.refusal().words());
+            wrong.setVisible(true);
+            wrong.setManaged(true);
+          }
+        });
     getChildren()
         .addAll(
             pick(
@@ -112,9 +144,12 @@ public final class ReadingCard extends Card {
                 f.sheets(),
                 f.sheet(),
                 s -> s,
-                s -> source.readAs(new FileForm.Workbook(f.sheets(), s, f.header()))),
+                s -> source.readAs(new FileForm.Workbook(f.sheets(), s, Area.ALL, f.header()))),
+            Texts.fact("range of cells", range),
+            wrong,
             header(
-                f.header(), h -> source.readAs(new FileForm.Workbook(f.sheets(), f.sheet(), h))));
+                f.header(),
+                h -> source.readAs(new FileForm.Workbook(f.sheets(), f.sheet(), f.area(), h))));
   }
 
   private static CheckBox header(boolean header, Consumer<Boolean> chosen) {

@@ -2,6 +2,7 @@ package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Frame;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -11,11 +12,13 @@ import java.util.stream.IntStream;
  *
  * @param frame the records after the trail
  * @param columns their heads
+ * @param notices what is odd about them
  */
-public record RecordsPage(Frame frame, List<Head> columns) {
+public record RecordsPage(Frame frame, List<Head> columns, List<Notice> notices) {
 
   public RecordsPage {
     columns = List.copyOf(columns);
+    notices = List.copyOf(notices);
   }
 
   /** The part that a column plays. */
@@ -51,8 +54,10 @@ public record RecordsPage(Frame frame, List<Head> columns) {
    * @param unit empty for none
    * @param glance its values at a glance
    * @param part that it plays
+   * @param notices how many things are odd about it
    */
-  public record Head(int index, String name, String unit, ColumnGlance glance, Part part) {
+  public record Head(
+      int index, String name, String unit, ColumnGlance glance, Part part, int notices) {
 
     /**
      * Kind and unit in one line.
@@ -87,17 +92,18 @@ public record RecordsPage(Frame frame, List<Head> columns) {
   public static RecordsPage of(Answer answer, Inquiry inquiry) {
     List<Head> heads =
         IntStream.range(0, answer.glances().size())
-            .mapToObj(i -> head(i, answer.glances().get(i), inquiry))
+            .mapToObj(i -> head(i, answer.glances().get(i), inquiry, answer.notices()))
             .toList();
-    return new RecordsPage(answer.frame(), heads);
+    return new RecordsPage(answer.frame(), heads, answer.notices());
   }
 
-  private static Head head(int index, ColumnGlance glance, Inquiry inquiry) {
+  private static Head head(int index, ColumnGlance glance, Inquiry inquiry, List<Notice> notices) {
     String name = glance.column().name();
     Part part =
         inquiry.measured().contains(name)
             ? Part.MEASURED
             : inquiry.treatments().contains(name) ? Part.TREATMENT : Part.NONE;
-    return new Head(index, name, glance.column().unit(), glance, part);
+    int odd = (int) notices.stream().filter(n -> n.column().equals(name)).count();
+    return new Head(index, name, glance.column().unit(), glance, part, odd);
   }
 }

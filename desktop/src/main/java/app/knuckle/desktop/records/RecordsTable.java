@@ -1,17 +1,27 @@
 package app.knuckle.desktop.records;
 
+import app.knuckle.desktop.controls.CellEditor;
+import app.knuckle.desktop.controls.SelectedCells;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.controls.Thumbnail;
 import app.knuckle.study.table.Numbers;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.ObservableListBase;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
+import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TableColumn;
 import javafx.scene.control.TableRow;
 import javafx.scene.control.TableView;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
@@ -22,6 +32,7 @@ import javafx.scene.layout.VBox;
 final class RecordsTable extends TableView<Integer> {
 
   private static final PseudoClass ASIDE = PseudoClass.getPseudoClass("aside");
+  private static final PseudoClass ODD = PseudoClass.getPseudoClass("notice");
   private static final double ROW = 32;
   private static final double NUMBER_WIDTH = 56;
   private static final double NARROWEST = 104;
@@ -30,36 +41,59 @@ final class RecordsTable extends TableView<Integer> {
   private static final double EDGES = 28;
 
   private final Consumer<String> looked;
+  private final Edited edited;
+  private final Map<String, Set<Integer>> odd = new HashMap<>();
   private RecordsPage page;
+  private int[] order;
+  private boolean orderShown;
 
-  RecordsTable(Consumer<String> looked) {
+  /** Told of an edited cell. */
+  interface Edited {
+    void cell(int row, String column, String text);
+  }
+
+  RecordsTable(Consumer<String> looked, Edited edited) {
     this.looked = looked;
+    this.edited = edited;
     setId("records-table");
     getStyleClass().add("records-table");
     setFixedCellSize(ROW);
+    setEditable(true);
+    getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+    getSelectionModel().setCellSelectionEnabled(true);
     setRowFactory(view -> new RecordRow());
-    setPlaceholder(new Label("No rows"));
+    setPlaceholder(new Label("No row to show"));
   }
 
-  void show(RecordsPage shown) {
-    boolean sameColumns =
+  void show(RecordsPage shown, int[] rowsInOrder) {
+    boolean sameColumns = page != null && page.columns().equals(shown.columns());
+    boolean sameRows =
         page != null
-            && page.columns().equals(shown.columns())
-            && page.frame().rows() == shown.frame().rows();
+            && orderShown
+            && page.frame().rows() == shown.frame().rows()
+            && order == rowsInOrder;
     page = shown;
-    if (sameColumns) {
+    order = rowsInOrder;
+    orderShown = true;
+    odd.clear();
+    shown
+        .notices()
+        .forEach(n -> odd.computeIfAbsent(n.column(), key -> new HashSet<>()).addAll(n.rows()));
+    if (!sameColumns) {
+      getColumns().clear();
+      getColumns().add(numberColumn());
+      shown.columns().forEach(head -> getColumns().add(column(head)));
+    }
+    if (sameRows) {
       refresh();
       return;
     }
-    getColumns().clear();
-    getColumns().add(numberColumn());
-    shown.columns().forEach(head -> getColumns().add(column(head)));
-    int rows = shown.frame().rows();
+    int rows = order == null ? shown.frame().rows() : order.length;
     setItems(
         new ObservableListBase<>() {
           @Override
           public Integer get(int index) {
-            return index;
+            return rowsInOrder == null ? index : rowsInOrder[index];
           }
 
           @Override
@@ -69,10 +103,29 @@ final class RecordsTable extends TableView<Integer> {
         });
   }
 
+  /** Rows of the frame in which a cell is selected, from 0. */
+  List<Integer> selectedRows() {
+    return SelectedCells.of(this).stream()
+        .map(cell -> cell.getRow())
+        .filter(row -> row >= 0 && row < getItems().size())
+        .map(getItems()::get)
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  /** Goes to a place in the view and selects it. */
+  void goTo(int place) {
+    scrollTo(Math.max(0, place - 2));
+    getSelectionModel().clearAndSelect(place, getColumns().get(0));
+    getFocusModel().focus(place, getColumns().get(0));
+  }
+
   private TableColumn<Integer, String> numberColumn() {
     TableColumn<Integer, String> column = new TableColumn<>();
     column.setSortable(false);
     column.setReorderable(false);
+    column.setEditable(false);
     int digits = String.valueOf(page.frame().rows()).length();
     column.setPrefWidth(Math.max(NUMBER_WIDTH, digits * CHARACTER + EDGES));
     column.getStyleClass().add("row-number");
@@ -93,6 +146,14 @@ final class RecordsTable extends TableView<Integer> {
     column.getStyleClass().add(number ? "number-column" : "category-column");
     column.setCellValueFactory(
         row -> new ReadOnlyStringWrapper(head.glance().cell(row.getValue())));
+    column.setCellFactory(view -> new RecordCell(head));
+    column.setOnEditCommit(
+        event -> {
+          String text = event.getNewValue().strip();
+          if (!text.equals(head.glance().column().text(event.getRowValue()))) {
+            edited.cell(event.getRowValue(), head.name(), text);
+          }
+        });
     column.setGraphic(graphic(head));
     return column;
   }
@@ -102,25 +163,49 @@ final class RecordsTable extends TableView<Integer> {
     band.getStyleClass().addAll("part-band", "part-" + head.part().name().toLowerCase(Locale.ROOT));
     Label part = Texts.line(head.part().title(), "part-name");
     part.getStyleClass().add("part-" + head.part().name().toLowerCase(Locale.ROOT) + "-text");
+    HBox below = new HBox(part);
+    below.getStyleClass().add("part-line");
+    if (head.notices() > 0) {
+      Label mark = Texts.line(head.notices() + " odd", "head-notice");
+      below.getChildren().add(mark);
+    }
     VBox box =
         new VBox(
             band,
             Texts.line(head.name(), "column-name"),
             Texts.line(head.line(), "column-line"),
             new Thumbnail(head.glance().shape(), !(head.glance().column() instanceof Numbers)),
-            part);
+            below);
     box.getStyleClass().add("column-head");
     box.setOnMouseClicked(event -> looked.accept(head.name()));
     return box;
+  }
+
+  private final class RecordCell extends CellEditor<Integer> {
+    private final RecordsPage.Head head;
+
+    RecordCell(RecordsPage.Head head) {
+      this.head = head;
+    }
+
+    @Override
+    protected void updateItem(String text, boolean empty) {
+      super.updateItem(text, empty);
+      Integer row = getTableRow() == null ? null : getTableRow().getItem();
+      pseudoClassStateChanged(
+          ODD, row != null && !empty && odd.getOrDefault(head.name(), Set.of()).contains(row));
+    }
   }
 
   private final class RecordRow extends TableRow<Integer> {
     @Override
     protected void updateItem(Integer row, boolean empty) {
       super.updateItem(row, empty);
-      boolean aside = row != null && !empty && page != null && !page.frame().inPlay(row);
+      boolean known = row != null && !empty && page != null;
+      boolean aside = known && !page.frame().inPlay(row);
       pseudoClassStateChanged(ASIDE, aside);
-      setTooltip(aside ? new javafx.scene.control.Tooltip(page.frame().leftOut().get(row)) : null);
+      pseudoClassStateChanged(ODD, known && odd.getOrDefault("", Set.of()).contains(row));
+      setTooltip(aside ? new Tooltip(page.frame().leftOut().get(row)) : null);
     }
   }
 }

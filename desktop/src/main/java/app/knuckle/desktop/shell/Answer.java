@@ -3,21 +3,39 @@ package app.knuckle.desktop.shell;
 import app.knuckle.desktop.records.ColumnGlance;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Trail;
 import java.util.List;
 
 /**
  * What the computation gave back to the window.
  *
- * @param frame the records after the trail; null when the trail was refused
+ * @param trail the records after the trail, and what each step did
  * @param glances the frame's columns at a glance, in their order
+ * @param notices what is odd about the records
  * @param findings null when the inquiry was refused
  * @param refusal why something could not be computed; null when all could
  */
-public record Answer(Frame frame, List<ColumnGlance> glances, Findings findings, Refusal refusal) {
+public record Answer(
+    Trail trail,
+    List<ColumnGlance> glances,
+    List<Notice> notices,
+    Findings findings,
+    Refusal refusal) {
 
   public Answer {
     glances = List.copyOf(glances);
+    notices = List.copyOf(notices);
+  }
+
+  /**
+   * The records after the trail.
+   *
+   * @return the frame after all steps that fit
+   */
+  public Frame frame() {
+    return trail.frame();
   }
 
   /**

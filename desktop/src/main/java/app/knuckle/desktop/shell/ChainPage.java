@@ -69,16 +69,18 @@ public record ChainPage(List<Link> links) {
   }
 
   private static Link records(Answer answer) {
-    if (answer == null || answer.frame() == null) {
-      return new Link(
-          Joint.RECORDS, State.NOT_YET, answer == null ? "reading" : "a step does not fit");
+    if (answer == null) {
+      return new Link(Joint.RECORDS, State.NOT_YET, "reading");
+    }
+    if (answer.trail().refusal().isPresent()) {
+      return new Link(Joint.RECORDS, State.CAUTION, "a step does not fit");
     }
     int rows = answer.frame().rows();
     String line = Numerals.count(rows, "row", "rows");
     int out = answer.frame().leftOut().size();
     return new Link(
         Joint.RECORDS,
-        State.DONE,
+        answer.notices().isEmpty() ? State.DONE : State.CAUTION,
         out == 0 ? line : line + " \u00b7 " + Numerals.whole(rows - out) + " in play");
   }
 

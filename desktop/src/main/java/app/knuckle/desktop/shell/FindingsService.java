@@ -5,7 +5,10 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.notice.Notice;
+import app.knuckle.study.notice.Notices;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import java.util.IdentityHashMap;
@@ -48,15 +51,18 @@ final class FindingsService extends Service<Answer> {
 
   private static Answer answer(
       Table table, Inquiry inquiry, List<ColumnGlance> known, Progress progress) {
-    Frame frame = null;
-    List<ColumnGlance> glances = List.of();
+    Trail trail = Trail.run(table, inquiry.prepare(), progress);
+    Frame frame = trail.frame();
+    List<ColumnGlance> glances = glances(frame, known, progress);
+    List<Notice> notices = Notices.of(frame, progress);
+    if (trail.refusal().isPresent()) {
+      return new Answer(trail, glances, notices, null, trail.refusal().get());
+    }
     try {
-      frame = Frame.of(table, inquiry.prepare());
-      glances = glances(frame, known, progress);
       Findings findings = Findings.of(table, inquiry, progress);
-      return new Answer(frame, glances, findings, findings.refusal().orElse(null));
+      return new Answer(trail, glances, notices, findings, findings.refusal().orElse(null));
     } catch (Refused e) {
-      return new Answer(frame, glances, null, e.refusal());
+      return new Answer(trail, glances, notices, null, e.refusal());
     }
   }
 

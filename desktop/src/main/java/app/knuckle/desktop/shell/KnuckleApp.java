@@ -70,6 +70,55 @@ public final class KnuckleApp extends Application {
     if (file != null) {
       workbench.open(file);
     }
+    workbench.keeper().startJournal();
+    stage.setOnCloseRequest(
+        event -> {
+          if (workbench.keeper().unsavedProperty().get()) {
+            event.consume();
+            askToSave(stage, workbench);
+          } else {
+            workbench.keeper().end();
+          }
+        });
+    stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
+  }
+
+  private static void askToSave(Stage stage, Workbench workbench) {
+    Runnable end =
+        () -> {
+          workbench.keeper().end();
+          stage.close();
+        };
+    ShellView shell = (ShellView) stage.getScene().getRoot();
+    workbench
+        .bannerProperty()
+        .set(
+            new Banner(
+                "The study has changes that are not saved.",
+                false,
+                List.of(
+                    new Banner.Move("Save and close", () -> shell.save(end)),
+                    new Banner.Move("Close without saving", end))));
+  }
+
+  /** Someone may have changed a file of records in a spreadsheet and come back. */
+  private static void noticeChangedFiles(boolean focused, Workbench workbench) {
+    if (!focused) {
+      return;
+    }
+    workbench.slips().stream()
+        .map(SlipViewModel::source)
+        .filter(TableSource::changedOnDisk)
+        .findFirst()
+        .ifPresent(
+            source ->
+                workbench
+                    .bannerProperty()
+                    .set(
+                        new Banner(
+                            "The file of " + source.name() + " has changed on disk.",
+                            false,
+                            List.of(new Banner.Move("Read it again", source::refresh)))));
   }
 
   /**

@@ -3,12 +3,16 @@ package app.knuckle.desktop.shell;
 import app.knuckle.desktop.compare.CompareView;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.figure.FigureView;
+import app.knuckle.desktop.keeping.StudyMenu;
 import app.knuckle.desktop.layout.LayoutView;
 import app.knuckle.desktop.look.LookView;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.records.RecordsView;
+import app.knuckle.desktop.rehearsal.RehearsalView;
 import app.knuckle.desktop.test.TestView;
-import java.io.File;
+import app.knuckle.desktop.typing.TypingView;
+import app.knuckle.study.table.Table;
+import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
@@ -18,15 +22,16 @@ import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
 /** The window: slips above, chain at the left, finding line below, the open joint in the middle. */
 final class ShellView extends BorderPane {
@@ -44,8 +49,14 @@ final class ShellView extends BorderPane {
     JOINTS.put(Joint.FIGURE, FigureView::new);
   }
 
-  private static final KeyCombination OPEN =
-      new KeyCodeCombination(KeyCode.O, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination UNDO =
+      new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination REDO =
+      new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
+  private static final KeyCombination REDO_TOO =
+      new KeyCodeCombination(KeyCode.Y, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination PASTE =
+      new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN);
   private static final KeyCombination COPY_SLIP =
       new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN);
   private static final KeyCombination NEXT_SLIP =
@@ -56,24 +67,27 @@ final class ShellView extends BorderPane {
   private final Workbench workbench;
   private final Map<SlipViewModel, Map<Joint, Node>> views = new HashMap<>();
   private final StackPane middle = new StackPane();
+  private final StudyMenu menu;
   private final SlipsBar slips;
   private final ChainView chain;
   private final FindingLineView line = new FindingLineView();
   private final ChangeListener<Object> changed = (o, before, now) -> show();
   private SlipViewModel shown;
-  private OpeningView openingView;
+  private Page shownPage;
+  private Node pageView;
 
   ShellView(Workbench workbench) {
     this.workbench = workbench;
     setId("shell");
-    slips = new SlipsBar(workbench, this::chooseFile);
+    menu = new StudyMenu(workbench);
+    slips = new SlipsBar(workbench, menu);
     chain = new ChainView(this::go);
-    setTop(slips);
+    setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
     setCenter(middle);
     setBottom(line);
     workbench.currentProperty().addListener((o, before, now) -> turnTo(now));
-    workbench.openingProperty().addListener(changed);
+    workbench.pageProperty().addListener(changed);
     workbench
         .slips()
         .addListener(
@@ -110,12 +124,12 @@ final class ShellView extends BorderPane {
   }
 
   private void show() {
-    TableSource opening = workbench.openingProperty().get();
-    if (opening != null) {
-      if (openingView == null || openingView.source() != opening) {
-        openingView = new OpeningView(opening, workbench::giveUpOpening);
+    Page page = workbench.pageProperty().get();
+    if (page != null) {
+      if (page != shownPage) {
+        pageView = view(page);
       }
-      middle.getChildren().setAll(openingView);
+      middle.getChildren().setAll(pageView);
     } else if (shown == null) {
       middle.getChildren().setAll(welcome());
     } else {
@@ -128,52 +142,92 @@ final class ShellView extends BorderPane {
         middle.getChildren().setAll(view);
       }
     }
+    shownPage = page;
     chain.show(
         ChainPage.of(shown == null ? null : shown.answer()),
         shown == null ? null : shown.jointProperty().get());
     line.show(shown);
   }
 
+  private Node view(Page page) {
+    if (page instanceof Page.Opening opening) {
+      return new OpeningView(opening.source(), workbench::leavePage);
+    }
+    if (page instanceof Page.Typing typing) {
+      return new TypingView(
+          typing.source(), table -> typed(typing.source(), table), workbench::leavePage);
+    }
+    return new RehearsalView(
+        table -> workbench.put(table, "rehearse " + table.name()), workbench::leavePage);
+  }
+
+  private void typed(TableSource source, Table table) {
+    if (source == null) {
+      workbench.put(table, "type " + table.name());
+    } else {
+      source.replace(table);
+      workbench.leavePage();
+    }
+  }
+
   private VBox welcome() {
-    Button open = new Button("Open records \u2026");
-    open.getStyleClass().add("go");
-    open.setOnAction(event -> chooseFile());
     Label title = Texts.line("What did you measure?", "joint-title");
     Label words =
         Texts.wrapped(
-            "Drop a file of records here, or open one: .csv, .tsv, .txt or .xlsx, with a row for each"
-                + " unit and a column for each thing you know of it.",
+            "Drop a file of records here, or open one: .csv, .tsv, .txt, .xlsx or .ods, with a row"
+                + " for each unit and a column for each thing you know of it. Cells copied from a"
+                + " spreadsheet can be pasted.",
             "prose");
-    VBox box = new VBox(title, words, open);
+    FlowPane ways =
+        new FlowPane(
+            way("welcome-open", "Open records \u2026", menu::choose),
+            way("welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
+            way("welcome-paste", "Paste them", menu::paste),
+            way(
+                "welcome-rehearse",
+                "Rehearse an experiment",
+                () -> workbench.show(new Page.Rehearsing())));
+    ways.getStyleClass().add("ways");
+    VBox box = new VBox(title, words, ways);
+    for (Path recent : workbench.keeper().recent().files()) {
+      Button again = way("", "Open " + recent.getFileName(), () -> workbench.open(recent));
+      box.getChildren().add(again);
+    }
     box.setId("welcome");
     box.getStyleClass().addAll("joint", "welcome");
     return box;
   }
 
+  private static Button way(String id, String title, Runnable action) {
+    Button button = new Button(title);
+    button.setId(id);
+    button.setMnemonicParsing(false);
+    button.getStyleClass().add("go");
+    button.setOnAction(event -> action.run());
+    return button;
+  }
+
+  /** Saves, asking for a name where there is none. */
+  void save(Runnable then) {
+    menu.save(then);
+  }
+
   private void go(Joint joint) {
     if (shown != null && ChainPage.of(shown.answer()).links().get(joint.ordinal()).opens()) {
-      workbench.giveUpOpening();
+      workbench.leavePage();
       shown.jointProperty().set(joint);
     }
   }
 
-  private void chooseFile() {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("Open records");
-    chooser
-        .getExtensionFilters()
-        .addAll(
-            new FileChooser.ExtensionFilter("Records", "*.csv", "*.tsv", "*.txt", "*.xlsx"),
-            new FileChooser.ExtensionFilter("All files", "*.*"));
-    File file = chooser.showOpenDialog(getScene().getWindow());
-    if (file != null) {
-      workbench.open(file.toPath());
-    }
-  }
-
   private void key(KeyEvent event) {
-    if (OPEN.match(event)) {
-      chooseFile();
+    boolean writing = event.getTarget() instanceof TextInputControl;
+    if (writing && (UNDO.match(event) || REDO.match(event) || PASTE.match(event))) {
+      return; // The text being written has an undo and a paste of its own.
+    }
+    if (UNDO.match(event)) {
+      workbench.history().undo();
+    } else if (REDO.match(event) || REDO_TOO.match(event)) {
+      workbench.history().redo();
     } else if (COPY_SLIP.match(event)) {
       workbench.copyCurrent();
     } else if (NEXT_SLIP.match(event)) {

@@ -1,14 +1,19 @@
 package app.knuckle.desktop.shell;
 
 import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.prep.Rename;
+import app.knuckle.study.prep.Spread;
+import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
@@ -38,6 +43,7 @@ public final class SlipViewModel {
             style.set(MeansFigure.Style.usual(groups));
           }
           answer.set(service.getValue());
+          guessAgain(service.getValue());
         });
     service.setOnFailed(
         event -> {
@@ -190,6 +196,38 @@ public final class SlipViewModel {
   }
 
   /**
+   * Replaces the trail. When it takes away a column that the question is about, the question is
+   * guessed anew once the records are there.
+   *
+   * @param steps the trail
+   */
+  public void prepare(List<Step> steps) {
+    inquiry.set(inquiry().after(steps));
+  }
+
+  /**
+   * Adds steps at the end of the trail. Edits of cells join the edits just before them.
+   *
+   * @param more the steps
+   */
+  public void take(List<Step> more) {
+    List<Step> steps = new ArrayList<>(inquiry().prepare());
+    for (Step step : more) {
+      Step last = steps.isEmpty() ? null : steps.get(steps.size() - 1);
+      if (step instanceof Edit edit && last instanceof Edit before && !before.off()) {
+        Edit joined = before;
+        for (Edit.Cell cell : edit.cells()) {
+          joined = joined.and(cell);
+        }
+        steps.set(steps.size() - 1, joined);
+      } else {
+        steps.add(step);
+      }
+    }
+    prepare(steps);
+  }
+
+  /**
    * Takes a step out of the trail.
    *
    * @param step one of its steps
@@ -197,7 +235,21 @@ public final class SlipViewModel {
   public void takeOut(Step step) {
     List<Step> steps = new ArrayList<>(inquiry().prepare());
     steps.remove(step);
-    inquiry.set(inquiry().after(steps));
+    prepare(steps);
+  }
+
+  /** A stacked or spread table has other columns: a question about those that went is guessed. */
+  private void guessAgain(Answer now) {
+    Inquiry asked = inquiry();
+    boolean reshaped =
+        asked.prepare().stream().anyMatch(s -> s instanceof Stack || s instanceof Spread);
+    boolean gone =
+        Stream.concat(asked.measured().stream(), asked.treatments().stream())
+            .anyMatch(name -> !now.frame().has(name));
+    if (reshaped && gone && now.trail().refusal().isEmpty()) {
+      FirstGuess guess = FirstGuess.of(now.frame());
+      inquiry.set(guess.inquiry().at(asked.alpha()).after(asked.prepare()));
+    }
   }
 
   /** Ends the computation; the slip is closed. */

@@ -1,6 +1,9 @@
 package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.keeping.StudyMenu;
+import javafx.beans.binding.Bindings;
+import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.collections.ListChangeListener;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
@@ -19,12 +22,16 @@ final class SlipsBar extends HBox {
   private final Workbench workbench;
   private final HBox slips = new HBox();
 
-  SlipsBar(Workbench workbench, Runnable open) {
+  SlipsBar(Workbench workbench, StudyMenu menu) {
     this.workbench = workbench;
     setId("slips-bar");
     getStyleClass().add("slips-bar");
     Label name = Texts.line("", "study-name");
-    name.textProperty().bind(workbench.nameProperty());
+    name.textProperty()
+        .bind(
+            Bindings.when(workbench.keeper().unsavedProperty())
+                .then(workbench.nameProperty().concat(", not saved"))
+                .otherwise(workbench.nameProperty()));
     name.setMinWidth(USE_PREF_SIZE);
     name.setGraphic(new Region());
     name.getGraphic().getStyleClass().add("study-mark");
@@ -35,17 +42,27 @@ final class SlipsBar extends HBox {
     scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     HBox.setHgrow(scroll, Priority.ALWAYS);
-    Button records = new Button("Open records");
-    records.setId("open-records");
-    records.setMinWidth(USE_PREF_SIZE);
-    records.setGraphic(Texts.line("Ctrl O", "key-hint"));
-    records.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
-    records.getStyleClass().add("bar-button");
-    records.setOnAction(event -> open.run());
-    getChildren().addAll(name, scroll, records);
+    Button undo = history("undo", "Undo", "Ctrl Z", workbench.history().undoProperty());
+    undo.setOnAction(event -> workbench.history().undo());
+    Button redo = history("redo", "Redo", "Ctrl Y", workbench.history().redoProperty());
+    redo.setOnAction(event -> workbench.history().redo());
+    getChildren().addAll(name, scroll, undo, redo, menu);
     workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
     workbench.currentProperty().addListener((o, before, now) -> show());
     show();
+  }
+
+  private static Button history(String id, String verb, String key, ReadOnlyStringProperty what) {
+    Button button = new Button(verb);
+    button.setId(id);
+    button.setMinWidth(USE_PREF_SIZE);
+    button.getStyleClass().add("bar-button");
+    button.disableProperty().bind(what.isEmpty());
+    Tooltip tooltip = new Tooltip();
+    tooltip.textProperty().bind(Bindings.concat(verb, ": ", what, "  (", key, ")"));
+    button.setTooltip(tooltip);
+    button.accessibleTextProperty().bind(Bindings.concat(verb, ": ", what));
+    return button;
   }
 
   private void show() {

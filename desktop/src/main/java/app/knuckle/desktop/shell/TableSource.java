@@ -1,12 +1,15 @@
 package app.knuckle.desktop.shell;
 
+import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
+import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -21,6 +24,7 @@ public final class TableSource {
   private static final int PREVIEW_ROWS = 12;
 
   private final Path file;
+  private volatile StudyFile.Stamp stamp = StudyFile.Stamp.NONE;
   private final ReadOnlyObjectWrapper<FileForm> form = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Table> table = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyObjectWrapper<Refusal> refusal = new ReadOnlyObjectWrapper<>();
@@ -34,15 +38,28 @@ public final class TableSource {
     table.set(ready);
   }
 
+  /** A table that a study kept, with the file it once came from. */
+  TableSource(Study.Kept kept) {
+    file = kept.path().isEmpty() ? null : Path.of(kept.path());
+    form.set(kept.form().isEmpty() ? null : FileForm.of(kept.form()).orElse(null));
+    stamp = file == null ? StudyFile.Stamp.NONE : StudyFile.Stamp.of(file);
+    table.set(kept.table());
+    listen();
+  }
+
   /** A file to read. */
   TableSource(Path file) {
     this.file = file;
+    listen();
+    reading.restart();
+  }
+
+  private void listen() {
     reading.setOnSucceeded(event -> take(reading.getValue()));
     reading.setOnFailed(
         event -> {
           throw new IllegalStateException("Reading failed", reading.getException());
         });
-    reading.restart();
   }
 
   private record Read(FileForm form, Table table, List<List<String>> preview, Refusal refusal) {}
@@ -52,7 +69,62 @@ public final class TableSource {
     preview.set(read.preview());
     refusal.set(read.refusal());
     if (read.table() != null) {
-      table.set(read.table());
+      String name = table.get() == null ? read.table().name() : table.get().name();
+      table.set(
+          new Table(name, read.table().file(), read.table().columns(), read.table().howRead()));
+    }
+  }
+
+  /** The table gets another name, so that no two of a study have the same. */
+  void rename(String name) {
+    Table now = table.get();
+    table.set(new Table(name, now.file(), now.columns(), now.howRead()));
+  }
+
+  /**
+   * Other records in place of those that were typed.
+   *
+   * @param typed the table
+   */
+  public void replace(Table typed) {
+    table.set(new Table(table.get().name(), "", typed.columns(), typed.howRead()));
+  }
+
+  /**
+   * The table as a study keeps it.
+   *
+   * @return the table with its file and form
+   */
+  Study.Kept kept() {
+    return new Study.Kept(
+        table.get(),
+        file == null ? "" : file.toString(),
+        form.get() == null ? Map.of() : form.get().settings());
+  }
+
+  /**
+   * Whether there is a file to read again.
+   *
+   * @return false for records that were typed, pasted or made up
+   */
+  public boolean hasFile() {
+    return file != null;
+  }
+
+  /**
+   * Whether the file was written since it was read.
+   *
+   * @return false if it is gone
+   */
+  public boolean changedOnDisk() {
+    StudyFile.Stamp now = file == null ? StudyFile.Stamp.NONE : StudyFile.Stamp.of(file);
+    return now.size() >= 0 && !now.equals(stamp);
+  }
+
+  /** Reads the file again; the trail then runs on what it holds now. */
+  public void refresh() {
+    if (file != null) {
+      reading.restart();
     }
   }
 
@@ -76,6 +148,7 @@ public final class TableSource {
         @Override
         protected Read call() {
           FileForm used = wanted;
+          stamp = StudyFile.Stamp.of(file);
           List<List<String>> first = List.of();
           try {
             used = wanted == null ? RecordsFile.guess(file) : wanted;

@@ -1,14 +1,21 @@
 package app.knuckle.desktop.shell;
 
+import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.keeping.Change;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -23,37 +30,105 @@ import javafx.collections.ObservableList;
 /** Everything that is open in the window: the slips, and which of them is in front. */
 public final class Workbench {
 
-  private final ReadOnlyStringWrapper name = new ReadOnlyStringWrapper("New study");
+  private static final String NEW_STUDY = "New study";
+
+  private final ReadOnlyStringWrapper name = new ReadOnlyStringWrapper(NEW_STUDY);
   private final ObservableList<SlipViewModel> slips = FXCollections.observableArrayList();
   private final ObjectProperty<SlipViewModel> current = new SimpleObjectProperty<>();
-  private final ReadOnlyObjectWrapper<TableSource> opening = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Page> page = new ReadOnlyObjectWrapper<>();
+  private final ObjectProperty<Banner> banner = new SimpleObjectProperty<>();
+  private final List<Page> waiting = new ArrayList<>();
+  private final History history = new History(this::restore);
+  private final Keeper keeper = new Keeper(this);
+  private boolean restoring;
 
   /**
-   * Opens a study.
+   * Opens a study in place of what is open.
    *
    * @param study its tables and inquiries
    */
   public void open(Study study) {
-    Map<String, TableSource> sources = new HashMap<>();
-    study.tables().forEach(table -> sources.put(table.name(), new TableSource(table)));
+    restoring = true;
+    List.copyOf(slips).forEach(SlipViewModel::close);
+    slips.clear();
+    current.set(null);
+    restoring = false;
+    add(study);
     name.set(study.name());
+    history.begin(desk());
+    keeper.opened();
+  }
+
+  /** Adds the tables and inquiries of a study beside what is open. */
+  void add(Study study) {
+    restoring = true;
+    Map<String, TableSource> sources = new HashMap<>();
+    study.tables().forEach(kept -> sources.put(kept.table().name(), new TableSource(kept)));
+    SlipViewModel first = null;
     for (Study.Asked asked : study.asked()) {
-      slips.add(new SlipViewModel(sources.get(asked.table()), asked.inquiry(), ""));
+      SlipViewModel slip = new SlipViewModel(sources.get(asked.table()), asked.inquiry(), "");
+      MeansFigure.Style.of(asked.figure()).ifPresent(slip.styleProperty()::set);
+      put(slip, slips.size());
+      first = first == null ? slip : first;
     }
-    if (!slips.isEmpty()) {
-      current.set(slips.get(0));
-    }
+    current.set(first == null ? current.get() : first);
+    restoring = false;
   }
 
   /**
-   * Opens a file of records beside what is open. Its first inquiry is guessed once it is read.
+   * Opens a file: a study in place of what is open, records beside it. The first inquiry of records
+   * is guessed once they are read.
    *
    * @param file the file
    */
   public void open(Path file) {
-    TableSource source = new TableSource(file);
-    opening.set(source);
-    source.tableProperty().addListener(new Guessing(source));
+    if (StudyFile.is(file)) {
+      keeper.open(file);
+      return;
+    }
+    TableSource source = new TableSource(file.toAbsolutePath());
+    Page opening = new Page.Opening(source);
+    waiting.add(opening);
+    source
+        .tableProperty()
+        .addListener(
+            (o, before, table) -> {
+              waiting.remove(opening);
+              turnPage();
+            });
+    source.tableProperty().addListener(new Guessing(source, "open " + file.getFileName()));
+    turnPage();
+  }
+
+  /**
+   * Puts a table on the bench with a first guess.
+   *
+   * @param table the records
+   * @param change what putting it there is called
+   */
+  public void put(Table table, String change) {
+    TableSource source = new TableSource(new Study.Kept(table, "", Map.of()));
+    leavePage();
+    new Guessing(source, change).changed(null, null, table);
+  }
+
+  private void turnPage() {
+    page.set(waiting.isEmpty() ? null : waiting.get(0));
+  }
+
+  /**
+   * Shows a page on the way to records.
+   *
+   * @param shown the page
+   */
+  public void show(Page shown) {
+    page.set(shown);
+  }
+
+  /** Leaves the page: a file that could not be read, or records that are not wanted after all. */
+  public void leavePage() {
+    waiting.remove(page.get());
+    turnPage();
   }
 
   /**
@@ -62,37 +137,104 @@ public final class Workbench {
    */
   private final class Guessing implements ChangeListener<Table> {
     private final TableSource source;
+    private final String change;
     private SlipViewModel slip;
     private Inquiry guessed;
 
-    Guessing(TableSource source) {
+    Guessing(TableSource source, String change) {
       this.source = source;
+      this.change = change;
     }
 
     @Override
     public void changed(ObservableValue<? extends Table> o, Table before, Table table) {
+      if (slip == null && isTableTaken(table.name())) {
+        source.rename(freeTableName(table.name()));
+        if (slip != null) {
+          return; // The renamed table came through here already.
+        }
+      }
       FirstGuess guess = FirstGuess.of(Frame.of(table));
       if (slip == null) {
         slip = new SlipViewModel(source, guess.inquiry(), guess.reason());
-        add(slip);
+        guessed = guess.inquiry();
+        put(slip, slips.size());
+        current.set(slip);
+        did(change);
       } else if (slip.inquiry().equals(guessed)) {
+        guessed = guess.inquiry();
         slip.inquiryProperty().set(guess.inquiry());
-      }
-      guessed = guess.inquiry();
-      if (opening.get() == source) {
-        opening.set(null);
       }
     }
   }
 
-  private void add(SlipViewModel slip) {
-    slips.add(slip);
-    current.set(slip);
+  private boolean isTableTaken(String table) {
+    return slips.stream().anyMatch(s -> table.equals(s.source().name()));
   }
 
-  /** Leaves a file that could not be read. */
-  public void giveUpOpening() {
-    opening.set(null);
+  private String freeTableName(String table) {
+    String free = table;
+    for (int i = 2; isTableTaken(free); i++) {
+      free = table + " (" + i + ")";
+    }
+    return free;
+  }
+
+  /** Puts a slip on the bench and listens to what is done with it. */
+  private void put(SlipViewModel slip, int place) {
+    slip.inquiryProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!restoring && slips.contains(slip)) {
+                history.did(Change.of(before, now), desk());
+                keeper.changed();
+              }
+            });
+    slip.styleProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!restoring && slips.contains(slip)) {
+                if (before == null) {
+                  history.followedBy(desk());
+                } else {
+                  history.did("change the figure", desk());
+                  keeper.changed();
+                }
+              }
+            });
+    slip.source().tableProperty().addListener((o, before, now) -> keeper.changed());
+    slips.add(place, slip);
+  }
+
+  private void did(String change) {
+    if (!restoring) {
+      history.did(change, desk());
+      keeper.changed();
+    }
+  }
+
+  private History.Desk desk() {
+    return new History.Desk(
+        slips.stream().map(s -> new History.Slip(s, s.inquiry(), s.styleProperty().get())).toList(),
+        current.get());
+  }
+
+  private void restore(History.Desk desk) {
+    restoring = true;
+    SlipViewModel front = current.get();
+    List<SlipViewModel> wanted = desk.slips().stream().map(History.Slip::slip).toList();
+    if (!slips.equals(wanted)) {
+      slips.setAll(wanted);
+    }
+    for (History.Slip was : desk.slips()) {
+      was.slip().inquiryProperty().set(was.inquiry());
+      if (was.style() != null) {
+        was.slip().styleProperty().set(was.style());
+      }
+    }
+    current.set(wanted.contains(front) ? front : desk.current());
+    restoring = false;
+    keeper.changed();
   }
 
   /** Copies the slip in front, to be changed beside it. */
@@ -104,7 +246,9 @@ public final class Workbench {
           new SlipViewModel(slip.source(), inquiry.named(nameOfCopy(inquiry.name())), "");
       copy.jointProperty().set(Joint.LAYOUT);
       copy.styleProperty().set(slip.styleProperty().get());
-      add(copy);
+      put(copy, slips.size());
+      current.set(copy);
+      did("copy " + inquiry.name());
     }
   }
 
@@ -124,6 +268,35 @@ public final class Workbench {
   }
 
   /**
+   * Gives the trail of a slip to all other inquiries about the same records.
+   *
+   * @param slip whose trail
+   */
+  public void shareTrail(SlipViewModel slip) {
+    boolean before = restoring;
+    restoring = true;
+    slips.stream()
+        .filter(s -> s != slip && s.source() == slip.source())
+        .forEach(s -> s.prepare(slip.inquiry().prepare()));
+    restoring = before;
+    did("the same trail everywhere");
+  }
+
+  /**
+   * Whether other inquiries about the same records have another trail.
+   *
+   * @param slip whose trail
+   * @return true if sharing it would change something
+   */
+  public boolean canShareTrail(SlipViewModel slip) {
+    return slips.stream()
+        .anyMatch(
+            s ->
+                s.source() == slip.source()
+                    && !s.inquiry().prepare().equals(slip.inquiry().prepare()));
+  }
+
+  /**
    * Closes a slip.
    *
    * @param slip one of the slips
@@ -135,6 +308,7 @@ public final class Workbench {
     if (current.get() == slip) {
       current.set(slips.isEmpty() ? null : slips.get(Math.min(place, slips.size() - 1)));
     }
+    did("close " + slip.inquiry().name());
   }
 
   /**
@@ -150,12 +324,41 @@ public final class Workbench {
   }
 
   /**
+   * Everything that is open, as one value.
+   *
+   * @return the study
+   */
+  public Study study() {
+    Set<TableSource> sources = new LinkedHashSet<>();
+    List<Study.Asked> asked = new ArrayList<>();
+    for (SlipViewModel slip : slips) {
+      if (slip.table() != null) {
+        sources.add(slip.source());
+        MeansFigure.Style style = slip.styleProperty().get();
+        asked.add(
+            new Study.Asked(
+                slip.table().name(), slip.inquiry(), style == null ? Map.of() : style.settings()));
+      }
+    }
+    return new Study(name.get(), sources.stream().map(TableSource::kept).toList(), asked);
+  }
+
+  /**
    * The name of the study.
    *
    * @return never empty
    */
   public ReadOnlyStringProperty nameProperty() {
     return name.getReadOnlyProperty();
+  }
+
+  /**
+   * Names the study, as saving it under a name does.
+   *
+   * @param title not empty
+   */
+  public void rename(String title) {
+    name.set(title);
   }
 
   /**
@@ -177,11 +380,38 @@ public final class Workbench {
   }
 
   /**
-   * A file being opened, or one that was refused.
+   * What takes the place of the joint.
+   *
+   * @return null when the joint is shown
+   */
+  public ReadOnlyObjectProperty<Page> pageProperty() {
+    return page.getReadOnlyProperty();
+  }
+
+  /**
+   * The message above the joint.
    *
    * @return null when there is none
    */
-  public ReadOnlyObjectProperty<TableSource> openingProperty() {
-    return opening.getReadOnlyProperty();
+  public ObjectProperty<Banner> bannerProperty() {
+    return banner;
+  }
+
+  /**
+   * What was done, and can be undone.
+   *
+   * @return the history
+   */
+  public History history() {
+    return history;
+  }
+
+  /**
+   * Saving and recovery.
+   *
+   * @return the keeper of this bench
+   */
+  public Keeper keeper() {
+    return keeper;
   }
 }

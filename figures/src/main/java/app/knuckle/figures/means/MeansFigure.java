@@ -9,7 +9,10 @@ import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -98,6 +101,45 @@ public record MeansFigure(
       boolean one = groups <= ONE_COLUMN;
       return new Style(
           Form.BARS, Whisker.STANDARD_ERROR, true, true, one ? 85 : 170, one ? 62 : 100, 8);
+    }
+
+    /**
+     * The style as a study file keeps it.
+     *
+     * @return names and values
+     */
+    public Map<String, String> settings() {
+      Map<String, String> settings = new LinkedHashMap<>();
+      settings.put("form", form.name());
+      settings.put("whisker", whisker.name());
+      settings.put("letters", String.valueOf(letters));
+      settings.put("values", String.valueOf(values));
+      settings.put("widthMm", String.valueOf(widthMm));
+      settings.put("heightMm", String.valueOf(heightMm));
+      settings.put("typeSize", String.valueOf(typeSize));
+      return settings;
+    }
+
+    /**
+     * The style that a study file kept.
+     *
+     * @param settings as given by {@link #settings()}
+     * @return the style; empty if a setting is missing or not understood
+     */
+    public static Optional<Style> of(Map<String, String> settings) {
+      try {
+        return Optional.of(
+            new Style(
+                Form.valueOf(settings.get("form")),
+                Whisker.valueOf(settings.get("whisker")),
+                Boolean.parseBoolean(settings.get("letters")),
+                Boolean.parseBoolean(settings.get("values")),
+                Double.parseDouble(settings.get("widthMm")),
+                Double.parseDouble(settings.get("heightMm")),
+                Double.parseDouble(settings.get("typeSize"))));
+      } catch (IllegalArgumentException | NullPointerException e) {
+        return Optional.empty(); // Another version's style: the usual one serves.
+      }
     }
 
     /**

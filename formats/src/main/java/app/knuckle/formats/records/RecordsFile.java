@@ -4,8 +4,10 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -19,7 +21,7 @@ public final class RecordsFile {
   /**
    * Guesses how a file is written.
    *
-   * @param file a .csv, .tsv, .txt or .xlsx file
+   * @param file a .csv, .tsv, .txt, .xlsx or .ods file
    * @return the guess
    * @throws Refused if the file cannot be read as records at all
    */
@@ -49,6 +51,62 @@ public final class RecordsFile {
           : WorkbookReader.read(file, (FileForm.Workbook) form, progress);
     } catch (IOException | UncheckedIOException e) {
       throw unreadable(file, e);
+    }
+  }
+
+  /**
+   * Reads cells copied from a spreadsheet, or any delimited text.
+   *
+   * @param name of the table
+   * @param text the cells
+   * @return the table
+   * @throws Refused if the text holds no table
+   */
+  public static Table paste(String name, String text) {
+    Path folder = null;
+    Path copy = null;
+    try {
+      folder = Files.createTempDirectory("knuckle-paste");
+      copy = Files.writeString(folder.resolve(name + ".tsv"), text);
+      Table table = read(copy, guess(copy), Progress.NONE);
+      return new Table(name, "", table.columns(), table.howRead());
+    } catch (IOException e) {
+      throw new UncheckedIOException("The temporary folder cannot be used", e);
+    } finally {
+      deleteQuietly(copy);
+      deleteQuietly(folder);
+    }
+  }
+
+  /**
+   * Reads cells typed by hand.
+   *
+   * @param name of the table
+   * @param cells row by row, the names of the columns first
+   * @return the table
+   * @throws Refused if there is no row, or a row of another length
+   */
+  public static Table ofCells(String name, List<List<String>> cells) {
+    FileForm.Text form = new FileForm.Text(StandardCharsets.UTF_8, ',', '"', false, 0, true);
+    TableBuilder builder = new TableBuilder(Path.of(name), form);
+    builder.expect(cells);
+    do {
+      builder.start(cells.get(0));
+      cells.stream().skip(1).forEach(builder::add);
+      builder.end();
+    } while (builder.needsAnotherPass());
+    Table table = builder.table();
+    return new Table(
+        name, "", table.columns(), Numerals.count(table.rows(), "row", "rows") + ", typed");
+  }
+
+  private static void deleteQuietly(Path path) {
+    try {
+      if (path != null) {
+        Files.deleteIfExists(path);
+      }
+    } catch (IOException e) {
+      // A file left in the temporary folder harms nobody.
     }
   }
 
@@ -93,7 +151,7 @@ public final class RecordsFile {
           "Save it as .xlsx without a password");
     }
     return startsWith(start, 'P', 'K', 3, 4)
-        || file.toString().toLowerCase(Locale.ROOT).endsWith(".xlsx");
+        || file.toString().toLowerCase(Locale.ROOT).matches(".*\\.(xlsx|ods)");
   }
 
   private static boolean startsWith(byte[] bytes, int... start) {

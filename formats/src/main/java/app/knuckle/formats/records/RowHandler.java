@@ -14,11 +14,13 @@ final class RowHandler extends CsvCallbackHandler<Boolean> {
   private final TableBuilder table;
   private final Slice slice = new Slice();
   private List<String> header = new ArrayList<>();
+  private int above;
   private int fields;
   private boolean empty;
 
-  RowHandler(TableBuilder table) {
+  RowHandler(TableBuilder table, int skip) {
     this.table = table;
+    above = skip;
   }
 
   @Override
@@ -60,6 +62,11 @@ final class RowHandler extends CsvCallbackHandler<Boolean> {
   @Override
   protected Boolean buildRecord() {
     if (empty) {
+      return true;
+    }
+    if (above > 0) {
+      above--;
+      header.clear();
       return true;
     }
     if (header != null) {

@@ -66,7 +66,23 @@ final class TextGuess {
     }
     List<List<String>> rows = rows(text, best, quote, whole);
     boolean comma = best != ',' && hasDecimalCommas(rows);
-    return new FileForm.Text(charset, best, quote, comma, hasHeader(rows, comma));
+    int skip = titles(rows);
+    List<List<String>> table = rows.subList(skip, rows.size());
+    return new FileForm.Text(charset, best, quote, comma, skip, hasHeader(table, comma));
+  }
+
+  /** Rows with one filled cell above a table of several columns. */
+  private static int titles(List<List<String>> rows) {
+    int skip = 0;
+    boolean wide = !rows.isEmpty() && rows.get(rows.size() - 1).size() > 1;
+    while (wide && skip < rows.size() - 1 && filled(rows.get(skip)) < 2) {
+      skip++;
+    }
+    return skip;
+  }
+
+  private static long filled(List<String> row) {
+    return row.stream().filter(c -> !c.isBlank()).count();
   }
 
   static byte[] head(Path file, int bytes) throws IOException {
@@ -87,7 +103,7 @@ final class TextGuess {
         throw Refused.at(
             new Place.WholeFile(name),
             "this is not a text file",
-            "Choose a .csv, .tsv, .txt or .xlsx file");
+            "Choose a .csv, .tsv, .txt, .xlsx or .ods file");
       }
     }
     // A character cut in two at the end of the head is no sign of another encoding.

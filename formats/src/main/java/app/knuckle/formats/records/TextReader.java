@@ -37,8 +37,12 @@ final class TextReader {
 
   static List<List<String>> preview(Path file, FileForm.Text form, int rows) throws IOException {
     List<List<String>> first = new ArrayList<>();
+    int above = form.skip();
     try (CsvReader<CsvRecord> reader = open(Files.newInputStream(file), form)) {
       for (CsvRecord row : reader) {
+        if (above-- > 0) {
+          continue;
+        }
         first.add(first.isEmpty() ? unmarked(row.getFields()) : row.getFields());
         if (first.size() == rows) {
           break;
@@ -65,7 +69,7 @@ final class TextReader {
     Counting bytes = new Counting(Files.newInputStream(file));
     int row = 0;
     try (CsvReader<Boolean> reader =
-        settings(form).build(new RowHandler(builder), decoded(bytes, form))) {
+        settings(form).build(new RowHandler(builder, form.skip()), decoded(bytes, form))) {
       for (Iterator<Boolean> rows = reader.iterator(); rows.hasNext(); rows.next()) {
         if (++row % ROWS_PER_LOOK == 0) {
           progress.check();

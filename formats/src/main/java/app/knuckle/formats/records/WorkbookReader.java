@@ -4,26 +4,29 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
-import org.dhatim.fastexcel.reader.Cell;
-import org.dhatim.fastexcel.reader.CellType;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 import org.dhatim.fastexcel.reader.ExcelReaderException;
-import org.dhatim.fastexcel.reader.ReadableWorkbook;
-import org.dhatim.fastexcel.reader.Row;
-import org.dhatim.fastexcel.reader.Sheet;
 
-/** Reads a sheet of an .xlsx workbook. */
+/** Reads a sheet of a workbook, .xlsx or .ods. */
 final class WorkbookReader {
 
   private static final int ROWS_PER_LOOK = 1 << 10;
-  private static final int ROWS_TO_GUESS = 20;
+  private static final int ROWS_TO_GUESS = 40;
+
+  /** From this many rows without anything on, a sheet is at its end: only styles follow. */
+  private static final int BLANK_ROWS_AT_END = 10_000;
 
   private WorkbookReader() {}
 
@@ -31,42 +34,95 @@ final class WorkbookReader {
     return with(
         file,
         book -> {
-          List<Sheet> sheets = book.getSheets().toList();
-          if (sheets.isEmpty()) {
+          if (book.sheets().isEmpty()) {
             throw Refused.at(place(file), "the workbook has no sheet", "Choose another file");
           }
-          List<List<String>> rows = rows(sheets.get(0), ROWS_TO_GUESS);
-          return new FileForm.Workbook(
-              sheets.stream().map(Sheet::getName).toList(),
-              sheets.get(0).getName(),
-              TextGuess.hasHeader(rows, false));
+          FileForm.Workbook only = null;
+          for (String sheet : book.sheets()) {
+            List<Book.Row> rows = filled(book, sheet, Area.ALL, ROWS_TO_GUESS);
+            if (rows.size() > 1) {
+              return guess(book, sheet, rows);
+            }
+            only = only == null && !rows.isEmpty() ? guess(book, sheet, rows) : only;
+          }
+          if (only == null) {
+            throw Refused.at(place(file), "every sheet is empty", "Choose another file");
+          }
+          return only;
         });
+  }
+
+  private static FileForm.Workbook guess(Book book, String sheet, List<Book.Row> rows) {
+    Area area = SheetArea.guess(rows);
+    List<List<String>> inside =
+        rows.stream()
+            .filter(row -> area.holdsRow(row.number()))
+            .map(row -> area.of(row.cells()))
+            .toList();
+    return new FileForm.Workbook(book.sheets(), sheet, area, TextGuess.hasHeader(inside, false));
   }
 
   static List<List<String>> preview(Path file, FileForm.Workbook form, int rows)
       throws IOException {
-    return with(file, book -> rows(sheet(file, book, form), rows));
+    return with(
+        file,
+        book ->
+            filled(book, sheet(file, book, form), form.area(), rows).stream()
+                .map(row -> form.area().of(row.cells()))
+                .toList());
   }
 
   static Table read(Path file, FileForm.Workbook form, Progress progress) throws IOException {
     TableBuilder builder = new TableBuilder(file, form);
+    int errors;
     do {
-      with(file, book -> pass(file, sheet(file, book, form), builder, progress));
+      errors =
+          with(file, book -> pass(file, book, sheet(file, book, form), form, builder, progress));
     } while (builder.needsAnotherPass());
-    return builder.table();
+    Table table = builder.table();
+    return errors == 0
+        ? table
+        : new Table(
+            table.name(),
+            table.file(),
+            table.columns(),
+            table.howRead()
+                + "; "
+                + Numerals.count(errors, "cell with an error", "cells with an error")
+                + " read as missing");
   }
 
-  private static Void pass(Path file, Sheet sheet, TableBuilder builder, Progress progress) {
-    try (Stream<Row> rows = sheet.openStream()) {
-      Iterator<Row> each = rows.iterator();
+  /** Reads all rows into the builder; gives the number of cells with an error. */
+  private static int pass(
+      Path file,
+      Book book,
+      String sheet,
+      FileForm.Workbook form,
+      TableBuilder builder,
+      Progress progress)
+      throws IOException {
+    int errors = 0;
+    try (Stream<Book.Row> rows = book.rows(sheet)) {
       int width = 0;
       int count = 0;
-      while (each.hasNext()) {
-        List<String> cells = cells(each.next());
-        if (cells.stream().allMatch(String::isBlank)) {
+      int blank = 0;
+      int seen = 0;
+      for (Iterator<Book.Row> each = rows.iterator(); each.hasNext(); ) {
+        Book.Row row = each.next();
+        if (++seen % ROWS_PER_LOOK == 0) {
+          progress.check();
+        }
+        List<String> cells = form.area().of(row.cells());
+        if (row.number() > form.area().bottom() || blank > BLANK_ROWS_AT_END) {
+          break;
+        }
+        if (row.number() < form.area().top() || cells.stream().allMatch(String::isBlank)) {
+          blank++;
           continue;
         }
-        if (count == 0) {
+        blank = 0;
+        errors += row.errors();
+        if (count++ == 0) {
           width = cells.size();
           builder.start(cells);
         } else {
@@ -75,79 +131,77 @@ final class WorkbookReader {
           full.addAll(Collections.nCopies(Math.max(0, width - cells.size()), ""));
           builder.add(full);
         }
-        if (++count % ROWS_PER_LOOK == 0) {
-          progress.check();
-        }
       }
       if (count == 0) {
         throw Refused.at(
-            place(file), "the sheet " + sheet.getName() + " is empty", "Choose another sheet");
+            place(file),
+            "the sheet "
+                + sheet
+                + " holds nothing"
+                + (form.area().equals(Area.ALL) ? "" : " in " + form.area().words()),
+            "Choose another sheet or range");
       }
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
     }
     builder.end();
-    return null;
+    return errors;
   }
 
-  private static Sheet sheet(Path file, ReadableWorkbook book, FileForm.Workbook form) {
-    return book.findSheet(form.sheet())
-        .orElseThrow(
-            () ->
-                Refused.at(
-                    place(file),
-                    "there is no sheet '" + form.sheet() + "'",
-                    "The sheets are " + String.join(", ", form.sheets())));
+  private static String sheet(Path file, Book book, FileForm.Workbook form) {
+    if (book.sheets().contains(form.sheet())) {
+      return form.sheet();
+    }
+    throw Refused.at(
+        place(file),
+        "there is no sheet '" + form.sheet() + "'",
+        "The sheets are " + String.join(", ", book.sheets()));
   }
 
-  private static List<List<String>> rows(Sheet sheet, int most) {
-    try (Stream<Row> rows = sheet.openStream()) {
-      return rows.map(WorkbookReader::cells)
-          .filter(cells -> !cells.stream().allMatch(String::isBlank))
+  private static List<Book.Row> filled(Book book, String sheet, Area area, int most)
+      throws IOException {
+    try (Stream<Book.Row> rows = book.rows(sheet)) {
+      return rows.limit(BLANK_ROWS_AT_END)
+          .filter(row -> area.holdsRow(row.number()) && !row.isBlank())
           .limit(most)
           .toList();
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
     }
-  }
-
-  private static List<String> cells(Row row) {
-    List<String> cells = new ArrayList<>();
-    for (int c = 0; c < row.getCellCount(); c++) {
-      cells.add(text(row.getCell(c)));
-    }
-    while (!cells.isEmpty() && cells.get(cells.size() - 1).isBlank()) {
-      cells.remove(cells.size() - 1);
-    }
-    return cells;
-  }
-
-  private static String text(Cell cell) {
-    if (cell == null || cell.getType() == CellType.EMPTY || cell.getType() == CellType.ERROR) {
-      return "";
-    }
-    if (cell.getType() == CellType.NUMBER) {
-      return app.knuckle.study.table.Numbers.text(cell.asNumber().doubleValue());
-    }
-    Object value = cell.getValue();
-    return value == null ? "" : value.toString();
   }
 
   private interface Use<T> {
-    T of(ReadableWorkbook book) throws IOException;
+    T of(Book book) throws IOException;
   }
 
   private static <T> T with(Path file, Use<T> use) throws IOException {
-    try (ReadableWorkbook book = new ReadableWorkbook(file.toFile())) {
+    ZipGuard.check(file);
+    try (Book book = isOpenDocument(file) ? new OdsBook(file) : new XlsxBook(file)) {
       return use.of(book);
     } catch (ExcelReaderException | UncheckedIOException | IOException e) {
-      throw new Refused(
-          Refused.at(
-                  place(file),
-                  "the workbook is broken or protected",
-                  "Open it in a spreadsheet and save it as .xlsx, without a password")
-              .refusal(),
-          e);
+      throw broken(file, e);
+    } catch (Refused | java.util.concurrent.CancellationException e) {
+      throw e;
+    } catch (RuntimeException e) {
+      // The libraries answer a damaged part with whatever exception it leads them into.
+      throw broken(file, e);
+    }
+  }
+
+  private static Refused broken(Path file, Exception e) {
+    return new Refused(
+        Refused.at(
+                place(file),
+                "the workbook is broken or protected",
+                "Open it in a spreadsheet and save it anew, without a password")
+            .refusal(),
+        e);
+  }
+
+  private static boolean isOpenDocument(Path file) throws IOException {
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      ZipEntry type = zip.getEntry("mimetype");
+      if (type == null) {
+        return file.toString().toLowerCase(Locale.ROOT).endsWith(".ods");
+      }
+      return new String(zip.getInputStream(type).readAllBytes(), StandardCharsets.US_ASCII)
+          .contains("opendocument.spreadsheet");
     }
   }
 

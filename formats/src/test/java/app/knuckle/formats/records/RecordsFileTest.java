@@ -111,7 +111,7 @@ class RecordsFileTest {
           blank.csv   ~ ' | |'            ~ nothing but blanks
           binary.csv  ~ 'a,b|NUL'         ~ not a text file
           quote.csv   ~ 'a,b|"1,2|3,4|'   ~ a quotation mark is opened and not closed
-          broken.xlsx ~ 'no workbook'     ~ broken or protected
+          broken.xlsx ~ 'no workbook'     ~ cut off or damaged
           """)
   void badFilesAreRefusedInPlainWords(String name, String text, String says) throws IOException {
     // A cell without an end must grow past the reader's limit before it is seen to have none.
@@ -131,7 +131,7 @@ class RecordsFileTest {
             new byte[] {(byte) 0xD0, (byte) 0xCF, 0x11, (byte) 0xE0});
     assertThatThrownBy(() -> read(old)).hasMessageContaining("protected by a password");
     Path western = file("w.csv", "a,b\né,1\n", Charset.forName("windows-1252"));
-    FileForm.Text utf8 = new FileForm.Text(StandardCharsets.UTF_8, ',', '"', false, true);
+    FileForm.Text utf8 = new FileForm.Text(StandardCharsets.UTF_8, ',', '"', false, 0, true);
     assertThatThrownBy(() -> RecordsFile.read(western, utf8, Progress.NONE))
         .hasMessageContaining("not written in UTF-8");
   }
@@ -153,7 +153,7 @@ class RecordsFileTest {
     }
     FileForm.Workbook guess = (FileForm.Workbook) RecordsFile.guess(file);
     assertThat(guess.sheets()).containsExactly("notes", "tanks");
-    FileForm chosen = new FileForm.Workbook(guess.sheets(), "tanks", true);
+    FileForm chosen = new FileForm.Workbook(guess.sheets(), "tanks", Area.ALL, true);
     Table table = RecordsFile.read(file, chosen, Progress.NONE);
     assertThat(((Numbers) table.columns().get(1)).values()).containsExactly(0.1, Double.NaN, 60);
     assertThat(RecordsFile.preview(file, chosen, 2).get(1)).isEqualTo(Arrays.asList("kelp", "0.1"));

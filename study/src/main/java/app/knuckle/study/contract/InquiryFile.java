@@ -95,7 +95,7 @@ public final class InquiryFile {
    * @throws Refused if it is no inquiry, naming the key and the nearest known one
    */
   public static Inquiry read(JsonNode node) {
-    Keys keys = new Keys(List.of());
+    Keys keys = Keys.ofInquiry();
     keys.known(node, KEYS);
     if (!"inquiry".equals(node.path("knuckle").asText())
         || node.path("version").asInt() != VERSION) {
@@ -140,7 +140,7 @@ public final class InquiryFile {
     List<Inquiry.Compare> compares = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
       JsonNode node = list.get(i);
-      Keys keys = new Keys(List.of("compare", String.valueOf(i + 1)));
+      Keys keys = Keys.ofInquiry("compare", String.valueOf(i + 1));
       keys.known(node, COMPARE_KEYS);
       if (node.has("weights") || node.has("trend") || !node.path("within").isEmpty()) {
         throw keys.wrong(

@@ -13,15 +13,27 @@ import java.util.TreeSet;
 /**
  * Reads the keys of one JSON object and refuses what does not belong there.
  *
+ * @param file what to call the file in a message
  * @param path the keys that lead to the object
  */
-record Keys(List<String> path) {
+public record Keys(String file, List<String> path) {
 
-  /** Refuses a key that is not known, naming the nearest. */
-  void known(JsonNode node, Collection<String> known) {
+  /** The keys of an object in an inquiry. */
+  static Keys ofInquiry(String... path) {
+    return new Keys("inquiry", List.of(path));
+  }
+
+  /**
+   * Refuses a key that is not known, naming the nearest.
+   *
+   * @param node the object
+   * @param known its keys
+   * @throws Refused at the first unknown key, or if it is no object
+   */
+  public void known(JsonNode node, Collection<String> known) {
     if (!node.isObject()) {
       throw Refused.at(
-          new Place.InquiryKey(path.isEmpty() ? List.of("start") : path),
+          new Place.Key(file, path.isEmpty() ? List.of("start") : path),
           "an object in braces is needed here",
           "");
     }
@@ -35,11 +47,18 @@ record Keys(List<String> path) {
             });
   }
 
-  /** A refusal at a key. */
-  Refused wrong(String key, String what, String wayOn) {
+  /**
+   * A refusal at a key.
+   *
+   * @param key the key
+   * @param what what is wrong, without the full stop
+   * @param wayOn what to do, without the full stop; may be empty
+   * @return the exception to throw
+   */
+  public Refused wrong(String key, String what, String wayOn) {
     List<String> full = new ArrayList<>(path);
     full.add(key);
-    return Refused.at(new Place.InquiryKey(full), what, wayOn);
+    return Refused.at(new Place.Key(file, full), what, wayOn);
   }
 
   /** Refuses a value that is there and not one of the allowed ones. */
@@ -53,16 +72,30 @@ record Keys(List<String> path) {
     }
   }
 
-  /** A text that must be there. */
-  String text(JsonNode node, String key) {
+  /**
+   * A text that must be there.
+   *
+   * @param node the object
+   * @param key of the text
+   * @return the text
+   * @throws Refused if there is none
+   */
+  public String text(JsonNode node, String key) {
     if (!node.path(key).isValueNode() || node.path(key).isNull()) {
       throw wrong(key, "a text is needed here", "");
     }
     return node.path(key).asText();
   }
 
-  /** A list of texts; empty if the key is not there. */
-  List<String> texts(JsonNode node, String key) {
+  /**
+   * A list of texts.
+   *
+   * @param node the object
+   * @param key of the list
+   * @return the texts; empty if the key is not there
+   * @throws Refused if it is no list
+   */
+  public List<String> texts(JsonNode node, String key) {
     JsonNode list = node.path(key);
     if (list.isMissingNode() || list.isNull()) {
       return List.of();

@@ -49,7 +49,7 @@ final class StepFile {
   static List<Step> readAll(JsonNode list) {
     List<Step> steps = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
-      steps.add(read(list.get(i), new Keys(List.of("prepare", String.valueOf(i + 1)))));
+      steps.add(read(list.get(i), Keys.ofInquiry("prepare", String.valueOf(i + 1))));
     }
     return steps;
   }

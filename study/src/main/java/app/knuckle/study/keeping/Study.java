@@ -3,6 +3,7 @@ package app.knuckle.study.keeping;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Table;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Tables and the inquiries put to them.
@@ -11,7 +12,7 @@ import java.util.List;
  * @param tables each with a name of its own
  * @param asked the inquiries, each with the name of its table
  */
-public record Study(String name, List<Table> tables, List<Asked> asked) {
+public record Study(String name, List<Kept> tables, List<Asked> asked) {
 
   public Study {
     tables = List.copyOf(tables);
@@ -19,12 +20,30 @@ public record Study(String name, List<Table> tables, List<Asked> asked) {
   }
 
   /**
+   * A table and where it came from.
+   *
+   * @param table the records as read
+   * @param path of the file they were read from; empty when there is none
+   * @param form how that file is written; empty when it is not known
+   */
+  public record Kept(Table table, String path, Map<String, String> form) {
+    public Kept {
+      form = Map.copyOf(form);
+    }
+  }
+
+  /**
    * An inquiry and the table it is put to.
    *
    * @param table its name
    * @param inquiry the question
+   * @param figure how its figure is shown, names and values; empty for the usual style
    */
-  public record Asked(String table, Inquiry inquiry) {}
+  public record Asked(String table, Inquiry inquiry, Map<String, String> figure) {
+    public Asked {
+      figure = Map.copyOf(figure);
+    }
+  }
 
   /**
    * A table by its name.
@@ -35,6 +54,7 @@ public record Study(String name, List<Table> tables, List<Asked> asked) {
    */
   public Table table(String table) {
     return tables.stream()
+        .map(Kept::table)
         .filter(t -> t.name().equals(table))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No table " + table));

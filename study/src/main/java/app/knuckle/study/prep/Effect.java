@@ -20,8 +20,14 @@ import java.util.List;
 public record Effect(
     int cells, int rows, int columns, int noResult, int rowsBefore, int rowsAfter) {
 
-  /** Compares two frames. */
-  static Effect of(Frame before, Frame after) {
+  /**
+   * Compares two frames.
+   *
+   * @param before the step
+   * @param after the step
+   * @return the effect
+   */
+  public static Effect of(Frame before, Frame after) {
     boolean reshaped = before.rows() != after.rows();
     int cells = 0;
     int added = 0;

@@ -1,0 +1,264 @@
+package app.knuckle.desktop.keeping;
+
+import app.knuckle.desktop.shell.Banner;
+import app.knuckle.desktop.shell.Workbench;
+import app.knuckle.formats.keeping.Journal;
+import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.formats.records.RecordsWriter;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
+import app.knuckle.study.keeping.Study;
+import app.knuckle.study.prep.Frame;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
+import javafx.concurrent.Task;
+
+/** Saves and opens studies off the interface thread, and journals what is not saved. */
+public final class Keeper {
+
+  /** Work that a crash may cost at most. */
+  private static final int JOURNAL_SECONDS = 2;
+
+  private final Workbench workbench;
+  private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
+  private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper(false);
+  private final AtomicReference<Study> toJournal = new AtomicReference<>();
+  private final Recent recent = new Recent(StateFolder.path());
+  private Path file;
+  private StudyFile.Stamp stamp = StudyFile.Stamp.NONE;
+  private Journal journal;
+  private ScheduledExecutorService clock;
+
+  /**
+   * The keeper of a workbench.
+   *
+   * @param workbench what is kept
+   */
+  public Keeper(Workbench workbench) {
+    this.workbench = workbench;
+  }
+
+  /** Something changed that is not saved yet. */
+  public void changed() {
+    unsaved.set(true);
+    toJournal.set(workbench.study());
+  }
+
+  /** A study was opened in place of what was open; it is as it was saved. */
+  public void opened() {
+    file = null;
+    stamp = StudyFile.Stamp.NONE;
+    unsaved.set(false);
+  }
+
+  /**
+   * Opens a study file.
+   *
+   * @param path the file
+   */
+  public void open(Path path) {
+    StudyFile.Stamp seen = StudyFile.Stamp.of(path);
+    work(
+        () -> StudyFile.read(path, Progress.NONE),
+        study -> {
+          workbench.open(study);
+          file = path;
+          stamp = seen;
+          recent.add(path);
+        });
+  }
+
+  /**
+   * The file of the study.
+   *
+   * @return null when it has none yet
+   */
+  public Path file() {
+    return file;
+  }
+
+  /**
+   * Saves the study.
+   *
+   * @param path where
+   * @param then told when it is saved
+   */
+  public void save(Path path, Runnable then) {
+    Path target = StudyFile.is(path) ? path : path.resolveSibling(path.getFileName() + ".knuckle");
+    String title = target.getFileName().toString().replace(StudyFile.ENDING, "");
+    if (!target.equals(file)) {
+      workbench.rename(title);
+    }
+    Study study = workbench.study();
+    StudyFile.Stamp known = target.equals(file) ? stamp : StudyFile.Stamp.of(target);
+    work(
+        () -> StudyFile.write(study, target, known, Progress.NONE),
+        written -> {
+          file = target;
+          stamp = written;
+          unsaved.set(!workbench.study().equals(study));
+          recent.add(target);
+          workbench.bannerProperty().set(null);
+          then.run();
+        });
+  }
+
+  /**
+   * Writes prepared records to a file.
+   *
+   * @param frame the records
+   * @param path where; the ending says how
+   */
+  public void writeOut(Frame frame, Path path) {
+    work(
+        () -> {
+          RecordsWriter.write(frame, path, Progress.NONE);
+          return path;
+        },
+        written -> say("The rows in play were written to " + written.getFileName() + ".", false));
+  }
+
+  private void say(String words, boolean trouble) {
+    workbench.bannerProperty().set(new Banner(words, trouble, List.of()));
+  }
+
+  private <T> void work(Supplier<T> what, Consumer<T> then) {
+    Task<T> task =
+        new Task<>() {
+          @Override
+          protected T call() {
+            return what.get();
+          }
+        };
+    task.setOnSucceeded(
+        event -> {
+          busy.set(false);
+          then.accept(task.getValue());
+        });
+    task.setOnFailed(
+        event -> {
+          busy.set(false);
+          if (task.getException() instanceof Refused refused) {
+            say(refused.refusal().words(), true);
+          } else {
+            throw new IllegalStateException("Keeping failed", task.getException());
+          }
+        });
+    busy.set(true);
+    Thread thread = new Thread(task, "keeping");
+    thread.setDaemon(true);
+    thread.start();
+  }
+
+  /** Starts the journal, and offers what an earlier crash left behind. */
+  public void startJournal() {
+    Path root = StateFolder.path().resolve("journal");
+    List<Path> left = Journal.leftBehind(root);
+    try {
+      journal = Journal.open(root);
+    } catch (IOException e) {
+      say("Unsaved work cannot be journalled in " + root + ": save often.", true);
+      return;
+    }
+    clock =
+        Executors.newSingleThreadScheduledExecutor(
+            task -> {
+              Thread thread = new Thread(task, "journal");
+              thread.setDaemon(true);
+              return thread;
+            });
+    clock.scheduleWithFixedDelay(
+        this::writeJournal, JOURNAL_SECONDS, JOURNAL_SECONDS, TimeUnit.SECONDS);
+    if (!left.isEmpty()) {
+      offer(left);
+    }
+  }
+
+  private void writeJournal() {
+    Study study = toJournal.getAndSet(null);
+    if (study == null) {
+      return;
+    }
+    try {
+      journal.write(study, Progress.NONE);
+    } catch (IOException e) {
+      Platform.runLater(
+          () -> say("Unsaved work cannot be journalled: " + e.getMessage() + ". Save it.", true));
+    }
+  }
+
+  private void offer(List<Path> left) {
+    workbench
+        .bannerProperty()
+        .set(
+            new Banner(
+                "Knuckle did not end in good order last time; unsaved work is still there.",
+                false,
+                List.of(
+                    new Banner.Move("Bring it back", () -> bringBack(left.get(0))),
+                    new Banner.Move("Throw it away", () -> left.forEach(Journal::discard)))));
+  }
+
+  private void bringBack(Path folder) {
+    work(
+        () -> Journal.recover(folder),
+        study -> {
+          workbench.open(study);
+          changed();
+          writeJournal();
+          Journal.discard(folder);
+        });
+  }
+
+  /** Ends in good order; what is not saved is no longer wanted. */
+  public void end() {
+    if (clock != null) {
+      clock.shutdown();
+      try {
+        clock.awaitTermination(JOURNAL_SECONDS, TimeUnit.SECONDS);
+        journal.close();
+      } catch (InterruptedException e) {
+        Thread.currentThread().interrupt();
+      } catch (IOException e) {
+        return; // The folder is offered at the next start; nothing is lost.
+      }
+    }
+  }
+
+  /**
+   * Whether something is not saved.
+   *
+   * @return true from the first change on
+   */
+  public ReadOnlyBooleanProperty unsavedProperty() {
+    return unsaved.getReadOnlyProperty();
+  }
+
+  /**
+   * Whether a file is being read or written.
+   *
+   * @return true while it is
+   */
+  public ReadOnlyBooleanProperty busyProperty() {
+    return busy.getReadOnlyProperty();
+  }
+
+  /**
+   * Studies opened or saved lately.
+   *
+   * @return the list
+   */
+  public Recent recent() {
+    return recent;
+  }
+}

@@ -1,0 +1,395 @@
+package app.knuckle.desktop.trail;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.prep.Calculate;
+import app.knuckle.study.prep.Compute;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Keep;
+import app.knuckle.study.prep.Kind;
+import app.knuckle.study.prep.Merge;
+import app.knuckle.study.prep.Missing;
+import app.knuckle.study.prep.Order;
+import app.knuckle.study.prep.Relabel;
+import app.knuckle.study.prep.Rename;
+import app.knuckle.study.prep.SetAside;
+import app.knuckle.study.prep.Spread;
+import app.knuckle.study.prep.Stack;
+import app.knuckle.study.prep.Step;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.NumberText;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/** The kinds of steps that can be made by hand: what each asks for, and the step it makes of it. */
+public enum StepForm {
+  /** Values that stand for none. */
+  MISSING("Mark values as missing"),
+  /** Levels that are one and the same. */
+  MERGE("Merge levels"),
+  /** Another order of levels. */
+  ORDER("Put levels in order"),
+  /** Other names for levels. */
+  RELABEL("Rename levels"),
+  /** Another kind of column. */
+  KIND("Read a column as another kind"),
+  /** Another name or unit of a column. */
+  RENAME("Rename a column, or give its unit"),
+  /** A column on another scale. */
+  COMPUTE("Compute a column on another scale"),
+  /** Arithmetic. */
+  CALCULATE("Calculate a column from others"),
+  /** Columns under one another. */
+  STACK("Stack columns"),
+  /** A column side by side. */
+  SPREAD("Spread a column"),
+  /** Only some rows. */
+  KEEP("Keep only some rows"),
+  /** Rows out of play. */
+  SET_ASIDE("Set rows aside");
+
+  private static final String COLUMN = "column";
+
+  private final String title;
+
+  StepForm(String title) {
+    this.title = title;
+  }
+
+  /**
+   * What a step of this kind does.
+   *
+   * @return the line in the list of steps
+   */
+  public String title() {
+    return title;
+  }
+
+  /** The fields of this kind for the records that the step will be given. */
+  List<Field> fields(Frame frame) {
+    Field anyColumn = Field.of(COLUMN, COLUMN, Field.Form.PICK, a -> names(frame, c -> true));
+    Field levelColumn =
+        Field.of(COLUMN, COLUMN, Field.Form.PICK, a -> names(frame, c -> !levels(c).isEmpty()));
+    return switch (this) {
+      case MISSING ->
+          List.of(
+              Field.of(
+                  "columns",
+                  "in (none ticked: all)",
+                  Field.Form.TICK,
+                  a -> names(frame, c -> true)),
+              Field.line("values", "values, with commas between"));
+      case MERGE ->
+          List.of(
+              levelColumn,
+              Field.of("levels", "levels", Field.Form.TICK, a -> levels(frame, a)),
+              Field.line("into", "become"));
+      case ORDER ->
+          List.of(
+              levelColumn,
+              Field.of("levels", "first to last", Field.Form.ORDER, a -> levels(frame, a)));
+      case RELABEL ->
+          List.of(
+              levelColumn,
+              Field.of("labels", "new names", Field.Form.PAIRS, a -> levels(frame, a)));
+      case KIND ->
+          List.of(
+              anyColumn,
+              Field.of(
+                  "kind",
+                  "holds",
+                  Field.Form.PICK,
+                  a -> Arrays.stream(Kind.As.values()).map(Kind.As::key).toList()));
+      case RENAME -> List.of(anyColumn, Field.line("to", "new name"), Field.line("unit", "unit"));
+      case COMPUTE ->
+          List.of(
+              Field.of("from", "of", Field.Form.PICK, a -> names(frame, StepForm::isNumber)),
+              Field.of(
+                  "as",
+                  "take the",
+                  Field.Form.PICK,
+                  a -> Arrays.stream(Compute.As.values()).map(Compute.As::title).toList()),
+              new Field(
+                  "lambda",
+                  "power",
+                  Field.Form.LINE,
+                  a -> List.of(),
+                  a -> a.one("as").equals(Compute.As.BOX_COX.title())),
+              Field.line(COLUMN, "new column"));
+      case CALCULATE ->
+          List.of(
+              Field.line(COLUMN, "new column"),
+              Field.line("rule", "rule, columns in brackets: [a] - [b]"));
+      case STACK ->
+          List.of(
+              Field.of(
+                  "columns", "columns", Field.Form.TICK, a -> names(frame, StepForm::isNumber)),
+              Field.line("names", "their names go to"),
+              Field.line("values", "their values go to"));
+      case SPREAD ->
+          List.of(
+              Field.of(
+                  "names",
+                  "a column for each",
+                  Field.Form.PICK,
+                  a -> names(frame, c -> !levels(c).isEmpty())),
+              Field.of(
+                  "values",
+                  "with the values of",
+                  Field.Form.PICK,
+                  a -> names(frame, StepForm::isNumber)));
+      case KEEP ->
+          List.of(
+              anyColumn,
+              new Field(
+                  "is",
+                  "is one of",
+                  Field.Form.TICK,
+                  a -> levels(frame, a),
+                  a -> !levels(frame, a).isEmpty()),
+              new Field("from", "from", Field.Form.LINE, a -> List.of(), a -> isNumber(frame, a)),
+              new Field("to", "to", Field.Form.LINE, a -> List.of(), a -> isNumber(frame, a)));
+      case SET_ASIDE ->
+          List.of(Field.line("rows", "rows, with commas between"), Field.line("why", "because"));
+    };
+  }
+
+  private static List<String> names(Frame frame, Predicate<Column> fits) {
+    return frame.columns().stream().filter(fits).map(Column::name).toList();
+  }
+
+  private static boolean isNumber(Column column) {
+    return column instanceof Numbers;
+  }
+
+  private static boolean isNumber(Frame frame, Answers answers) {
+    return frame.has(answers.one(COLUMN)) && isNumber(frame.column(answers.one(COLUMN)));
+  }
+
+  private static List<String> levels(Frame frame, Answers answers) {
+    return frame.has(answers.one(COLUMN)) ? levels(frame.column(answers.one(COLUMN))) : List.of();
+  }
+
+  /** Numbers of few values have levels as well; numbers of many have none to choose from. */
+  private static List<String> levels(Column column) {
+    if (column instanceof Categories categories) {
+      return categories.levels();
+    }
+    double[] few =
+        Arrays.stream(((Numbers) column).values())
+            .filter(v -> !Double.isNaN(v))
+            .distinct()
+            .limit(MOST_LEVELS + 1L)
+            .sorted()
+            .toArray();
+    return few.length > MOST_LEVELS
+        ? List.of()
+        : Arrays.stream(few).mapToObj(Numbers::text).toList();
+  }
+
+  /** More values than this are an amount, not a set of levels. */
+  private static final int MOST_LEVELS = 24;
+
+  /**
+   * The step that the answers make.
+   *
+   * @param a the answers
+   * @param old the step being edited; null for a new one
+   * @return the step
+   * @throws Refused if an answer is missing or not understood, naming it
+   */
+  Step step(Answers a, Step old) {
+    boolean off = old != null && old.off();
+    return switch (this) {
+      case MISSING -> new Missing(a.all("columns"), list(needed(a, "values")), off);
+      case MERGE -> {
+        List<String> levels = needed(a, "levels") == null ? List.of() : a.all("levels");
+        yield new Merge(needed(a, COLUMN), levels, needed(a, "into"), off);
+      }
+      case ORDER -> new Order(needed(a, COLUMN), a.all("levels"), off);
+      case RELABEL -> new Relabel(needed(a, COLUMN), labels(a.all("labels")), off);
+      case KIND -> new Kind(needed(a, COLUMN), Kind.As.of(needed(a, "kind")).orElseThrow(), off);
+      case RENAME -> {
+        String to = a.one("to").isEmpty() ? needed(a, COLUMN) : a.one("to");
+        yield new Rename(needed(a, COLUMN), to, a.one("unit"), off);
+      }
+      case COMPUTE -> compute(a, off);
+      case CALCULATE -> new Calculate(needed(a, COLUMN), needed(a, "rule"), off);
+      case STACK -> {
+        needed(a, "columns");
+        yield new Stack(a.all("columns"), needed(a, "names"), needed(a, "values"), off);
+      }
+      case SPREAD -> new Spread(needed(a, "names"), needed(a, "values"), off);
+      case KEEP -> keep(a, old, off);
+      case SET_ASIDE -> new SetAside(rows(needed(a, "rows")), a.one("why"), off);
+    };
+  }
+
+  private static String needed(Answers a, String key) {
+    if (a.one(key).isEmpty()) {
+      throw asking(key, "something is missing here", "Fill it in");
+    }
+    return a.one(key);
+  }
+
+  private static Refused asking(String key, String what, String wayOn) {
+    return Refused.at(new Place.WholeFile("\u201c" + key + "\u201d"), what, wayOn);
+  }
+
+  private static List<String> list(String text) {
+    return Arrays.stream(text.split(",")).map(String::strip).filter(v -> !v.isEmpty()).toList();
+  }
+
+  private static Map<String, String> labels(List<String> pairs) {
+    Map<String, String> labels = new LinkedHashMap<>();
+    for (int i = 0; i + 1 < pairs.size(); i += 2) {
+      if (!pairs.get(i).equals(pairs.get(i + 1)) && !pairs.get(i + 1).isBlank()) {
+        labels.put(pairs.get(i), pairs.get(i + 1));
+      }
+    }
+    return labels;
+  }
+
+  private static Compute compute(Answers a, boolean off) {
+    Compute.As as =
+        Arrays.stream(Compute.As.values())
+            .filter(f -> f.title().equals(needed(a, "as")))
+            .findFirst()
+            .orElseThrow();
+    String from = needed(a, "from");
+    String column = a.one(COLUMN).isEmpty() ? as.key() + "_" + from : a.one(COLUMN);
+    double power = as == Compute.As.BOX_COX ? number(a, "lambda").orElse(0.0) : 0;
+    return new Compute(column, from, as, power, off);
+  }
+
+  private static Optional<Double> number(Answers a, String key) {
+    if (a.one(key).isEmpty()) {
+      return Optional.empty();
+    }
+    double value = NumberText.parse(a.one(key), false);
+    if (Double.isNaN(value)) {
+      throw asking(key, "'" + a.one(key) + "' is not a number", "Write it with a decimal point");
+    }
+    return Optional.of(value);
+  }
+
+  /** The first condition is the one in the form; others that the step had stay. */
+  private static Keep keep(Answers a, Step old, boolean off) {
+    List<Keep.Condition> where = new ArrayList<>();
+    where.add(
+        new Keep.Condition(
+            needed(a, COLUMN),
+            a.all("is").isEmpty() ? null : a.all("is"),
+            number(a, "from").orElse(null),
+            number(a, "to").orElse(null)));
+    if (a.all("is").isEmpty() && a.one("from").isEmpty() && a.one("to").isEmpty()) {
+      throw asking("is", "no value is named", "Tick some, or give a range");
+    }
+    if (old instanceof Keep keep) {
+      where.addAll(keep.where().subList(1, keep.where().size()));
+    }
+    return new Keep(where, off);
+  }
+
+  /** Row numbers, with ranges: "7, 31-34". */
+  private static List<Integer> rows(String text) {
+    List<Integer> rows = new ArrayList<>();
+    for (String part : list(text)) {
+      String[] ends = part.split("[-\u2013]");
+      try {
+        int first = Integer.parseInt(ends[0].strip());
+        int last = Integer.parseInt(ends[ends.length - 1].strip());
+        IntStream.rangeClosed(first, last).forEach(rows::add);
+      } catch (NumberFormatException e) {
+        throw new Refused(
+            asking("rows", "'" + part + "' is no row number", "Write 7, 31 or 31-34").refusal(), e);
+      }
+    }
+    return rows;
+  }
+
+  /**
+   * The form and the answers that would make a step.
+   *
+   * @param step of a trail
+   * @return empty for a step that has no form
+   */
+  static Optional<StepForm> of(Step step) {
+    if (step instanceof Missing) {
+      return Optional.of(MISSING);
+    } else if (step instanceof Merge) {
+      return Optional.of(MERGE);
+    } else if (step instanceof Order) {
+      return Optional.of(ORDER);
+    } else if (step instanceof Relabel) {
+      return Optional.of(RELABEL);
+    } else if (step instanceof Kind) {
+      return Optional.of(KIND);
+    } else if (step instanceof Rename) {
+      return Optional.of(RENAME);
+    } else if (step instanceof Compute) {
+      return Optional.of(COMPUTE);
+    } else if (step instanceof Calculate) {
+      return Optional.of(CALCULATE);
+    } else if (step instanceof Stack) {
+      return Optional.of(STACK);
+    } else if (step instanceof Spread) {
+      return Optional.of(SPREAD);
+    } else if (step instanceof Keep) {
+      return Optional.of(KEEP);
+    }
+    return step instanceof SetAside ? Optional.of(SET_ASIDE) : Optional.empty();
+  }
+
+  /** The answers that make a step. */
+  static Answers answers(Step step) {
+    Answers a = Answers.none();
+    if (step instanceof Missing s) {
+      return a.with("columns", s.columns()).with("values", String.join(", ", s.values()));
+    } else if (step instanceof Merge s) {
+      return a.with(COLUMN, s.column()).with("levels", s.levels()).with("into", s.into());
+    } else if (step instanceof Order s) {
+      return a.with(COLUMN, s.column()).with("levels", s.levels());
+    } else if (step instanceof Relabel s) {
+      List<String> pairs = new ArrayList<>();
+      s.labels().forEach((from, to) -> pairs.addAll(List.of(from, to)));
+      return a.with(COLUMN, s.column()).with("labels", pairs);
+    } else if (step instanceof Kind s) {
+      return a.with(COLUMN, s.column()).with("kind", s.as().key());
+    } else if (step instanceof Rename s) {
+      return a.with(COLUMN, s.column())
+          .with("to", s.to())
+          .with("unit", s.unit() == null ? "" : s.unit());
+    } else if (step instanceof Compute s) {
+      return a.with(COLUMN, s.column())
+          .with("from", s.from())
+          .with("as", s.as().title())
+          .with("lambda", Numbers.text(s.lambda()));
+    } else if (step instanceof Calculate s) {
+      return a.with(COLUMN, s.column()).with("rule", s.rule());
+    } else if (step instanceof Stack s) {
+      return a.with("columns", s.columns()).with("names", s.names()).with("values", s.values());
+    } else if (step instanceof Spread s) {
+      return a.with("names", s.names()).with("values", s.values());
+    } else if (step instanceof Keep s) {
+      Keep.Condition first = s.where().get(0);
+      return a.with(COLUMN, first.column())
+          .with("is", first.is() == null ? List.of() : first.is())
+          .with("from", first.from() == null ? "" : Numbers.text(first.from()))
+          .with("to", first.to() == null ? "" : Numbers.text(first.to()));
+    } else if (step instanceof SetAside s) {
+      String rows = s.rows().stream().map(String::valueOf).collect(Collectors.joining(", "));
+      return a.with("rows", rows).with("why", s.why());
+    }
+    return a;
+  }
+}

@@ -1,0 +1,2 @@
+/** A small table typed in from nothing. */
+package app.knuckle.desktop.typing;

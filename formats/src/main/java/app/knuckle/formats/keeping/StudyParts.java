@@ -1,0 +1,183 @@
+package app.knuckle.formats.keeping;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.contract.InquiryFile;
+import app.knuckle.study.contract.Keys;
+import app.knuckle.study.keeping.Study;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Nearest;
+import app.knuckle.study.table.Table;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.SerializationFeature;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Function;
+
+/** The parts of a study, wherever they are kept: study.json and a CSV for each table. */
+final class StudyParts {
+
+  /** The version that is written. Every earlier one can be read. */
+  static final int VERSION = 1;
+
+  static final String JSON = "study.json";
+
+  private static final ObjectMapper MAPPER =
+      new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+
+  private StudyParts() {}
+
+  /** Where parts are found. */
+  interface Source {
+    /** A part; null if there is none of that name. */
+    InputStream open(String part) throws IOException;
+  }
+
+  /** The study as JSON; each table's cells are in the part that the function names. */
+  static byte[] json(Study study, Function<Study.Kept, String> partOf) throws IOException {
+    ObjectNode root = MAPPER.createObjectNode();
+    root.put("knuckle", "study").put("version", VERSION).put("name", study.name());
+    ArrayNode tables = root.putArray("tables");
+    for (Study.Kept kept : study.tables()) {
+      Table table = kept.table();
+      ObjectNode node = tables.addObject();
+      node.put("name", table.name()).put("file", table.file()).put("howRead", table.howRead());
+      node.put("path", kept.path()).put("records", partOf.apply(kept)).put("rows", table.rows());
+      ObjectNode form = node.putObject("form");
+      kept.form().forEach(form::put);
+      ArrayNode heads = node.putArray("columns");
+      table.columns().forEach(column -> TableText.Head.of(column).write(heads));
+    }
+    ArrayNode inquiries = root.putArray("inquiries");
+    for (Study.Asked asked : study.asked()) {
+      ObjectNode node = inquiries.addObject().put("table", asked.table());
+      node.set("inquiry", InquiryFile.write(asked.inquiry()));
+      ObjectNode figure = node.putObject("figure");
+      asked.figure().forEach(figure::put);
+    }
+    return MAPPER.writeValueAsBytes(root);
+  }
+
+  /** Reads a study. */
+  static Study read(Source source, Place where, Progress progress) throws IOException {
+    JsonNode root = root(source, where);
+    Keys keys = new Keys(JSON, List.of());
+    if (!"study".equals(root.path("knuckle").asText())) {
+      throw Refused.at(where, "this is no study of Knuckle", "Choose a .knuckle file");
+    }
+    if (root.path("version").asInt() > VERSION) {
+      throw Refused.at(
+          where,
+          "the study was saved by a newer Knuckle, in version " + root.path("version").asText(),
+          "Open it with that one; this one knows versions up to " + VERSION);
+    }
+    keys.known(root, List.of("knuckle", "version", "name", "tables", "inquiries"));
+    List<Study.Kept> tables = new ArrayList<>();
+    int all = root.path("tables").size();
+    for (int i = 0; i < all; i++) {
+      progress.check();
+      tables.add(table(root.path("tables").get(i), in("tables", i), source, where));
+      progress.done((i + 1.0) / all);
+    }
+    Set<String> names = new HashSet<>();
+    tables.forEach(kept -> names.add(kept.table().name()));
+    List<Study.Asked> asked = new ArrayList<>();
+    for (int i = 0; i < root.path("inquiries").size(); i++) {
+      JsonNode node = root.path("inquiries").get(i);
+      Keys own = in("inquiries", i);
+      own.known(node, List.of("table", "inquiry", "figure"));
+      String table = own.text(node, "table");
+      if (!names.contains(table)) {
+        throw own.wrong(
+            "table", "there is no table '" + table + "'", Nearest.suggestion(table, names));
+      }
+      asked.add(
+          new Study.Asked(table, InquiryFile.read(node.path("inquiry")), texts(node, "figure")));
+    }
+    return new Study(root.path("name").asText("Study"), tables, asked);
+  }
+
+  private static Keys in(String list, int index) {
+    return new Keys(JSON, List.of(list, String.valueOf(index + 1)));
+  }
+
+  private static JsonNode root(Source source, Place where) throws IOException {
+    try (InputStream in = source.open(JSON)) {
+      if (in == null) {
+        throw Refused.at(
+            where, "it has no part " + JSON + ", so it is no study", "Choose a .knuckle file");
+      }
+      return MAPPER.readTree(in);
+    } catch (JsonProcessingException e) {
+      long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
+      throw new Refused(
+          Refused.at(
+                  where,
+                  JSON + " is not whole at line " + line,
+                  "Open the previous version, which lies beside it")
+              .refusal(),
+          e);
+    }
+  }
+
+  private static Study.Kept table(JsonNode node, Keys keys, Source source, Place where)
+      throws IOException {
+    keys.known(
+        node, List.of("name", "file", "howRead", "path", "records", "rows", "form", "columns"));
+    List<TableText.Head> heads = new ArrayList<>();
+    for (JsonNode head : node.path("columns")) {
+      keys.known(head, List.of("name", "unit", "kind", "levels"));
+      String kind = keys.text(head, "kind");
+      if (!TableText.kinds().contains(kind)) {
+        throw keys.wrong(
+            "columns",
+            "there is no kind '" + kind + "'",
+            Nearest.suggestion(kind, TableText.kinds()));
+      }
+      heads.add(
+          new TableText.Head(
+              keys.text(head, "name"),
+              head.path("unit").asText(),
+              kind,
+              keys.texts(head, "levels")));
+    }
+    String part = keys.text(node, "records");
+    int rows = node.path("rows").asInt(-1);
+    if (rows < 0) {
+      throw keys.wrong("rows", "the number of rows is needed here", "");
+    }
+    try (InputStream in = source.open(part)) {
+      if (in == null) {
+        throw Refused.at(
+            where,
+            "its part " + part + " is not there",
+            "Open the previous version, which lies beside it");
+      }
+      List<Column> columns = TableText.read(part, heads, rows, in);
+      Table table =
+          new Table(
+              keys.text(node, "name"),
+              node.path("file").asText(),
+              columns,
+              node.path("howRead").asText());
+      return new Study.Kept(table, node.path("path").asText(), texts(node, "form"));
+    }
+  }
+
+  private static Map<String, String> texts(JsonNode node, String key) {
+    Map<String, String> texts = new LinkedHashMap<>();
+    node.path(key).fields().forEachRemaining(e -> texts.put(e.getKey(), e.getValue().asText()));
+    return texts;
+  }
+}

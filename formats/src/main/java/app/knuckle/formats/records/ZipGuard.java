@@ -1,0 +1,84 @@
+package app.knuckle.formats.records;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Enumeration;
+import java.util.Locale;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipException;
+import java.util.zip.ZipFile;
+
+/** Looks into a zip before it is read: it must be whole, of a sane size, and fetch nothing. */
+public final class ZipGuard {
+
+  /** A workbook or study with more parts than this is none. */
+  private static final int MOST_ENTRIES = 10_000;
+
+  /** Records of this size fill the memory of the machines that people have. */
+  private static final long MOST_BYTES = 4L << 30;
+
+  /** XML shrinks to about a twentieth; only made-up files shrink this far. */
+  private static final long MOST_SHRUNK = 200;
+
+  /** Smaller parts may shrink as they like. */
+  private static final long HARMLESS = 16L << 20;
+
+  private static final int PROLOGUE = 4096;
+
+  private ZipGuard() {}
+
+  /**
+   * Checks a zip.
+   *
+   * @param file the file
+   * @throws Refused if it is broken, too large once unpacked, or names outside entities
+   * @throws IOException if it cannot be read
+   */
+  public static void check(Path file) throws IOException {
+    Place where = new Place.WholeFile(file.getFileName().toString());
+    long total = 0;
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      if (zip.size() > MOST_ENTRIES) {
+        throw Refused.at(where, "it has " + zip.size() + " parts", "This is no file of records");
+      }
+      for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
+        ZipEntry entry = all.nextElement();
+        total += Math.max(0, entry.getSize());
+        if (total > MOST_BYTES
+            || total > HARMLESS && total > MOST_SHRUNK * Math.max(1, Files.size(file))) {
+          throw Refused.at(
+              where,
+              "unpacked it would be far larger than any file of records",
+              "Save it anew from the program that it came from");
+        }
+        String name = entry.getName().toLowerCase(Locale.ROOT);
+        if (name.endsWith(".xml") && namesEntities(zip, entry)) {
+          throw Refused.at(
+              where,
+              "the part " + entry.getName() + " refers to something outside the file",
+              "Knuckle fetches nothing; save it anew from a spreadsheet");
+        }
+      }
+    } catch (ZipException e) {
+      throw new Refused(
+          Refused.at(
+                  where,
+                  "the file is cut off or damaged",
+                  "Copy it again from where it came from, or open an older copy")
+              .refusal(),
+          e);
+    }
+  }
+
+  private static boolean namesEntities(ZipFile zip, ZipEntry entry) throws IOException {
+    try (InputStream in = zip.getInputStream(entry)) {
+      String start = new String(in.readNBytes(PROLOGUE), StandardCharsets.ISO_8859_1);
+      return start.contains("<!DOCTYPE") || start.contains("<!ENTITY");
+    }
+  }
+}

@@ -1,0 +1,2 @@
+/** Make-believe records for an experiment that is not yet run. */
+package app.knuckle.study.rehearsal;

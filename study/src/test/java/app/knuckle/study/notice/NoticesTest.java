@@ -1,0 +1,96 @@
+package app.knuckle.study.notice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Step;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Every oddity is seen, and vanishes once its fix is taken. */
+class NoticesTest {
+
+  private static final Numbers MEASURED =
+      new Numbers("y", "mm", new double[] {1.5, 2.5, 3.1, 4.2, 5.9, 6.3});
+
+  private static Categories words(String name, String... cells) {
+    List<String> levels = new ArrayList<>(new LinkedHashSet<>(List.of(cells)));
+    levels.remove("");
+    int[] codes = java.util.Arrays.stream(cells).mapToInt(levels::indexOf).toArray();
+    return new Categories(name, "", codes, levels, false);
+  }
+
+  private static void seenAndMended(String says, Column... columns) {
+    Table table = new Table("t", "", List.of(columns), "");
+    List<Notice> notices = Notices.of(Frame.of(table), Progress.NONE);
+    assertThat(notices).extracting(Notice::words).anyMatch(w -> w.contains(says));
+    Notice notice =
+        notices.stream().filter(n -> n.words().contains(says)).findFirst().orElseThrow();
+    List<Step> fix = notice.fixes().get(0).steps();
+    List<Notice> after = Notices.of(Frame.of(table, fix, Progress.NONE), Progress.NONE);
+    assertThat(after).extracting(Notice::words).noneMatch(w -> w.contains(says));
+  }
+
+  @Test
+  void strayLevels() {
+    seenAndMended(
+        "differ in capitals or blanks",
+        words("g", "fine", "Fine ", "fine", "b", "b", "b"),
+        MEASURED);
+    seenAndMended("stands in one row only", words("g", "a", "a", "c", "b", "b", "b"), MEASURED);
+  }
+
+  @Test
+  void numbersThatAreNone() {
+    seenAndMended(
+        "looks like a code for missing", new Numbers("z", "", new double[] {1, 2.5, -99, 4, 5, 3}));
+    seenAndMended(
+        "perhaps each number is a name",
+        new Numbers("rack", "", new double[] {1, 2, 3, 1, 2, 3}),
+        MEASURED);
+  }
+
+  @Test
+  void wordsThatAreNumbersOrDates() {
+    seenAndMended("mixes decimal commas", words("z", "1.5", "2,5", "3.5", "4.5", "5.5", "6.5"));
+    seenAndMended("holds numbers, but for", words("z", "1.5", "2.5", "torn", "4.5", "5.5", "6.5"));
+    seenAndMended(
+        "holds dates",
+        words("d", "3.6.2026", "1.6.2026", "2.6.2026", "1.6.2026", "3.6.2026", "2.6.2026"));
+  }
+
+  @Test
+  void rowsThatStandTwice() {
+    Numbers y = new Numbers("y", "", new double[] {1.5, 2.5, 1.5, 4.2, 5.9, 6.3});
+    seenAndMended("repeats an earlier one", words("g", "a", "b", "a", "b", "a", "b"), y);
+    String[] tanks = {"T1", "T2", "T3", "T4", "T5", "T6", "T7", "T8", "T9", "T10", "T11", "T1"};
+    double[] values = {1, 2, 3, 4.5, 5, 6, 7, 8, 9, 10, 11, 12};
+    seenAndMended(
+        "names each row, but T1 stands", words("tank", tanks), new Numbers("y", "", values));
+  }
+
+  @Test
+  void wideSheetsAreStacked() {
+    Numbers first = new Numbers("day_0", "", new double[] {1, 2, 3});
+    Numbers second = new Numbers("day_3", "", new double[] {2, 3, 4});
+    seenAndMended("several occasions", first, second);
+    seenAndMended(
+        "a column for each group",
+        new Numbers("fine", "", new double[] {1.5, 2.5, 3.5}),
+        new Numbers("coarse", "", new double[] {2.5, 3.5, 4.5}));
+  }
+
+  @Test
+  void cleanRecordsAreLeftInPeace() {
+    Table table =
+        new Table("t", "", List.of(words("g", "a", "a", "b", "b", "c", "c"), MEASURED), "");
+    assertThat(Notices.of(Frame.of(table), Progress.NONE)).isEmpty();
+  }
+}
