@@ -84,10 +84,13 @@ class ArchitectureTest {
           .because("numbers reach a view as text, from its page");
 
   @ArchTest
-  static final ArchRule ONLY_THE_CONTRACT_KNOWS_JSON =
+  static final ArchRule ONLY_FILES_KNOW_JSON =
       noClasses()
           .that()
-          .resideOutsideOfPackages("app.knuckle.study.contract..", "app.knuckle.desktop.demo..")
+          .resideOutsideOfPackages(
+              "app.knuckle.study.contract..",
+              "app.knuckle.formats.keeping..",
+              "app.knuckle.desktop.demo..")
           .should()
           .dependOnClassesThat()
           .resideInAPackage("com.fasterxml..");

@@ -13,11 +13,13 @@ import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import javafx.beans.InvalidationListener;
 import javafx.concurrent.Service;
 import javafx.concurrent.Task;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -102,6 +104,13 @@ public final class RecordsView extends BorderPane {
           lastFound = -1;
           showRows();
         });
+    trail
+        .editingProperty()
+        .addListener(
+            (o, before, now) -> {
+              showSide();
+              scroll.setVvalue(0);
+            });
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
     showTools();
@@ -230,18 +239,34 @@ public final class RecordsView extends BorderPane {
     if (page.columns().stream().noneMatch(c -> c.name().equals(looked))) {
       looked = page.mostOfInterest();
     }
-    side.getChildren().clear();
-    if (!page.notices().isEmpty()) {
-      side.getChildren().add(new NoticesCard(slip, page.notices(), this::see));
-    }
     trail.show();
-    side.getChildren().add(trail);
-    side.getChildren().add(columnCard());
+    showSide();
+  }
+
+  /** What matters now stands first: a step being made, then what is odd, then the trail. */
+  private void showSide() {
+    List<Node> cards = new ArrayList<>();
+    boolean editing = trail.editingProperty().get();
+    if (editing) {
+      cards.add(trail);
+    }
+    if (!page.notices().isEmpty()) {
+      cards.add(new NoticesCard(slip, page.notices(), this::see));
+    }
+    if (!editing) {
+      cards.add(trail);
+    }
+    Card column = columnCard();
     if (slip.source().formProperty().get() != null) {
       reading = reading == null ? new ReadingCard(slip.source()) : reading;
       reading.show();
-      side.getChildren().add(reading);
+      // How the file is read matters until the first step is taken.
+      boolean fresh = slip.inquiry().prepare().isEmpty();
+      cards.addAll(fresh ? List.of(reading, column) : List.of(column, reading));
+    } else {
+      cards.add(column);
     }
+    side.getChildren().setAll(cards);
   }
 
   private void showRows() {

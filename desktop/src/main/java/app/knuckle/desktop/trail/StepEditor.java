@@ -6,6 +6,7 @@ import app.knuckle.study.prep.Effect;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Step;
 import java.util.List;
+import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -23,6 +24,7 @@ public final class StepEditor {
   private final ReadOnlyObjectWrapper<Preview> preview =
       new ReadOnlyObjectWrapper<>(new Preview(null, "", ""));
   private final Trying trying = new Trying();
+  private Consumer<Step> whenTried = step -> {};
 
   /**
    * What the step would do.
@@ -45,7 +47,15 @@ public final class StepEditor {
     this.form = form;
     this.before = before;
     this.old = old;
-    trying.setOnSucceeded(event -> preview.set(trying.getValue()));
+    trying.setOnSucceeded(
+        event -> {
+          preview.set(trying.getValue());
+          Consumer<Step> waiting = whenTried;
+          whenTried = step -> {};
+          if (trying.getValue().step() != null) {
+            waiting.accept(trying.getValue().step());
+          }
+        });
     answers.addListener((o, was, now) -> trying.restart());
     answers.set(start);
   }
@@ -90,6 +100,15 @@ public final class StepEditor {
    */
   public ReadOnlyObjectProperty<Preview> previewProperty() {
     return preview.getReadOnlyProperty();
+  }
+
+  /** Hands on the step of the latest answers once it is known to fit. */
+  void take(Consumer<Step> taker) {
+    if (trying.isRunning()) {
+      whenTried = taker;
+    } else if (preview.get().step() != null) {
+      taker.accept(preview.get().step());
+    }
   }
 
   private final class Trying extends Service<Preview> {

@@ -78,7 +78,7 @@ final class StepEditorView extends VBox {
     boolean fits = preview.step() != null;
     effect.setText(fits ? "This changes: " + preview.words() + "." : preview.refusal());
     effect.getStyleClass().remove("step-refused");
-    if (!fits) {
+    if (!fits && !preview.refusal().contains("not answered yet")) {
       effect.getStyleClass().add("step-refused");
     }
     take.setDisable(!fits);

@@ -234,11 +234,19 @@ public enum StepForm {
     };
   }
 
-  private static String needed(Answers a, String key) {
+  private String needed(Answers a, String key) {
     if (a.one(key).isEmpty()) {
-      throw asking(key, "something is missing here", "Fill it in");
+      throw asking(label(key), "not answered yet", "");
     }
     return a.one(key);
+  }
+
+  private String label(String key) {
+    return fields(null).stream()
+        .filter(f -> f.key().equals(key))
+        .map(Field::label)
+        .findFirst()
+        .orElse(key);
   }
 
   private static Refused asking(String key, String what, String wayOn) {
@@ -259,7 +267,7 @@ public enum StepForm {
     return labels;
   }
 
-  private static Compute compute(Answers a, boolean off) {
+  private Compute compute(Answers a, boolean off) {
     Compute.As as =
         Arrays.stream(Compute.As.values())
             .filter(f -> f.title().equals(needed(a, "as")))
@@ -283,7 +291,7 @@ public enum StepForm {
   }
 
   /** The first condition is the one in the form; others that the step had stay. */
-  private static Keep keep(Answers a, Step old, boolean off) {
+  private Keep keep(Answers a, Step old, boolean off) {
     List<Keep.Condition> where = new ArrayList<>();
     where.add(
         new Keep.Condition(

@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -29,6 +31,7 @@ public final class TrailCard extends Card {
   private final SlipViewModel slip;
   private final VBox steps = new VBox();
   private final MenuButton add = new MenuButton("+ Add a step");
+  private final ReadOnlyBooleanWrapper isEditing = new ReadOnlyBooleanWrapper();
   private StepEditor editing;
 
   /**
@@ -121,6 +124,16 @@ public final class TrailCard extends Card {
       steps.getChildren().add(editor());
     }
     add.setDisable(editing != null);
+    isEditing.set(editing != null);
+  }
+
+  /**
+   * Whether a step is being made or changed.
+   *
+   * @return true while its editor is open
+   */
+  public ReadOnlyBooleanProperty editingProperty() {
+    return isEditing.getReadOnlyProperty();
   }
 
   private StepEditorView editor() {
@@ -128,10 +141,10 @@ public final class TrailCard extends Card {
   }
 
   private void done(StepEditor editor) {
-    Step made = editor.previewProperty().get().step();
-    if (made == null) {
-      return;
-    }
+    editor.take(step -> take(editor, step));
+  }
+
+  private void take(StepEditor editor, Step made) {
     editing = null;
     if (editor.old() == null) {
       slip.take(List.of(made));

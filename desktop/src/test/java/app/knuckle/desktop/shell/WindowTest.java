@@ -1,20 +1,20 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.press;
+import static app.knuckle.desktop.shell.Driver.rows;
+import static app.knuckle.desktop.shell.Driver.shows;
+import static app.knuckle.desktop.shell.Driver.tabTo;
+import static app.knuckle.desktop.shell.Driver.takeKeyboard;
+import static app.knuckle.desktop.shell.Driver.text;
+import static app.knuckle.desktop.shell.Driver.texts;
+import static app.knuckle.desktop.shell.Driver.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.demo.DemoStudy;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Set;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
-import java.util.function.BooleanSupplier;
-import java.util.stream.Collectors;
-import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.Labeled;
-import javafx.scene.control.TableView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -43,39 +43,6 @@ class WindowTest {
     stage.toFront();
     stage.requestFocus();
     workbench.open(DemoStudy.read());
-  }
-
-  private static void until(BooleanSupplier holds) {
-    try {
-      WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, holds::getAsBoolean);
-    } catch (TimeoutException e) {
-      throw new AssertionError("Not so after " + PATIENCE_SECONDS + " s", e);
-    }
-    WaitForAsyncUtils.waitForFxEvents();
-  }
-
-  private static String text(FxRobot robot, String id) {
-    return robot.lookup("#" + id).queryAs(Labeled.class).getText();
-  }
-
-  private static boolean shows(FxRobot robot, String id, String words) {
-    return robot.lookup("#" + id).tryQuery().isPresent() && text(robot, id).contains(words);
-  }
-
-  private static Set<String> texts(FxRobot robot, String query) {
-    return robot.lookup(query).queryAllAs(Labeled.class).stream()
-        .map(Labeled::getText)
-        .collect(Collectors.toSet());
-  }
-
-  private static int rows(FxRobot robot) {
-    TableView<?> table = robot.lookup("#records-table").queryAs(TableView.class);
-    return table.getItems().size();
-  }
-
-  private static void press(FxRobot robot, KeyCode key) {
-    robot.press(KeyCode.CONTROL, key).release(key, KeyCode.CONTROL);
-    WaitForAsyncUtils.waitForFxEvents();
   }
 
   @Test
@@ -115,9 +82,7 @@ class WindowTest {
   @Test
   void theSameWithTheKeyboardAlone(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
-    // Without a window manager nobody else hands the keyboard to the new window.
-    robot.interact(() -> robot.window(0).requestFocus());
-    until(() -> robot.window(0).isFocused());
+    takeKeyboard(robot);
     press(robot, KeyCode.TAB);
     until(() -> shows(robot, "finding", "Growth differs between the 3 levels of mesh"));
     press(robot, KeyCode.DIGIT2);
@@ -138,18 +103,6 @@ class WindowTest {
     press(robot, KeyCode.D);
     until(() -> robot.lookup("#slip-3").tryQuery().isPresent());
     assertThat(text(robot, "slip-3")).isEqualTo("… Growth by density");
-  }
-
-  private static void tabTo(FxRobot robot, String id) {
-    for (int i = 0; i < 60; i++) {
-      Node focused = robot.window(0).getScene().getFocusOwner();
-      if (focused != null && id.equals(focused.getId())) {
-        return;
-      }
-      robot.type(KeyCode.TAB);
-      WaitForAsyncUtils.waitForFxEvents();
-    }
-    throw new AssertionError("The keyboard does not reach " + id);
   }
 
   @Test
@@ -187,8 +140,9 @@ class WindowTest {
     until(() -> shows(robot, "finding", "Clearance differs"));
     robot.clickOn("#column-kind-1");
     until(() -> shows(robot, "finding", "is read as categories"));
-    assertThat(robot.lookup("#take-out-5").queryAs(Button.class)).isNotNull();
-    robot.clickOn("#take-out-5");
+    assertThat(robot.lookup("#change-step-5").tryQuery()).isPresent();
+    press(robot, KeyCode.Z);
     until(() -> shows(robot, "finding", "Clearance differs"));
+    assertThat(robot.lookup("#change-step-5").tryQuery()).isEmpty();
   }
 }

@@ -116,7 +116,8 @@ final class WorkbookReader {
         if (row.number() > form.area().bottom() || blank > BLANK_ROWS_AT_END) {
           break;
         }
-        if (row.number() < form.area().top() || cells.stream().allMatch(String::isBlank)) {
+        boolean empty = row.errors() == 0 && cells.stream().allMatch(String::isBlank);
+        if (row.number() < form.area().top() || empty) {
           blank++;
           continue;
         }

@@ -29,7 +29,8 @@ final class WideSheet {
     Map<String, List<String>> stems = new LinkedHashMap<>();
     for (Column column : frame.columns()) {
       Matcher name = NUMBERED.matcher(column.name());
-      if (column instanceof Numbers && name.matches()) {
+      boolean named = !column.name().startsWith("column "); // Such names are given on reading.
+      if (column instanceof Numbers && named && name.matches()) {
         stems.computeIfAbsent(name.group(1), key -> new ArrayList<>()).add(column.name());
       }
     }

@@ -1,0 +1,86 @@
+package app.knuckle.desktop.shell;
+
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.BooleanSupplier;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.TableView;
+import javafx.scene.input.KeyCode;
+import org.testfx.api.FxRobot;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** What every test of the window does: wait for what it shows, read it, press keys. */
+final class Driver {
+
+  private static final int PATIENCE_SECONDS = 60;
+  private static final int MOST_TABS = 90;
+
+  private Driver() {}
+
+  static void until(BooleanSupplier holds) {
+    try {
+      WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, holds::getAsBoolean);
+    } catch (TimeoutException e) {
+      throw new AssertionError("Not so after " + PATIENCE_SECONDS + " s", e);
+    }
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  static String text(FxRobot robot, String id) {
+    return robot.lookup("#" + id).queryAs(Labeled.class).getText();
+  }
+
+  static boolean isThere(FxRobot robot, String id) {
+    return robot.lookup("#" + id).tryQuery().isPresent();
+  }
+
+  static boolean shows(FxRobot robot, String id, String words) {
+    return isThere(robot, id) && text(robot, id).contains(words);
+  }
+
+  static void untilShown(FxRobot robot, String id, String words) {
+    try {
+      until(() -> shows(robot, id, words));
+    } catch (AssertionError e) {
+      String now = isThere(robot, id) ? text(robot, id) : "nothing";
+      throw new AssertionError(id + " says: " + now + "; wanted: " + words, e);
+    }
+  }
+
+  static Set<String> texts(FxRobot robot, String query) {
+    return robot.lookup(query).queryAllAs(Labeled.class).stream()
+        .map(Labeled::getText)
+        .collect(Collectors.toSet());
+  }
+
+  static int rows(FxRobot robot) {
+    TableView<?> table = robot.lookup("#records-table").queryAs(TableView.class);
+    return table.getItems().size();
+  }
+
+  static void press(FxRobot robot, KeyCode key) {
+    robot.press(KeyCode.CONTROL, key).release(key, KeyCode.CONTROL);
+    WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Without a window manager nobody else hands the keyboard to a new window. */
+  static void takeKeyboard(FxRobot robot) {
+    robot.interact(() -> robot.window(0).requestFocus());
+    until(() -> robot.window(0).isFocused());
+  }
+
+  static void tabTo(FxRobot robot, String id) {
+    for (int i = 0; i < MOST_TABS; i++) {
+      Node focused = robot.window(0).getScene().getFocusOwner();
+      if (focused != null && id.equals(focused.getId())) {
+        return;
+      }
+      robot.type(KeyCode.TAB);
+      WaitForAsyncUtils.waitForFxEvents();
+    }
+    throw new AssertionError("The keyboard does not reach " + id);
+  }
+}

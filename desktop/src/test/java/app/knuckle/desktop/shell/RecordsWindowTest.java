@@ -1,0 +1,213 @@
+package app.knuckle.desktop.shell;
+
+import static app.knuckle.desktop.shell.Driver.isThere;
+import static app.knuckle.desktop.shell.Driver.press;
+import static app.knuckle.desktop.shell.Driver.rows;
+import static app.knuckle.desktop.shell.Driver.tabTo;
+import static app.knuckle.desktop.shell.Driver.takeKeyboard;
+import static app.knuckle.desktop.shell.Driver.text;
+import static app.knuckle.desktop.shell.Driver.until;
+import static app.knuckle.desktop.shell.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.study.keeping.Study;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.TableView;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Records for real: from a raw file to records that are ready, and kept. */
+@ExtendWith(ApplicationExtension.class)
+class RecordsWindowTest {
+
+  private static final String READY = "Clearance differs between the 4 levels of feed";
+
+  @TempDir private Path folder;
+  private Workbench workbench;
+  private Path raw;
+
+  @Start
+  void start(Stage stage) throws IOException {
+    System.setProperty("knuckle.state", folder.resolve("state").toString());
+    workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench));
+    stage.show();
+    stage.toFront();
+    stage.requestFocus();
+    raw = folder.resolve("feed-tanks.csv");
+    try (InputStream in =
+        getClass().getResourceAsStream("/app/knuckle/desktop/demo/feed-tanks.csv")) {
+      Files.copy(in, raw);
+    }
+    workbench.open(raw);
+  }
+
+  @Test
+  void fromRawToReadyWithTheMouseUndoneAndDoneAgain(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.clickOn("#fix-0");
+    untilShown(robot, "finding", "5 levels of feed");
+    robot.clickOn("#fix-0");
+    untilShown(robot, "finding", "4 levels of feed");
+    robot.clickOn("#fix-0");
+    untilShown(robot, "finding", READY);
+    assertThat(isThere(robot, "notices")).isFalse();
+    Study ready = workbench.study();
+    assertThat(workbench.history().undoProperty().get()).isEqualTo("\u221299 means missing");
+    robot.clickOn("#undo").clickOn("#undo");
+    untilShown(robot, "finding", "5 levels of feed");
+    robot.clickOn("#undo");
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.clickOn("#redo").clickOn("#redo").clickOn("#redo");
+    untilShown(robot, "finding", READY);
+    assertThat(workbench.study()).isEqualTo(ready);
+  }
+
+  @Test
+  void fromRawToReadyWithTheKeyboardAlone(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    takeKeyboard(robot);
+    for (String levels : new String[] {"5 levels", "4 levels", "4 levels"}) {
+      tabTo(robot, "fix-0");
+      robot.type(KeyCode.SPACE);
+      untilShown(robot, "finding", levels);
+    }
+    untilShown(robot, "finding", READY);
+    press(robot, KeyCode.Z);
+    untilShown(robot, "finding", "No evidence");
+  }
+
+  @Test
+  void stepsAreMadeChangedAndSwitchedOffInPlace(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.clickOn("#add-step").clickOn("#add-compute");
+    until(() -> isThere(robot, "step-editor"));
+    ComboBox<String> from = robot.lookup("#step-from").queryComboBox();
+    robot.interact(() -> from.setValue("clearance_l_h"));
+    ComboBox<String> as = robot.lookup("#step-as").queryComboBox();
+    robot.interact(() -> as.setValue("natural logarithm"));
+    untilShown(robot, "step-effect", "1 new column, 2 rows have no value there");
+    robot.clickOn("#step-column").write("log_rate").clickOn("#take-step");
+    untilShown(robot, "effect-2", "1 new column");
+    robot.clickOn("#change-step-2").clickOn("Edit \u2026");
+    until(() -> isThere(robot, "step-editor"));
+    robot
+        .clickOn("#step-column")
+        .press(KeyCode.CONTROL, KeyCode.A)
+        .release(KeyCode.A, KeyCode.CONTROL);
+    robot.write("tank");
+    untilShown(robot, "step-effect", "there is already a column 'tank'");
+    robot.type(KeyCode.ESCAPE);
+    robot.clickOn("#change-step-2").clickOn("Switch off");
+    untilShown(robot, "effect-2", "switched off");
+    robot.clickOn("#add-step").clickOn("#add-set-aside");
+    robot.clickOn("#step-rows").write("12").clickOn("#step-why").write("lone");
+    robot.type(KeyCode.ENTER);
+    untilShown(robot, "finding", "5 levels of feed");
+  }
+
+  @Test
+  void cellsAreEditedFoundAndSetAsideAndARefreshedFileRunsTheTrailAgain(FxRobot robot)
+      throws IOException {
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.clickOn("#find").write("kelp");
+    untilShownRows(robot, "1 row found");
+    robot.type(KeyCode.ENTER);
+    TableView<?> table = robot.lookup("#records-table").queryAs(TableView.class);
+    until(() -> table.getSelectionModel().getSelectedIndex() == 11);
+    robot.clickOn("#only-found");
+    until(() -> rows(robot) == 1);
+    robot.interact(() -> edit(table, 0, 2));
+    until(() -> robot.lookup(".cell-field").tryQuery().isPresent());
+    robot.press(KeyCode.CONTROL, KeyCode.A).release(KeyCode.A, KeyCode.CONTROL);
+    robot.write("Paste").type(KeyCode.ENTER);
+    untilShown(robot, "finding", "5 levels of feed");
+    assertThat(workbench.study().tables().get(0).table().columns().get(1).text(11))
+        .as("the source stays as read")
+        .isEqualTo("Kelp dust");
+    Files.writeString(
+        raw, Files.readString(raw).replace("green T", "Green T").replace("feed,", "food,"));
+    robot.interact(() -> workbench.currentProperty().get().source().refresh());
+    untilShown(robot, "finding", "there is no column 'feed'");
+    untilShown(robot, "effect-2", "there is no column 'feed'");
+  }
+
+  private static void untilShownRows(FxRobot robot, String words) {
+    until(() -> Driver.texts(robot, ".joint-line").contains(words));
+  }
+
+  private static <S> void edit(TableView<S> table, int row, int column) {
+    table.edit(row, table.getColumns().get(column));
+  }
+
+  @Test
+  void aStudyIsSavedOpenedAndBroughtBackAfterACrash(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.clickOn("#fix-0");
+    untilShown(robot, "finding", "5 levels of feed");
+    Path file = folder.resolve("cove.knuckle");
+    robot.interact(() -> workbench.keeper().save(file, () -> {}));
+    until(() -> !workbench.keeper().unsavedProperty().get());
+    robot.clickOn("#fix-0");
+    untilShown(robot, "finding", "4 levels of feed");
+    assertThat(workbench.keeper().unsavedProperty().get()).isTrue();
+    robot.interact(() -> workbench.open(file));
+    untilShown(robot, "finding", "5 levels of feed");
+    assertThat(workbench.nameProperty().get()).isEqualTo("cove");
+    robot.interact(() -> workbench.open(folder.resolve("none.knuckle")));
+    untilShown(robot, "banner-words", "there is no such file");
+    assertThat(text(robot, "finding")).contains("5 levels of feed");
+  }
+
+  @Test
+  void recordsAreTypedPastedAndRehearsed(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.interact(() -> workbench.show(new Page.Typing(null)));
+    until(() -> isThere(robot, "typing-grid"));
+    robot
+        .clickOn("#typing-head-0")
+        .press(KeyCode.CONTROL, KeyCode.A)
+        .release(KeyCode.A, KeyCode.CONTROL);
+    robot.write("g");
+    TableView<?> grid = robot.lookup("#typing-grid").queryAs(TableView.class);
+    robot.interact(
+        () -> {
+          ClipboardContent cells = new ClipboardContent();
+          cells.putString("a\t1.5\nb\t2.5\na\t1.7\n");
+          Clipboard.getSystemClipboard().setContent(cells);
+          grid.requestFocus();
+          grid.getFocusModel().focus(0);
+          select(grid, 0, 1);
+        });
+    press(robot, KeyCode.V);
+    robot.interact(() -> select(grid, 3, 1));
+    robot.write("b").type(KeyCode.TAB).write("2.8").type(KeyCode.ENTER);
+    WaitForAsyncUtils.waitForFxEvents();
+    robot.clickOn("#typing-done");
+    untilShown(robot, "finding", "2 levels of g");
+    assertThat(rows(robot)).isEqualTo(4);
+    robot.interact(() -> workbench.show(new Page.Rehearsing()));
+    until(() -> isThere(robot, "rehearsal-done"));
+    robot.clickOn("#rehearsal-done");
+    untilShown(robot, "finding", "3 levels of mesh");
+    assertThat(rows(robot)).isEqualTo(24);
+  }
+
+  private static <S> void select(TableView<S> grid, int row, int column) {
+    grid.getSelectionModel().clearAndSelect(row, grid.getColumns().get(column));
+    grid.getFocusModel().focus(row, grid.getColumns().get(column));
+  }
+}
