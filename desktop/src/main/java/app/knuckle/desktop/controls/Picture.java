@@ -7,6 +7,7 @@ import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.nio.IntBuffer;
 import java.util.function.BiFunction;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
@@ -32,6 +33,7 @@ public final class Picture extends Region {
   private final Tooltip tooltip = new Tooltip();
   private BiFunction<Double, Double, Scene> layout;
   private Function<Mark.Dot, String> reading = dot -> "";
+  private Consumer<Mark.Dot> picked = dot -> {};
   private Scene scene;
   private final ReadOnlyDoubleWrapper enlargement = new ReadOnlyDoubleWrapper();
   private double zoom = 1;
@@ -43,6 +45,22 @@ public final class Picture extends Region {
     setOnMouseMoved(
         event -> point(event.getX(), event.getY(), event.getScreenX(), event.getScreenY()));
     setOnMouseExited(event -> tooltip.hide());
+    setOnMouseClicked(
+        event -> {
+          Mark.Dot dot = near(event.getX(), event.getY());
+          if (dot != null) {
+            picked.accept(dot);
+          }
+        });
+  }
+
+  /**
+   * Listens to clicks on dots.
+   *
+   * @param listener told of the dot
+   */
+  public void onPicked(Consumer<Mark.Dot> listener) {
+    picked = listener;
   }
 
   /**
@@ -114,9 +132,10 @@ public final class Picture extends Region {
     view.relocate((width - scene.width() * zoom) / 2, (height - scene.height() * zoom) / 2);
   }
 
-  private void point(double x, double y, double screenX, double screenY) {
+  /** The dot at a place; null if none is close. */
+  private Mark.Dot near(double x, double y) {
     if (scene == null) {
-      return;
+      return null;
     }
     double sx = (x - view.getLayoutX()) / zoom;
     double sy = (y - view.getLayoutY()) / zoom;
@@ -131,6 +150,11 @@ public final class Picture extends Region {
         }
       }
     }
+    return near;
+  }
+
+  private void point(double x, double y, double screenX, double screenY) {
+    Mark.Dot near = near(x, y);
     String text = near == null ? "" : reading.apply(near);
     if (text.isEmpty()) {
       tooltip.hide();

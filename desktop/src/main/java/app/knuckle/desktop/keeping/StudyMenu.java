@@ -40,6 +40,12 @@ public final class StudyMenu extends MenuButton {
     MenuItem writeOut =
         item("write-out", "Write out the prepared records \u2026", "", this::writeOut);
     MenuItem further = item("type-further", "Type these records further", "", this::typeFurther);
+    MenuItem share =
+        item(
+            "share-trail",
+            "Give this trail to the other inquiries of these records",
+            "",
+            () -> workbench.shareTrail(workbench.currentProperty().get()));
     getItems()
         .addAll(
             item("open", "Open records or a study \u2026", "Shortcut+O", this::choose),
@@ -48,6 +54,7 @@ public final class StudyMenu extends MenuButton {
             item("paste", "Paste records copied from a spreadsheet", "Shortcut+V", this::paste),
             item("rehearse", "Rehearse an experiment", "Shortcut+R", this::rehearse),
             writeOut,
+            share,
             new SeparatorMenuItem(),
             item("save", "Save the study", "Shortcut+S", () -> save(() -> {})),
             item("save-as", "Save the study as \u2026", "Shortcut+Shift+S", () -> saveAs(() -> {})),
@@ -57,6 +64,7 @@ public final class StudyMenu extends MenuButton {
           SlipViewModel slip = workbench.currentProperty().get();
           boolean none = slip == null || slip.answer() == null;
           writeOut.setDisable(none);
+          share.setDisable(none || !workbench.canShareTrail(slip));
           further.setDisable(none || slip.source().hasFile());
           showRecent();
         });

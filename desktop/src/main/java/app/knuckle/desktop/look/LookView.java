@@ -8,10 +8,14 @@ import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.spread.SpreadLayout;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.SetAside;
 import app.knuckle.study.table.Column;
+import java.util.List;
 import java.util.stream.Collectors;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -25,6 +29,7 @@ public final class LookView extends VBox {
   private final Label line = Texts.wrapped("", "joint-line");
   private final Picture picture = new Picture();
   private final ScrollPane table = new ScrollPane();
+  private final HBox pickedBar = new HBox();
 
   /**
    * The view of a slip's groups.
@@ -46,12 +51,46 @@ public final class LookView extends VBox {
     table.getStyleClass().add("table-scroll");
     VBox head = new VBox(title, line);
     head.getStyleClass().add("joint-head");
-    getChildren().addAll(head, paper, table);
+    pickedBar.setId("picked");
+    pickedBar.getStyleClass().addAll("picked");
+    picture.onPicked(dot -> pick(dot.row()));
+    pick(Mark.NONE);
+    getChildren().addAll(head, paper, pickedBar, table);
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
   }
 
+  /** Shows the record behind a point, with what can be done about it. */
+  private void pick(int row) {
+    boolean none = row == Mark.NONE;
+    pickedBar.setVisible(!none);
+    pickedBar.setManaged(!none);
+    pickedBar.getChildren().clear();
+    if (none) {
+      return;
+    }
+    Frame frame = slip.answer().frame();
+    Label words = Texts.wrapped(record(frame, row).replace("\n", " \u00b7 "), "picked-words");
+    words.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(words, Priority.ALWAYS);
+    Button aside = new Button("Set this row aside");
+    aside.setId("picked-aside");
+    aside.getStyleClass().add("small-button");
+    aside.setMinWidth(USE_PREF_SIZE);
+    aside.setOnAction(
+        event -> {
+          List<Integer> rows = List.of(frame.sourceRow(row) + 1);
+          slip.take(List.of(new SetAside(rows, "seen in the picture of the groups", false)));
+        });
+    Button leave = new Button("Leave it");
+    leave.getStyleClass().add("small-button");
+    leave.setMinWidth(USE_PREF_SIZE);
+    leave.setOnAction(event -> pick(Mark.NONE));
+    pickedBar.getChildren().addAll(words, aside, leave);
+  }
+
   private void show() {
+    pick(Mark.NONE);
     Answer answer = slip.answer();
     if (answer == null || answer.findings() == null) {
       return;

@@ -2,9 +2,15 @@ package app.knuckle.desktop.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.keeping.Study;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -47,6 +53,21 @@ class RunCommandTest {
     assertThat(folder.resolve("out/figure.svg")).isNotEmptyFile();
     assertThat(folder.resolve("out/figure.pdf")).isNotEmptyFile();
     assertThat(folder.resolve("out/figure.png")).isNotEmptyFile();
+  }
+
+  @Test
+  void everyInquiryOfAStudyIsAnsweredAndOneThatCannotBeKeepsNoOtherFromIt() {
+    Study demo = DemoStudy.read();
+    Study.Asked good = demo.asked().get(0);
+    Study.Asked bad =
+        new Study.Asked(good.table(), good.inquiry().measuring("gone").named("Gone"), Map.of());
+    Study both = new Study("both", demo.tables(), List.of(bad, good));
+    Path file = folder.resolve("both.knuckle");
+    StudyFile.write(both, file, StudyFile.Stamp.NONE, Progress.NONE);
+    Path out = folder.resolve("out");
+    assertThat(KnuckleCommand.run("run", file.toString(), "--out", out.toString())).isEqualTo(1);
+    assertThat(out.resolve("2 Clearance by feed/findings.json")).content().contains("merge");
+    assertThat(out.resolve("1 Gone/findings.json")).doesNotExist();
   }
 
   @Test

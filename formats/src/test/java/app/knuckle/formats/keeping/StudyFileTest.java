@@ -13,6 +13,10 @@ import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -105,6 +109,15 @@ class StudyFileTest {
     try (var all = Files.list(folder)) {
       assertThat(all).as("nothing else is left in the folder").hasSize(2);
     }
+  }
+
+  @Test
+  void whatIsSavedKeepsToItsSchema() throws IOException {
+    JsonSchema schema =
+        JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012)
+            .getSchema(StudyFile.class.getResourceAsStream("study.schema.json"));
+    byte[] json = StudyParts.json(study("s", 3), kept -> "tables/1.csv");
+    assertThat(schema.validate(new ObjectMapper().readTree(json))).isEmpty();
   }
 
   @Property(tries = 40)
