@@ -1,6 +1,7 @@
 package app.knuckle.desktop.records;
 
-import app.knuckle.stats.summary.Summary;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -57,30 +58,39 @@ public record ColumnGlance(
 
   private static ColumnGlance ofNumbers(Numbers column) {
     double[] finite = Arrays.stream(column.values()).filter(Double::isFinite).toArray();
-    Summary s = Summary.of(finite, 0.05);
-    int decimals = s.sd().exists() ? Numerals.decimalsFor(s.sd().value() / 10) : 2;
+    GroupMoments moments = GroupMoments.of(finite, new int[finite.length], 1);
+    double low = Arrays.stream(finite).min().orElse(Double.NaN);
+    double high = Arrays.stream(finite).max().orElse(Double.NaN);
+    Quantity sd =
+        finite.length > 1
+            ? Quantity.of(Math.sqrt(moments.sumOfSquares(0) / (finite.length - 1)))
+            : Quantity.absent("a single value has no spread");
+    int decimals = sd.exists() ? Numerals.decimalsFor(sd.value() / 10) : 2;
     int shown = decimals(column);
+    String mean =
+        finite.length == 0
+            ? Numerals.NONE
+            : Numerals.fixed(moments.origin() + moments.deviation(0), decimals);
     List<Fact> facts = new ArrayList<>();
-    facts.add(new Fact("values", Numerals.whole(s.n())));
+    facts.add(new Fact("values", Numerals.whole(finite.length)));
     facts.add(new Fact("missing", Numerals.whole(column.missing())));
-    facts.add(
-        new Fact(
-            "mean \u00b1 SD",
-            Numerals.fixed(s.mean(), decimals) + " \u00b1 " + Numerals.fixed(s.sd(), decimals)));
+    facts.add(new Fact("mean \u00b1 SD", mean + " \u00b1 " + Numerals.fixed(sd, decimals)));
     facts.add(
         new Fact(
             "smallest, largest",
-            Numerals.fixed(s.min(), shown) + ", " + Numerals.fixed(s.max(), shown)));
-    return new ColumnGlance(column, "number", bins(finite, s), facts, shown, 0);
+            finite.length == 0
+                ? Numerals.NONE
+                : Numerals.fixed(low, shown) + ", " + Numerals.fixed(high, shown)));
+    return new ColumnGlance(column, "number", bins(finite, low, high), facts, shown, 0);
   }
 
-  private static List<Double> bins(double[] values, Summary s) {
-    if (values.length == 0 || s.range().value() == 0) {
+  private static List<Double> bins(double[] values, double low, double high) {
+    if (values.length == 0 || high == low) {
       return values.length == 0 ? List.of() : List.of(1.0);
     }
     int[] counts = new int[BINS];
     for (double v : values) {
-      int bin = (int) ((v - s.min().value()) / s.range().value() * BINS);
+      int bin = (int) ((v - low) / (high - low) * BINS);
       counts[Math.min(bin, BINS - 1)]++;
     }
     double most = Arrays.stream(counts).max().orElse(1);

@@ -62,7 +62,7 @@ final class RecordsTable extends TableView<Integer> {
     getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
     getSelectionModel().setCellSelectionEnabled(true);
     setRowFactory(view -> new RecordRow());
-    setPlaceholder(new Label("No row to show"));
+    setPlaceholder(new Label(""));
   }
 
   void show(RecordsPage shown, int[] rowsInOrder) {
@@ -72,6 +72,7 @@ final class RecordsTable extends TableView<Integer> {
             && orderShown
             && page.frame().rows() == shown.frame().rows()
             && order == rowsInOrder;
+    setPlaceholder(new Label("No row to show"));
     page = shown;
     order = rowsInOrder;
     orderShown = true;

@@ -31,6 +31,7 @@ import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -74,8 +75,7 @@ public final class RecordsView extends BorderPane {
     getStyleClass().add("joint");
     title.getStyleClass().add("joint-title");
     VBox heads = new VBox(title, foundLine);
-    HBox.setHgrow(heads, Priority.ALWAYS);
-    HBox top = new HBox(heads, tools());
+    FlowPane top = new FlowPane(heads, tools());
     top.getStyleClass().add("records-head");
     VBox middle = new VBox(top, table);
     VBox.setVgrow(table, Priority.ALWAYS);
@@ -179,7 +179,10 @@ public final class RecordsView extends BorderPane {
 
   private void order(RowOrder wanted) {
     order = wanted;
-    ordering.restart();
+    if (page != null) {
+      foundLine.setText("searching \u2026");
+      ordering.restart();
+    }
   }
 
   private final class Ordering extends Service<RowOrder.View> {

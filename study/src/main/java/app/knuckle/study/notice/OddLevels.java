@@ -21,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /** Levels that are one and the same, lone ones, dates, and numbers among words. */
@@ -31,6 +32,9 @@ final class OddLevels {
 
   /** From this share of numbers on, a column of words is taken for numbers with some slips. */
   private static final double MOSTLY = 0.8;
+
+  /** More different words than this among numbers are no slips. */
+  private static final int MOST_SLIPS = 20;
 
   private static final int YEAR_DIGITS = 4;
 
@@ -78,8 +82,9 @@ final class OddLevels {
   }
 
   private List<Integer> rows(Collection<Integer> codes) {
+    Set<Integer> wanted = Set.copyOf(codes);
     return IntStream.range(0, column.size())
-        .filter(row -> frame.inPlay(row) && codes.contains(column.code(row)))
+        .filter(row -> frame.inPlay(row) && wanted.contains(column.code(row)))
         .limit(OddNumbers.MOST_ROWS)
         .boxed()
         .toList();
@@ -180,6 +185,9 @@ final class OddLevels {
       } else {
         words.add(name);
         odd.add(code);
+      }
+      if (words.size() > MOST_SLIPS || mended.size() > MOST_LEVELS) {
+        return false;
       }
     }
     if (total == 0 || numbers < MOSTLY * total || odd.isEmpty()) {

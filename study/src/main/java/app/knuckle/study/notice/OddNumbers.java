@@ -37,9 +37,7 @@ final class OddNumbers {
               column.name(), "No row has a value of " + column.name() + ".", List.of(), List.of()));
     }
     List<Notice> notices = new ArrayList<>();
-    Arrays.stream(CODES)
-        .filter(code -> isCode(code, inPlay))
-        .forEach(code -> notices.add(code(frame, column, code)));
+    codes(inPlay).forEach(code -> notices.add(code(frame, column, code)));
     if (looksLikeNames(inPlay)) {
       notices.add(
           new Notice(
@@ -62,21 +60,36 @@ final class OddNumbers {
     return Arrays.stream(values).min().orElse(0);
   }
 
-  /** A code lies apart from all other values by at least their whole range. */
-  private static boolean isCode(double code, double[] values) {
-    boolean found = false;
+  /** Codes that occur and lie apart from all other values by at least their whole range. */
+  private static List<Double> codes(double[] values) {
+    boolean[] met = new boolean[CODES.length];
     double low = Double.POSITIVE_INFINITY;
     double high = Double.NEGATIVE_INFINITY;
     for (double v : values) {
-      if (v == code) {
-        found = true;
-      } else if (Arrays.stream(CODES).noneMatch(c -> c == v)) {
+      int code = v == Math.rint(v) ? indexOf(v) : -1;
+      if (code >= 0) {
+        met[code] = true;
+      } else {
         low = Math.min(low, v);
         high = Math.max(high, v);
       }
     }
-    double range = high - low;
-    return found && low <= high && (code < low - range || code > high + range);
+    double below = low - (high - low);
+    double above = high + (high - low);
+    boolean others = low <= high;
+    return IntStream.range(0, CODES.length)
+        .filter(i -> met[i] && others && (CODES[i] < below || CODES[i] > above))
+        .mapToObj(i -> CODES[i])
+        .toList();
+  }
+
+  private static int indexOf(double value) {
+    for (int i = 0; i < CODES.length; i++) {
+      if (CODES[i] == value) {
+        return i;
+      }
+    }
+    return -1;
   }
 
   private static Notice code(Frame frame, Numbers column, double code) {
