@@ -6,7 +6,10 @@ import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.DoubleSupplier;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
@@ -24,6 +27,7 @@ public final class AllPairs {
   private static final String OWN_ERRORS = "pairs have standard errors of their own";
   private static final String STEPWISE = "this procedure has no single critical value";
   private static final String OTHER = "this procedure does not use the studentized range";
+  private static final String ONE_MEAN = "there is one mean only";
   private static final String NO_SPREAD = "the values inside every group are equal";
 
   /**
@@ -90,40 +94,76 @@ public final class AllPairs {
    */
   public Comparison compare(Estimates estimates, Progress progress) {
     int k = estimates.size();
-    Quantity df = estimates.dfOfDifference(0, 1);
     List<Pair> plain = plainPairs(estimates);
-    boolean possible = df.exists() && plain.stream().allMatch(pair -> pair.statistic().exists());
+    boolean possible =
+        !plain.isEmpty() && plain.stream().allMatch(p -> p.df().exists() && p.statistic().exists());
     boolean sameError = possible && sameErrors(plain);
-    StudentizedRangeDistribution range =
-        possible && procedure == Procedure.TUKEY
-            ? StudentizedRangeDistribution.of(k, df.value())
-            : null;
-    Quantity criticalRange =
-        range == null
-            ? Quantity.absent(possible ? OTHER : NO_SPREAD)
-            : Quantity.of(range.inverseSurvivalProbability(alpha));
-    Quantity critical = possible ? criticalValue(k, df.value(), criticalRange) : df;
+    boolean sameDf = possible && sameDf(plain);
     List<Pair> pairs = plain;
+    Laws laws = new Laws();
     if (possible) {
-      double[] p = adjusted(estimates, plain, df.value(), range, progress);
+      double[] p = adjusted(estimates, plain, laws, progress);
       pairs =
-          IntStream.range(0, p.length).mapToObj(i -> judged(plain.get(i), p[i], critical)).toList();
+          IntStream.range(0, p.length)
+              .mapToObj(i -> judged(plain.get(i), p[i], criticalValue(k, plain.get(i), laws)))
+              .toList();
     }
+    Quantity none = Quantity.absent(plain.isEmpty() ? ONE_MEAN : NO_SPREAD);
+    Quantity critical =
+        !possible ? none : sameDf ? pairs.get(0).critical() : Quantity.absent(OWN_ERRORS);
+    Quantity criticalRange =
+        !possible
+            ? none
+            : !usesRange()
+                ? Quantity.absent(OTHER)
+                : sameDf ? critical.map(c -> c * Math.sqrt(2)) : Quantity.absent(OWN_ERRORS);
     Quantity difference =
-        critical.exists() && !sameError
-            ? Quantity.absent(OWN_ERRORS)
-            : critical.map(c -> c * plain.get(0).se().value());
+        !possible
+            ? none
+            : critical.exists() && !sameError
+                ? Quantity.absent(OWN_ERRORS)
+                : critical.map(c -> c * plain.get(0).se().value());
     List<CriticalRange> ranges =
-        possible && isStepwiseRange() ? ranges(k, df.value(), sameError, plain.get(0)) : List.of();
+        sameDf && isStepwiseRange() ? ranges(k, laws, sameError, plain.get(0)) : List.of();
     return new Comparison(
         procedure,
         alpha,
         pairs,
-        possible ? critical : Quantity.absent(NO_SPREAD),
+        critical,
         criticalRange,
-        possible ? difference : Quantity.absent(NO_SPREAD),
+        difference,
         ranges,
         Letters.of(ranking(estimates), pairs));
+  }
+
+  /** Distributions already made, by span and degrees of freedom. */
+  private static final class Laws {
+    private final Map<List<Double>, StudentizedRangeDistribution> ranges = new HashMap<>();
+    private final Map<List<Double>, Double> critical = new HashMap<>();
+
+    StudentizedRangeDistribution range(int span, double df) {
+      return ranges.computeIfAbsent(
+          List.of((double) span, df), key -> StudentizedRangeDistribution.of(span, df));
+    }
+
+    double critical(int span, double df, DoubleSupplier make) {
+      List<Double> key = List.of((double) span, df);
+      Double known = critical.get(key);
+      if (known == null) {
+        known = make.getAsDouble();
+        critical.put(key, known);
+      }
+      return known;
+    }
+  }
+
+  private boolean usesRange() {
+    return procedure == Procedure.TUKEY || procedure == Procedure.GAMES_HOWELL;
+  }
+
+  private static boolean sameDf(List<Pair> pairs) {
+    double first = pairs.get(0).df().value();
+    return pairs.stream().allMatch(p -> Math.abs(p.df().value() - first) <= SAME_ERROR * first);
   }
 
   /**
@@ -151,7 +191,8 @@ public final class AllPairs {
         Quantity se = means.seOfDifference(i, j);
         Quantity t = se.value() == 0 ? Quantity.absent(NO_SPREAD) : se.map(s -> d / s);
         Quantity none = t.exists() ? Quantity.absent(NO_INTERVAL) : t;
-        pairs.add(new Pair(i, j, d, se, means.dfOfDifference(i, j), t, none, none, none, false));
+        pairs.add(
+            new Pair(i, j, d, se, means.dfOfDifference(i, j), t, none, none, none, none, false));
       }
     }
     return pairs;
@@ -180,63 +221,71 @@ public final class AllPairs {
         Quantity.of(p),
         interval ? Quantity.of(pair.difference() - half) : none,
         interval ? Quantity.of(pair.difference() + half) : none,
+        critical,
         p <= alpha && !guarded);
   }
 
-  private Quantity criticalValue(int k, double df, Quantity criticalRange) {
+  private Quantity criticalValue(int k, Pair pair, Laws laws) {
+    double df = pair.df().value();
     int m = k * (k - 1) / 2;
-    TDistribution t = TDistribution.of(df);
     return switch (procedure) {
-      case NONE, LEAST_SIGNIFICANT_DIFFERENCE ->
-          Quantity.of(t.inverseSurvivalProbability(alpha / 2));
-      case BONFERRONI -> Quantity.of(t.inverseSurvivalProbability(alpha / (2.0 * m)));
-      case SIDAK ->
-          Quantity.of(t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2));
-      case SCHEFFE ->
-          Quantity.of(
-              Math.sqrt((k - 1) * FDistribution.of(k - 1, df).inverseSurvivalProbability(alpha)));
-      case TUKEY -> criticalRange.map(q -> q / Math.sqrt(2));
-      case HOLM, HOCHBERG, BENJAMINI_HOCHBERG, NEWMAN_KEULS, DUNCAN -> Quantity.absent(STEPWISE);
+      case HOLM, HOCHBERG, BENJAMINI_HOCHBERG, NEWMAN_KEULS, DUNCAN, DUNNETT ->
+          Quantity.absent(STEPWISE);
+      default -> Quantity.of(laws.critical(k, df, () -> criticalValue(k, df, m, laws)));
     };
   }
 
-  private double[] adjusted(
-      Estimates means,
-      List<Pair> pairs,
-      double df,
-      StudentizedRangeDistribution range,
-      Progress progress) {
+  private double criticalValue(int k, double df, int m, Laws laws) {
+    TDistribution t = TDistribution.of(df);
+    return switch (procedure) {
+      case BONFERRONI -> t.inverseSurvivalProbability(alpha / (2.0 * m));
+      case SIDAK, TAMHANE -> t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2);
+      case SCHEFFE ->
+          Math.sqrt((k - 1) * FDistribution.of(k - 1, df).inverseSurvivalProbability(alpha));
+      case TUKEY, GAMES_HOWELL ->
+          laws.range(k, df).inverseSurvivalProbability(alpha) / Math.sqrt(2);
+      default -> t.inverseSurvivalProbability(alpha / 2);
+    };
+  }
+
+  private double[] adjusted(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
     int k = means.size();
     int m = pairs.size();
-    double[] t = pairs.stream().mapToDouble(p -> Math.abs(p.statistic().value())).toArray();
-    TDistribution law = TDistribution.of(df);
-    double[] plain = new double[m];
-    for (int i = 0; i < m; i++) {
-      plain[i] = Math.min(1, 2 * law.survivalProbability(t[i]));
-    }
-    double[] adjusted = new double[m];
-    switch (procedure) {
-      case NONE, LEAST_SIGNIFICANT_DIFFERENCE -> adjusted = plain;
-      case HOLM -> adjusted = Adjustment.holm(plain);
-      case HOCHBERG -> adjusted = Adjustment.hochberg(plain);
-      case BENJAMINI_HOCHBERG -> adjusted = Adjustment.benjaminiHochberg(plain);
-      case NEWMAN_KEULS, DUNCAN -> adjusted = stepwise(means, pairs, df, progress);
-      case BONFERRONI, SIDAK, SCHEFFE, TUKEY -> {
+    double[] plain =
+        pairs.stream()
+            .mapToDouble(
+                p ->
+                    Math.min(
+                        1,
+                        2
+                            * TDistribution.of(p.df().value())
+                                .survivalProbability(Math.abs(p.statistic().value()))))
+            .toArray();
+    return switch (procedure) {
+      case NONE, LEAST_SIGNIFICANT_DIFFERENCE -> plain;
+      case HOLM -> Adjustment.holm(plain);
+      case HOCHBERG -> Adjustment.hochberg(plain);
+      case BENJAMINI_HOCHBERG -> Adjustment.benjaminiHochberg(plain);
+      case NEWMAN_KEULS, DUNCAN -> stepwise(means, pairs, laws, progress);
+      case DUNNETT -> throw new IllegalArgumentException("Dunnett compares with a reference only");
+      default -> {
+        double[] adjusted = new double[m];
         for (int i = 0; i < m; i++) {
           progress.check();
+          double df = pairs.get(i).df().value();
+          double t = Math.abs(pairs.get(i).statistic().value());
           adjusted[i] =
               switch (procedure) {
                 case BONFERRONI -> Adjustment.bonferroni(plain[i], m);
-                case SIDAK -> Adjustment.sidak(plain[i], m);
-                case SCHEFFE ->
-                    FDistribution.of(k - 1, df).survivalProbability(t[i] * t[i] / (k - 1));
-                default -> range.survivalProbability(t[i] * Math.sqrt(2));
+                case SIDAK, TAMHANE -> Adjustment.sidak(plain[i], m);
+                case SCHEFFE -> FDistribution.of(k - 1, df).survivalProbability(t * t / (k - 1));
+                default -> laws.range(k, df).survivalProbability(t * Math.sqrt(2));
               };
           progress.done((i + 1.0) / m);
         }
+        yield adjusted;
       }
-    }
-    return adjusted;
+    };
   }
 
   /**
@@ -244,12 +293,14 @@ public final class AllPairs {
    * a pair's p is the largest of all ranges that contain it, so that no difference is found inside
    * a range that shows none.
    */
-  private double[] stepwise(Estimates means, List<Pair> pairs, double df, Progress progress) {
+  private double[] stepwise(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
     int k = means.size();
     List<Integer> ranking = ranking(means);
-    StudentizedRangeDistribution[] laws = laws(k, df);
     double[][] t = new double[k][k];
+    double[][] df = new double[k][k];
     for (Pair pair : pairs) {
+      df[pair.left()][pair.right()] = pair.df().value();
+      df[pair.right()][pair.left()] = pair.df().value();
       t[pair.left()][pair.right()] = Math.abs(pair.statistic().value());
       t[pair.right()][pair.left()] = t[pair.left()][pair.right()];
     }
@@ -259,7 +310,7 @@ public final class AllPairs {
       for (int top = 0; top + span <= k; top++) {
         int end = top + span - 1;
         double q = t[ranking.get(top)][ranking.get(end)] * Math.sqrt(2);
-        double own = rangeP(laws, span, q);
+        double own = rangeP(laws, span, q, df[ranking.get(top)][ranking.get(end)]);
         double above = top > 0 ? p[top - 1][end] : 0;
         double below = end < k - 1 ? p[top][end + 1] : 0;
         p[top][end] = Math.max(own, Math.max(above, below));
@@ -279,35 +330,27 @@ public final class AllPairs {
         .toArray();
   }
 
-  private static StudentizedRangeDistribution[] laws(int k, double df) {
-    StudentizedRangeDistribution[] laws = new StudentizedRangeDistribution[k + 1];
-    for (int r = 2; r <= k; r++) {
-      laws[r] = StudentizedRangeDistribution.of(r, df);
-    }
-    return laws;
-  }
-
-  private double rangeP(StudentizedRangeDistribution[] laws, int span, double q) {
+  private double rangeP(Laws laws, int span, double q, double df) {
     if (procedure == Procedure.NEWMAN_KEULS) {
-      return laws[span].survivalProbability(q);
+      return laws.range(span, df).survivalProbability(q);
     }
     // Duncan: the critical range never shrinks as the span grows, hence the largest over spans.
     double largest = 0;
     for (int r = 2; r <= span; r++) {
-      double tail = laws[r].survivalProbability(q);
+      double tail = laws.range(r, df).survivalProbability(q);
       largest = Math.max(largest, -Math.expm1(Math.log1p(-tail) / (r - 1)));
     }
     return largest;
   }
 
-  private List<CriticalRange> ranges(int k, double df, boolean sameError, Pair any) {
-    StudentizedRangeDistribution[] laws = laws(k, df);
+  private List<CriticalRange> ranges(int k, Laws laws, boolean sameError, Pair any) {
+    double df = any.df().value();
     List<CriticalRange> ranges = new ArrayList<>();
     double largest = 0;
     for (int r = 2; r <= k; r++) {
       double level =
           procedure == Procedure.DUNCAN ? -Math.expm1((r - 1) * Math.log1p(-alpha)) : alpha;
-      double q = laws[r].inverseSurvivalProbability(level);
+      double q = laws.range(r, df).inverseSurvivalProbability(level);
       largest = procedure == Procedure.DUNCAN ? Math.max(largest, q) : q;
       Quantity difference =
           sameError

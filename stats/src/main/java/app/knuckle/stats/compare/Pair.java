@@ -14,6 +14,8 @@ import app.knuckle.stats.Quantity;
  * @param p adjusted as the procedure does
  * @param low lower end of the simultaneous interval
  * @param high its upper end
+ * @param critical size of the statistic from which on the pair differs; absent if the procedure has
+ *     none of its own
  * @param differs whether p is at most alpha
  */
 public record Pair(
@@ -26,4 +28,5 @@ public record Pair(
     Quantity p,
     Quantity low,
     Quantity high,
+    Quantity critical,
     boolean differs) {}

@@ -33,7 +33,18 @@ public enum Procedure {
   LEAST_SIGNIFICANT_DIFFERENCE(
       "least-significant-difference", "least significant difference", true),
   /** Plain t for each pair, as if it were the only one. */
-  NONE("none", "no adjustment", true);
+  NONE("none", "no adjustment", true),
+  /**
+   * Tukey's range with spread and degrees of freedom of each pair's own. Games and Howell (1976),
+   * Journal of Educational Statistics 1, 113-125.
+   */
+  GAMES_HOWELL("games-howell", "Games-Howell", true),
+  /**
+   * Sidak with spread and degrees of freedom of each pair's own. Tamhane (1979), JASA 74, 471-480.
+   */
+  TAMHANE("tamhane", "Tamhane", true),
+  /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
+  DUNNETT("dunnett", "Dunnett", true);
 
   private final String key;
   private final String title;

@@ -2,6 +2,7 @@ package app.knuckle.stats.linear;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.means.Covariance;
+import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.stats.summary.GroupMoments;
 import java.util.stream.IntStream;
@@ -86,7 +87,11 @@ public record OneWay(
       deviations[g] = moments.deviation(g);
     }
     return new Estimates(
-        moments.origin(), deviations, counts, Covariance.independent(variances), errorDf);
+        moments.origin(),
+        deviations,
+        counts,
+        Covariance.independent(variances),
+        DegreesOfFreedom.all(errorDf));
   }
 
   /**

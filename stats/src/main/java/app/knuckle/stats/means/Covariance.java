@@ -21,6 +21,17 @@ public interface Covariance {
   double between(int i, int j);
 
   /**
+   * Variance of a difference, which summing the above would give with less digits.
+   *
+   * @param i one mean
+   * @param j another
+   * @return at least 0
+   */
+  default double ofDifference(int i, int j) {
+    return variance(i) + variance(j) - 2 * between(i, j);
+  }
+
+  /**
    * Estimates that vary independently, as means of separate groups do.
    *
    * @param variances of each estimate

@@ -17,7 +17,7 @@ public final class Estimates {
   private final double[] deviations;
   private final long[] counts;
   private final Covariance covariance;
-  private final double df;
+  private final DegreesOfFreedom df;
 
   /**
    * Estimates that share their degrees of freedom.
@@ -29,7 +29,11 @@ public final class Estimates {
    * @param df degrees of freedom of the error behind the covariance; 0 when there is none
    */
   public Estimates(
-      double origin, double[] deviations, long[] counts, Covariance covariance, double df) {
+      double origin,
+      double[] deviations,
+      long[] counts,
+      Covariance covariance,
+      DegreesOfFreedom df) {
     if (deviations.length != counts.length) {
       throw new IllegalArgumentException(
           deviations.length + " means, " + counts.length + " counts");
@@ -87,7 +91,7 @@ public final class Estimates {
    * @return absent when there are none
    */
   public Quantity df(int i) {
-    return df > 0 ? Quantity.of(df) : Quantity.absent(NO_ERROR);
+    return known(df.of(i));
   }
 
   /**
@@ -109,9 +113,7 @@ public final class Estimates {
    * @return in units of the response
    */
   public Quantity seOfDifference(int i, int j) {
-    double variance =
-        covariance.variance(i) + covariance.variance(j) - 2 * covariance.between(i, j);
-    return Quantity.finite(Math.sqrt(variance), NO_ERROR);
+    return Quantity.finite(Math.sqrt(covariance.ofDifference(i, j)), NO_ERROR);
   }
 
   /**
@@ -122,7 +124,7 @@ public final class Estimates {
    * @return absent when there are none
    */
   public Quantity dfOfDifference(int i, int j) {
-    return i == j ? df(i) : df(j);
+    return known(df.ofDifference(i, j));
   }
 
   /**
@@ -133,6 +135,10 @@ public final class Estimates {
    * @return in units of the response
    */
   public Quantity halfWidth(int i, double alpha) {
-    return se(i).map(s -> s * TDistribution.of(df).inverseSurvivalProbability(alpha / 2));
+    return se(i).map(s -> s * TDistribution.of(df.of(i)).inverseSurvivalProbability(alpha / 2));
+  }
+
+  private static Quantity known(double df) {
+    return df > 0 ? Quantity.of(df) : Quantity.absent(NO_ERROR);
   }
 }

@@ -87,7 +87,11 @@ class AllPairsReferenceTest {
 
   static Stream<Arguments> procedures() {
     return CASES.stream()
-        .flatMap(file -> Stream.of(Procedure.values()).map(p -> Arguments.of(file, p)));
+        .flatMap(
+            file ->
+                Stream.of(Procedure.values())
+                    .filter(p -> p.compareTo(Procedure.NONE) <= 0)
+                    .map(p -> Arguments.of(file, p)));
   }
 
   static Stream<String> cases() {

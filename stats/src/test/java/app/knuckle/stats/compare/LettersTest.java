@@ -18,7 +18,7 @@ class LettersTest {
   private static final Quantity NONE = Quantity.absent("not needed here");
 
   private static Pair pair(int left, int right, boolean differs) {
-    return new Pair(left, right, 0, NONE, NONE, NONE, NONE, NONE, NONE, differs);
+    return new Pair(left, right, 0, NONE, NONE, NONE, NONE, NONE, NONE, NONE, differs);
   }
 
   @Property

@@ -10,6 +10,7 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.summary.GroupMoments;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Random;
 import net.jqwik.api.Arbitraries;
@@ -104,7 +105,7 @@ class OneWayPropertiesTest {
     }
     OneWay fit = new Rows(all.values(), two, 2).fit();
     double p = fit.treatment().p().value();
-    for (Procedure procedure : Procedure.values()) {
+    for (Procedure procedure : EnumSet.range(Procedure.SCHEFFE, Procedure.NONE)) {
       Comparison one =
           AllPairs.withDefaults().with(procedure).compare(fit.estimates(), Progress.NONE);
       double t = one.pairs().get(0).statistic().value();

@@ -1,0 +1,92 @@
+package app.knuckle.stats.compare;
+
+import app.knuckle.stats.Quantity;
+import org.apache.commons.statistics.distribution.FDistribution;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * A question of one's own: a weighted sum of means.
+ *
+ * @param test the sum with its t test, by the procedure
+ * @param ss its sum of squares
+ * @param f its F, the square of t
+ */
+public record Contrast(StudentT test, Quantity ss, Quantity f) {
+
+  /**
+   * A contrast as if it were the only one.
+   *
+   * @param estimate the weighted sum
+   * @param se its standard error
+   * @param df degrees of freedom
+   * @param errorMs the error mean square it rests on
+   * @param direction in which it is looked for
+   * @param alpha level of significance
+   * @return the contrast
+   */
+  public static Contrast plain(
+      double estimate,
+      Quantity se,
+      Quantity df,
+      Quantity errorMs,
+      Direction direction,
+      double alpha) {
+    return of(StudentT.of(estimate, se, df, direction, alpha), errorMs);
+  }
+
+  private static Contrast of(StudentT test, Quantity errorMs) {
+    Quantity f = test.statistic().map(t -> t * t);
+    return new Contrast(test, f.exists() ? errorMs.map(e -> e * f.value()) : f, f);
+  }
+
+  /**
+   * The same among all contrasts of the family.
+   *
+   * @param dimension means of the family less one
+   * @param alpha level of significance
+   * @return the contrast with Scheffe's p and limits
+   * @see "Scheffe, H. (1953). A method for judging all contrasts in the analysis of variance.
+   *     Biometrika 40, 87-104"
+   */
+  public Contrast scheffe(double dimension, double alpha) {
+    if (!test.statistic().exists()) {
+      return this;
+    }
+    double t = test.statistic().value();
+    FDistribution law = FDistribution.of(dimension, test.df().value());
+    double critical = Math.sqrt(dimension * law.inverseSurvivalProbability(alpha));
+    return with(law.survivalProbability(t * t / dimension), critical);
+  }
+
+  /**
+   * The same among several planned ones.
+   *
+   * @param planned how many
+   * @param alpha level of significance
+   * @return the contrast with Bonferroni's p and limits
+   */
+  public Contrast bonferroni(int planned, double alpha) {
+    if (!test.statistic().exists()) {
+      return this;
+    }
+    TDistribution law = TDistribution.of(test.df().value());
+    double p = Math.min(1, 2 * law.survivalProbability(Math.abs(test.statistic().value())));
+    return with(
+        Adjustment.bonferroni(p, planned), law.inverseSurvivalProbability(alpha / (2.0 * planned)));
+  }
+
+  private Contrast with(double p, double critical) {
+    double half = critical * test.se().value();
+    return new Contrast(
+        new StudentT(
+            test.estimate(),
+            test.se(),
+            test.df(),
+            test.statistic(),
+            Quantity.of(p),
+            Quantity.of(test.estimate() - half),
+            Quantity.of(test.estimate() + half)),
+        ss,
+        f);
+  }
+}

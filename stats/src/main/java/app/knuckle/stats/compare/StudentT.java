@@ -1,0 +1,73 @@
+package app.knuckle.stats.compare;
+
+import app.knuckle.stats.Quantity;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * An estimate with its t test.
+ *
+ * @param estimate of a difference, a contrast, a slope
+ * @param se its standard error
+ * @param df degrees of freedom behind it
+ * @param statistic the estimate over its standard error
+ * @param p in the direction asked
+ * @param low lower limit; absent in the direction that has none
+ * @param high upper limit; absent in the direction that has none
+ */
+public record StudentT(
+    double estimate,
+    Quantity se,
+    Quantity df,
+    Quantity statistic,
+    Quantity p,
+    Quantity low,
+    Quantity high) {
+
+  private static final String NO_SPREAD = "there is no spread to compare with";
+  private static final String ONE_SIDED =
+      "the question has a direction, so there is one limit only";
+
+  /**
+   * Tests an estimate against 0.
+   *
+   * @param estimate of what is asked
+   * @param se its standard error
+   * @param df degrees of freedom
+   * @param direction in which it is looked for
+   * @param alpha level of significance
+   * @return the test
+   */
+  public static StudentT of(
+      double estimate, Quantity se, Quantity df, Direction direction, double alpha) {
+    Quantity t =
+        !df.exists()
+            ? df
+            : se.exists() && se.value() == 0
+                ? Quantity.absent(NO_SPREAD)
+                : se.map(s -> estimate / s);
+    if (!t.exists()) {
+      return new StudentT(estimate, se, df, t, t, t, t);
+    }
+    TDistribution law = TDistribution.of(df.value());
+    double upper = law.survivalProbability(t.value());
+    double lower = law.cumulativeProbability(t.value());
+    double p =
+        switch (direction) {
+          case EITHER -> Math.min(1, 2 * Math.min(upper, lower));
+          case GREATER -> upper;
+          case LESS -> lower;
+        };
+    double half =
+        se.value()
+            * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
+    Quantity none = Quantity.absent(ONE_SIDED);
+    return new StudentT(
+        estimate,
+        se,
+        df,
+        t,
+        Quantity.of(p),
+        direction == Direction.LESS ? none : Quantity.of(estimate - half),
+        direction == Direction.GREATER ? none : Quantity.of(estimate + half));
+  }
+}

@@ -1,0 +1,513 @@
+package app.knuckle.stats.linear;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
+
+/**
+ * A model fitted by least squares to one response, or to several at once.
+ *
+ * <p>The rows are reduced to {@link Cells} and these to a triangle, on which every question is then
+ * answered: a cell of n rows counts as one row times the square root of n, and what varies within
+ * cells comes in as a Cholesky factor, which has the same products.
+ */
+public final class Fit {
+
+  /** A coefficient that depends on others by less than this can be estimated for itself. */
+  private static final double ESTIMABLE = 1e-7;
+
+  private final Model model;
+  private final Cells cells;
+  private final int[] starts;
+  private final double[] centres;
+  private final double[] scales;
+  private final int[] place;
+  private final int[] columnAt;
+  private final double[][] triangle;
+  private final double[][] coordinates;
+  private final double[][] residual;
+  private final double[][] dependence;
+  private final int rank;
+  private final int absorbed;
+
+  private Fit(Model model, Cells cells, int responses, int absorbed) {
+    this.model = model;
+    this.cells = cells;
+    this.absorbed = absorbed;
+    starts = model.starts();
+    int q = model.covariates().size();
+    centres = new double[q];
+    scales = new double[q];
+    for (int c = 0; c < q; c++) {
+      centres[c] = cells.grandMean(c);
+      scales[c] = scale(c);
+    }
+    OrderedQr qr = reduce(responses);
+    rank = qr.rank();
+    int p = starts[starts.length - 1];
+    place = IntStream.range(0, p).map(qr::place).toArray();
+    columnAt = new int[rank];
+    for (int j = 0; j < p; j++) {
+      if (place[j] >= 0) {
+        columnAt[place[j]] = j;
+      }
+    }
+    triangle = IntStream.range(0, p).mapToObj(qr::column).toArray(double[][]::new);
+    coordinates = IntStream.range(0, responses).mapToObj(qr::coordinates).toArray(double[][]::new);
+    residual = qr.residual();
+    dependence = new double[p][];
+    for (int j = 0; j < p; j++) {
+      if (place[j] < 0) {
+        dependence[j] = solve(triangle[j]);
+      }
+    }
+  }
+
+  /**
+   * Fits a model.
+   *
+   * @param model with at least one row complete in all that it names
+   * @param responses one array a response, a value for each row; rows without a value of any of
+   *     them take no part
+   * @return the fit
+   */
+  public static Fit of(Model model, List<double[]> responses) {
+    return of(model, responses, 0);
+  }
+
+  /**
+   * Fits a model to responses from which something was taken out beforehand.
+   *
+   * @param model without a general mean, if that is among what was taken out
+   * @param responses as above
+   * @param absorbed degrees of freedom taken out beforehand
+   * @return the fit
+   */
+  static Fit of(Model model, List<double[]> responses, int absorbed) {
+    List<double[]> variables = new ArrayList<>();
+    model.covariates().forEach(c -> variables.add(c.values()));
+    variables.addAll(responses);
+    Cells cells = Cells.of(model.factors(), variables, model.hasSlopes());
+    if (cells.rows() == 0) {
+      throw new IllegalArgumentException("No row is complete");
+    }
+    return new Fit(model, cells, responses.size(), absorbed);
+  }
+
+  private double scale(int covariate) {
+    double sum = 0;
+    for (int cell = 0; cell < cells.size(); cell++) {
+      double d = cells.mean(cell, covariate) - centres[covariate];
+      sum += cells.count(cell) * d * d;
+      sum += cells.isApart() ? cells.within(cell)[covariate][covariate] : 0;
+    }
+    sum += cells.isApart() ? 0 : cells.within(0)[covariate][covariate];
+    return sum > 0 ? Math.sqrt(sum / cells.rows()) : 1;
+  }
+
+  private OrderedQr reduce(int responses) {
+    int q = model.covariates().size();
+    int variables = q + responses;
+    int blocks = cells.isApart() ? cells.size() : 1;
+    int rows = cells.size() + blocks * variables;
+    int p = starts[starts.length - 1];
+    double[][] columns = new double[p][rows];
+    double[][] right = new double[responses][rows];
+    Model.Product[] products =
+        model.terms().stream().map(model::product).toArray(Model.Product[]::new);
+    for (int cell = 0; cell < cells.size(); cell++) {
+      double weight = Math.sqrt(cells.count(cell));
+      if (model.intercept()) {
+        columns[0][cell] = weight;
+      }
+      int[] levels = levels(cell);
+      for (int t = 0; t < products.length; t++) {
+        double x = weight;
+        for (int c : products[t].covariates()) {
+          x *= (cells.mean(cell, c) - centres[c]) / scales[c];
+        }
+        double[] codes = model.codes(products[t], levels);
+        for (int i = 0; i < codes.length; i++) {
+          columns[starts[t] + i][cell] = codes[i] * x;
+        }
+      }
+      for (int r = 0; r < responses; r++) {
+        // Without a general mean the response has been centred beforehand, about 0.
+        double origin = model.intercept() ? 0 : cells.origin(q + r);
+        right[r][cell] = weight * (cells.mean(cell, q + r) + origin);
+      }
+    }
+    for (int b = 0; b < blocks; b++) {
+      double[][] root = cholesky(cells.within(b));
+      for (int i = 0; i < variables; i++) {
+        int row = cells.size() + b * variables + i;
+        for (int t = 0; t < products.length; t++) {
+          int[] c = products[t].covariates();
+          if (c.length == 1 && i <= c[0]) {
+            double x = root[i][c[0]] / scales[c[0]];
+            double[] codes = model.codes(products[t], levels(b));
+            for (int k = 0; k < codes.length; k++) {
+              columns[starts[t] + k][row] = codes[k] * x;
+            }
+          }
+        }
+        for (int r = 0; r < responses; r++) {
+          right[r][row] = root[i][q + r];
+        }
+      }
+    }
+    return new OrderedQr(columns, right);
+  }
+
+  private int[] levels(int cell) {
+    return IntStream.range(0, model.factors().size()).map(f -> cells.code(cell, f)).toArray();
+  }
+
+  /**
+   * The upper triangle whose products are the matrix; a direction without spread has a row of 0.
+   */
+  private static double[][] cholesky(double[][] matrix) {
+    int n = matrix.length;
+    double[][] a = new double[n][];
+    for (int i = 0; i < n; i++) {
+      a[i] = matrix[i].clone();
+    }
+    double[][] root = new double[n][n];
+    for (int i = 0; i < n; i++) {
+      double pivot = a[i][i];
+      if (!(pivot > matrix[i][i] * OrderedQr.DEPENDENT * OrderedQr.DEPENDENT)) {
+        continue;
+      }
+      double size = Math.sqrt(pivot);
+      for (int j = i; j < n; j++) {
+        root[i][j] = a[i][j] / size;
+      }
+      for (int j = i + 1; j < n; j++) {
+        for (int k = i + 1; k < n; k++) {
+          a[j][k] -= root[i][j] * root[i][k];
+        }
+      }
+    }
+    return root;
+  }
+
+  /** The combination of independent columns with given coordinates. */
+  private double[] solve(double[] target) {
+    double[] x = Arrays.copyOf(target, rank);
+    for (int k = rank - 1; k >= 0; k--) {
+      double sum = x[k];
+      for (int l = k + 1; l < rank; l++) {
+        sum -= triangle[columnAt[l]][k] * x[l];
+      }
+      x[k] = sum / triangle[columnAt[k]][k];
+    }
+    return x;
+  }
+
+  /**
+   * A sum of squares, or of products of several responses, with its degrees of freedom.
+   *
+   * @param df degrees of freedom
+   * @param products the sums, one row and column a response
+   */
+  public record Sum(int df, double[][] products) {
+
+    /**
+     * The sum of squares of a response.
+     *
+     * @param response from 0
+     * @return at least 0
+     */
+    public double of(int response) {
+      return products[response][response];
+    }
+  }
+
+  /**
+   * The sum of squares of a term.
+   *
+   * @param term one of the model's
+   * @param kind after what
+   * @return null if it cannot be estimated, because cells are empty
+   */
+  public Sum squares(Term term, Squares kind) {
+    int t = indexOf(term).orElseThrow();
+    List<Term> terms = model.terms();
+    return switch (kind) {
+      case IN_ORDER -> after(IntStream.range(0, t).toArray(), t);
+      case AFTER_ITS_PEERS ->
+          after(
+              IntStream.range(0, terms.size())
+                  .filter(s -> s != t && !terms.get(s).contains(term))
+                  .toArray(),
+              t);
+      case AFTER_ALL -> {
+        boolean contained = terms.stream().anyMatch(s -> s.contains(term));
+        boolean whole = rank == place.length;
+        yield !whole && contained && !isEstimable(t)
+            ? null
+            : after(IntStream.range(0, terms.size()).filter(s -> s != t).toArray(), t);
+      }
+    };
+  }
+
+  private OptionalInt indexOf(Term term) {
+    return IntStream.range(0, model.terms().size())
+        .filter(t -> model.terms().get(t).isSameAs(term))
+        .findFirst();
+  }
+
+  /** Whether every coefficient of a term can be estimated. */
+  private boolean isEstimable(int t) {
+    for (int j = starts[t]; j < starts[t + 1]; j++) {
+      double[] unit = new double[place.length];
+      unit[j] = 1;
+      if (vector(unit) == null) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** What one term adds to others. */
+  private Sum after(int[] others, int t) {
+    List<double[]> columns = new ArrayList<>();
+    if (model.intercept()) {
+      columns.add(triangle[0].clone());
+    }
+    for (int s : others) {
+      for (int j = starts[s]; j < starts[s + 1]; j++) {
+        columns.add(triangle[j].clone());
+      }
+    }
+    int before = columns.size();
+    for (int j = starts[t]; j < starts[t + 1]; j++) {
+      columns.add(triangle[j].clone());
+    }
+    double[][] right = new double[coordinates.length][];
+    Arrays.setAll(right, r -> coordinates[r].clone());
+    OrderedQr qr = new OrderedQr(columns.toArray(new double[0][]), right);
+    List<Integer> own = new ArrayList<>();
+    for (int j = before; j < columns.size(); j++) {
+      if (qr.place(j) >= 0) {
+        own.add(qr.place(j));
+      }
+    }
+    double[][] z = new double[right.length][];
+    Arrays.setAll(z, qr::coordinates);
+    return new Sum(own.size(), products(z, own));
+  }
+
+  private static double[][] products(double[][] z, List<Integer> own) {
+    double[][] sums = new double[z.length][z.length];
+    for (int a = 0; a < z.length; a++) {
+      for (int b = 0; b < z.length; b++) {
+        double sum = 0;
+        for (int k : own) {
+          sum += z[a][k] * z[b][k];
+        }
+        sums[a][b] = sum;
+      }
+    }
+    return sums;
+  }
+
+  /**
+   * What the whole model explains beyond the general mean.
+   *
+   * @return degrees of freedom and sums
+   */
+  public Sum explained() {
+    List<Integer> own = IntStream.range(model.intercept() ? 1 : 0, rank).boxed().toList();
+    return new Sum(own.size(), products(coordinates, own));
+  }
+
+  /**
+   * What the model leaves.
+   *
+   * @return degrees of freedom, which may be 0, and sums
+   */
+  public Sum error() {
+    return new Sum(cells.rows() - rank - absorbed, residual);
+  }
+
+  /**
+   * Rows that took part.
+   *
+   * @return the number
+   */
+  public int rows() {
+    return cells.rows();
+  }
+
+  /**
+   * Independent columns of the design.
+   *
+   * @return the number, the general mean counted
+   */
+  public int rank() {
+    return rank;
+  }
+
+  /**
+   * The model that was fitted.
+   *
+   * @return as given
+   */
+  public Model model() {
+    return model;
+  }
+
+  /**
+   * A value of a response, from which its means are given as deviations.
+   *
+   * @param response from 0
+   * @return the origin
+   */
+  public double origin(int response) {
+    return model.intercept() ? cells.origin(model.covariates().size() + response) : 0;
+  }
+
+  /**
+   * Mean of a response over all rows that took part, less its origin.
+   *
+   * @param response from 0
+   * @return the deviation
+   */
+  public double grandDeviation(int response) {
+    return cells.grandMean(model.covariates().size() + response);
+  }
+
+  /**
+   * Mean of a covariate over all rows that took part.
+   *
+   * @param covariate from 0
+   * @return the mean
+   */
+  public double covariateMean(int covariate) {
+    return cells.origin(covariate) + centres[covariate];
+  }
+
+  /**
+   * Rows with some levels.
+   *
+   * @param levels one a factor; -1 for any
+   * @return the number
+   */
+  public long count(int[] levels) {
+    long count = 0;
+    for (int cell = 0; cell < cells.size(); cell++) {
+      boolean fits = true;
+      for (int f = 0; f < levels.length; f++) {
+        fits &= levels[f] < 0 || cells.code(cell, f) == levels[f];
+      }
+      count += fits ? cells.count(cell) : 0;
+    }
+    return count;
+  }
+
+  /**
+   * The combination of coefficients that gives a mean.
+   *
+   * @param levels one a factor; -1 for the average over its levels with equal weights
+   * @param at one value a covariate; NaN for its mean
+   * @return one weight a column of the design
+   */
+  public double[] meanOf(int[] levels, double[] at) {
+    double[] weights = new double[place.length];
+    if (model.intercept()) {
+      weights[0] = 1;
+    }
+    for (int t = 0; t < model.terms().size(); t++) {
+      Model.Product product = model.product(model.terms().get(t));
+      double x = 1;
+      for (int c : product.covariates()) {
+        double centre = cells.origin(c) + centres[c];
+        x *= Double.isNaN(at[c]) ? 0 : (at[c] - centre) / scales[c];
+      }
+      double[] codes = model.codes(product, levels);
+      for (int i = 0; i < codes.length; i++) {
+        weights[starts[t] + i] = codes[i] * x;
+      }
+    }
+    return weights;
+  }
+
+  /**
+   * The combination of coefficients that gives a common slope.
+   *
+   * @param covariate from 0
+   * @return one weight a column; null if the covariate is no term of its own
+   */
+  public double[] slopeOf(int covariate) {
+    OptionalInt t = indexOf(Term.of(model.covariates().get(covariate).name()));
+    if (t.isEmpty()) {
+      return null;
+    }
+    double[] weights = new double[place.length];
+    weights[starts[t.getAsInt()]] = 1 / scales[covariate];
+    return weights;
+  }
+
+  /**
+   * A combination of coefficients in the coordinates of the fit: its estimate is the inner product
+   * with {@link #coordinates}, its variance the error mean square times its squared length.
+   *
+   * @param weights one a column of the design
+   * @return null if the combination cannot be estimated
+   */
+  public double[] vector(double[] weights) {
+    for (int j = 0; j < place.length; j++) {
+      if (place[j] < 0) {
+        double sum = weights[j];
+        double size = Math.abs(weights[j]);
+        for (int k = 0; k < dependence[j].length; k++) {
+          sum -= weights[columnAt[k]] * dependence[j][k];
+          size = Math.max(size, Math.abs(weights[columnAt[k]] * dependence[j][k]));
+        }
+        if (Math.abs(sum) > ESTIMABLE * size) {
+          return null;
+        }
+      }
+    }
+    double[] v = new double[rank];
+    for (int k = 0; k < rank; k++) {
+      double sum = weights[columnAt[k]];
+      double[] column = triangle[columnAt[k]];
+      for (int l = 0; l < k; l++) {
+        sum -= column[l] * v[l];
+      }
+      v[k] = sum / column[k];
+    }
+    return v;
+  }
+
+  /**
+   * A response in the coordinates of the fit.
+   *
+   * @param response from 0
+   * @return one number for each independent column; to be read only
+   */
+  public double[] coordinates(int response) {
+    return coordinates[response];
+  }
+
+  /**
+   * The value that the fit gives one row.
+   *
+   * @param response from 0
+   * @param levels of the row, one a factor
+   * @param at covariate values of the row
+   * @return the fitted value less the response's origin
+   */
+  public double fitted(int response, int[] levels, double[] at) {
+    double[] v = vector(meanOf(levels, at));
+    double sum = 0;
+    for (int k = 0; k < rank; k++) {
+      sum += v[k] * coordinates[response][k];
+    }
+    return sum;
+  }
+}

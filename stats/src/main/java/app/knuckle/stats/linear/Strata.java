@@ -1,0 +1,225 @@
+package app.knuckle.stats.linear;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.means.Estimates;
+import java.util.Arrays;
+import java.util.List;
+
+/**
+ * The layers of an experiment together, and means estimated from all of them.
+ *
+ * @param layers one or two, the coarser first
+ * @see "Satterthwaite, F. E. (1946). An approximate distribution of estimates of variance
+ *     components. Biometrics Bulletin 2, 110-114"
+ */
+public record Strata(List<Stratum> layers) {
+
+  /** Why a mean has no value. */
+  public static final String EMPTY_CELLS = "cannot be estimated: empty cells";
+
+  public Strata {
+    layers = List.copyOf(layers);
+  }
+
+  /**
+   * A combination of coefficients that can be estimated: in each layer its vector, on the scale of
+   * the response.
+   *
+   * @param vectors one a layer
+   */
+  public record Estimable(double[][] vectors) {
+
+    /**
+     * A weighted sum.
+     *
+     * @param weight of the other
+     * @param other another one
+     * @return this plus the other times its weight
+     */
+    public Estimable plus(double weight, Estimable other) {
+      double[][] sum = new double[vectors.length][];
+      for (int s = 0; s < sum.length; s++) {
+        sum[s] = vectors[s].clone();
+        for (int k = 0; k < sum[s].length; k++) {
+          sum[s][k] += weight * other.vectors[s][k];
+        }
+      }
+      return new Estimable(sum);
+    }
+
+    /**
+     * The same times a number.
+     *
+     * @param factor any number
+     * @return the product
+     */
+    public Estimable times(double factor) {
+      double[][] product = new double[vectors.length][];
+      Arrays.setAll(product, s -> Arrays.stream(vectors[s]).map(x -> x * factor).toArray());
+      return new Estimable(product);
+    }
+  }
+
+  /**
+   * A mean.
+   *
+   * @param levels one a factor of the models; -1 for the average over its levels
+   * @param at one value a covariate; NaN for its mean
+   * @return null if it cannot be estimated
+   */
+  public Estimable mean(int[] levels, double[] at) {
+    double[][] vectors = new double[layers.size()][];
+    for (int s = 0; s < vectors.length; s++) {
+      Stratum layer = layers.get(s);
+      double[] v = layer.fit().vector(layer.fit().meanOf(levels, at));
+      if (v == null) {
+        return null;
+      }
+      vectors[s] = Arrays.stream(v).map(x -> x / layer.scale()).toArray();
+    }
+    return new Estimable(vectors);
+  }
+
+  /**
+   * The estimate of a combination.
+   *
+   * @param e the combination
+   * @return its value, less the origin of the response if it is a mean
+   */
+  public double value(Estimable e) {
+    double sum = 0;
+    for (int s = 0; s < layers.size(); s++) {
+      sum += dot(e.vectors()[s], layers.get(s).fit().coordinates(layers.get(s).response()));
+    }
+    return sum;
+  }
+
+  /**
+   * The value from which means are deviations.
+   *
+   * @return the origin
+   */
+  public double origin() {
+    return layers.get(0).fit().origin(layers.get(0).response()) / layers.get(0).scale();
+  }
+
+  /**
+   * The covariance of two combinations.
+   *
+   * @param a one
+   * @param b the other
+   * @return NaN if a layer that counts has no error
+   */
+  public double covariance(Estimable a, Estimable b) {
+    double sum = 0;
+    for (int s = 0; s < layers.size(); s++) {
+      double product = dot(a.vectors()[s], b.vectors()[s]);
+      if (product != 0) {
+        sum += product * layers.get(s).errorMs().value();
+      }
+    }
+    return sum;
+  }
+
+  /**
+   * Degrees of freedom of a combination's variance.
+   *
+   * @param e the combination
+   * @return those of the layer it rests on, or Satterthwaite's when it rests on two
+   */
+  public double df(Estimable e) {
+    double total = 0;
+    double squares = 0;
+    for (int s = 0; s < layers.size(); s++) {
+      double length = dot(e.vectors()[s], e.vectors()[s]);
+      double part = length * layers.get(s).errorMs().value();
+      // What rounding leaves of a layer that does not count must not count.
+      if (length > NEGLIGIBLE * size(e)) {
+        total += part;
+        squares += part * part / layers.get(s).errorDf();
+      }
+    }
+    int only = only(e);
+    return only >= 0 ? layers.get(only).errorDf() : total * total / squares;
+  }
+
+  private static final double NEGLIGIBLE = 1e-20;
+
+  private static double size(Estimable e) {
+    return Arrays.stream(e.vectors()).mapToDouble(v -> dot(v, v)).sum();
+  }
+
+  /** The only layer that a combination rests on; -1 if there are two. */
+  private int only(Estimable e) {
+    int only = -1;
+    for (int s = 0; s < layers.size(); s++) {
+      if (dot(e.vectors()[s], e.vectors()[s]) > NEGLIGIBLE * size(e)) {
+        if (only >= 0) {
+          return -1;
+        }
+        only = s;
+      }
+    }
+    return Math.max(0, only);
+  }
+
+  private static double dot(double[] a, double[] b) {
+    double sum = 0;
+    for (int k = 0; k < a.length; k++) {
+      sum += a[k] * b[k];
+    }
+    return sum;
+  }
+
+  /**
+   * Means as everything after them knows them.
+   *
+   * @param means the combinations
+   * @param counts rows behind each
+   * @return the estimates
+   */
+  public Estimates estimates(List<Estimable> means, long[] counts) {
+    double[] deviations = means.stream().mapToDouble(this::value).toArray();
+    return new Estimates(
+        origin(),
+        deviations,
+        counts,
+        new app.knuckle.stats.means.Covariance() {
+          @Override
+          public double variance(int i) {
+            return covariance(means.get(i), means.get(i));
+          }
+
+          @Override
+          public double between(int i, int j) {
+            return covariance(means.get(i), means.get(j));
+          }
+
+          @Override
+          public double ofDifference(int i, int j) {
+            Estimable d = means.get(i).plus(-1, means.get(j));
+            return covariance(d, d);
+          }
+        },
+        new app.knuckle.stats.means.DegreesOfFreedom() {
+          @Override
+          public double of(int i) {
+            return df(means.get(i));
+          }
+
+          @Override
+          public double ofDifference(int i, int j) {
+            return df(means.get(i).plus(-1, means.get(j)));
+          }
+        });
+  }
+
+  /**
+   * The mean square of the last layer, which all others are compared with when there is one.
+   *
+   * @return absent without degrees of freedom
+   */
+  public Quantity errorMs() {
+    return layers.get(layers.size() - 1).errorMs();
+  }
+}

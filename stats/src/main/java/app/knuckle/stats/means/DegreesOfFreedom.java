@@ -1,0 +1,42 @@
+package app.knuckle.stats.means;
+
+/** Degrees of freedom behind the standard errors of some means; they need not be whole numbers. */
+public interface DegreesOfFreedom {
+
+  /**
+   * Of one mean.
+   *
+   * @param i from 0
+   * @return above 0; NaN or 0 if there is no error
+   */
+  double of(int i);
+
+  /**
+   * Of a difference.
+   *
+   * @param i one mean
+   * @param j another
+   * @return above 0; NaN or 0 if there is no error
+   */
+  double ofDifference(int i, int j);
+
+  /**
+   * The same for all.
+   *
+   * @param df above 0; 0 if there is no error
+   * @return degrees of freedom that know one number
+   */
+  static DegreesOfFreedom all(double df) {
+    return new DegreesOfFreedom() {
+      @Override
+      public double of(int i) {
+        return df;
+      }
+
+      @Override
+      public double ofDifference(int i, int j) {
+        return df;
+      }
+    };
+  }
+}

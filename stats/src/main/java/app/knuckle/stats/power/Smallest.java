@@ -1,0 +1,30 @@
+package app.knuckle.stats.power;
+
+import java.util.function.IntPredicate;
+
+/** The smallest number from which on something holds. */
+final class Smallest {
+
+  private Smallest() {}
+
+  /** Doubles until it holds, then halves the bracket. */
+  static int from(int first, int most, IntPredicate holds) {
+    int high = first;
+    while (!holds.test(high)) {
+      if (high >= most) {
+        throw new IllegalArgumentException("More than " + most + " would be needed");
+      }
+      high = Math.min(most, 2 * high);
+    }
+    int low = first - 1;
+    while (high - low > 1) {
+      int middle = low + (high - low) / 2;
+      if (middle >= first && holds.test(middle)) {
+        high = middle;
+      } else {
+        low = middle;
+      }
+    }
+    return high;
+  }
+}

@@ -1,0 +1,136 @@
+package app.knuckle.stats.strata;
+
+import app.knuckle.stats.Quantity;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+
+/**
+ * Whether differences between occasions spread alike, and by how much F must be corrected if not.
+ *
+ * @param w Mauchly's statistic
+ * @param chiSquared its approximation
+ * @param df degrees of freedom of it
+ * @param p its probability
+ * @param greenhouseGeisser factor for both degrees of freedom; Greenhouse and Geisser (1959)
+ * @param huynhFeldt factor, not cut at 1; Huynh and Feldt (1976)
+ * @param lecoutre the same as corrected by Lecoutre (1991), not cut at 1
+ * @param lowerBound the smallest it can be
+ * @see "Mauchly, J. W. (1940). Annals of Mathematical Statistics 11, 204-209"
+ */
+public record Sphericity(
+    Quantity w,
+    Quantity chiSquared,
+    int df,
+    Quantity p,
+    Quantity greenhouseGeisser,
+    Quantity huynhFeldt,
+    Quantity lecoutre,
+    double lowerBound) {
+
+  /**
+   * From the values of whole units.
+   *
+   * @param values one row a unit, one column an occasion, two or more
+   * @param groups group of each unit
+   * @param groupCount how many groups there are
+   * @return the tests; absent where there are too few units
+   */
+  public static Sphericity of(double[][] values, int[] groups, int groupCount) {
+    int n = values.length;
+    int k = values[0].length;
+    int d = k - 1;
+    int df = d * (d + 1) / 2 - 1;
+    double[][] s = covariance(helmert(values), groups, groupCount);
+    double trace = 0;
+    double squares = 0;
+    for (int i = 0; i < d; i++) {
+      trace += s[i][i];
+      for (int j = 0; j < d; j++) {
+        squares += s[i][j] * s[i][j];
+      }
+    }
+    Quantity none = Quantity.absent("there is no spread within units to look at");
+    if (n - groupCount < 1 || !(trace > 0)) {
+      return new Sphericity(none, none, df, none, none, none, none, 1.0 / d);
+    }
+    double gg = trace * trace / (d * squares);
+    double hf = (n * d * gg - 2) / (d * (n - groupCount - d * gg));
+    double lecoutre = ((n - groupCount + 1.0) * d * gg - 2) / (d * (n - groupCount - d * gg));
+    Quantity w = Quantity.absent("two occasions are always spherical");
+    Quantity chi = w;
+    Quantity p = w;
+    if (d > 1) {
+      double statistic = determinant(s) / Math.pow(trace / d, d);
+      boolean enough = n - groupCount >= d && statistic > 0;
+      Quantity few = Quantity.absent("there are too few units for the test");
+      double v = n - groupCount;
+      double chiValue = -v * (1 - (2.0 * d * d + d + 2) / (6 * d * v)) * Math.log(statistic);
+      w = enough ? Quantity.of(statistic) : few;
+      chi = enough ? Quantity.of(chiValue) : few;
+      p =
+          enough
+              ? Quantity.of(
+                  ChiSquaredDistribution.of(df).survivalProbability(Math.max(0, chiValue)))
+              : few;
+    }
+    return new Sphericity(
+        w, chi, df, p, Quantity.of(gg), Quantity.of(hf), Quantity.of(lecoutre), 1.0 / d);
+  }
+
+  /** Orthonormal contrasts: each occasion against the mean of those before it. */
+  private static double[][] helmert(double[][] values) {
+    int k = values[0].length;
+    double[][] contrasts = new double[values.length][k - 1];
+    for (int u = 0; u < values.length; u++) {
+      double sum = 0;
+      for (int j = 1; j < k; j++) {
+        sum += values[u][j - 1];
+        contrasts[u][j - 1] = (values[u][j] - sum / j) * Math.sqrt(j / (j + 1.0));
+      }
+    }
+    return contrasts;
+  }
+
+  private static double[][] covariance(double[][] x, int[] groups, int groupCount) {
+    int d = x[0].length;
+    double[][] means = new double[groupCount][d];
+    int[] counts = new int[groupCount];
+    for (int u = 0; u < x.length; u++) {
+      counts[groups[u]]++;
+      for (int i = 0; i < d; i++) {
+        means[groups[u]][i] += x[u][i];
+      }
+    }
+    double[][] s = new double[d][d];
+    for (int u = 0; u < x.length; u++) {
+      double[] mean = means[groups[u]];
+      for (int i = 0; i < d; i++) {
+        for (int j = 0; j < d; j++) {
+          s[i][j] +=
+              (x[u][i] - mean[i] / counts[groups[u]])
+                  * (x[u][j] - mean[j] / counts[groups[u]])
+                  / (x.length - groupCount);
+        }
+      }
+    }
+    return s;
+  }
+
+  private static double determinant(double[][] matrix) {
+    int n = matrix.length;
+    double[][] a = new double[n][];
+    for (int i = 0; i < n; i++) {
+      a[i] = matrix[i].clone();
+    }
+    double determinant = 1;
+    for (int k = 0; k < n; k++) {
+      determinant *= a[k][k];
+      for (int i = k + 1; i < n; i++) {
+        double factor = a[i][k] / a[k][k];
+        for (int j = k; j < n; j++) {
+          a[i][j] -= factor * a[k][j];
+        }
+      }
+    }
+    return determinant;
+  }
+}

@@ -1,0 +1,2 @@
+/** Groups compared without taking their spreads to be equal. */
+package app.knuckle.stats.unequal;
