@@ -1,17 +1,23 @@
 package app.knuckle.study.contract;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.CriticalRange;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
-import app.knuckle.stats.means.Estimates;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.PowerTransformation;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.design.DesignReading;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
 import com.fasterxml.jackson.core.JsonProcessingException;
@@ -19,6 +25,8 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Map;
 
 /** Writes findings as JSON, every number so that it reads back as the same double. */
 public final class FindingsFile {
@@ -54,25 +62,80 @@ public final class FindingsFile {
     design(node.putObject("design"), findings.first().design());
     ArrayNode summaries = node.putArray("summaries");
     ArrayNode tests = node.putArray("tests");
-    node.putArray("checks");
+    ArrayNode checks = node.putArray("checks");
     ArrayNode means = node.putArray("means");
     ArrayNode comparisons = node.putArray("comparisons");
-    node.putArray("contrasts");
+    ArrayNode contrasts = node.putArray("contrasts");
     ObjectNode sentences = node.putObject("sentences");
-    sentences.put("finding", findings.first().words().finding());
+    sentences.put("finding", findings.finding());
     ArrayNode results = sentences.putArray("results");
     ArrayNode rankings = sentences.putArray("ranking");
+    findings.together().tests().forEach(t -> TestFile.write(t, null, tests));
+    findings.together().checks().forEach(c -> check(checks.addObject(), c, null));
     for (ResponseFindings response : findings.responses()) {
+      String measured = response.measured().name();
       response.summaries().forEach(s -> summary(summaries.addObject(), response, s));
-      test(tests.addObject(), response);
-      if (response.fit() != null) {
-        means(means.addObject(), response);
-        response.comparisons().forEach(c -> comparison(comparisons.addObject(), response, c));
+      if (response.refusal() != null) {
+        ObjectNode test = tests.addObject().put("measured", measured);
+        test.put("kind", "analysis-of-variance").putNull("fit");
+        test.put("why", response.refusal().words());
       }
+      Analysis analysis = response.analysis();
+      analysis.tests().forEach(t -> TestFile.write(t, measured, tests));
+      analysis.checks().forEach(c -> check(checks.addObject(), c, measured));
+      analysis.means().forEach(m -> means(means.addObject(), m, measured));
+      analysis.comparisons().forEach(c -> comparison(comparisons.addObject(), c, measured));
+      analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured));
       results.add(response.words().result());
       rankings.add(response.words().ranking());
+      if (analysis.powerTransformation() != null && !node.has("powerTransformation")) {
+        transformation(node, analysis.powerTransformation(), measured);
+      }
     }
     return node;
+  }
+
+  private static void transformation(ObjectNode node, PowerTransformation t, String measured) {
+    ObjectNode own = node.putObject("powerTransformation").put("measured", measured);
+    own.put("lambda", t.lambda()).put("logLikelihood", t.logLikelihood());
+    put(own, "low", t.low());
+    put(own, "high", t.high());
+    ArrayNode profile = own.putArray("profile");
+    for (PowerTransformation.Point point : t.profile()) {
+      profile.addObject().put("lambda", point.lambda()).put("logLikelihood", point.logLikelihood());
+    }
+  }
+
+  private static void check(ObjectNode node, CheckResult check, String measured) {
+    if (measured == null) {
+      node.set("measured", InquiryFile.texts(check.measured()));
+    } else {
+      node.put("measured", measured);
+    }
+    node.put("about", check.about()).put("test", check.test());
+    if (!check.covariate().isEmpty()) {
+      node.put("covariate", check.covariate());
+    }
+    put(node, "statistic", check.statistic());
+    ArrayNode df = node.putArray("df");
+    check.df().forEach(df::add);
+    put(node, "p", check.p());
+    check.more().forEach((key, value) -> put(node, key, value));
+    check
+        .lists()
+        .forEach(
+            (key, values) -> {
+              ArrayNode list = node.putArray(key);
+              values.forEach(
+                  v -> {
+                    if (Double.isNaN(v)) {
+                      list.addNull();
+                    } else {
+                      list.add(v);
+                    }
+                  });
+            });
+    node.put("judgement", check.judgement().key()).put("words", check.words());
   }
 
   private static void records(ObjectNode node, RecordsUsed records) {
@@ -94,10 +157,7 @@ public final class FindingsFile {
 
   private static void summary(ObjectNode node, ResponseFindings response, GroupSummary group) {
     node.put("measured", response.measured().name());
-    ObjectNode levels = node.putObject("group");
-    if (group.level() != null) {
-      levels.put(response.groups().treatment().name(), group.level());
-    }
+    levels(node.putObject("group"), group.levels());
     Summary s = group.summary();
     node.put("n", s.n()).put("missing", s.missing());
     put(node, "mean", s.mean());
@@ -118,106 +178,97 @@ public final class FindingsFile {
     put(node, "meanHigh", s.meanHigh());
   }
 
-  private static void test(ObjectNode node, ResponseFindings response) {
-    node.put("measured", response.measured().name());
-    node.put("kind", "analysis-of-variance").put("squares", "after-all");
-    ArrayNode rows = node.putArray("rows");
-    if (response.fit() == null) {
-      node.putNull("fit").put("why", response.refusal().words());
-      return;
+  private static void means(ObjectNode node, MeansResult means, String measured) {
+    node.put("measured", measured);
+    node.set("of", InquiryFile.texts(means.of()));
+    node.set("within", InquiryFile.texts(means.within()));
+    if (!means.adjustedAt().isEmpty()) {
+      ObjectNode at = node.putObject("adjustedAt");
+      means.adjustedAt().forEach(at::put);
     }
-    OneWay fit = response.fit();
-    String treatment = response.groups().treatment().name();
-    effect(rows.addObject(), treatment, fit);
-    ObjectNode error = rows.addObject().put("source", "error");
-    error.putArray("term");
-    error.put("df", fit.errorDf()).put("ss", fit.errorSs());
-    put(error, "ms", fit.errorMs());
-    ObjectNode total = rows.addObject().put("source", "total");
-    total.putArray("term");
-    total.put("df", fit.moments().total() - 1).put("ss", fit.totalSs());
-    fit(node.putObject("fit"), fit);
-    put(node, "epsilonSquared", fit.epsilonSquared());
-    put(node, "cohenF", fit.cohenF());
-    node.put("harmonicN", fit.harmonicN());
-    put(node, "seOfMean", fit.seOfMean());
-    put(node, "seOfDifference", fit.seOfDifference());
-    put(node, "leastSignificantDifference", fit.leastSignificantDifference());
-  }
-
-  private static void effect(ObjectNode row, String treatment, OneWay fit) {
-    Effect e = fit.treatment();
-    row.put("source", treatment).putArray("term").add(treatment);
-    row.put("df", e.df()).put("ss", e.ss()).put("ms", e.ms());
-    put(row, "f", e.f());
-    row.put("errorSource", "error").put("errorDf", fit.errorDf());
-    put(row, "p", e.p());
-    put(row, "criticalF", e.criticalF());
-    put(row, "etaSquared", e.etaSquared());
-    put(row, "partialEtaSquared", e.partialEtaSquared());
-    put(row, "omegaSquared", e.omegaSquared());
-    put(row, "partialOmegaSquared", e.partialOmegaSquared());
-    put(row, "observedPower", e.observedPower());
-  }
-
-  private static void fit(ObjectNode node, OneWay fit) {
-    node.put("n", fit.moments().total()).put("grandMean", fit.grandMean());
-    put(node, "residualSd", fit.residualSd());
-    put(node, "cvPercent", fit.cvPercent());
-    put(node, "rSquared", fit.rSquared());
-    put(node, "adjustedRSquared", fit.adjustedRSquared());
-    put(node, "modelF", fit.treatment().f());
-    put(node, "modelP", fit.treatment().p());
-    node.put("modelDf", fit.treatment().df()).put("errorDf", fit.errorDf());
-    node.put("rank", fit.moments().groups());
-  }
-
-  private static void means(ObjectNode node, ResponseFindings response) {
-    String treatment = response.groups().treatment().name();
-    node.put("measured", response.measured().name()).putArray("of").add(treatment);
-    node.putArray("within");
-    node.putObject("adjustedAt");
     ArrayNode rows = node.putArray("rows");
-    Estimates means = response.estimates();
-    for (int i = 0; i < means.size(); i++) {
-      ObjectNode row = rows.addObject();
-      row.putObject("levels").put(treatment, response.groups().levels().get(i));
-      double mean = means.mean(i);
-      row.put("n", means.count(i)).put("mean", mean);
-      put(row, "se", means.se(i));
-      put(row, "df", means.df(i));
-      Quantity half = means.halfWidth(i, response.fit().alpha());
-      put(row, "low", half.map(h -> mean - h));
-      put(row, "high", half.map(h -> mean + h));
-      int index = i;
-      response.comparison().ifPresent(c -> row.put("letters", c.letters().of(index)));
-    }
-    boolean balanced = means.size() > 1 && sameCounts(means);
-    Quantity own = Quantity.absent("pairs have standard errors of their own");
-    OneWay fit = response.fit();
-    put(node, "seOfDifference", balanced ? fit.seOfDifference() : own);
-    put(node, "leastSignificantDifference", balanced ? fit.leastSignificantDifference() : own);
-  }
-
-  private static boolean sameCounts(Estimates means) {
-    for (int i = 1; i < means.size(); i++) {
-      if (means.count(i) != means.count(0)) {
-        return false;
+    for (MeansResult.Row row : means.rows()) {
+      ObjectNode one = rows.addObject();
+      levels(one.putObject("levels"), row.levels());
+      one.put("n", row.n());
+      put(one, "mean", row.mean());
+      put(one, "se", row.se());
+      put(one, "df", row.df());
+      put(one, "low", row.low());
+      put(one, "high", row.high());
+      if (!row.letters().isEmpty()) {
+        one.put("letters", row.letters());
       }
     }
-    return true;
+    put(node, "seOfDifference", means.seOfDifference());
+    put(node, "leastSignificantDifference", means.leastSignificantDifference());
   }
 
-  private static void comparison(
-      ObjectNode node, ResponseFindings response, Comparison comparison) {
-    String treatment = response.groups().treatment().name();
-    node.put("measured", response.measured().name()).putArray("of").add(treatment);
-    node.putObject("within");
-    node.put("against", "all-pairs").put("procedure", comparison.procedure().key());
+  private static void comparison(ObjectNode node, ComparisonResult c, String measured) {
+    node.put("measured", measured);
+    node.set("of", InquiryFile.texts(c.of()));
+    levels(node.putObject("within"), c.within());
+    node.put("against", c.pairs() == null ? "reference" : "all-pairs").put("procedure", c.key());
+    if (c.pairs() == null) {
+      reference(node, c.reference());
+    } else {
+      critical(node, c.pairs(), c.labels().size());
+    }
+    boolean own = c.pairs() != null && isOwn(c.pairs().procedure());
+    ArrayNode rows = node.putArray("rows");
+    List<Pair> pairs = c.pairs() == null ? c.reference().pairs() : c.pairs().pairs();
+    for (Pair pair : pairs) {
+      ObjectNode row = rows.addObject();
+      levels(row.putObject("left"), c.labels().get(pair.left()));
+      levels(row.putObject("right"), c.labels().get(pair.right()));
+      row.put("difference", pair.difference());
+      put(row, "se", pair.se());
+      put(row, "df", pair.df());
+      put(row, "statistic", pair.statistic());
+      put(row, "p", pair.p());
+      put(row, "low", pair.low());
+      put(row, "high", pair.high());
+      if (own) {
+        put(row, "criticalValue", pair.critical());
+        put(
+            row,
+            "criticalDifference",
+            pair.critical().exists()
+                ? pair.se().map(s -> s * pair.critical().value())
+                : pair.critical());
+      }
+      row.put("differs", pair.differs());
+    }
+    if (c.pairs() != null) {
+      ArrayNode letters = node.putArray("letters");
+      for (int i = 0; i < c.labels().size(); i++) {
+        ObjectNode row = letters.addObject();
+        levels(row.putObject("levels"), c.labels().get(i));
+        row.put("letters", c.pairs().letters().of(i));
+      }
+    }
+  }
+
+  private static boolean isOwn(Procedure procedure) {
+    return procedure == Procedure.GAMES_HOWELL || procedure == Procedure.TAMHANE;
+  }
+
+  private static void reference(ObjectNode node, AgainstReference r) {
+    node.put("direction", r.direction().key());
+    put(node, "criticalValue", r.criticalValue());
+    ArrayNode correlations = node.putArray("correlations");
+    for (List<Double> row : r.correlations()) {
+      ArrayNode one = correlations.addArray();
+      row.forEach(one::add);
+    }
+    put(node, "criticalDifference", r.criticalDifference());
+  }
+
+  private static void critical(ObjectNode node, Comparison comparison, int means) {
     put(node, "criticalValue", comparison.criticalValue());
     put(node, "criticalRange", comparison.criticalRange());
     if (comparison.procedure() == Procedure.SCHEFFE) {
-      node.put("scheffeDf", response.groups().size() - 1);
+      node.put("scheffeDf", means - 1);
     }
     put(node, "criticalDifference", comparison.criticalDifference());
     if (!comparison.criticalRanges().isEmpty()) {
@@ -227,30 +278,51 @@ public final class FindingsFile {
         put(row, "difference", range.difference());
       }
     }
-    ArrayNode rows = node.putArray("rows");
-    for (Pair pair : comparison.pairs()) {
-      ObjectNode row = rows.addObject();
-      row.putObject("left").put(treatment, response.groups().levels().get(pair.left()));
-      row.putObject("right").put(treatment, response.groups().levels().get(pair.right()));
-      row.put("difference", pair.difference());
-      put(row, "se", pair.se());
-      put(row, "df", pair.df());
-      put(row, "statistic", pair.statistic());
-      put(row, "p", pair.p());
-      put(row, "low", pair.low());
-      put(row, "high", pair.high());
-      row.put("differs", pair.differs());
+  }
+
+  private static void contrast(ObjectNode node, ContrastResult c, String measured) {
+    node.put("measured", measured).put("name", c.name());
+    node.set("of", InquiryFile.texts(c.of()));
+    if (c.procedure() == Procedure.SCHEFFE) {
+      node.put("procedure", c.procedure().key()).put("scheffeDf", c.family());
+    } else if (c.procedure() == Procedure.BONFERRONI) {
+      node.put("procedure", c.procedure().key()).put("family", c.family());
     }
-    ArrayNode letters = node.putArray("letters");
-    for (int i = 0; i < response.groups().size(); i++) {
-      ObjectNode row = letters.addObject();
-      row.putObject("levels").put(treatment, response.groups().levels().get(i));
-      row.put("letters", comparison.letters().of(i));
+    if (c.degree() > 0) {
+      node.put("degree", c.degree());
     }
+    ArrayNode weights = node.putArray("weights");
+    for (Inquiry.Weight w : c.weights()) {
+      ObjectNode one = weights.addObject();
+      levels(one.putObject("levels"), w.levels());
+      one.put("weight", w.weight());
+    }
+    if (c.contrast() == null) {
+      for (String key : List.of("estimate", "se", "df", "t", "p", "low", "high", "ss", "f")) {
+        node.putNull(key);
+      }
+      node.put("why", c.why());
+      return;
+    }
+    StudentT t = c.contrast().test();
+    node.put("estimate", t.estimate());
+    put(node, "se", t.se());
+    put(node, "df", t.df());
+    put(node, "t", t.statistic());
+    put(node, "p", t.p());
+    put(node, "low", t.low());
+    put(node, "high", t.high());
+    put(node, "ss", c.contrast().ss());
+    put(node, "f", c.contrast().f());
+  }
+
+  /** Levels by their treatment. */
+  static void levels(ObjectNode node, Map<String, String> levels) {
+    levels.forEach(node::put);
   }
 
   /** A number, or null with the reason in its object. */
-  private static void put(ObjectNode node, String key, Quantity quantity) {
+  static void put(ObjectNode node, String key, Quantity quantity) {
     if (quantity.exists()) {
       node.put(key, quantity.value());
     } else {

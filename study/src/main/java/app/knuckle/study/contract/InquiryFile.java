@@ -1,6 +1,8 @@
 package app.knuckle.study.contract;
 
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.Squares;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
@@ -13,8 +15,13 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** Reads and writes an inquiry as JSON. */
 public final class InquiryFile {
@@ -46,19 +53,6 @@ public final class InquiryFile {
           "reference",
           "adjustAt",
           "compare");
-
-  /** Keys that ask for what is not computed yet, unless they hold one of these usual values. */
-  private static final List<String> NOT_YET =
-      List.of(
-          "expected",
-          "blocks",
-          "wholePlots",
-          "unit",
-          "occasions",
-          "pairs",
-          "covariates",
-          "reference",
-          "adjustAt");
 
   private static final List<String> COMPARE_KEYS =
       List.of("of", "within", "against", "procedure", "weights", "name", "trend");
@@ -104,68 +98,193 @@ public final class InquiryFile {
           "this is no inquiry of version " + VERSION,
           "It must begin with \"knuckle\": \"inquiry\", \"version\": " + VERSION);
     }
-    for (String key : NOT_YET) {
-      JsonNode value = node.path(key);
-      if (!value.isMissingNode()
-          && !value.isNull()
-          && !(value.isContainerNode() && value.isEmpty())) {
-        throw keys.wrong(key, "this version cannot answer with '" + key + "' yet", "Leave it out");
-      }
-    }
-    keys.oneOf(node, "method", Set.of("least-squares"));
-    keys.oneOf(node, "direction", Set.of("either"));
-    keys.oneOf(node, "squares", Set.of("after-all", "in-order", "after-its-peers"));
-    if (node.path("together").asBoolean(false)) {
-      throw keys.wrong("together", "this version asks responses one by one", "Leave it out");
-    }
-    List<String> treatments = keys.texts(node, "treatments");
-    if (treatments.size() > 1) {
-      throw keys.wrong("treatments", "this version compares one treatment at a time", "Name one");
-    }
+    keys.oneOf(node, "method", keysOf(Inquiry.Method.values(), Inquiry.Method::key));
+    keys.oneOf(node, "direction", keysOf(Direction.values(), Direction::key));
+    keys.oneOf(node, "squares", keysOf(Squares.values(), Squares::key));
     double alpha = keys.number(node, "alpha", Inquiry.USUAL_ALPHA);
     if (!(alpha > 0 && alpha < 1)) {
       throw keys.wrong(
           "alpha", "the level " + alpha + " does not lie between 0 and 1", "0.05 is usual");
     }
-    return new Inquiry(
-        node.path("name").asText("Inquiry"),
-        StepFile.readAll(node.path("prepare")),
-        keys.texts(node, "measured"),
-        treatments,
-        alpha,
-        compares(node.path("compare"), treatments));
+    Inquiry.Draft d = new Inquiry.Draft();
+    d.name = node.path("name").asText("Inquiry");
+    d.prepare = StepFile.readAll(node.path("prepare"));
+    d.measured = keys.texts(node, "measured");
+    d.together = node.path("together").asBoolean(false);
+    d.treatments = keys.texts(node, "treatments");
+    d.expected = node.hasNonNull("expected") ? (Double) keys.number(node, "expected", 0) : null;
+    d.blocks = keys.texts(node, "blocks");
+    d.wholePlots = keys.texts(node, "wholePlots");
+    d.unit = node.hasNonNull("unit") ? keys.text(node, "unit") : null;
+    d.occasions = keys.texts(node, "occasions");
+    d.pairs = node.hasNonNull("pairs") ? keys.text(node, "pairs") : null;
+    d.covariates = keys.texts(node, "covariates");
+    d.terms = terms(node.path("terms"), keys);
+    d.squares = Squares.of(node.path("squares").asText("after-all")).orElseThrow();
+    d.method =
+        Arrays.stream(Inquiry.Method.values())
+            .filter(m -> m.key().equals(node.path("method").asText("least-squares")))
+            .findFirst()
+            .orElseThrow();
+    d.alpha = alpha;
+    d.direction = Direction.of(node.path("direction").asText("either")).orElseThrow();
+    d.reference = texts(node.path("reference"));
+    d.adjustAt = numbers(node.path("adjustAt"), new Keys("inquiry", List.of("adjustAt")));
+    d.compare = compares(node.path("compare"));
+    checkParts(d, keys);
+    return d.inquiry();
   }
 
-  private static List<Inquiry.Compare> compares(JsonNode list, List<String> treatments) {
+  private static <T> Set<String> keysOf(T[] values, Function<T, String> key) {
+    return Arrays.stream(values).map(key).collect(Collectors.toSet());
+  }
+
+  /** Every column named as a part of the treatments stands among them. */
+  private static void checkParts(Inquiry.Draft d, Keys keys) {
+    for (String key : List.of("wholePlots", "occasions")) {
+      List<String> columns = key.equals("occasions") ? d.occasions : d.wholePlots;
+      for (String column : columns) {
+        if (!d.treatments.contains(column)) {
+          throw keys.wrong(
+              key,
+              "'" + column + "' does not stand in treatments",
+              "Name it there too; " + Nearest.suggestion(column, d.treatments));
+        }
+      }
+    }
+    for (String column : d.reference.keySet()) {
+      if (!d.treatments.contains(column)) {
+        throw keys.wrong(
+            "reference",
+            "'" + column + "' is no treatment",
+            Nearest.suggestion(column, d.treatments));
+      }
+    }
+    for (String column : d.adjustAt.keySet()) {
+      if (!d.covariates.contains(column)) {
+        throw keys.wrong(
+            "adjustAt",
+            "'" + column + "' is no covariate",
+            Nearest.suggestion(column, d.covariates));
+      }
+    }
+    List<String> variables = new ArrayList<>(d.treatments);
+    variables.addAll(d.covariates);
+    for (List<String> term : d.terms.chosen()) {
+      for (String column : term) {
+        if (!variables.contains(column)) {
+          throw keys.wrong(
+              "terms",
+              "'" + column + "' is neither a treatment nor a covariate",
+              Nearest.suggestion(column, variables));
+        }
+      }
+    }
+    for (int i = 0; i < d.compare.size(); i++) {
+      Inquiry.Compare c = d.compare.get(i);
+      List<String> named = new ArrayList<>(c.of());
+      named.addAll(c.within());
+      c.weights().forEach(w -> named.addAll(w.levels().keySet()));
+      for (String column : named) {
+        if (!d.treatments.contains(column)) {
+          throw Keys.ofInquiry("compare", String.valueOf(i + 1))
+              .wrong(
+                  "of",
+                  "'" + column + "' is no treatment",
+                  Nearest.suggestion(column, d.treatments));
+        }
+      }
+    }
+  }
+
+  private static Inquiry.Terms terms(JsonNode node, Keys keys) {
+    if (node.isArray()) {
+      List<List<String>> chosen = new ArrayList<>();
+      for (JsonNode term : node) {
+        List<String> names = new ArrayList<>();
+        if (term.isArray()) {
+          term.forEach(name -> names.add(name.asText()));
+        } else {
+          names.add(term.asText());
+        }
+        chosen.add(names);
+      }
+      return new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, chosen);
+    }
+    String word = node.asText("all");
+    if (node.isMissingNode() || node.isNull() || word.equals("all")) {
+      return Inquiry.Terms.ALL;
+    }
+    if (word.equals("main")) {
+      return Inquiry.Terms.MAIN;
+    }
+    throw keys.wrong(
+        "terms", "this version does not know '" + word + "' here", "Use all, main, or a list");
+  }
+
+  private static Map<String, String> texts(JsonNode node) {
+    Map<String, String> texts = new LinkedHashMap<>();
+    node.fields().forEachRemaining(e -> texts.put(e.getKey(), e.getValue().asText()));
+    return texts;
+  }
+
+  private static Map<String, Double> numbers(JsonNode node, Keys keys) {
+    Map<String, Double> numbers = new LinkedHashMap<>();
+    node.fieldNames().forEachRemaining(key -> numbers.put(key, keys.number(node, key, Double.NaN)));
+    return numbers;
+  }
+
+  private static List<Inquiry.Compare> compares(JsonNode list) {
     List<Inquiry.Compare> compares = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
       JsonNode node = list.get(i);
       Keys keys = Keys.ofInquiry("compare", String.valueOf(i + 1));
       keys.known(node, COMPARE_KEYS);
-      if (node.has("weights") || node.has("trend") || !node.path("within").isEmpty()) {
-        throw keys.wrong(
-            "of", "this version compares all pairs only", "Name a procedure for all pairs");
+      keys.oneOf(node, "against", Set.of("all-pairs", "reference"));
+      List<Inquiry.Weight> weights = new ArrayList<>();
+      for (JsonNode weight : node.path("weights")) {
+        keys.known(weight, List.of("levels", "weight"));
+        weights.add(
+            new Inquiry.Weight(
+                texts(weight.path("levels")), keys.number(weight, "weight", Double.NaN)));
       }
-      keys.oneOf(node, "against", Set.of("all-pairs"));
-      List<String> of = keys.texts(node, "of");
-      if (!of.equals(treatments)) {
-        throw keys.wrong(
-            "of", "the means compared must be those of the treatment", "Name " + treatments);
-      }
-      String key = node.path("procedure").asText("tukey");
-      List<String> known = Arrays.stream(Procedure.values()).map(Procedure::key).toList();
+      int trend = (int) keys.number(node, "trend", 0);
+      boolean contrast = !weights.isEmpty() || trend > 0;
+      boolean reference = "reference".equals(node.path("against").asText());
       compares.add(
           new Inquiry.Compare(
-              of,
-              Procedure.of(key)
-                  .orElseThrow(
-                      () ->
-                          keys.wrong(
-                              "procedure",
-                              "there is no procedure '" + key + "' for all pairs",
-                              Nearest.suggestion(key, known)))));
+              keys.texts(node, "of"),
+              keys.texts(node, "within"),
+              reference,
+              procedure(node, keys, contrast, reference),
+              weights,
+              trend,
+              node.path("name").asText("")));
     }
     return compares;
+  }
+
+  private static Procedure procedure(
+      JsonNode node, Keys keys, boolean contrast, boolean reference) {
+    String usual = contrast ? "none" : reference ? "dunnett" : "tukey";
+    String key = node.path("procedure").asText(usual);
+    Set<Procedure> fitting =
+        contrast
+            ? EnumSet.of(Procedure.NONE, Procedure.SCHEFFE, Procedure.BONFERRONI)
+            : reference
+                ? EnumSet.of(Procedure.DUNNETT)
+                : EnumSet.complementOf(EnumSet.of(Procedure.DUNNETT));
+    return Procedure.of(key)
+        .filter(fitting::contains)
+        .orElseThrow(
+            () ->
+                keys.wrong(
+                    "procedure",
+                    "there is no procedure '"
+                        + key
+                        + "' for "
+                        + (contrast ? "a contrast" : reference ? "a reference" : "all pairs"),
+                    Nearest.suggestion(key, fitting.stream().map(Procedure::key).toList())));
   }
 
   /**
@@ -181,15 +300,84 @@ public final class InquiryFile {
       node.set("prepare", StepFile.writeAll(inquiry.prepare()));
     }
     node.set("measured", texts(inquiry.measured()));
-    node.set("treatments", texts(inquiry.treatments()));
-    node.put("alpha", inquiry.alpha());
-    ArrayNode compare = node.putArray("compare");
-    for (Inquiry.Compare c : inquiry.compare()) {
-      ObjectNode one = compare.addObject();
-      one.set("of", texts(c.of()));
-      one.put("against", "all-pairs").put("procedure", c.procedure().key());
+    if (inquiry.together()) {
+      node.put("together", true);
     }
+    node.set("treatments", texts(inquiry.treatments()));
+    if (inquiry.expected() != null) {
+      node.put("expected", inquiry.expected());
+    }
+    putTexts(node, "blocks", inquiry.blocks());
+    putTexts(node, "wholePlots", inquiry.wholePlots());
+    putText(node, "unit", inquiry.unit());
+    putTexts(node, "occasions", inquiry.occasions());
+    putText(node, "pairs", inquiry.pairs());
+    putTexts(node, "covariates", inquiry.covariates());
+    switch (inquiry.terms().choice()) {
+      case ALL -> {
+        // What is usual is not said.
+      }
+      case MAIN -> node.put("terms", "main");
+      case CHOSEN -> {
+        ArrayNode terms = node.putArray("terms");
+        inquiry.terms().chosen().forEach(term -> terms.add(texts(term)));
+      }
+    }
+    if (inquiry.squares() != Squares.AFTER_ALL) {
+      node.put("squares", inquiry.squares().key());
+    }
+    if (inquiry.method() != Inquiry.Method.LEAST_SQUARES) {
+      node.put("method", inquiry.method().key());
+    }
+    node.put("alpha", inquiry.alpha());
+    if (inquiry.direction() != Direction.EITHER) {
+      node.put("direction", inquiry.direction().key());
+    }
+    if (!inquiry.reference().isEmpty()) {
+      ObjectNode reference = node.putObject("reference");
+      inquiry.reference().forEach(reference::put);
+    }
+    if (!inquiry.adjustAt().isEmpty()) {
+      ObjectNode at = node.putObject("adjustAt");
+      inquiry.adjustAt().forEach(at::put);
+    }
+    ArrayNode compare = node.putArray("compare");
+    inquiry.compare().forEach(c -> write(c, compare.addObject()));
     return node;
+  }
+
+  private static void write(Inquiry.Compare c, ObjectNode node) {
+    node.set("of", texts(c.of()));
+    putTexts(node, "within", c.within());
+    if (c.trend() > 0) {
+      node.put("trend", c.trend());
+    } else if (c.isContrast()) {
+      ArrayNode weights = node.putArray("weights");
+      for (Inquiry.Weight w : c.weights()) {
+        ObjectNode one = weights.addObject();
+        ObjectNode levels = one.putObject("levels");
+        w.levels().forEach(levels::put);
+        one.put("weight", w.weight());
+      }
+    } else {
+      node.put("against", c.toReference() ? "reference" : "all-pairs");
+    }
+    if (!c.name().isEmpty()) {
+      node.put("name", c.name());
+    }
+    node.put("procedure", c.procedure().key());
+  }
+
+  private static void putTexts(ObjectNode node, String key, List<String> texts) {
+    if (!texts.isEmpty()) {
+      node.set(key, texts(texts));
+    }
+  }
+
+  private static void putText(ObjectNode node, String key, String text) {
+    if (text != null) {
+      node.put(key, text);
+    }
   }
 
   /** A list of texts as JSON. */

@@ -1,26 +1,58 @@
 package app.knuckle.study.design;
 
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.Squares;
 import app.knuckle.study.prep.Step;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Consumer;
 
 /**
  * One question put to one table. A value: a changed question is another inquiry.
  *
  * @param name as the user calls it
  * @param prepare steps of the prep trail, in order
- * @param measured columns, asked one by one
- * @param treatments columns that say what was done to a unit; one at most for now
+ * @param measured columns of numbers
+ * @param together whether they are one multivariate answer, rather than asked one by one
+ * @param treatments columns that say what was done to a unit
+ * @param expected what the mean of one sample is compared with; null for none
+ * @param blocks columns of blocks; two crossed ones make rows and columns
+ * @param wholePlots treatments that were laid on whole plots
+ * @param unit who was seen repeatedly; null for none
+ * @param occasions treatments that vary within a unit
+ * @param pairs the column by which two groups are matched; null for none
+ * @param covariates columns of numbers measured beforehand
+ * @param terms which terms the model has
+ * @param squares kind of the sums of squares
+ * @param method how the groups are compared
  * @param alpha level of significance, between 0 and 1
+ * @param direction in which a difference is looked for
+ * @param reference the level of a treatment that others are compared with
+ * @param adjustAt values of covariates at which means are given; the others at their mean
  * @param compare what to compare, by which procedures
  */
 public record Inquiry(
     String name,
     List<Step> prepare,
     List<String> measured,
+    boolean together,
     List<String> treatments,
+    Double expected,
+    List<String> blocks,
+    List<String> wholePlots,
+    String unit,
+    List<String> occasions,
+    String pairs,
+    List<String> covariates,
+    Terms terms,
+    Squares squares,
+    Method method,
     double alpha,
+    Direction direction,
+    Map<String, String> reference,
+    Map<String, Double> adjustAt,
     List<Compare> compare) {
 
   /** The level of significance unless the user says otherwise. */
@@ -30,22 +62,250 @@ public record Inquiry(
     prepare = List.copyOf(prepare);
     measured = List.copyOf(measured);
     treatments = List.copyOf(treatments);
+    blocks = List.copyOf(blocks);
+    wholePlots = List.copyOf(wholePlots);
+    occasions = List.copyOf(occasions);
+    covariates = List.copyOf(covariates);
+    reference = Map.copyOf(reference);
+    adjustAt = Map.copyOf(adjustAt);
     compare = List.copyOf(compare);
     if (!(alpha > 0 && alpha < 1)) {
       throw new IllegalArgumentException("alpha lies between 0 and 1: " + alpha);
     }
   }
 
+  /** How groups are compared. */
+  public enum Method {
+    /** Least squares: normal errors of equal spread. */
+    LEAST_SQUARES("least-squares"),
+    /** Each group with its own spread. */
+    UNEQUAL_SPREAD("unequal-spread");
+
+    private final String key;
+
+    Method(String key) {
+      this.key = key;
+    }
+
+    /**
+     * The name in files.
+     *
+     * @return such as "least-squares"
+     */
+    public String key() {
+      return key;
+    }
+  }
+
   /**
-   * Means to compare.
+   * Which terms a model has.
+   *
+   * @param choice all combinations, main effects, or those chosen
+   * @param chosen the terms, when they were chosen
+   */
+  public record Terms(Choice choice, List<List<String>> chosen) {
+
+    /** Every combination of the treatments. */
+    public static final Terms ALL = new Terms(Choice.ALL, List.of());
+
+    /** Main effects only. */
+    public static final Terms MAIN = new Terms(Choice.MAIN, List.of());
+
+    /** How the terms are said. */
+    public enum Choice {
+      /** Every combination. */
+      ALL,
+      /** Main effects. */
+      MAIN,
+      /** One by one. */
+      CHOSEN
+    }
+
+    public Terms {
+      chosen = chosen.stream().map(List::copyOf).toList();
+    }
+  }
+
+  /**
+   * Something to compare: pairs, differences from a reference, a contrast, or trends.
    *
    * @param of the treatments whose means they are
-   * @param procedure how
+   * @param within treatments at each combination of whose levels it is done anew
+   * @param toReference whether others are compared with the reference only
+   * @param procedure how; null for a plain contrast
+   * @param weights of a contrast; empty for none
+   * @param trend highest degree of trends; 0 for none
+   * @param name of a contrast; empty for none
    */
-  public record Compare(List<String> of, Procedure procedure) {
+  public record Compare(
+      List<String> of,
+      List<String> within,
+      boolean toReference,
+      Procedure procedure,
+      List<Weight> weights,
+      int trend,
+      String name) {
     public Compare {
       of = List.copyOf(of);
+      within = List.copyOf(within);
+      weights = List.copyOf(weights);
     }
+
+    /**
+     * All pairs.
+     *
+     * @param of the treatments
+     * @param procedure how
+     * @return the comparison
+     */
+    public static Compare pairs(List<String> of, Procedure procedure) {
+      return new Compare(of, List.of(), false, procedure, List.of(), 0, "");
+    }
+
+    /**
+     * Whether it is a contrast or a trend.
+     *
+     * @return false for pairs and for differences from a reference
+     */
+    public boolean isContrast() {
+      return !weights.isEmpty() || trend > 0;
+    }
+  }
+
+  /**
+   * The weight of a mean in a contrast.
+   *
+   * @param levels of the mean, by treatment
+   * @param weight any number
+   */
+  public record Weight(Map<String, String> levels, double weight) {
+    public Weight {
+      levels = Map.copyOf(levels);
+    }
+  }
+
+  /** An inquiry in the making. */
+  public static final class Draft {
+    /** As the user calls it. */
+    public String name = "";
+
+    /** Steps of the prep trail. */
+    public List<Step> prepare = List.of();
+
+    /** What was measured. */
+    public List<String> measured = List.of();
+
+    /** Whether as one answer. */
+    public boolean together;
+
+    /** What was done. */
+    public List<String> treatments = List.of();
+
+    /** Expected value of one sample. */
+    public Double expected;
+
+    /** Blocks. */
+    public List<String> blocks = List.of();
+
+    /** Treatments on whole plots. */
+    public List<String> wholePlots = List.of();
+
+    /** Who was seen repeatedly. */
+    public String unit;
+
+    /** When. */
+    public List<String> occasions = List.of();
+
+    /** What matches pairs. */
+    public String pairs;
+
+    /** Measured beforehand. */
+    public List<String> covariates = List.of();
+
+    /** Terms of the model. */
+    public Terms terms = Terms.ALL;
+
+    /** Kind of squares. */
+    public Squares squares = Squares.AFTER_ALL;
+
+    /** How groups are compared. */
+    public Method method = Method.LEAST_SQUARES;
+
+    /** Level of significance. */
+    public double alpha = USUAL_ALPHA;
+
+    /** Direction looked for. */
+    public Direction direction = Direction.EITHER;
+
+    /** Levels to compare with. */
+    public Map<String, String> reference = Map.of();
+
+    /** Values of covariates. */
+    public Map<String, Double> adjustAt = Map.of();
+
+    /** What to compare. */
+    public List<Compare> compare = List.of();
+
+    /**
+     * The inquiry as it stands.
+     *
+     * @return the value
+     */
+    public Inquiry inquiry() {
+      return new Inquiry(
+          name,
+          prepare,
+          measured,
+          together,
+          treatments,
+          expected,
+          blocks,
+          wholePlots,
+          unit,
+          occasions,
+          pairs,
+          covariates,
+          terms,
+          squares,
+          method,
+          alpha,
+          direction,
+          reference,
+          adjustAt,
+          compare);
+    }
+  }
+
+  /**
+   * The same, changed.
+   *
+   * @param change what to change
+   * @return the changed inquiry
+   */
+  public Inquiry but(Consumer<Draft> change) {
+    Draft d = new Draft();
+    d.name = name;
+    d.prepare = prepare;
+    d.measured = measured;
+    d.together = together;
+    d.treatments = treatments;
+    d.expected = expected;
+    d.blocks = blocks;
+    d.wholePlots = wholePlots;
+    d.unit = unit;
+    d.occasions = occasions;
+    d.pairs = pairs;
+    d.covariates = covariates;
+    d.terms = terms;
+    d.squares = squares;
+    d.method = method;
+    d.alpha = alpha;
+    d.direction = direction;
+    d.reference = reference;
+    d.adjustAt = adjustAt;
+    d.compare = compare;
+    change.accept(d);
+    return d.inquiry();
   }
 
   /**
@@ -53,12 +313,10 @@ public record Inquiry(
    *
    * @param measured name of the response; null when not chosen
    * @param treatment name of the treatment; null when not chosen
-   * @return the inquiry, named after the two
+   * @return the inquiry, without a name
    */
   public static Inquiry about(String measured, String treatment) {
-    return new Inquiry("", List.of(), List.of(), List.of(), USUAL_ALPHA, List.of())
-        .measuring(measured)
-        .treating(treatment);
+    return new Draft().inquiry().measuring(measured).treating(treatment);
   }
 
   /**
@@ -68,7 +326,7 @@ public record Inquiry(
    * @return the changed inquiry
    */
   public Inquiry named(String other) {
-    return new Inquiry(other, prepare, measured, treatments, alpha, compare);
+    return but(d -> d.name = other);
   }
 
   /**
@@ -78,26 +336,44 @@ public record Inquiry(
    * @return the changed inquiry
    */
   public Inquiry measuring(String column) {
-    List<String> one = column == null ? List.of() : List.of(column);
-    return new Inquiry(name, prepare, one, treatments, alpha, compare);
+    return but(d -> d.measured = column == null ? List.of() : List.of(column));
   }
 
   /**
-   * The same about another treatment; its means are compared as those of the one before were.
+   * The same about one other treatment, whose means are compared as those before were, pair by
+   * pair.
    *
    * @param column its name; null for none
    * @return the changed inquiry
    */
   public Inquiry treating(String column) {
     if (column == null) {
-      return new Inquiry(name, prepare, measured, List.of(), alpha, List.of());
+      return but(
+          d -> {
+            d.treatments = List.of();
+            d.compare = List.of();
+          });
     }
     List<String> one = List.of(column);
-    List<Compare> same =
-        compare.isEmpty()
-            ? List.of(new Compare(one, Procedure.TUKEY))
-            : compare.stream().map(c -> new Compare(one, c.procedure())).toList();
-    return new Inquiry(name, prepare, measured, one, alpha, same);
+    List<Compare> same = new ArrayList<>();
+    for (Compare c : compare) {
+      if (!c.isContrast() && !c.toReference()) {
+        same.add(Compare.pairs(one, c.procedure()));
+      }
+    }
+    if (same.isEmpty()) {
+      same.add(Compare.pairs(one, Procedure.TUKEY));
+    }
+    return but(
+        d -> {
+          d.treatments = one;
+          d.compare = same.subList(0, 1);
+          d.terms = Terms.ALL;
+          d.wholePlots = List.of();
+          d.occasions = List.of();
+          d.unit = null;
+          d.reference = Map.of();
+        });
   }
 
   /**
@@ -107,7 +383,7 @@ public record Inquiry(
    * @return the changed inquiry
    */
   public Inquiry at(double level) {
-    return new Inquiry(name, prepare, measured, treatments, level, compare);
+    return but(d -> d.alpha = level);
   }
 
   /**
@@ -117,18 +393,6 @@ public record Inquiry(
    * @return the changed inquiry
    */
   public Inquiry after(List<Step> steps) {
-    return new Inquiry(name, steps, measured, treatments, alpha, compare);
-  }
-
-  /**
-   * The same with one more step at the end of the trail.
-   *
-   * @param step the step
-   * @return the changed inquiry
-   */
-  public Inquiry then(Step step) {
-    List<Step> steps = new ArrayList<>(prepare);
-    steps.add(step);
-    return after(steps);
+    return but(d -> d.prepare = steps);
   }
 }

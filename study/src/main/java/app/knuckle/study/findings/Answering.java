@@ -1,12 +1,9 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Progress;
-import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
-import app.knuckle.stats.summary.GroupMoments;
-import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
@@ -20,16 +17,14 @@ import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 
 /** The way from a table and an inquiry to findings, step by step. */
 final class Answering {
-
-  /** More means than this cannot be compared pair by pair in a time that anyone would wait. */
-  private static final int MOST_COMPARED = 120;
 
   private final Table table;
   private final Inquiry inquiry;
@@ -47,37 +42,58 @@ final class Answering {
     if (inquiry.measured().isEmpty()) {
       throw waiting("nothing is chosen as measured yet", "Choose the column that was measured");
     }
-    if (inquiry.treatments().isEmpty()) {
+    if (inquiry.treatments().isEmpty() && inquiry.expected() == null) {
       throw waiting("no treatment is chosen yet", "Choose the column that says what was done");
     }
-    Groups all = Groups.of(frame, inquiry.treatments().get(0));
+    checkParts();
+    List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
+    TogetherAnswer together =
+        inquiry.together() && measured.size() > 1 && !inquiry.treatments().isEmpty()
+            ? new TogetherAnswer(frame, inquiry, progress)
+            : null;
     List<ResponseFindings> responses = new ArrayList<>();
-    Map<Integer, String> left = new TreeMap<>(frame.leftOut());
     boolean[] used = new boolean[frame.rows()];
-    for (String measured : inquiry.measured()) {
+    Map<Integer, String> left = new TreeMap<>(frame.leftOut());
+    for (int r = 0; r < measured.size(); r++) {
       progress.check();
-      Numbers response = response(measured);
-      responses.add(respond(response, all));
-      leaveOut(response, all, used, left);
+      responses.add(respond(measured.get(r), together, r));
+      leaveOut(measured.get(r), used, left);
     }
-    int inPlay = 0;
-    for (int row = 0; row < used.length; row++) {
-      inPlay += used[row] ? 1 : 0;
-      if (used[row]) {
-        left.remove(row);
-      }
-    }
-    List<RecordsUsed.LeftOut> leftOut =
-        left.entrySet().stream()
-            .map(e -> new RecordsUsed.LeftOut(frame.sourceRow(e.getKey()) + 1, e.getValue()))
-            .distinct()
-            .toList();
     return new Findings(
-        table, inquiry, frame, new RecordsUsed(frame.rows(), inPlay, leftOut), responses);
+        table,
+        inquiry,
+        frame,
+        records(used, left),
+        responses,
+        together == null ? Analysis.NONE : together.together());
   }
 
   private Refused waiting(String what, String wayOn) {
     return Refused.at(new Place.WholeFile(table.name()), what, wayOn);
+  }
+
+  /** No column can play two parts. */
+  private void checkParts() {
+    Set<String> seen = new LinkedHashSet<>();
+    List<String> all = new ArrayList<>(inquiry.measured());
+    all.addAll(inquiry.treatments());
+    all.addAll(inquiry.blocks());
+    all.addAll(inquiry.covariates());
+    if (inquiry.unit() != null) {
+      all.add(inquiry.unit());
+    }
+    if (inquiry.pairs() != null) {
+      all.add(inquiry.pairs());
+    }
+    for (String name : all) {
+      frame.column(name);
+      if (!seen.add(name)) {
+        throw Refused.at(
+            new Place.WholeColumn(table.source(), name),
+            "the column plays two parts",
+            "Give it one part only");
+      }
+    }
   }
 
   private Numbers response(String measured) {
@@ -89,7 +105,7 @@ final class Answering {
     for (int row = 0; row < numbers.size(); row++) {
       if (Double.isInfinite(numbers.value(row)) && frame.inPlay(row)) {
         throw Refused.at(
-            new Place.Cell(table.source(), row + 1L, measured),
+            new Place.Cell(table.source(), frame.sourceRow(row) + 1L, measured),
             "the value is infinite",
             "Mark it as missing, or set the row aside with a reason");
       }
@@ -113,123 +129,111 @@ final class Answering {
         "Read it as numbers to use it as measured");
   }
 
-  private void leaveOut(Numbers response, Groups all, boolean[] used, Map<Integer, String> left) {
+  /** Columns that a row must have, beside the response. */
+  private List<String> needed() {
+    List<String> needed = new ArrayList<>(inquiry.treatments());
+    needed.addAll(inquiry.blocks());
+    needed.addAll(inquiry.covariates());
+    if (inquiry.unit() != null) {
+      needed.add(inquiry.unit());
+    }
+    if (inquiry.pairs() != null) {
+      needed.add(inquiry.pairs());
+    }
+    if (inquiry.together()) {
+      needed.addAll(inquiry.measured());
+    }
+    return needed;
+  }
+
+  private void leaveOut(Numbers response, boolean[] used, Map<Integer, String> left) {
+    List<Column> columns = needed().stream().map(frame::column).toList();
     for (int row = 0; row < used.length; row++) {
       if (!frame.inPlay(row)) {
         continue;
       }
-      if (all.codes()[row] < 0) {
-        left.putIfAbsent(row, all.treatment().name() + " is missing");
-      } else if (response.isMissing(row)) {
-        left.putIfAbsent(row, response.name() + " is missing");
-      } else {
+      int at = row;
+      String missing =
+          columns.stream()
+              .filter(c -> c.isMissing(at))
+              .map(Column::name)
+              .findFirst()
+              .orElse(response.isMissing(row) ? response.name() : "");
+      if (missing.isEmpty()) {
         used[row] = true;
+      } else {
+        left.putIfAbsent(row, missing + " is missing");
       }
     }
   }
 
-  private ResponseFindings respond(Numbers response, Groups all) {
-    GroupMoments moments = GroupMoments.of(response.values(), all.codes(), all.size());
-    int[] counts = new int[all.size()];
-    Arrays.setAll(counts, g -> (int) moments.count(g));
-    DesignReading design = DesignReading.of(response, all, counts);
-    List<GroupSummary> summaries = summaries(response, all);
-    Groups groups = filled(all, counts);
-    Refusal refusal = refusal(response, groups);
-    if (refusal != null) {
-      Sentences words = new Sentences(refusal.words(), refusal.words(), "");
-      return new ResponseFindings(
-          response, groups, design, summaries, null, null, List.of(), refusal, words);
-    }
-    GroupMoments present =
-        groups.size() == all.size()
-            ? moments
-            : GroupMoments.of(response.values(), groups.codes(), groups.size());
-    OneWay fit = OneWay.fit(present, inquiry.alpha());
-    Estimates estimates = fit.estimates();
-    List<Comparison> comparisons = new ArrayList<>();
-    for (Inquiry.Compare compare : inquiry.compare()) {
-      if (groups.size() <= MOST_COMPARED) {
-        comparisons.add(
-            AllPairs.withDefaults()
-                .with(compare.procedure())
-                .withAlpha(inquiry.alpha())
-                .withOverallTest(fit.treatment().p())
-                .compare(estimates, progress));
+  private RecordsUsed records(boolean[] used, Map<Integer, String> left) {
+    int inPlay = 0;
+    for (int row = 0; row < used.length; row++) {
+      inPlay += used[row] ? 1 : 0;
+      if (used[row]) {
+        left.remove(row);
       }
     }
-    Sentences words = OneWaySentences.of(response, groups, fit, estimates, comparisons);
+    List<RecordsUsed.LeftOut> leftOut =
+        left.entrySet().stream()
+            .map(e -> new RecordsUsed.LeftOut(frame.sourceRow(e.getKey()) + 1, e.getValue()))
+            .distinct()
+            .toList();
+    return new RecordsUsed(frame.rows(), inPlay, leftOut);
+  }
+
+  private ResponseFindings respond(Numbers response, TogetherAnswer together, int index) {
+    CellGroups cells = new CellGroups(frame, inquiry.treatments(), response, inquiry.alpha());
+    List<GroupSummary> summaries = cells.summaries(progress);
+    Analysis analysis = Analysis.NONE;
+    Refusal refusal = null;
+    try {
+      analysis = analysis(response, together, index);
+    } catch (Refused e) {
+      refusal = e.refusal();
+    }
+    Groups groups = cells.filled();
+    DesignReading design = DesignWords.of(inquiry, response, cells, analysis);
+    OneWay fit = oneWay(analysis);
+    Estimates estimates = fit == null ? null : fit.estimates();
+    List<Comparison> comparisons =
+        fit == null
+            ? List.of()
+            : analysis.comparisons().stream()
+                .map(ComparisonResult::pairs)
+                .filter(pairs -> pairs != null)
+                .toList();
+    Sentences words =
+        refusal != null
+            ? new Sentences(refusal.words(), refusal.words(), "")
+            : fit != null
+                ? OneWaySentences.of(response, groups, fit, estimates, comparisons)
+                : DesignSentences.of(response, inquiry, analysis);
     return new ResponseFindings(
-        response, groups, design, summaries, fit, estimates, comparisons, null, words);
+        response, groups, design, summaries, fit, estimates, comparisons, refusal, words, analysis);
   }
 
-  private Refusal refusal(Numbers response, Groups groups) {
-    Place where = new Place.WholeColumn(table.source(), groups.treatment().name());
-    if (groups.size() == 0) {
-      return new Refusal(
-          where,
-          "no row has both a value of " + response.name() + " and a group",
-          "Choose another column, or look at what the prep trail left out");
-    }
-    if (groups.size() == 1) {
-      return new Refusal(
-          where,
-          "all values of " + response.name() + " are in one group, " + groups.levels().get(0),
-          "Choose a treatment with two groups or more");
-    }
-    return null;
+  /** The fit that the screens of a one-way layout show; null for another design. */
+  private OneWay oneWay(Analysis analysis) {
+    return analysis.tests().stream()
+        .filter(t -> t instanceof TestResult.AnovaResult)
+        .map(t -> ((TestResult.AnovaResult) t).oneWay())
+        .filter(fit -> fit != null)
+        .findFirst()
+        .orElse(null);
   }
 
-  /** Without the levels that have no value of the response. */
-  private static Groups filled(Groups all, int[] counts) {
-    if (Arrays.stream(counts).allMatch(n -> n > 0)) {
-      return all;
+  private Analysis analysis(Numbers response, TogetherAnswer together, int index) {
+    if (together != null) {
+      return together.analysis(index);
     }
-    int[] to = new int[counts.length];
-    List<String> levels = new ArrayList<>();
-    for (int g = 0; g < counts.length; g++) {
-      to[g] = counts[g] > 0 ? levels.size() : Categories.MISSING;
-      if (counts[g] > 0) {
-        levels.add(all.levels().get(g));
-      }
+    if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
+      return new SampleAnswer(frame, inquiry, response.name()).analysis();
     }
-    int[] codes = Arrays.stream(all.codes()).map(c -> c < 0 ? Categories.MISSING : to[c]).toArray();
-    int[] kept = Arrays.stream(counts).filter(n -> n > 0).toArray();
-    return new Groups(all.treatment(), levels, codes, kept);
-  }
-
-  private List<GroupSummary> summaries(Numbers response, Groups groups) {
-    int[] sizes = new int[groups.size()];
-    for (int code : groups.codes()) {
-      if (code >= 0) {
-        sizes[code]++;
-      }
+    if (!inquiry.wholePlots().isEmpty() || inquiry.unit() != null) {
+      return new TwoLayerAnswer(frame, inquiry, response.name(), progress).analysis();
     }
-    double[][] values = new double[groups.size()][];
-    Arrays.setAll(values, g -> new double[sizes[g]]);
-    int[] next = new int[groups.size()];
-    for (int row = 0; row < groups.codes().length; row++) {
-      int code = groups.codes()[row];
-      if (code >= 0) {
-        values[code][next[code]++] = response.value(row);
-      }
-    }
-    // Sorted groups one after the other: sorting all rows then only merges these runs.
-    double[] together = new double[Arrays.stream(sizes).sum()];
-    int n = 0;
-    for (double[] group : values) {
-      progress.check();
-      Arrays.sort(group);
-      System.arraycopy(group, 0, together, n, group.length);
-      n += group.length;
-    }
-    List<GroupSummary> summaries = new ArrayList<>();
-    summaries.add(new GroupSummary(null, Summary.of(together, inquiry.alpha())));
-    for (int g = 0; g < groups.size(); g++) {
-      progress.check();
-      summaries.add(
-          new GroupSummary(groups.levels().get(g), Summary.of(values[g], inquiry.alpha())));
-    }
-    return summaries;
+    return new LinearAnswer(frame, inquiry, response.name(), progress).analysis();
   }
 }

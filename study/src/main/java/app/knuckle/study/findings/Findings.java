@@ -16,13 +16,15 @@ import java.util.Optional;
  * @param frame the records after the trail
  * @param records which of them took part
  * @param responses one a measured column, in order
+ * @param together what is computed about all of them together; empty when asked one by one
  */
 public record Findings(
     Table table,
     Inquiry inquiry,
     Frame frame,
     RecordsUsed records,
-    List<ResponseFindings> responses) {
+    List<ResponseFindings> responses,
+    Analysis together) {
 
   public Findings {
     responses = List.copyOf(responses);
@@ -49,6 +51,18 @@ public record Findings(
    */
   public ResponseFindings first() {
     return responses.get(0);
+  }
+
+  /**
+   * The answer in one sentence.
+   *
+   * @return about the responses together if they were asked so, else about the first
+   */
+  public String finding() {
+    return together.tests().isEmpty()
+        ? first().words().finding()
+        : DesignSentences.together(
+            (TestResult.TogetherResult) together.tests().get(0), inquiry.alpha());
   }
 
   /**

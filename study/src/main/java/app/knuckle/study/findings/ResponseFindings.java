@@ -24,6 +24,7 @@ import java.util.stream.IntStream;
  * @param comparisons one for each that was asked; empty when refused
  * @param refusal why there is no test; null when there is one
  * @param words the sentences
+ * @param analysis everything computed, for any design
  */
 public record ResponseFindings(
     Numbers measured,
@@ -34,7 +35,8 @@ public record ResponseFindings(
     Estimates estimates,
     List<Comparison> comparisons,
     Refusal refusal,
-    Sentences words) {
+    Sentences words,
+    Analysis analysis) {
 
   public ResponseFindings {
     summaries = List.copyOf(summaries);
@@ -56,7 +58,8 @@ public record ResponseFindings(
    * @return one a group, in their order
    */
   public List<GroupSummary> groupSummaries() {
-    return summaries.subList(1, summaries.size());
+    int most = summaries.get(summaries.size() - 1).levels().size();
+    return summaries.stream().filter(s -> s.levels().size() == most).toList();
   }
 
   /**

@@ -28,6 +28,15 @@ public final class Change {
     if (!before.treatments().equals(after.treatments())) {
       return "treatment " + names(after.treatments());
     }
+    if (!before.covariates().equals(after.covariates())) {
+      return "covariates " + names(after.covariates());
+    }
+    if (!before.blocks().equals(after.blocks())) {
+      return "blocks " + names(after.blocks());
+    }
+    if (before.method() != after.method()) {
+      return "another method";
+    }
     if (before.alpha() != after.alpha()) {
       return "\u03b1 = " + after.alpha();
     }

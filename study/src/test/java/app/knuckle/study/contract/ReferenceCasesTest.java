@@ -10,21 +10,24 @@ import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.MissingNode;
 import java.io.IOException;
+import java.net.URISyntaxException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /**
  * A table and an inquiry go the whole way; everything that the case expects must stand in the
  * findings: 1e-10 for statistics, 1e-9 for probabilities, 1e-8 for those of the studentized range.
  */
 class ReferenceCasesTest {
-
-  /** Parts of a case that are not computed yet. */
-  private static final Set<String> LATER = Set.of("powerTransformation");
 
   private static final Set<String> RANGE_PROCEDURES = Set.of("tukey", "newman-keuls", "duncan");
 
@@ -44,25 +47,76 @@ class ReferenceCasesTest {
 
   private final List<String> missed = new ArrayList<>();
 
+  static Stream<Arguments> cases() throws IOException, URISyntaxException {
+    List<Arguments> cases = new ArrayList<>();
+    Path folder = Path.of(ReferenceCasesTest.class.getResource("/reference").toURI());
+    try (Stream<Path> files = Files.list(folder)) {
+      for (Path file : files.sorted().toList()) {
+        JsonNode node = new ObjectMapper().readTree(file.toFile());
+        if (!node.path("inquiry").isObject()) {
+          continue;
+        }
+        Table table = table(node.get("data"));
+        cases.add(Arguments.of(file.getFileName() + ", first", table, node));
+        int i = 1;
+        for (JsonNode also : node.path("also")) {
+          cases.add(Arguments.of(file.getFileName() + ", also " + i++, table, also));
+        }
+      }
+    }
+    return cases.stream();
+  }
+
   @ParameterizedTest(name = "{0}")
-  @ValueSource(strings = {"l04-one-way-balanced", "l05-one-way-unequal", "l06-huge-offsets"})
-  void findingsHoldWhatTheCaseExpects(String name) throws IOException {
-    JsonNode wanted =
-        new ObjectMapper().readTree(getClass().getResource("/reference/" + name + ".json"));
-    Findings findings =
-        Findings.of(
-            table(wanted.get("data")), InquiryFile.read(wanted.get("inquiry")), Progress.NONE);
+  @MethodSource("cases")
+  void findingsHoldWhatTheCaseExpects(String name, Table table, JsonNode wanted)
+      throws IOException {
+    Findings findings = Findings.of(table, InquiryFile.read(wanted.get("inquiry")), Progress.NONE);
     JsonNode actual = new ObjectMapper().readTree(FindingsFile.text(findings));
     wanted
         .get("expect")
         .fields()
-        .forEachRemaining(
-            e -> {
-              if (!LATER.contains(e.getKey())) {
-                compare(e.getKey(), e.getValue(), actual.path(e.getKey()), 1e-10);
-              }
-            });
+        .forEachRemaining(e -> compare(e.getKey(), e.getValue(), actual.path(e.getKey()), 1e-10));
     assertThat(missed).isEmpty();
+  }
+
+  /** What an entry of a list is found by: its place is free, its names are not. */
+  private static final List<String> NAMES =
+      List.of(
+          "measured",
+          "kind",
+          "form",
+          "of",
+          "within",
+          "group",
+          "levels",
+          "left",
+          "right",
+          "procedure",
+          "against",
+          "source",
+          "about",
+          "covariate",
+          "name",
+          "lambda",
+          "from",
+          "between",
+          "means");
+
+  private static JsonNode find(JsonNode list, JsonNode wanted, int place) {
+    if (!wanted.isObject() || NAMES.stream().noneMatch(wanted::has)) {
+      return list.path(place);
+    }
+    for (JsonNode entry : list) {
+      if (NAMES.stream().allMatch(n -> !wanted.has(n) || same(wanted.get(n), entry.path(n)))) {
+        return entry;
+      }
+    }
+    return MissingNode.getInstance();
+  }
+
+  private static boolean same(JsonNode a, JsonNode b) {
+    return a.isNumber() ? a.asDouble() == b.asDouble(Double.NaN) : a.equals(b);
   }
 
   private void compare(String path, JsonNode wanted, JsonNode actual, double tolerance) {
@@ -76,11 +130,8 @@ class ReferenceCasesTest {
           .forEachRemaining(
               e -> compare(path + "." + e.getKey(), e.getValue(), actual.path(e.getKey()), inside));
     } else if (wanted.isArray()) {
-      if (wanted.size() != actual.size()) {
-        missed.add(path + ": wanted " + wanted.size() + " entries, got " + actual.size());
-      }
       for (int i = 0; i < wanted.size(); i++) {
-        compare(path + "[" + i + "]", wanted.get(i), actual.path(i), tolerance);
+        compare(path + "[" + i + "]", wanted.get(i), find(actual, wanted.get(i), i), tolerance);
       }
     } else if (wanted.isNumber()) {
       double w = wanted.asDouble();

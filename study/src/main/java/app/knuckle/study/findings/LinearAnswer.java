@@ -1,0 +1,390 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.compare.Trend;
+import app.knuckle.stats.linear.Additivity;
+import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.linear.PowerTransformation;
+import app.knuckle.stats.linear.RelativeEfficiency;
+import app.knuckle.stats.linear.Strata;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.SumTest;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.summary.GroupMoments;
+import app.knuckle.stats.ttest.TTest;
+import app.knuckle.stats.unequal.UnequalSpread;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Answers an inquiry about one response with one layer of error. */
+final class LinearAnswer {
+
+  private final Inquiry inquiry;
+  private final String measured;
+  private final Parts parts;
+  private final Progress progress;
+  private final List<Factor> factors;
+  private final Model model;
+
+  LinearAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.inquiry = inquiry;
+    this.measured = measured;
+    this.progress = progress;
+    List<String> numbers = new ArrayList<>(inquiry.covariates());
+    numbers.add(measured);
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    parts = new Parts(frame, numbers, names);
+    factors = parts.factors(names);
+    model = model(inquiry, parts, factors);
+  }
+
+  /** The model that an inquiry asks for: blocks, covariates, terms of the treatments. */
+  static Model model(Inquiry inquiry, Parts parts, List<Factor> factors) {
+    List<Term> terms = new ArrayList<>();
+    inquiry.blocks().forEach(block -> terms.add(Term.of(block)));
+    List<Term> listed = treatmentTerms(inquiry);
+    for (String covariate : inquiry.covariates()) {
+      if (listed.stream().noneMatch(t -> t.isSameAs(Term.of(covariate)))) {
+        terms.add(Term.of(covariate));
+      }
+    }
+    for (Term term : listed) {
+      if (term.names().stream().filter(inquiry.covariates()::contains).count() > 1) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("terms")),
+            "a term of two covariates cannot be answered",
+            "Put one covariate in a term, with treatments");
+      }
+      terms.add(term);
+    }
+    return new Model(
+        factors, inquiry.covariates().stream().map(parts::covariate).toList(), terms, true);
+  }
+
+  /** The terms that the inquiry lists, or all or the main ones of its treatments. */
+  static List<Term> treatmentTerms(Inquiry inquiry) {
+    return switch (inquiry.terms().choice()) {
+      case ALL -> Term.combinations(inquiry.treatments(), inquiry.treatments().size());
+      case MAIN -> Term.combinations(inquiry.treatments(), 1);
+      case CHOSEN -> inquiry.terms().chosen().stream().map(Term::new).toList();
+    };
+  }
+
+  Parts parts() {
+    return parts;
+  }
+
+  /** Whether there is one treatment and nothing else. */
+  private boolean isOneWay() {
+    return inquiry.treatments().size() == 1
+        && inquiry.blocks().isEmpty()
+        && inquiry.covariates().isEmpty();
+  }
+
+  Analysis analysis() {
+    for (Factor factor : factors) {
+      if (factor.size() < 2) {
+        throw Refused.at(
+            new Place.WholeColumn("inquiry", factor.name()),
+            factor.size() == 0
+                ? "no row has both a value of " + measured + " and a level of it"
+                : "all values of " + measured + " have one level of it, " + factor.levels().get(0),
+            "Choose a column with two levels or more");
+      }
+    }
+    return inquiry.method() == Inquiry.Method.UNEQUAL_SPREAD ? unequal() : leastSquares();
+  }
+
+  private Analysis leastSquares() {
+    double[] values = parts.values(measured);
+    Fit fit = Fit.of(model, List.of(values));
+    progress.check();
+    Stratum layer = new Stratum("error", fit, 0, 1);
+    AnovaTable table = AnovaTable.of(layer, inquiry.squares(), inquiry.alpha());
+    Strata strata = new Strata(List.of(layer));
+    Questions questions =
+        new Questions(inquiry, strata, factors, inquiry.covariates(), table, progress);
+    List<ComparisonResult> comparisons = questions.comparisons();
+    List<TestResult> tests = new ArrayList<>();
+    GroupMoments moments = isOneWay() ? moments(values) : null;
+    if (moments != null && moments.groups() == 2) {
+      tests.add(tTest(TTest.Form.POOLED, moments));
+    }
+    tests.add(
+        new TestResult.AnovaResult(
+            table,
+            moments == null ? null : OneWay.fit(moments, inquiry.alpha()),
+            slopes(fit, strata),
+            efficiency(table),
+            null));
+    return new Analysis(
+        tests,
+        checks(layer, table, values),
+        questions.meansOf(model.terms()),
+        comparisons,
+        questions.contrasts(),
+        moments == null ? null : transformation(values));
+  }
+
+  private GroupMoments moments(double[] values) {
+    return GroupMoments.of(values, factors.get(0).codes(), factors.get(0).size());
+  }
+
+  private TestResult.TTestResult tTest(TTest.Form form, GroupMoments moments) {
+    TTest test =
+        TTest.ofTwo(
+            form, sample(moments, 0), sample(moments, 1), inquiry.direction(), inquiry.alpha());
+    Factor factor = factors.get(0);
+    Map<String, Quantity> more = Map.of("pooledSd", test.standardDeviation());
+    return new TestResult.TTestResult(
+        test,
+        inquiry.direction(),
+        Map.of(factor.name(), factor.levels().get(0)),
+        Map.of(factor.name(), factor.levels().get(1)),
+        null,
+        more,
+        test.test().p().exists() && test.test().p().value() <= inquiry.alpha());
+  }
+
+  private static TTest.Sample sample(GroupMoments moments, int g) {
+    return new TTest.Sample(moments.count(g), moments.deviation(g), moments.sumOfSquares(g));
+  }
+
+  private PowerTransformation transformation(double[] values) {
+    int[] codes = factors.get(0).codes();
+    double[][] groups = new double[factors.get(0).size()][];
+    for (int g = 0; g < groups.length; g++) {
+      int level = g;
+      groups[g] =
+          java.util.stream.IntStream.range(0, values.length)
+              .filter(row -> codes[row] == level)
+              .mapToDouble(row -> values[row])
+              .toArray();
+    }
+    boolean few = Arrays.stream(groups).mapToInt(g -> g.length).sum() <= MOST_TRANSFORMED;
+    return few ? PowerTransformation.of(groups, inquiry.alpha()) : null;
+  }
+
+  /** The profile takes some hundred passes over the values, too many for very large tables. */
+  private static final int MOST_TRANSFORMED = 20_000;
+
+  private Analysis unequal() {
+    if (!isOneWay()) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("method")),
+          "unequal spread is answered for one treatment without blocks or covariates",
+          "Use least squares, or one treatment");
+    }
+    double[] values = parts.values(measured);
+    GroupMoments moments = moments(values);
+    Factor factor = factors.get(0);
+    List<TestResult> tests = new ArrayList<>();
+    if (moments.groups() == 2) {
+      tests.add(tTest(TTest.Form.WELCH, moments));
+    }
+    tests.add(
+        new TestResult.UnequalResult(
+            "welch-anova", factor.name(), UnequalSpread.welch(moments, inquiry.alpha())));
+    tests.add(
+        new TestResult.UnequalResult(
+            "brown-forsythe-anova",
+            factor.name(),
+            UnequalSpread.brownForsythe(moments, inquiry.alpha())));
+    UnequalMeans means = new UnequalMeans(inquiry, factor, moments, progress);
+    List<ComparisonResult> comparisons = means.comparisons();
+    return new Analysis(tests, List.of(), List.of(means.result()), comparisons, List.of(), null);
+  }
+
+  private List<TestResult.Slope> slopes(Fit fit, Strata strata) {
+    List<TestResult.Slope> slopes = new ArrayList<>();
+    for (int c = 0; c < model.covariates().size(); c++) {
+      double[] weights = fit.slopeOf(c);
+      double[] vector = weights == null ? null : fit.vector(weights);
+      if (vector != null) {
+        Strata.Estimable e = new Strata.Estimable(new double[][] {vector});
+        double df = strata.df(e);
+        String none = "there is no estimate of the noise";
+        slopes.add(
+            new TestResult.Slope(
+                model.covariates().get(c).name(),
+                fit.covariateMean(c),
+                StudentT.of(
+                    strata.value(e),
+                    Quantity.finite(Math.sqrt(strata.covariance(e, e)), none),
+                    df > 0 ? Quantity.of(df) : Quantity.absent(none),
+                    Direction.EITHER,
+                    inquiry.alpha())));
+      }
+    }
+    return slopes;
+  }
+
+  /** Rows of a cell of blocks and treatments, if they are the same everywhere; else 0. */
+  private long equalCells() {
+    Map<List<Integer>, Long> cells = new LinkedHashMap<>();
+    long combinations = 1;
+    for (Factor factor : factors) {
+      combinations *= factor.size();
+    }
+    for (int row = 0; row < factors.get(0).codes().length; row++) {
+      if (parts.isUsed(row)) {
+        List<Integer> key = new ArrayList<>();
+        for (Factor factor : factors) {
+          key.add(factor.codes()[row]);
+        }
+        cells.merge(key, 1L, Long::sum);
+      }
+    }
+    boolean full = cells.size() == combinations && cells.values().stream().distinct().count() == 1;
+    return full ? cells.values().iterator().next() : 0;
+  }
+
+  private RelativeEfficiency efficiency(AnovaTable table) {
+    if (inquiry.blocks().isEmpty() || !inquiry.covariates().isEmpty()) {
+      return null;
+    }
+    double errorMs = table.rows().get(table.rows().size() - 1).error().errorMs().value();
+    AnovaTable.Row first = table.row(Term.of(inquiry.blocks().get(0)));
+    if (!(errorMs > 0) || first == null || first.effect() == null) {
+      return null;
+    }
+    Factor block = factors.get(0);
+    if (inquiry.blocks().size() == 1 && equalCells() == 1) {
+      int combinations = parts.rows() / block.size();
+      return RelativeEfficiency.ofBlocks(block.size(), combinations, first.effect().ms(), errorMs);
+    }
+    AnovaTable.Row second =
+        inquiry.blocks().size() == 2 ? table.row(Term.of(inquiry.blocks().get(1))) : null;
+    boolean square =
+        second != null
+            && second.effect() != null
+            && inquiry.treatments().size() == 1
+            && factors.stream().allMatch(f -> f.size() == block.size())
+            && parts.rows() == block.size() * block.size();
+    return square
+        ? RelativeEfficiency.ofSquare(
+            block.size(), first.effect().ms(), second.effect().ms(), errorMs)
+        : null;
+  }
+
+  private List<CheckResult> checks(Stratum layer, AnovaTable table, double[] values) {
+    List<CheckResult> checks = new ArrayList<>();
+    if (inquiry.blocks().size() == 1 && inquiry.covariates().isEmpty() && equalCells() > 0) {
+      Additivity.Result result = Additivity.of(layer, values);
+      checks.add(
+          Checks.of(
+              "additivity",
+              "one-df-non-additivity",
+              "",
+              result.test(),
+              Map.of("remainderSs", Quantity.of(result.remainderSs())),
+              "Blocks and treatments add up.",
+              "Blocks and treatments do not add up: try another scale."));
+    }
+    for (String covariate : inquiry.covariates()) {
+      progress.check();
+      checks.add(parallelSlopes(covariate, values));
+    }
+    for (Inquiry.Compare c : inquiry.compare()) {
+      if (c.trend() > 0) {
+        checks.add(remainder(c, layer, values));
+      }
+    }
+    return checks;
+  }
+
+  private CheckResult parallelSlopes(String covariate, double[] values) {
+    List<Term> parallel =
+        model.terms().stream()
+            .filter(t -> t.names().size() == 1 || t.names().stream().noneMatch(this::isCovariate))
+            .toList();
+    List<Term> more = new ArrayList<>(parallel);
+    for (Term term : parallel) {
+      if (inquiry.treatments().containsAll(term.names())) {
+        more.add(term.times(Term.of(covariate)));
+      }
+    }
+    Fit base = Fit.of(model.with(parallel), List.of(values));
+    Fit own = Fit.of(model.with(more), List.of(values));
+    SumTest test =
+        SumTest.of(
+            own.rank() - base.rank(),
+            Math.max(0, base.error().of(0) - own.error().of(0)),
+            own.error().df(),
+            own.error().of(0),
+            "the slopes cannot be told apart from the groups");
+    return Checks.of(
+        "slopes",
+        "parallel-slopes",
+        covariate,
+        test,
+        Map.of(),
+        "The slopes on " + covariate + " are alike in all groups.",
+        "The slopes on "
+            + covariate
+            + " differ between groups: adjusted means depend on where they"
+            + " are taken.");
+  }
+
+  private boolean isCovariate(String name) {
+    return inquiry.covariates().contains(name);
+  }
+
+  /** What trends leave of a treatment's differences. */
+  private CheckResult remainder(Inquiry.Compare c, Stratum layer, double[] values) {
+    String name = c.of().get(0);
+    Factor factor = parts.factor(name);
+    double[] levels = Questions.levelsAsNumbers(factor);
+    int degree = Math.min(c.trend(), levels.length - 1);
+    double[][] weights = Trend.weights(levels, degree);
+    List<Term> others = model.terms().stream().filter(t -> !t.names().contains(name)).toList();
+    List<Covariate> covariates = new ArrayList<>(model.covariates());
+    List<Term> withTrends = new ArrayList<>(others);
+    for (int d = 0; d < degree; d++) {
+      double[] column = new double[values.length];
+      for (int row = 0; row < column.length; row++) {
+        column[row] = parts.isUsed(row) ? weights[d][factor.codes()[row]] : Double.NaN;
+      }
+      covariates.add(new Covariate("trend " + (d + 1), column));
+      withTrends.add(Term.of("trend " + (d + 1)));
+    }
+    List<Term> withFactor = new ArrayList<>(others);
+    withFactor.add(Term.of(name));
+    Fit trends = Fit.of(new Model(factors, covariates, withTrends, true), List.of(values));
+    Fit main = Fit.of(model.with(withFactor), List.of(values));
+    int df = main.rank() - trends.rank();
+    SumTest test =
+        SumTest.of(
+            df,
+            df == 0 ? 0 : Math.max(0, trends.error().of(0) - main.error().of(0)),
+            layer.errorDf(),
+            layer.errorSs(),
+            "the trends take up every degree of freedom");
+    return Checks.of(
+        "trend-remainder",
+        "lack-of-fit",
+        "",
+        test,
+        Map.of(),
+        "The trends describe the differences between the levels of " + name + ".",
+        "The trends leave differences between the levels of "
+            + name
+            + " that they do not describe.");
+  }
+}

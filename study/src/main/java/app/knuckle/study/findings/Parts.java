@@ -1,0 +1,125 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Groups;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Kind;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The columns that play a part, over the rows that are complete in all of them. */
+final class Parts {
+
+  private final Frame frame;
+  private final boolean[] used;
+  private final Map<String, Factor> factors = new LinkedHashMap<>();
+
+  /**
+   * Looks at rows.
+   *
+   * @param frame the records
+   * @param numbers columns of numbers that a row must have
+   * @param categories columns whose levels a row must have
+   */
+  Parts(Frame frame, Collection<String> numbers, Collection<String> categories) {
+    this.frame = frame;
+    used = new boolean[frame.rows()];
+    List<Column> needed = new ArrayList<>();
+    numbers.forEach(name -> needed.add(numbers(name)));
+    categories.forEach(name -> needed.add(frame.column(name)));
+    for (int row = 0; row < used.length; row++) {
+      boolean whole = frame.inPlay(row);
+      for (int c = 0; whole && c < needed.size(); c++) {
+        whole = !needed.get(c).isMissing(row);
+      }
+      used[row] = whole;
+    }
+    categories.forEach(name -> factors.put(name, make(name)));
+  }
+
+  private Numbers numbers(String name) {
+    if (frame.column(name) instanceof Numbers numbers) {
+      return numbers;
+    }
+    throw Refused.at(
+        new Place.WholeColumn(frame.source(), name),
+        "the column holds names, not numbers",
+        "Read it as numbers, or choose another column");
+  }
+
+  /** A column as a factor; levels without a row left are dropped. */
+  private Factor make(String name) {
+    Categories column =
+        (Categories)
+            new Kind(name, Kind.As.CATEGORY, false).apply(frame, Progress.NONE).column(name);
+    int[] to = new int[column.levels().size()];
+    java.util.Arrays.fill(to, -1);
+    boolean[] seen = new boolean[to.length];
+    for (int row = 0; row < used.length; row++) {
+      if (used[row]) {
+        seen[column.code(row)] = true;
+      }
+    }
+    List<String> levels = new ArrayList<>();
+    for (int level = 0; level < to.length; level++) {
+      if (seen[level]) {
+        to[level] = levels.size();
+        levels.add(column.levels().get(level));
+      }
+    }
+    if (levels.size() > Groups.MOST) {
+      throw Refused.at(
+          new Place.WholeColumn(frame.source(), name),
+          "the column has " + levels.size() + " different values, too many to be groups",
+          "It looks like a label or a measurement: choose the column that says what was done");
+    }
+    int[] codes = new int[used.length];
+    for (int row = 0; row < codes.length; row++) {
+      codes[row] = used[row] ? to[column.code(row)] : -1;
+    }
+    return new Factor(name, levels, codes);
+  }
+
+  Factor factor(String name) {
+    return factors.get(name);
+  }
+
+  List<Factor> factors(Collection<String> names) {
+    return names.stream().map(factors::get).toList();
+  }
+
+  /** Values of a column in the rows used, NaN elsewhere. */
+  double[] values(String name) {
+    double[] values = numbers(name).values().clone();
+    for (int row = 0; row < values.length; row++) {
+      values[row] = used[row] ? values[row] : Double.NaN;
+    }
+    return values;
+  }
+
+  Covariate covariate(String name) {
+    return new Covariate(name, values(name));
+  }
+
+  boolean isUsed(int row) {
+    return used[row];
+  }
+
+  int rows() {
+    int count = 0;
+    for (boolean one : used) {
+      count += one ? 1 : 0;
+    }
+    return count;
+  }
+}

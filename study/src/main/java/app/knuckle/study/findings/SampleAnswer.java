@@ -1,0 +1,144 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.summary.GroupMoments;
+import app.knuckle.stats.ttest.TTest;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Answers an inquiry about one sample against an expected value, or about matched pairs. */
+final class SampleAnswer {
+
+  private final Inquiry inquiry;
+  private final String measured;
+  private final Parts parts;
+
+  SampleAnswer(Frame frame, Inquiry inquiry, String measured) {
+    this.inquiry = inquiry;
+    this.measured = measured;
+    List<String> names = new ArrayList<>();
+    if (inquiry.pairs() != null) {
+      names.addAll(inquiry.treatments());
+      names.add(inquiry.pairs());
+    }
+    parts = new Parts(frame, List.of(measured), names);
+  }
+
+  Parts parts() {
+    return parts;
+  }
+
+  Analysis analysis() {
+    TestResult test = inquiry.pairs() == null ? oneSample() : pairs();
+    return new Analysis(List.of(test), List.of(), List.of(), List.of(), List.of(), null);
+  }
+
+  private TestResult oneSample() {
+    double[] values = parts.values(measured);
+    GroupMoments moments = GroupMoments.of(values, new int[values.length], 1);
+    if (moments.total() == 0) {
+      throw Refused.at(
+          new Place.WholeColumn("inquiry", measured),
+          "no row has a value",
+          "Choose another column");
+    }
+    double expected = inquiry.expected();
+    // The origin less the expected value first: both may be large, their difference is not.
+    double away = (moments.origin() - expected) + moments.deviation(0);
+    TTest.Sample sample = new TTest.Sample(moments.count(0), away, moments.sumOfSquares(0));
+    TTest test = TTest.ofOne(TTest.Form.ONE_SAMPLE, sample, inquiry.direction(), inquiry.alpha());
+    StudentT interval =
+        TTest.ofOne(TTest.Form.ONE_SAMPLE, sample, Direction.EITHER, inquiry.alpha()).test();
+    Map<String, Quantity> more = new LinkedHashMap<>();
+    more.put("mean", Quantity.of(moments.origin() + moments.deviation(0)));
+    more.put("meanLow", interval.low().map(x -> expected + x));
+    more.put("meanHigh", interval.high().map(x -> expected + x));
+    return result(test, null, null, expected, more);
+  }
+
+  private TestResult pairs() {
+    if (inquiry.treatments().size() != 1 || parts.factor(inquiry.treatments().get(0)).size() != 2) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("pairs")),
+          "pairs match the two levels of one treatment",
+          "Name a treatment with two levels, or blocks in place of pairs");
+    }
+    Factor treatment = parts.factor(inquiry.treatments().get(0));
+    Factor pair = parts.factor(inquiry.pairs());
+    double[] values = parts.values(measured);
+    double[][] sums = new double[2][pair.size()];
+    int[][] counts = new int[2][pair.size()];
+    double origin = Double.NaN;
+    for (int row = 0; row < values.length; row++) {
+      if (parts.isUsed(row)) {
+        origin = Double.isNaN(origin) ? values[row] : origin;
+        sums[treatment.codes()[row]][pair.codes()[row]] += values[row] - origin;
+        counts[treatment.codes()[row]][pair.codes()[row]]++;
+      }
+    }
+    List<double[]> both = new ArrayList<>();
+    for (int p = 0; p < pair.size(); p++) {
+      if (counts[0][p] > 0 && counts[1][p] > 0) {
+        both.add(new double[] {sums[0][p] / counts[0][p], sums[1][p] / counts[1][p]});
+      }
+    }
+    if (both.isEmpty()) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("pairs")),
+          "no " + inquiry.pairs() + " has a value at both levels of " + treatment.name(),
+          "Check which column matches the two");
+    }
+    double[] differences = both.stream().mapToDouble(x -> x[0] - x[1]).toArray();
+    GroupMoments moments = GroupMoments.of(differences, new int[differences.length], 1);
+    TTest.Sample sample =
+        new TTest.Sample(
+            moments.count(0), moments.origin() + moments.deviation(0), moments.sumOfSquares(0));
+    TTest test = TTest.ofOne(TTest.Form.PAIRS, sample, inquiry.direction(), inquiry.alpha());
+    Map<String, Quantity> more = new LinkedHashMap<>();
+    more.put("pairs", Quantity.of(both.size()));
+    more.put("sdOfDifferences", test.standardDeviation());
+    more.put("correlation", correlation(both));
+    return result(
+        test,
+        Map.of(treatment.name(), treatment.levels().get(0)),
+        Map.of(treatment.name(), treatment.levels().get(1)),
+        null,
+        more);
+  }
+
+  private static Quantity correlation(List<double[]> both) {
+    double x = both.stream().mapToDouble(v -> v[0]).average().orElse(0);
+    double y = both.stream().mapToDouble(v -> v[1]).average().orElse(0);
+    double xy = 0;
+    double xx = 0;
+    double yy = 0;
+    for (double[] v : both) {
+      xy += (v[0] - x) * (v[1] - y);
+      xx += (v[0] - x) * (v[0] - x);
+      yy += (v[1] - y) * (v[1] - y);
+    }
+    return xx > 0 && yy > 0
+        ? Quantity.of(xy / Math.sqrt(xx * yy))
+        : Quantity.absent("one of the two does not vary");
+  }
+
+  private TestResult result(
+      TTest test,
+      Map<String, String> left,
+      Map<String, String> right,
+      Double expected,
+      Map<String, Quantity> more) {
+    boolean differs = test.test().p().exists() && test.test().p().value() <= inquiry.alpha();
+    return new TestResult.TTestResult(
+        test, inquiry.direction(), left, right, expected, more, differs);
+  }
+}

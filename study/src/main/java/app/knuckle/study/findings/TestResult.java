@@ -1,0 +1,170 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.linear.RelativeEfficiency;
+import app.knuckle.stats.multivariate.MultivariateTest;
+import app.knuckle.stats.strata.Sphericity;
+import app.knuckle.stats.ttest.TTest;
+import app.knuckle.stats.unequal.UnequalSpread;
+import java.util.List;
+import java.util.Map;
+
+/** A test, with everything that a screen shows of it. */
+public sealed interface TestResult {
+
+  /**
+   * A t-test.
+   *
+   * @param test the numbers
+   * @param direction in which a difference was looked for
+   * @param left levels of the first group; null for one sample
+   * @param right levels of the second group; null for one sample
+   * @param expected what one sample is compared with; null for two groups
+   * @param more numbers of this form, by their key
+   * @param differs whether p is at most alpha
+   */
+  record TTestResult(
+      TTest test,
+      Direction direction,
+      Map<String, String> left,
+      Map<String, String> right,
+      Double expected,
+      Map<String, Quantity> more,
+      boolean differs)
+      implements TestResult {}
+
+  /**
+   * An analysis of variance.
+   *
+   * @param table its rows
+   * @param oneWay effect sizes of one treatment alone; null elsewhere
+   * @param covariates slopes
+   * @param relativeEfficiency of blocks; null where it has no meaning
+   * @param layers what a layout of two layers has beside; null elsewhere
+   */
+  record AnovaResult(
+      AnovaTable table,
+      OneWay oneWay,
+      List<Slope> covariates,
+      RelativeEfficiency relativeEfficiency,
+      Layers layers)
+      implements TestResult {
+    public AnovaResult {
+      covariates = List.copyOf(covariates);
+    }
+  }
+
+  /**
+   * The slope of a covariate.
+   *
+   * @param name of the covariate
+   * @param mean over the rows used
+   * @param test the slope against 0
+   */
+  record Slope(String name, double mean, StudentT test) {}
+
+  /**
+   * What a layout of two layers has beside its table.
+   *
+   * @param repeated whether it is of units seen repeatedly, rather than of split plots
+   * @param units whole units used
+   * @param unitsLeftOut names of the others
+   * @param sphericity of the occasions; null for split plots
+   * @param differences standard errors of each kind of difference, for split plots
+   * @param wholePlotSd root of the error mean square of whole plots, for one value
+   * @param wholePlotCvPercent the same in percent of the grand mean's size
+   */
+  record Layers(
+      boolean repeated,
+      int units,
+      List<String> unitsLeftOut,
+      Sphericity sphericity,
+      List<Difference> differences,
+      Quantity wholePlotSd,
+      Quantity wholePlotCvPercent) {
+    public Layers {
+      unitsLeftOut = List.copyOf(unitsLeftOut);
+      differences = List.copyOf(differences);
+    }
+  }
+
+  /**
+   * The standard error of one kind of difference.
+   *
+   * @param between treatments whose levels differ
+   * @param within treatments whose levels are the same
+   * @param se standard error
+   * @param df its degrees of freedom
+   * @param leastSignificantDifference at alpha
+   * @param weightedT Cochran and Cox's weighted t, for differences that rest on both layers
+   * @param weightedLeastSignificantDifference with that t
+   */
+  record Difference(
+      List<String> between,
+      List<String> within,
+      Quantity se,
+      Quantity df,
+      Quantity leastSignificantDifference,
+      Quantity weightedT,
+      Quantity weightedLeastSignificantDifference) {}
+
+  /**
+   * A one-way test that takes each group's own spread.
+   *
+   * @param kind "welch-anova" or "brown-forsythe-anova"
+   * @param treatment its column
+   * @param test the numbers
+   */
+  record UnequalResult(String kind, String treatment, UnequalSpread.FTest test)
+      implements TestResult {}
+
+  /**
+   * Several responses together.
+   *
+   * @param measured their names
+   * @param squares key of the kind of sums
+   * @param rows one a term
+   * @param error sums of squares and products of the error
+   * @param errorDf its degrees of freedom
+   * @param n rows used
+   * @param responses the same terms, response by response
+   */
+  record TogetherResult(
+      List<String> measured,
+      String squares,
+      List<TogetherRow> rows,
+      double[][] error,
+      double errorDf,
+      int n,
+      List<AnovaTable> responses)
+      implements TestResult {}
+
+  /**
+   * A term tested on several responses together.
+   *
+   * @param source its name
+   * @param term its columns
+   * @param test the statistics; null if it cannot be tested
+   * @param products sums of squares and products; null if they cannot be estimated
+   * @param centroids means of groups on the canonical variates, for one treatment alone
+   */
+  record TogetherRow(
+      String source,
+      List<String> term,
+      MultivariateTest test,
+      double[][] products,
+      List<Centroid> centroids) {}
+
+  /**
+   * A group on the canonical variates.
+   *
+   * @param levels of the group
+   * @param n its rows
+   * @param scores one a variate, less those of the mean of all rows
+   */
+  record Centroid(Map<String, String> levels, long n, List<Double> scores) {}
+}

@@ -1,0 +1,310 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Strata;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.strata.Sphericity;
+import app.knuckle.stats.strata.TwoLayers;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/** Answers an inquiry about split plots, or about units seen on several occasions. */
+final class TwoLayerAnswer {
+
+  private final Inquiry inquiry;
+  private final String measured;
+  private final Parts parts;
+  private final Progress progress;
+  private final boolean repeated;
+  private final List<String> between;
+  private final List<String> within;
+
+  TwoLayerAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.inquiry = inquiry;
+    this.measured = measured;
+    this.progress = progress;
+    repeated = inquiry.wholePlots().isEmpty();
+    within =
+        inquiry.treatments().stream()
+            .filter(
+                t -> repeated ? inquiry.occasions().contains(t) : !inquiry.wholePlots().contains(t))
+            .toList();
+    between = inquiry.treatments().stream().filter(t -> !within.contains(t)).toList();
+    check();
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    if (inquiry.unit() != null) {
+      names.add(inquiry.unit());
+    }
+    parts = new Parts(frame, List.of(measured), names);
+  }
+
+  private void check() {
+    if (!inquiry.covariates().isEmpty()) {
+      throw refused(
+          "covariates", "covariates are not answered with two layers of error", "Leave them out");
+    }
+    if (within.isEmpty()) {
+      throw refused(
+          repeated ? "occasions" : "wholePlots",
+          repeated
+              ? "no treatment varies within a unit"
+              : "every treatment is on whole plots, so there are no subplots",
+          repeated ? "Name the occasions" : "Leave the whole plots out");
+    }
+    if (!repeated && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
+      throw refused(
+          "wholePlots",
+          "without blocks nothing says which plots make a whole plot",
+          "Name the blocks, or the whole plot as the unit");
+    }
+  }
+
+  private static Refused refused(String key, String what, String wayOn) {
+    return Refused.at(new Place.Key("inquiry", List.of(key)), what, wayOn);
+  }
+
+  Parts parts() {
+    return parts;
+  }
+
+  Analysis analysis() {
+    Factor units = units();
+    List<String> outer = new ArrayList<>(inquiry.blocks());
+    outer.addAll(between);
+    List<Term> betweenTerms = new ArrayList<>();
+    inquiry.blocks().forEach(block -> betweenTerms.add(Term.of(block)));
+    List<Term> withinTerms = new ArrayList<>();
+    for (Term term : LinearAnswer.treatmentTerms(inquiry)) {
+      boolean inner = term.names().stream().anyMatch(within::contains);
+      (inner ? withinTerms : betweenTerms).add(term);
+    }
+    TwoLayers layers =
+        TwoLayers.of(
+            new TwoLayers.Plan(
+                units,
+                parts.factors(outer),
+                parts.factors(within),
+                betweenTerms,
+                withinTerms,
+                repeated ? "units" : "whole-plot error",
+                repeated ? "error within units" : "subplot error"),
+            parts.values(measured),
+            inquiry.squares(),
+            inquiry.alpha());
+    progress.check();
+    if (layers == null) {
+      throw refused(
+          repeated ? "unit" : "wholePlots",
+          "fewer than two " + (repeated ? "units" : "whole plots") + " are complete",
+          "Each must have a value on every " + (repeated ? "occasion" : "subplot"));
+    }
+    List<String> all = new ArrayList<>(outer);
+    all.addAll(within);
+    Questions questions =
+        new Questions(
+            inquiry, layers.strata(), parts.factors(all), List.of(), layers.table(), progress);
+    List<ComparisonResult> comparisons = questions.comparisons();
+    Sphericity sphericity = repeated && within.size() == 1 ? sphericity(layers) : null;
+    List<CheckResult> checks = sphericity == null ? List.of() : List.of(check(sphericity));
+    List<Term> terms = new ArrayList<>(betweenTerms);
+    terms.addAll(withinTerms);
+    return new Analysis(
+        List.of(
+            new TestResult.AnovaResult(
+                layers.table(), null, List.of(), null, beside(layers, sphericity, units))),
+        checks,
+        questions.meansOf(terms),
+        comparisons,
+        questions.contrasts(),
+        null);
+  }
+
+  /** Who was seen repeatedly, or which plots make a whole plot. */
+  private Factor units() {
+    if (inquiry.unit() != null) {
+      Factor units = parts.factor(inquiry.unit());
+      refuseTwoGroups(units);
+      return units;
+    }
+    List<Factor> outer = new ArrayList<>(parts.factors(inquiry.blocks()));
+    outer.addAll(parts.factors(inquiry.wholePlots()));
+    int rows = outer.get(0).codes().length;
+    int[] codes = new int[rows];
+    Map<List<Integer>, Integer> seen = new LinkedHashMap<>();
+    List<String> names = new ArrayList<>();
+    for (int row = 0; row < rows; row++) {
+      if (!parts.isUsed(row)) {
+        codes[row] = -1;
+        continue;
+      }
+      List<Integer> key = new ArrayList<>();
+      List<String> name = new ArrayList<>();
+      for (Factor factor : outer) {
+        key.add(factor.codes()[row]);
+        name.add(factor.levels().get(factor.codes()[row]));
+      }
+      codes[row] =
+          seen.computeIfAbsent(
+              key,
+              k -> {
+                names.add(String.join(", ", name));
+                return seen.size();
+              });
+    }
+    return new Factor("whole plot", names, codes);
+  }
+
+  private void refuseTwoGroups(Factor units) {
+    for (String name : between) {
+      int[] group = new int[units.size()];
+      Arrays.fill(group, -1);
+      int[] codes = parts.factor(name).codes();
+      for (int row = 0; row < codes.length; row++) {
+        int unit = units.codes()[row];
+        if (unit < 0) {
+          continue;
+        }
+        if (group[unit] >= 0 && group[unit] != codes[row]) {
+          throw refused(
+              "unit",
+              "the unit " + units.levels().get(unit) + " stands in two groups of " + name,
+              "Name " + name + " among the occasions, or give each unit a name of its own");
+        }
+        group[unit] = codes[row];
+      }
+    }
+  }
+
+  private static Sphericity sphericity(TwoLayers layers) {
+    int groups = Arrays.stream(layers.groups()).max().orElse(0) + 1;
+    return Sphericity.of(layers.values(), layers.groups(), groups);
+  }
+
+  private static CheckResult check(Sphericity s) {
+    Map<String, Quantity> more = new LinkedHashMap<>();
+    more.put("chiSquared", s.chiSquared());
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(s.p());
+    return new CheckResult(
+        "sphericity",
+        "mauchly",
+        "",
+        List.of(),
+        s.w(),
+        List.of((double) s.df()),
+        s.p(),
+        more,
+        Map.of(),
+        judgement,
+        judgement == CheckResult.Judgement.SOUND
+            ? "Differences between occasions spread alike."
+            : "Differences between occasions do not spread alike: read the corrected p.");
+  }
+
+  private TestResult.Layers beside(TwoLayers layers, Sphericity sphericity, Factor units) {
+    Stratum outer = layers.strata().layers().get(0);
+    Quantity sd = outer.errorMs().map(Math::sqrt);
+    double grand = layers.grandMean();
+    return new TestResult.Layers(
+        repeated,
+        layers.values().length,
+        layers.leftOut().stream().map(u -> units.levels().get(u)).toList(),
+        sphericity,
+        repeated ? List.of() : differences(layers),
+        sd,
+        grand == 0
+            ? Quantity.absent("the grand mean is 0")
+            : sd.map(s -> 100 * s / Math.abs(grand)));
+  }
+
+  /** The four kinds of differences of one treatment on whole plots and one on subplots. */
+  private List<TestResult.Difference> differences(TwoLayers layers) {
+    if (between.size() != 1 || within.size() != 1) {
+      return List.of();
+    }
+    List<String> all = new ArrayList<>(inquiry.blocks());
+    all.addAll(between);
+    all.addAll(within);
+    int a = all.indexOf(between.get(0));
+    int b = all.indexOf(within.get(0));
+    int[][][] kinds = {{{0, -1}, {1, -1}}, {{-1, 0}, {-1, 1}}, {{0, 0}, {0, 1}}, {{0, 0}, {1, 0}}};
+    List<TestResult.Difference> differences = new ArrayList<>();
+    for (int kind = 0; kind < kinds.length; kind++) {
+      boolean whole = kind == 0 || kind == 3;
+      List<String> held = kind == 2 ? between : kind == 3 ? within : List.of();
+      differences.add(
+          difference(
+              layers,
+              whole ? between : within,
+              held,
+              mean(layers, all.size(), a, b, kinds[kind][0]),
+              mean(layers, all.size(), a, b, kinds[kind][1]),
+              kind == 3));
+    }
+    return differences;
+  }
+
+  private static Strata.Estimable mean(TwoLayers layers, int factors, int a, int b, int[] levels) {
+    int[] codes = new int[factors];
+    Arrays.fill(codes, -1);
+    codes[a] = levels[0];
+    codes[b] = levels[1];
+    return layers.strata().mean(codes, new double[0]);
+  }
+
+  private TestResult.Difference difference(
+      TwoLayers layers,
+      List<String> of,
+      List<String> held,
+      Strata.Estimable one,
+      Strata.Estimable other,
+      boolean mixed) {
+    String none = "there is no estimate of the noise";
+    if (one == null || other == null) {
+      Quantity absent = Quantity.absent(Strata.EMPTY_CELLS);
+      return new TestResult.Difference(of, held, absent, absent, absent, null, null);
+    }
+    Strata.Estimable d = one.plus(-1, other);
+    Quantity se = Quantity.finite(Math.sqrt(layers.strata().covariance(d, d)), none);
+    double df = layers.strata().df(d);
+    Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(none);
+    Quantity t = known.map(this::critical);
+    Quantity weighted = mixed ? weightedT(layers) : null;
+    return new TestResult.Difference(
+        of,
+        held,
+        se,
+        known,
+        t.exists() ? se.map(s -> s * t.value()) : t,
+        weighted,
+        weighted == null || !weighted.exists() ? weighted : se.map(s -> s * weighted.value()));
+  }
+
+  private double critical(double df) {
+    return TDistribution.of(df).inverseSurvivalProbability(inquiry.alpha() / 2);
+  }
+
+  /** Cochran and Cox (1957), section 7.16: the two critical t, weighted by what they rest on. */
+  private Quantity weightedT(TwoLayers layers) {
+    Stratum outer = layers.strata().layers().get(0);
+    Stratum inner = layers.strata().layers().get(1);
+    if (!outer.errorMs().exists() || !inner.errorMs().exists()) {
+      return Quantity.absent("there is no estimate of the noise");
+    }
+    double ea = outer.errorMs().value();
+    double eb = (layers.values()[0].length - 1) * inner.errorMs().value();
+    return Quantity.of(
+        (eb * critical(inner.errorDf()) + ea * critical(outer.errorDf())) / (eb + ea));
+  }
+}

@@ -1,0 +1,82 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.AllPairs;
+import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.means.Estimates;
+import app.knuckle.stats.summary.GroupMoments;
+import app.knuckle.stats.unequal.UnequalSpread;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Means with each group's own spread, and their pairs. */
+final class UnequalMeans {
+
+  private final Inquiry inquiry;
+  private final Factor factor;
+  private final Estimates estimates;
+  private final Progress progress;
+  private final List<ComparisonResult> comparisons = new ArrayList<>();
+
+  UnequalMeans(Inquiry inquiry, Factor factor, GroupMoments moments, Progress progress) {
+    this.inquiry = inquiry;
+    this.factor = factor;
+    this.progress = progress;
+    estimates = UnequalSpread.estimates(moments);
+  }
+
+  List<ComparisonResult> comparisons() {
+    for (Inquiry.Compare c : inquiry.compare()) {
+      boolean own =
+          c.procedure() == Procedure.GAMES_HOWELL
+              || c.procedure() == Procedure.TAMHANE
+              || c.procedure() == Procedure.NONE;
+      if (c.isContrast() || c.toReference() || !own) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "procedure")),
+            "'" + c.procedure().key() + "' takes all spreads to be equal",
+            "Use games-howell, tamhane or none with unequal spread");
+      }
+      Comparison pairs =
+          AllPairs.withDefaults()
+              .with(c.procedure())
+              .withAlpha(inquiry.alpha())
+              .compare(estimates, progress);
+      comparisons.add(
+          new ComparisonResult(
+              c.of(), Map.of(), labels(), estimates, pairs, null, c.procedure().key()));
+    }
+    return comparisons;
+  }
+
+  private List<Map<String, String>> labels() {
+    return factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList();
+  }
+
+  MeansResult result() {
+    List<MeansResult.Row> rows = new ArrayList<>();
+    for (int i = 0; i < estimates.size(); i++) {
+      double mean = estimates.mean(i);
+      Quantity half = estimates.halfWidth(i, inquiry.alpha());
+      rows.add(
+          new MeansResult.Row(
+              labels().get(i),
+              estimates.count(i),
+              Quantity.of(mean),
+              estimates.se(i),
+              estimates.df(i),
+              half.map(h -> mean - h),
+              half.map(h -> mean + h),
+              comparisons.isEmpty() ? "" : comparisons.get(0).pairs().letters().of(i)));
+    }
+    Quantity own = Quantity.absent("every group has its own spread");
+    return new MeansResult(List.of(factor.name()), List.of(), Map.of(), rows, own, own);
+  }
+}
