@@ -66,7 +66,7 @@ public final class DunnettDistribution {
    * @return the probability
    */
   public double survivalProbability(double t) {
-    return twoSided && t <= 0 ? 1 : Math.min(1, chi.average(s -> exceeds(t * s)));
+    return twoSided && t <= 0 ? 1 : Math.min(1, chi.average(t, s -> exceeds(t * s)));
   }
 
   /** P(largest > x) when the spread is known. */

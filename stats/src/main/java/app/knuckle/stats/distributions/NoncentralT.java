@@ -41,7 +41,8 @@ public final class NoncentralT {
    * @return the probability
    */
   public double survivalProbability(double t) {
-    return Math.min(1, chi.average(s -> NORMAL.survivalProbability(t * s - noncentrality)));
+    return Math.min(
+        1, chi.average(steepness(t), s -> NORMAL.survivalProbability(t * s - noncentrality)));
   }
 
   /**
@@ -51,7 +52,13 @@ public final class NoncentralT {
    * @return the probability
    */
   public double cumulativeProbability(double t) {
-    return Math.min(1, chi.average(s -> NORMAL.cumulativeProbability(t * s - noncentrality)));
+    return Math.min(
+        1, chi.average(steepness(t), s -> NORMAL.cumulativeProbability(t * s - noncentrality)));
+  }
+
+  /** The normal probability changes where t s is about the noncentrality. */
+  private double steepness(double t) {
+    return Math.max(Math.abs(t), Math.abs(noncentrality));
   }
 
   /**

@@ -25,16 +25,26 @@ final class ScaledChi {
   /** From here on the estimate counts as the standard deviation itself. */
   private static final double INFINITE_DF = 1e12;
 
+  /** Steps within the width of a feature of the function averaged. */
+  private static final double STEP_IN_FEATURES = 0.35;
+
   private final double df;
-  private final double step;
 
   ScaledChi(double df) {
     this.df = df;
-    step = Math.min(LARGEST_STEP, STEP_IN_DEVIATIONS / Math.sqrt(2 * df));
   }
 
-  /** The average of a function of s, positive and bounded. */
-  double average(DoubleUnaryOperator function) {
+  /**
+   * The average of a function of s, positive and bounded.
+   *
+   * @param steepness one over the width, in u, of the narrowest feature of the function: t for a
+   *     normal probability of t s
+   */
+  double average(double steepness, DoubleUnaryOperator function) {
+    double step =
+        Math.min(
+            Math.min(LARGEST_STEP, STEP_IN_FEATURES / (1 + Math.abs(steepness))),
+            STEP_IN_DEVIATIONS / Math.sqrt(2 * df));
     if (df >= INFINITE_DF) {
       return function.applyAsDouble(1);
     }

@@ -9,8 +9,9 @@ import app.knuckle.stats.Quantity;
  * @param value against a completely randomised layout
  * @param dfCorrection for the degrees of freedom that blocks cost; absent for a Latin square
  * @param corrected value times the correction; absent for a Latin square
- * @param rowsAlone gain from the rows of a Latin square; absent for blocks
- * @param columnsAlone gain from its columns; absent for blocks
+ * @param rowsAlone of a Latin square against blocks that are its rows alone, which is what its
+ *     columns gained; absent for blocks
+ * @param columnsAlone against blocks that are its columns alone; absent for blocks
  * @see "Cochran, W. G. and Cox, G. M. (1957). Experimental designs, 2nd ed., sections 4.31, 4.37"
  */
 public record RelativeEfficiency(
@@ -63,7 +64,7 @@ public record RelativeEfficiency(
         Quantity.of((rowMs + columnMs + (k - 1) * errorMs) / ((k + 1) * errorMs)),
         NOT_HERE,
         NOT_HERE,
-        Quantity.of((rowMs + (k - 1) * errorMs) / (k * errorMs)),
-        Quantity.of((columnMs + (k - 1) * errorMs) / (k * errorMs)));
+        Quantity.of((columnMs + (k - 1) * errorMs) / (k * errorMs)),
+        Quantity.of((rowMs + (k - 1) * errorMs) / (k * errorMs)));
   }
 }

@@ -312,7 +312,7 @@ final class LinearAnswer {
   private CheckResult parallelSlopes(String covariate, double[] values) {
     List<Term> parallel =
         model.terms().stream()
-            .filter(t -> t.names().size() == 1 || t.names().stream().noneMatch(this::isCovariate))
+            .filter(t -> t.names().size() == 1 || !t.names().contains(covariate))
             .toList();
     List<Term> more = new ArrayList<>(parallel);
     for (Term term : parallel) {
@@ -340,10 +340,6 @@ final class LinearAnswer {
             + covariate
             + " differ between groups: adjusted means depend on where they"
             + " are taken.");
-  }
-
-  private boolean isCovariate(String name) {
-    return inquiry.covariates().contains(name);
   }
 
   /** What trends leave of a treatment's differences. */

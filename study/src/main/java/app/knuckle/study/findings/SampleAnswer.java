@@ -1,8 +1,6 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.compare.Direction;
-import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.ttest.TTest;
@@ -56,12 +54,10 @@ final class SampleAnswer {
     double away = (moments.origin() - expected) + moments.deviation(0);
     TTest.Sample sample = new TTest.Sample(moments.count(0), away, moments.sumOfSquares(0));
     TTest test = TTest.ofOne(TTest.Form.ONE_SAMPLE, sample, inquiry.direction(), inquiry.alpha());
-    StudentT interval =
-        TTest.ofOne(TTest.Form.ONE_SAMPLE, sample, Direction.EITHER, inquiry.alpha()).test();
     Map<String, Quantity> more = new LinkedHashMap<>();
     more.put("mean", Quantity.of(moments.origin() + moments.deviation(0)));
-    more.put("meanLow", interval.low().map(x -> expected + x));
-    more.put("meanHigh", interval.high().map(x -> expected + x));
+    more.put("meanLow", test.test().low().map(x -> expected + x));
+    more.put("meanHigh", test.test().high().map(x -> expected + x));
     return result(test, null, null, expected, more);
   }
 
