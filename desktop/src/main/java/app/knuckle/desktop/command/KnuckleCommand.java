@@ -12,7 +12,7 @@ import picocli.CommandLine.Parameters;
     name = "knuckle",
     version = "Knuckle 0.1.0",
     mixinStandardHelpOptions = true,
-    subcommands = {RunCommand.class, KnuckleCommand.Demo.class},
+    subcommands = {RunCommand.class, ReckonCommand.class, KnuckleCommand.Demo.class},
     description = "Compares treatment groups from designed experiments.")
 public final class KnuckleCommand implements Runnable {
 

@@ -33,6 +33,24 @@ public final class GroupMoments {
   }
 
   /**
+   * Moments of groups of which only summaries are known.
+   *
+   * @param n values in each group
+   * @param means of the groups
+   * @param sds standard deviations of the groups
+   * @return the moments
+   */
+  public static GroupMoments ofSummaries(long[] n, double[] means, double[] sds) {
+    double[] deviations = new double[n.length];
+    double[] squares = new double[n.length];
+    for (int g = 0; g < n.length; g++) {
+      deviations[g] = means[g] - means[0];
+      squares[g] = (n[g] - 1) * sds[g] * sds[g];
+    }
+    return new GroupMoments(means[0], n.clone(), deviations, squares, 0);
+  }
+
+  /**
    * Sums the rows of every group. Rows with a NaN value or a group of -1 are passed over.
    *
    * @param values one value a row; NaN when missing, otherwise finite

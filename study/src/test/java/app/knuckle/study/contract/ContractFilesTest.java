@@ -55,7 +55,7 @@ class ContractFilesTest {
         "");
   }
 
-  private static JsonSchema schema(String name) {
+  static JsonSchema schema(String name) {
     InputStream in = InquiryFile.class.getResourceAsStream(name + ".schema.json");
     return JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(in);
   }
@@ -106,7 +106,9 @@ class ContractFilesTest {
           "tukey"            | "tuckey"                | nearest known name is 'tukey'
           "version": 1       | "version": 9            | no inquiry of version 1
           "merge"            | "merje"                 | nearest known name is 'merge'
-          "alpha": 0.05      | "blocks": ["rack"]      | cannot answer with 'blocks' yet
+          "alpha": 0.05      | "blocks": ["rake"]      | there is no column 'rake'
+          "alpha": 0.05      | "wholePlots": ["fed"]   | does not stand in treatments
+          "alpha": 0.05      | "method": "exact"       | this version does not know 'exact'
           "measured": ["y"]  | "measured": ["z"]       | there is no column 'z'
           "order"            | "order", "rows": 3      | there is no key 'rows' here
           ["b", "a"]         | ["c"]                   | there is no level 'c'

@@ -78,6 +78,24 @@ class ReferenceCasesTest {
         .fields()
         .forEachRemaining(e -> compare(e.getKey(), e.getValue(), actual.path(e.getKey()), 1e-10));
     assertThat(missed).isEmpty();
+    assertThat(ContractFilesTest.schema("findings").validate(actual)).isEmpty();
+    assertThat(ContractFilesTest.schema("inquiry").validate(wanted.get("inquiry"))).isEmpty();
+  }
+
+  static Stream<JsonNode> questions() throws IOException {
+    JsonNode node =
+        new ObjectMapper()
+            .readTree(ReferenceCasesTest.class.getResource("/reference/l23-reckoner.json"));
+    List<JsonNode> questions = new ArrayList<>();
+    node.get("reckon").forEach(questions::add);
+    return questions.stream();
+  }
+
+  @ParameterizedTest
+  @MethodSource("questions")
+  void questionsWithoutRecordsAreAnswered(JsonNode question) {
+    compare("answer", question.get("expect"), ReckonFile.answer(question).get("answer"), 1e-8);
+    assertThat(missed).isEmpty();
   }
 
   /** What an entry of a list is found by: its place is free, its names are not. */

@@ -63,7 +63,7 @@ class FindingsTest {
   @Test
   void oneGroupIsSummedUpButNotTested() {
     Findings findings = ask(feed("a", "a", "a"), 1, 2, 3);
-    assertThat(findings.refusal().orElseThrow().words()).contains("in one group, a");
+    assertThat(findings.refusal().orElseThrow().words()).contains("have one level of it, a");
     assertThat(findings.first().summaries().get(0).summary().mean().value()).isEqualTo(2);
   }
 

@@ -1,0 +1,329 @@
+package app.knuckle.study.contract;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.AllPairs;
+import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.linear.PartialTable;
+import app.knuckle.stats.power.OneWayPower;
+import app.knuckle.stats.power.TwoGroupPower;
+import app.knuckle.stats.summary.GroupMoments;
+import app.knuckle.stats.unequal.UnequalSpread;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.table.Nearest;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Arrays;
+import java.util.List;
+
+/** Answers questions without records: JSON in, JSON out. */
+public final class ReckonFile {
+
+  private static final List<String> KINDS =
+      List.of("from-summaries", "complete-table", "power", "sample-size");
+
+  private ReckonFile() {}
+
+  /**
+   * Answers a question, or a list of questions.
+   *
+   * @param json {@code {"kind": ..., "given": {...}}}, or an array of such
+   * @return the question with its answer, indented, ending in a line break
+   * @throws Refused if it cannot be read or answered, naming the key
+   */
+  public static String answer(String json) {
+    try {
+      ObjectMapper mapper = new ObjectMapper();
+      JsonNode question = mapper.readTree(json);
+      JsonNode answer;
+      if (question.isArray()) {
+        ArrayNode all = JsonNodeFactory.instance.arrayNode();
+        question.forEach(one -> all.add(answer(one)));
+        answer = all;
+      } else {
+        answer = answer(question);
+      }
+      return mapper.writerWithDefaultPrettyPrinter().writeValueAsString(answer) + "\n";
+    } catch (JsonProcessingException e) {
+      throw new Refused(
+          Refused.at(
+                  new Place.WholeFile("question"),
+                  "this is not JSON: " + e.getOriginalMessage().replace('\n', ' '),
+                  "Mend the file there")
+              .refusal(),
+          e);
+    }
+  }
+
+  /**
+   * Answers a question.
+   *
+   * @param question the object
+   * @return the question with its answer
+   * @throws Refused if it cannot be answered, naming the key
+   */
+  public static ObjectNode answer(JsonNode question) {
+    Keys keys = new Keys("question", List.of());
+    String kind = keys.text(question, "kind");
+    JsonNode given = question.path("given");
+    if (!KINDS.contains(kind)) {
+      throw keys.wrong(
+          "kind", "there is no question '" + kind + "'", Nearest.suggestion(kind, KINDS));
+    }
+    ObjectNode node = JsonNodeFactory.instance.objectNode();
+    node.put("knuckle", "reckoning").put("version", InquiryFile.VERSION).put("kind", kind);
+    node.set("given", given);
+    ObjectNode answer = node.putObject("answer");
+    Keys inside = new Keys("question", List.of("given"));
+    double alpha = inside.number(given, "alpha", Inquiry.USUAL_ALPHA);
+    if (!(alpha > 0 && alpha < 1)) {
+      throw inside.wrong("alpha", "the level does not lie between 0 and 1", "0.05 is usual");
+    }
+    switch (kind) {
+      case "from-summaries" -> fromSummaries(answer, given, inside, alpha);
+      case "complete-table" -> completeTable(answer, given, inside, alpha);
+      case "power" -> power(answer, given, inside, alpha);
+      default -> sampleSize(answer, given, inside, alpha);
+    }
+    return node;
+  }
+
+  private static double[] numbers(JsonNode given, String key, Keys keys) {
+    if (!given.path(key).isArray()) {
+      throw keys.wrong(key, "a list of numbers is needed here", "");
+    }
+    double[] numbers = new double[given.get(key).size()];
+    for (int i = 0; i < numbers.length; i++) {
+      if (!given.get(key).get(i).isNumber()) {
+        throw keys.wrong(key, "'" + given.get(key).get(i).asText() + "' is not a number", "");
+      }
+      numbers[i] = given.get(key).get(i).asDouble();
+    }
+    return numbers;
+  }
+
+  private static double needed(JsonNode given, String key, Keys keys) {
+    double value = keys.number(given, key, Double.NaN);
+    if (Double.isNaN(value)) {
+      throw keys.wrong(key, "a number is needed here", "");
+    }
+    return value;
+  }
+
+  private static void fromSummaries(ObjectNode node, JsonNode given, Keys keys, double alpha) {
+    double[] n = numbers(given, "n", keys);
+    double[] mean = numbers(given, "mean", keys);
+    double[] sd = numbers(given, "sd", keys);
+    List<String> levels = keys.texts(given, "levels");
+    if (n.length < 2 || mean.length != n.length || sd.length != n.length) {
+      throw keys.wrong("n", "n, mean and sd need one number a group, for two groups or more", "");
+    }
+    for (int g = 0; g < n.length; g++) {
+      if (!(n[g] >= 1) || n[g] != Math.rint(n[g]) || !(sd[g] >= 0)) {
+        throw keys.wrong("n", "group " + (g + 1) + " needs a whole n from 1 and an sd from 0", "");
+      }
+    }
+    GroupMoments moments =
+        GroupMoments.ofSummaries(Arrays.stream(n).mapToLong(x -> (long) x).toArray(), mean, sd);
+    OneWay fit = OneWay.fit(moments, alpha);
+    oneWay(node, fit);
+    FindingsFile.put(node, "residualSd", fit.residualSd());
+    node.put("grandMean", fit.grandMean());
+    fTest(node.putObject("welchAnova"), UnequalSpread.welch(moments, alpha));
+    fTest(node.putObject("brownForsytheAnova"), UnequalSpread.brownForsythe(moments, alpha));
+    ArrayNode comparisons = node.putArray("comparisons");
+    for (String key : keys.texts(given, "procedures")) {
+      Procedure procedure =
+          Procedure.of(key)
+              .filter(p -> p != Procedure.DUNNETT)
+              .orElseThrow(
+                  () ->
+                      keys.wrong(
+                          "procedures",
+                          "there is no procedure '" + key + "'",
+                          Nearest.suggestion(
+                              key,
+                              Arrays.stream(Procedure.values()).map(Procedure::key).toList())));
+      boolean own = procedure == Procedure.GAMES_HOWELL || procedure == Procedure.TAMHANE;
+      Comparison comparison =
+          AllPairs.withDefaults()
+              .with(procedure)
+              .withAlpha(alpha)
+              .withOverallTest(fit.treatment().p())
+              .compare(own ? UnequalSpread.estimates(moments) : fit.estimates(), Progress.NONE);
+      comparison(comparisons.addObject().put("procedure", key), comparison, levels, n.length);
+    }
+  }
+
+  private static void oneWay(ObjectNode node, OneWay fit) {
+    ArrayNode rows = node.putArray("rows");
+    Effect e = fit.treatment();
+    ObjectNode effect = rows.addObject().put("source", "treatment").put("df", e.df());
+    effect.put("ss", e.ss()).put("ms", e.ms());
+    FindingsFile.put(effect, "f", e.f());
+    FindingsFile.put(effect, "p", e.p());
+    FindingsFile.put(effect, "criticalF", e.criticalF());
+    FindingsFile.put(effect, "etaSquared", e.etaSquared());
+    FindingsFile.put(effect, "omegaSquared", e.omegaSquared());
+    ObjectNode error =
+        rows.addObject().put("source", "error").put("df", fit.errorDf()).put("ss", fit.errorSs());
+    FindingsFile.put(error, "ms", fit.errorMs());
+    rows.addObject()
+        .put("source", "total")
+        .put("df", fit.moments().total() - 1)
+        .put("ss", fit.totalSs());
+  }
+
+  private static void fTest(ObjectNode node, UnequalSpread.FTest test) {
+    node.put("df", test.df());
+    FindingsFile.put(node, "f", test.f());
+    FindingsFile.put(node, "errorDf", test.errorDf());
+    FindingsFile.put(node, "p", test.p());
+  }
+
+  private static void comparison(
+      ObjectNode node, Comparison comparison, List<String> levels, int groups) {
+    ArrayNode rows = node.putArray("rows");
+    for (Pair pair : comparison.pairs()) {
+      ObjectNode row = rows.addObject();
+      row.put("left", name(levels, pair.left())).put("right", name(levels, pair.right()));
+      row.put("difference", pair.difference());
+      FindingsFile.put(row, "se", pair.se());
+      FindingsFile.put(row, "statistic", pair.statistic());
+      FindingsFile.put(row, "p", pair.p());
+      FindingsFile.put(row, "low", pair.low());
+      FindingsFile.put(row, "high", pair.high());
+      row.put("differs", pair.differs());
+    }
+    ObjectNode letters = node.putObject("letters");
+    for (int g = 0; g < groups; g++) {
+      letters.put(name(levels, g), comparison.letters().of(g));
+    }
+  }
+
+  private static String name(List<String> levels, int group) {
+    return group < levels.size() ? levels.get(group) : "group " + (group + 1);
+  }
+
+  private static void completeTable(ObjectNode node, JsonNode given, Keys keys, double alpha) {
+    JsonNode effect = given.path("effect");
+    PartialTable table =
+        PartialTable.complete(
+            line(effect, keys),
+            line(given.path("error"), keys),
+            line(given.path("total"), keys),
+            keys.number(effect, "f", Double.NaN),
+            alpha);
+    ObjectNode row = node.putObject("effect");
+    write(row, table.effect(), true);
+    FindingsFile.put(row, "f", table.f());
+    FindingsFile.put(row, "p", table.p());
+    FindingsFile.put(row, "criticalF", table.criticalF());
+    write(node.putObject("error"), table.error(), true);
+    write(node.putObject("total"), table.total(), false);
+  }
+
+  private static PartialTable.Line line(JsonNode node, Keys keys) {
+    return node.isObject()
+        ? new PartialTable.Line(
+            keys.number(node, "df", Double.NaN),
+            keys.number(node, "ss", Double.NaN),
+            keys.number(node, "ms", Double.NaN))
+        : PartialTable.Line.UNKNOWN;
+  }
+
+  private static void write(ObjectNode node, PartialTable.Line line, boolean ms) {
+    String none = "too little is known of the table";
+    FindingsFile.put(node, "df", Quantity.finite(line.df(), none));
+    FindingsFile.put(node, "ss", Quantity.finite(line.ss(), none));
+    if (ms) {
+      FindingsFile.put(node, "ms", Quantity.finite(line.ms(), none));
+    }
+  }
+
+  private static boolean isOneWay(JsonNode given, Keys keys) {
+    String test = keys.text(given, "test");
+    if (!List.of("one-way", "two-groups").contains(test)) {
+      throw keys.wrong(
+          "test",
+          "there is no test '" + test + "' here",
+          Nearest.suggestion(test, List.of("one-way", "two-groups")));
+    }
+    return test.equals("one-way");
+  }
+
+  private static Direction direction(JsonNode given, Keys keys) {
+    String key = given.path("direction").asText("either");
+    return Direction.of(key)
+        .orElseThrow(
+            () ->
+                keys.wrong(
+                    "direction",
+                    "there is no direction '" + key + "'",
+                    "Use either, greater or less"));
+  }
+
+  private static void power(ObjectNode node, JsonNode given, Keys keys, double alpha) {
+    if (isOneWay(given, keys)) {
+      OneWayPower power =
+          OneWayPower.of(
+              (int) needed(given, "groups", keys),
+              (int) needed(given, "n", keys),
+              needed(given, "cohenF", keys),
+              alpha);
+      node.put("df", power.df()).put("errorDf", power.errorDf());
+      node.put("noncentrality", power.noncentrality()).put("criticalF", power.criticalF());
+      node.put("power", power.power());
+      return;
+    }
+    double[] n =
+        given.path("n").isArray()
+            ? numbers(given, "n", keys)
+            : new double[] {needed(given, "n", keys), needed(given, "n", keys)};
+    if (n.length != 2) {
+      throw keys.wrong("n", "two groups need two numbers", "");
+    }
+    TwoGroupPower power =
+        TwoGroupPower.of(
+            (int) n[0], (int) n[1], needed(given, "cohenD", keys), direction(given, keys), alpha);
+    node.put("df", power.df()).put("noncentrality", power.noncentrality());
+    node.put("criticalT", power.criticalT()).put("power", power.power());
+  }
+
+  private static void sampleSize(ObjectNode node, JsonNode given, Keys keys, double alpha) {
+    double wanted = needed(given, "power", keys);
+    if (!(wanted > 0 && wanted < 1)) {
+      throw keys.wrong("power", "the power does not lie between 0 and 1", "0.8 is usual");
+    }
+    if (isOneWay(given, keys)) {
+      int groups = (int) needed(given, "groups", keys);
+      double f = needed(given, "cohenF", keys);
+      int n = OneWayPower.n(groups, f, alpha, wanted);
+      node.put("n", n).put("total", n * groups);
+      node.put("power", OneWayPower.of(groups, n, f, alpha).power());
+      FindingsFile.put(
+          node,
+          "powerWithOneLess",
+          n > 2
+              ? Quantity.of(OneWayPower.of(groups, n - 1, f, alpha).power())
+              : Quantity.absent("a group needs two units at least"));
+      return;
+    }
+    double d = needed(given, "cohenD", keys);
+    Direction direction = direction(given, keys);
+    int n = TwoGroupPower.n(d, direction, alpha, wanted);
+    node.put("n", n).put("total", 2 * n);
+    node.put("power", TwoGroupPower.of(n, n, d, direction, alpha).power());
+  }
+}
