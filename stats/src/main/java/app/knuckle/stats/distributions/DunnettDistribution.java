@@ -22,21 +22,31 @@ public final class DunnettDistribution {
   private static final double FARTHEST_Z = 11.8;
 
   /** Largest step in z: the trapezoidal error of a normal density is then exp(-2 pi^2 / h^2). */
-  private static final double LARGEST_STEP = 0.4;
+  private static final double LARGEST_STEP = 0.3;
 
   /** Steps within the narrowest feature in z, whose width is c / l. */
-  private static final double STEP_IN_FEATURES = 0.45;
+  private static final double STEP_IN_FEATURES = 0.3;
+
+  /** The largest of several changes faster with s than each of them. */
+  private static final double STEEPER = 1.5;
 
   private static final double QUANTILE_TOLERANCE = 0x1.0p-46;
 
   private final double[] l;
   private final double[] c;
+  private final int[] times;
   private final boolean twoSided;
   private final ScaledChi chi;
   private final double step;
 
   private DunnettDistribution(double[] loadings, double df, boolean twoSided) {
-    l = loadings.clone();
+    // Equal loadings, as of equal groups, need one probability for all.
+    l = Arrays.stream(loadings).distinct().toArray();
+    times = new int[l.length];
+    for (int i = 0; i < l.length; i++) {
+      double own = l[i];
+      times[i] = (int) Arrays.stream(loadings).filter(x -> x == own).count();
+    }
     c = Arrays.stream(l).map(x -> Math.sqrt((1 - x) * (1 + x))).toArray();
     this.twoSided = twoSided;
     chi = new ScaledChi(df);
@@ -66,7 +76,9 @@ public final class DunnettDistribution {
    * @return the probability
    */
   public double survivalProbability(double t) {
-    return twoSided && t <= 0 ? 1 : Math.min(1, chi.average(t, s -> exceeds(t * s)));
+    return twoSided && t <= 0
+        ? 1
+        : Math.min(1, chi.average(STEEPER * (1 + Math.abs(t)), s -> exceeds(t * s)));
   }
 
   /** P(largest > x) when the spread is known. */
@@ -79,7 +91,7 @@ public final class DunnettDistribution {
       for (int j = 0; j < l.length; j++) {
         double above = NORMAL.survivalProbability((x - l[j] * z) / c[j]);
         double below = twoSided ? NORMAL.survivalProbability((x + l[j] * z) / c[j]) : 0;
-        logBelow += Math.log1p(-Math.min(1, above + below));
+        logBelow += times[j] * Math.log1p(-Math.min(1, above + below));
       }
       sum += NORMAL.density(z) * -Math.expm1(logBelow);
     }
