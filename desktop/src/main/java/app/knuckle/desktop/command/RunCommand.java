@@ -151,7 +151,7 @@ final class RunCommand implements Callable<Integer> {
           MeansFigure.of(
               findings,
               MeansFigure.Style.of(settings)
-                  .orElse(MeansFigure.Style.usual(findings.first().groups().size())));
+                  .orElse(MeansFigure.Style.usual(findings.first().shownMeans().size())));
       Scene scene = MeansLayout.of(figure);
       picture = SvgExport.element(scene);
       caption = figure.caption();

@@ -31,7 +31,7 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
       return new FindingLine("Cannot yet", refusal.words(), List.of());
     }
     List<String> warnings = answer.findings().first().design().warnings();
-    String tag = answer.isTested() ? "Finding" : "Cannot yet";
-    return new FindingLine(tag, answer.findings().first().words().finding(), warnings);
+    String tag = answer.findings().refusal().isEmpty() ? "Finding" : "Cannot yet";
+    return new FindingLine(tag, answer.findings().finding(), warnings);
   }
 }

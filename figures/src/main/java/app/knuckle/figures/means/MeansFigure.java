@@ -2,9 +2,9 @@ package app.knuckle.figures.means;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -13,7 +13,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /**
  * What a figure of group means shows.
@@ -207,48 +206,58 @@ public record MeansFigure(
    */
   public static MeansFigure of(Findings findings, Style style) {
     ResponseFindings response = findings.first();
-    int k = response.groups().size();
-    boolean values = style.values() && response.fit().moments().total() <= MOST_VALUES;
+    List<ShownMean> means = response.shownMeans().stream().filter(m -> m.mean().exists()).toList();
+    long total = means.stream().mapToLong(ShownMean::n).sum();
+    boolean values =
+        style.values() && total <= MOST_VALUES && means.stream().allMatch(m -> m.group() >= 0);
     List<Group> groups = new ArrayList<>();
-    for (int g = 0; g < k; g++) {
-      int index = g;
-      String letters =
-          style.letters() ? response.comparison().map(c -> c.letters().of(index)).orElse("") : "";
-      String level = response.groups().levels().get(g);
-      Quantity sd = response.summaryOf(level).summary().sd();
-      int[] rows = values ? response.rowsOf(g) : new int[0];
+    for (ShownMean mean : means) {
+      int[] rows = values ? response.rowsOf(mean.group()) : new int[0];
       double[] single = Arrays.stream(rows).mapToDouble(response.measured()::value).toArray();
-      double mean = response.estimates().mean(g);
-      groups.add(new Group(level, mean, half(response, g, sd, style), letters, single, rows));
+      groups.add(
+          new Group(
+              mean.name(),
+              mean.mean().value(),
+              half(mean, style),
+              style.letters() ? mean.letters() : "",
+              single,
+              rows));
     }
     return new MeansFigure(
         groups,
         Prose.capital(response.measured().title()),
-        Prose.capital(response.groups().treatment().title()),
+        Prose.capital(title(response, means)),
         style,
-        caption(response, style, values));
+        caption(response, means, findings.inquiry().alpha(), style, values));
   }
 
-  private static Quantity half(ResponseFindings response, int g, Quantity sd, Style style) {
+  private static String title(ResponseFindings response, List<ShownMean> means) {
+    boolean cells = means.stream().allMatch(m -> m.group() >= 0);
+    return cells || means.isEmpty()
+        ? response.groups().treatment().title()
+        : String.join(" and ", means.get(0).levels().keySet());
+  }
+
+  private static Quantity half(ShownMean mean, Style style) {
     return switch (style.whisker()) {
-      case STANDARD_ERROR -> response.estimates().se(g);
-      case STANDARD_DEVIATION -> sd;
-      case INTERVAL -> response.estimates().halfWidth(g, response.fit().alpha());
+      case STANDARD_ERROR -> mean.se();
+      case STANDARD_DEVIATION -> mean.sd();
+      case INTERVAL -> mean.half();
       case NONE -> Quantity.absent("no whiskers are shown");
     };
   }
 
-  private static String caption(ResponseFindings response, Style style, boolean values) {
+  private static String caption(
+      ResponseFindings response, List<ShownMean> means, double alpha, Style style, boolean values) {
     StringBuilder text = new StringBuilder("Means");
-    String percent = Numerals.fixed(100 * (1 - response.fit().alpha()), 0);
+    String percent = Numerals.fixed(100 * (1 - alpha), 0);
     switch (style.whisker()) {
       case INTERVAL -> text.append(" with ").append(percent).append("% confidence intervals");
       case NONE -> {}
       default -> text.append(" \u00b1 ").append(style.whisker().words());
     }
-    Estimates means = response.estimates();
-    long least = IntStream.range(0, means.size()).mapToLong(means::count).min().orElse(0);
-    long most = IntStream.range(0, means.size()).mapToLong(means::count).max().orElse(0);
+    long least = means.stream().mapToLong(ShownMean::n).min().orElse(0);
+    long most = means.stream().mapToLong(ShownMean::n).max().orElse(0);
     text.append(
         least == most
             ? ", n = " + Numerals.whole(most)
@@ -257,7 +266,7 @@ public record MeansFigure(
       text.append("; circles are single values");
     }
     text.append(".");
-    response.comparison().filter(c -> style.letters()).ifPresent(c -> text.append(letters(c)));
+    response.shownComparison().filter(c -> style.letters()).ifPresent(c -> text.append(letters(c)));
     return text.toString();
   }
 

@@ -23,12 +23,13 @@ import static j2html.TagCreator.thead;
 import static j2html.TagCreator.title;
 import static j2html.TagCreator.tr;
 
-import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.ShownMean;
+import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import j2html.tags.DomContent;
 import j2html.tags.specialized.TableTag;
@@ -66,9 +67,13 @@ public final class HtmlReport {
     for (ResponseFindings response : findings.responses()) {
       parts.add(h2(response.measured().title()));
       parts.add(p(response.words().result()));
-      if (response.fit() != null) {
+      if (!response.words().ranking().isEmpty()) {
         parts.add(p(response.words().ranking()));
-        parts.add(variance(response));
+      }
+      for (TestResult test : response.analysis().tests()) {
+        if (test instanceof TestResult.AnovaResult anova) {
+          parts.add(variance(anova.table(), response.decimals() + 1));
+        }
       }
       parts.add(means(response));
     }
@@ -109,60 +114,68 @@ public final class HtmlReport {
         + (more > 0 ? " and " + more + " more." : ".");
   }
 
-  private static TableTag variance(ResponseFindings response) {
-    OneWay fit = response.fit();
-    Effect e = fit.treatment();
-    int decimals = response.decimals() + 1;
+  private static TableTag variance(AnovaTable table, int decimals) {
+    List<DomContent> rows = new ArrayList<>();
+    for (AnovaTable.Row r : table.rows()) {
+      rows.add(r.isError() ? error(r, decimals) : effect(r, decimals));
+    }
+    rows.add(
+        row(
+            "total",
+            Numerals.df(table.totalDf()),
+            Numerals.fixed(table.totalSs(), decimals),
+            "",
+            "",
+            "",
+            ""));
     return table(
         caption("Analysis of variance"),
-        heads("source", "df", "sum of squares", "mean square", "F", "p", "\u03b7\u00b2"),
-        tbody(
-            row(
-                response.groups().treatment().name(),
-                Numerals.df(e.df()),
-                Numerals.fixed(e.ss(), decimals),
-                Numerals.fixed(e.ms(), decimals),
-                Numerals.fixed(e.f(), 2),
-                Numerals.p(e.p()),
-                Numerals.share(e.etaSquared())),
-            row(
-                "error",
-                Numerals.df(fit.errorDf()),
-                Numerals.fixed(fit.errorSs(), decimals),
-                Numerals.fixed(fit.errorMs(), decimals),
-                "",
-                "",
-                ""),
-            row(
-                "total",
-                Numerals.df(fit.moments().total() - 1.0),
-                Numerals.fixed(fit.totalSs(), decimals),
-                "",
-                "",
-                "",
-                "")));
+        heads("source", "df", "sum of squares", "mean square", "F", "p", "partial \u03b7\u00b2"),
+        tbody(each(rows, r -> r)));
+  }
+
+  private static DomContent effect(AnovaTable.Row r, int decimals) {
+    Effect e = r.effect();
+    if (e == null) {
+      return row(r.source(), Numerals.NONE, "cannot be estimated", "", "", "", "");
+    }
+    return row(
+        r.source(),
+        Numerals.df(e.df()),
+        Numerals.fixed(e.ss(), decimals),
+        Numerals.fixed(e.ms(), decimals),
+        Numerals.fixed(e.f(), 2),
+        Numerals.p(e.p()),
+        Numerals.share(e.partialEtaSquared()));
+  }
+
+  private static DomContent error(AnovaTable.Row r, int decimals) {
+    return row(
+        r.source(),
+        Numerals.df(r.error().errorDf()),
+        Numerals.fixed(r.error().errorSs(), decimals),
+        Numerals.fixed(r.error().errorMs(), decimals),
+        "",
+        "",
+        "");
   }
 
   private static TableTag means(ResponseFindings response) {
     int decimals = response.decimals();
     List<DomContent> rows = new ArrayList<>();
-    for (int g = 0; g < response.groups().size(); g++) {
-      String level = response.groups().levels().get(g);
-      var s = response.summaryOf(level).summary();
-      int index = g;
-      Quantity se = response.estimates() == null ? s.se() : response.estimates().se(g);
+    for (ShownMean mean : response.shownMeans()) {
       rows.add(
           row(
-              level,
-              String.valueOf(s.n()),
-              Numerals.fixed(s.mean(), decimals),
-              Numerals.fixed(s.sd(), decimals),
-              Numerals.fixed(se, decimals),
-              response.comparison().map(c -> c.letters().of(index)).orElse("")));
+              mean.name(),
+              String.valueOf(mean.n()),
+              Numerals.fixed(mean.mean(), decimals),
+              Numerals.fixed(mean.sd(), decimals),
+              Numerals.fixed(mean.se(), decimals),
+              mean.letters()));
     }
     String how =
         response
-            .comparison()
+            .shownComparison()
             .map(
                 c ->
                     "Means; those that share a letter do not differ ("

@@ -86,6 +86,29 @@ public record ResponseFindings(
   }
 
   /**
+   * The means that figures and reports show.
+   *
+   * @return in their order
+   */
+  public List<ShownMean> shownMeans() {
+    return ShownMean.of(this);
+  }
+
+  /**
+   * The comparison whose letters stand beside the means that are shown.
+   *
+   * @return empty when none was asked for
+   */
+  public Optional<Comparison> shownComparison() {
+    List<ShownMean> shown = shownMeans();
+    return analysis.comparisons().stream()
+        .filter(c -> c.pairs() != null && c.within().isEmpty())
+        .filter(c -> shown.stream().anyMatch(m -> c.labels().contains(m.levels())))
+        .map(ComparisonResult::pairs)
+        .findFirst();
+  }
+
+  /**
    * Decimals that suit the means.
    *
    * @return at least 0

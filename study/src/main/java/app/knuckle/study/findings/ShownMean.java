@@ -1,0 +1,98 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Quantity;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * A mean as figures and reports show it.
+ *
+ * @param levels of the treatments; empty for all rows
+ * @param n rows behind it
+ * @param mean absent if it cannot be estimated
+ * @param sd of its values; absent where values of several cells make one mean
+ * @param se its standard error
+ * @param half half the length of its interval
+ * @param letters empty for none
+ * @param group its place among the groups; -1 if it is no single group
+ */
+public record ShownMean(
+    Map<String, String> levels,
+    long n,
+    Quantity mean,
+    Quantity sd,
+    Quantity se,
+    Quantity half,
+    String letters,
+    int group) {
+
+  /**
+   * The name of the mean.
+   *
+   * @return its levels; "all rows" for all together
+   */
+  public String name() {
+    return levels.isEmpty() ? "all rows" : String.join(GroupSummary.BETWEEN, levels.values());
+  }
+
+  /**
+   * The means of a response that are best shown: those of the cells of all treatments, else of the
+   * first term; where nothing was estimated, those of the groups as they are.
+   *
+   * @param response with its groups
+   * @return the means in their order
+   */
+  static List<ShownMean> of(ResponseFindings response) {
+    List<GroupSummary> cells = response.groupSummaries();
+    Set<String> all = cells.get(0).levels().keySet();
+    Optional<MeansResult> best =
+        response.analysis().means().stream()
+            .filter(m -> m.within().isEmpty() && Set.copyOf(m.of()).equals(all))
+            .findFirst()
+            .or(
+                () ->
+                    response.analysis().means().stream()
+                        .filter(m -> m.within().isEmpty())
+                        .findFirst());
+    List<ShownMean> shown = new ArrayList<>();
+    if (best.isEmpty()) {
+      for (GroupSummary cell : cells) {
+        var s = cell.summary();
+        Quantity half =
+            s.meanHigh().exists() ? s.meanHigh().map(h -> h - s.mean().value()) : s.meanHigh();
+        shown.add(
+            new ShownMean(
+                cell.levels(),
+                s.n(),
+                s.mean(),
+                s.sd(),
+                s.se(),
+                half,
+                "",
+                response.groups().levels().indexOf(cell.level())));
+      }
+      return shown;
+    }
+    for (MeansResult.Row row : best.get().rows()) {
+      Optional<GroupSummary> own =
+          response.summaries().stream().filter(s -> s.levels().equals(row.levels())).findFirst();
+      boolean cell = row.levels().keySet().equals(all);
+      shown.add(
+          new ShownMean(
+              row.levels(),
+              row.n(),
+              row.mean(),
+              own.map(s -> s.summary().sd()).orElse(Quantity.absent("not one group")),
+              row.se(),
+              row.high().exists() ? row.high().map(h -> h - row.mean().value()) : row.high(),
+              row.letters(),
+              cell && own.isPresent()
+                  ? response.groups().levels().indexOf(own.get().level())
+                  : -1));
+    }
+    return shown;
+  }
+}
