@@ -18,6 +18,12 @@ public final class Fit {
   /** A coefficient that depends on others by less than this can be estimated for itself. */
   private static final double ESTIMABLE = 1e-7;
 
+  /**
+   * What is left of a sum of squares within cells, after those before it, is rounding below this
+   * share: products carry the digits of a double, so spreads half of them.
+   */
+  private static final double NO_SPREAD_LEFT = 1e-13;
+
   private final Model model;
   private final Cells cells;
   private final int[] starts;
@@ -177,7 +183,7 @@ public final class Fit {
     double[][] root = new double[n][n];
     for (int i = 0; i < n; i++) {
       double pivot = a[i][i];
-      if (!(pivot > matrix[i][i] * OrderedQr.DEPENDENT * OrderedQr.DEPENDENT)) {
+      if (!(pivot > matrix[i][i] * NO_SPREAD_LEFT)) {
         continue;
       }
       double size = Math.sqrt(pivot);

@@ -231,7 +231,7 @@ final class Answering {
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return new SampleAnswer(frame, inquiry, response.name()).analysis();
     }
-    if (!inquiry.wholePlots().isEmpty() || inquiry.unit() != null) {
+    if (!inquiry.wholePlots().isEmpty() || !inquiry.occasions().isEmpty()) {
       return new TwoLayerAnswer(frame, inquiry, response.name(), progress).analysis();
     }
     return new LinearAnswer(frame, inquiry, response.name(), progress).analysis();

@@ -80,6 +80,8 @@ final class DesignWords {
     if (!inquiry.wholePlots().isEmpty()) {
       words.append(" in split plots, ").append(Numerals.list(inquiry.wholePlots()));
       words.append(" on whole plots");
+    } else if (inquiry.unit() != null && inquiry.occasions().isEmpty()) {
+      words.append(", the readings of each ").append(inquiry.unit()).append(" averaged");
     } else if (inquiry.unit() != null) {
       words.append(", repeated on each ").append(inquiry.unit());
     }
@@ -182,6 +184,13 @@ final class DesignWords {
               + ". What rests on "
               + (empty.size() == 1 ? "it" : "them")
               + " cannot be estimated.");
+    }
+    if (inquiry.unit() != null && inquiry.occasions().isEmpty() && inquiry.wholePlots().isEmpty()) {
+      warnings.add(
+          "Several readings of one "
+              + inquiry.unit()
+              + " count as one, their mean: they are no"
+              + " replicates.");
     }
     return warnings;
   }

@@ -40,6 +40,7 @@ final class LinearAnswer {
   private final Progress progress;
   private final List<Factor> factors;
   private final Model model;
+  private final double[] values;
 
   LinearAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
     this.inquiry = inquiry;
@@ -49,9 +50,14 @@ final class LinearAnswer {
     numbers.add(measured);
     List<String> names = new ArrayList<>(inquiry.blocks());
     names.addAll(inquiry.treatments());
-    parts = new Parts(frame, numbers, names);
+    List<String> needed = new ArrayList<>(names);
+    if (inquiry.unit() != null) {
+      needed.add(inquiry.unit());
+    }
+    parts = new Parts(frame, numbers, needed);
     factors = parts.factors(names);
     model = model(inquiry, parts, factors);
+    values = inquiry.unit() == null ? parts.values(measured) : averaged();
   }
 
   /** The model that an inquiry asks for: blocks, covariates, terms of the treatments. */
@@ -86,8 +92,30 @@ final class LinearAnswer {
     };
   }
 
-  Parts parts() {
-    return parts;
+  /** Several readings of a unit count as one: their mean, in the unit's first row. */
+  private double[] averaged() {
+    double[] readings = parts.values(measured);
+    double[] means = new double[readings.length];
+    Arrays.fill(means, Double.NaN);
+    Map<List<Integer>, List<Integer>> rows = new LinkedHashMap<>();
+    for (int row = 0; row < readings.length; row++) {
+      if (parts.isUsed(row)) {
+        List<Integer> key = new ArrayList<>();
+        key.add(parts.factor(inquiry.unit()).codes()[row]);
+        for (Factor factor : factors) {
+          key.add(factor.codes()[row]);
+        }
+        rows.computeIfAbsent(key, k -> new ArrayList<>()).add(row);
+      }
+    }
+    for (List<Integer> own : rows.values()) {
+      double sum = 0;
+      for (int row : own) {
+        sum += readings[row] - readings[own.get(0)];
+      }
+      means[own.get(0)] = readings[own.get(0)] + sum / own.size();
+    }
+    return means;
   }
 
   /** Whether there is one treatment and nothing else. */
@@ -112,7 +140,6 @@ final class LinearAnswer {
   }
 
   private Analysis leastSquares() {
-    double[] values = parts.values(measured);
     Fit fit = Fit.of(model, List.of(values));
     progress.check();
     Stratum layer = new Stratum("error", fit, 0, 1);
@@ -191,7 +218,6 @@ final class LinearAnswer {
           "unequal spread is answered for one treatment without blocks or covariates",
           "Use least squares, or one treatment");
     }
-    double[] values = parts.values(measured);
     GroupMoments moments = moments(values);
     Factor factor = factors.get(0);
     List<TestResult> tests = new ArrayList<>();

@@ -63,6 +63,9 @@ final class TwoLayerAnswer {
               : "every treatment is on whole plots, so there are no subplots",
           repeated ? "Name the occasions" : "Leave the whole plots out");
     }
+    if (repeated && inquiry.unit() == null) {
+      throw refused("unit", "nothing says who was seen on several occasions", "Name the unit");
+    }
     if (!repeated && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
       throw refused(
           "wholePlots",

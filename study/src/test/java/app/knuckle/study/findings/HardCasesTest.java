@@ -1,0 +1,210 @@
+package app.knuckle.study.findings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
+import app.knuckle.study.contract.FindingsFile;
+import app.knuckle.study.contract.InquiryFile;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.function.DoubleUnaryOperator;
+import java.util.function.IntFunction;
+import java.util.function.IntToDoubleFunction;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** Layouts at the edge: right numbers or a reasoned absence, never NaN, never a failure's text. */
+class HardCasesTest {
+
+  private static Column words(String name, int rows, IntFunction<String> cell) {
+    List<String> cells = IntStream.range(0, rows).mapToObj(cell).toList();
+    List<String> levels = new ArrayList<>(new LinkedHashSet<>(cells));
+    return new Categories(
+        name, "", cells.stream().mapToInt(levels::indexOf).toArray(), levels, false);
+  }
+
+  private static Column numbers(String name, int rows, IntToDoubleFunction value) {
+    return new Numbers(name, "", IntStream.range(0, rows).mapToDouble(value).toArray());
+  }
+
+  private static JsonNode ask(String inquiry, Column... columns) throws IOException {
+    Table table = new Table("t", "", List.of(columns), "");
+    String json = "{\"knuckle\":\"inquiry\",\"version\":1,\"measured\":[\"y\"]," + inquiry + "}";
+    String text = FindingsFile.text(Findings.of(table, InquiryFile.read(json), Progress.NONE));
+    assertThat(text).doesNotContain("NaN").doesNotContain("Infinity").doesNotContain("Exception");
+    return new ObjectMapper().readTree(text);
+  }
+
+  private static JsonNode row(JsonNode findings, String source) {
+    for (JsonNode row : findings.at("/tests/0/rows")) {
+      if (row.get("source").asText().equals(source)) {
+        return row;
+      }
+    }
+    throw new AssertionError("No row " + source);
+  }
+
+  private static final String TWO = "\"treatments\":[\"a\",\"b\"]";
+
+  @Test
+  void oneObservationPerCellIsSaturatedAndSaysSo() throws IOException {
+    JsonNode findings =
+        ask(
+            TWO,
+            words("a", 4, i -> "a" + i / 2),
+            words("b", 4, i -> "b" + i % 2),
+            numbers("y", 4, i -> i * i));
+    assertThat(row(findings, "a x b").get("df").asInt()).isEqualTo(1);
+    assertThat(row(findings, "a").get("p").isNull()).isTrue();
+    assertThat(row(findings, "a").get("why").asText()).isNotEmpty();
+    // y = 0, 1, 4, 9: a = (6.5 - 0.5)^2 = 36.
+    assertThat(row(findings, "a").get("ss").asDouble()).isEqualTo(36, within());
+  }
+
+  private static org.assertj.core.data.Offset<Double> within() {
+    return org.assertj.core.data.Offset.offset(1e-9);
+  }
+
+  @Test
+  void aBlockThatMissesATreatmentLeavesTheRestEstimable() throws IOException {
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"a\"],\"blocks\":[\"k\"],"
+                + "\"compare\":[{\"of\":[\"a\"],\"procedure\":\"tukey\"}]",
+            words("a", 11, i -> "a" + i % 3),
+            words("k", 11, i -> "k" + i / 3),
+            numbers("y", 11, i -> i % 3 * 2 + i / 3 + (i * 7 % 5) * 0.1));
+    assertThat(row(findings, "error").get("df").asInt()).isEqualTo(5);
+    assertThat(findings.at("/means/0/rows")).hasSize(3);
+    assertThat(findings.at("/comparisons/0/rows")).hasSize(3);
+  }
+
+  @Test
+  void aCollinearCovariateHasNoRowOfItsOwnAndHarmsNoOther() throws IOException {
+    Column a = words("a", 12, i -> "a" + i % 3);
+    Column x = numbers("x", 12, i -> i + (i % 4) * 0.5);
+    Column y = numbers("y", 12, i -> i % 3 + 0.3 * i + (i * 5 % 7) * 0.1);
+    String one = "\"treatments\":[\"a\"],\"covariates\":[\"x\"]";
+    String both = "\"treatments\":[\"a\"],\"covariates\":[\"x\",\"twice\"]";
+    double alone = row(ask(one, a, x, y), "a").get("ss").asDouble();
+    Column twice = numbers("twice", 12, i -> 3 - 2 * (i + (i % 4) * 0.5));
+    JsonNode findings = ask(both, a, x, twice, y);
+    assertThat(row(findings, "a").get("ss").asDouble()).isEqualTo(alone, within());
+    assertThat(row(findings, "twice").get("p").isNull()).isTrue();
+  }
+
+  @Test
+  void aConstantResponseTwoRowsAndNothingAtAll() throws IOException {
+    Column a = words("a", 6, i -> "a" + i % 2);
+    JsonNode constant = ask("\"treatments\":[\"a\"]", a, numbers("y", 6, i -> 3));
+    assertThat(constant.at("/tests/1/rows/0/f").isNull()).isTrue();
+    assertThat(constant.at("/tests/0/p").isNull()).isTrue();
+    JsonNode two =
+        ask("\"treatments\":[\"a\"]", words("a", 2, i -> "a" + i), numbers("y", 2, i -> i));
+    assertThat(two.at("/tests/0/p").isNull()).isTrue();
+    JsonNode none = ask("\"treatments\":[\"a\"]", a, numbers("y", 6, i -> Double.NaN));
+    assertThat(none.at("/tests/0/why").asText()).contains("no row has both");
+  }
+
+  @Test
+  void fiveHundredLevels() throws IOException {
+    Random random = new Random(5);
+    double[] y = random.doubles(1500).toArray();
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"a\",\"b\"],\"terms\":\"main\"",
+            words("a", 1500, i -> "a" + i % 500),
+            words("b", 1500, i -> "b" + i / 500),
+            numbers("y", 1500, i -> y[i]));
+    assertThat(row(findings, "a").get("df").asInt()).isEqualTo(499);
+    assertThat(row(findings, "error").get("df").asInt()).isEqualTo(998);
+  }
+
+  @ParameterizedTest
+  @ValueSource(doubles = {1e-150, 1e-3, 1e150})
+  void scaleShiftAndOrderChangeNoTest(double scale) throws IOException {
+    DoubleUnaryOperator value = i -> (i % 3) * 1.5 + (i % 2) + (i * 11 % 17) * 0.2;
+    Column a = words("a", 17, i -> "a" + i % 3);
+    Column b = words("b", 17, i -> "b" + i % 2);
+    JsonNode plain = ask(TWO, a, b, numbers("y", 17, value::applyAsDouble));
+    JsonNode scaled = ask(TWO, a, b, numbers("y", 17, i -> scale * value.applyAsDouble(i)));
+    JsonNode turned =
+        ask(
+            TWO,
+            words("a", 17, i -> "a" + (16 - i) % 3),
+            words("b", 17, i -> "b" + (16 - i) % 2),
+            numbers("y", 17, i -> value.applyAsDouble(16 - i) + 1000));
+    for (String source : List.of("a", "b", "a x b")) {
+      double f = row(plain, source).get("f").asDouble();
+      assertThat(row(scaled, source).get("f").asDouble()).isEqualTo(f, relative(f));
+      assertThat(row(turned, source).get("f").asDouble()).isEqualTo(f, relative(f));
+    }
+  }
+
+  private static org.assertj.core.data.Offset<Double> relative(double f) {
+    return org.assertj.core.data.Offset.offset(1e-9 * f);
+  }
+
+  @Test
+  void severalReadingsOfAUnitAreItsMean() throws IOException {
+    String inquiry = "\"treatments\":[\"a\"],\"unit\":\"tank\"";
+    JsonNode findings =
+        ask(
+            inquiry,
+            words("a", 12, i -> "a" + i / 6),
+            words("tank", 12, i -> "tank " + i / 2),
+            numbers("y", 12, i -> i / 2 + (i % 2 == 0 ? -0.5 : 0.5)));
+    // Means 0, 1, 2 and 3, 4, 5: between 13.5, within 4 on 4 df.
+    assertThat(findings.at("/tests/1/rows/0/f").asDouble()).isEqualTo(13.5, within());
+    assertThat(findings.at("/design/warnings/0").asText()).contains("no replicates");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "\"treatments\":[\"a\"],\"unit\":\"b\",\"occasions\":[\"a\"],\"covariates\":[\"x\"]",
+        "\"treatments\":[\"a\",\"b\"],\"wholePlots\":[\"a\"]",
+        "\"treatments\":[\"a\"],\"pairs\":\"a\"",
+        "\"treatments\":[\"a\"],\"reference\":{\"a\":\"none\"},"
+            + "\"compare\":[{\"of\":[\"a\"],\"against\":\"reference\"}]",
+        "\"treatments\":[\"a\"],\"compare\":[{\"of\":[\"a\"],\"trend\":2}]",
+        "\"treatments\":[\"a\"],\"method\":\"unequal-spread\",\"blocks\":[\"b\"]"
+      })
+  void whatCannotBeAnsweredIsRefusedInWords(String inquiry) throws IOException {
+    Column a = words("a", 12, i -> "a" + i % 3);
+    Column b = words("b", 12, i -> "b" + i / 3);
+    Column x = numbers("x", 12, i -> i * i);
+    Column y = numbers("y", 12, i -> i % 5);
+    try {
+      JsonNode findings = ask(inquiry, a, b, x, y);
+      assertThat(findings.at("/tests/0/why").asText()).contains(". ");
+    } catch (Refused e) {
+      assertThat(e.refusal().wayOn()).isNotEmpty();
+    }
+  }
+
+  @Test
+  void aContrastWhoseWeightsDoNotSumToZeroSaysSo() throws IOException {
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"a\"],\"compare\":[{\"of\":[\"a\"],\"name\":\"odd\",\"weights\":["
+                + "{\"levels\":{\"a\":\"a0\"},\"weight\":1},"
+                + "{\"levels\":{\"a\":\"a1\"},\"weight\":-0.5}]}]",
+            words("a", 6, i -> "a" + i % 2),
+            numbers("y", 6, i -> i));
+    assertThat(findings.at("/contrasts/0/p").isNull()).isTrue();
+    assertThat(findings.at("/contrasts/0/why").asText()).contains("do not sum to zero");
+  }
+}
