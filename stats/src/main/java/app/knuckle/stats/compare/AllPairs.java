@@ -3,6 +3,7 @@ package app.knuckle.stats.compare;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
+import app.knuckle.stats.distributions.TailInterpolation;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.DoubleSupplier;
+import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
@@ -136,14 +138,29 @@ public final class AllPairs {
         Letters.of(ranking(estimates), pairs));
   }
 
+  /** From so many pairs on an interpolated tail costs less than one probability a pair. */
+  private static final int MANY = 200;
+
   /** Distributions already made, by span and degrees of freedom. */
   private static final class Laws {
     private final Map<List<Double>, StudentizedRangeDistribution> ranges = new HashMap<>();
     private final Map<List<Double>, Double> critical = new HashMap<>();
+    private final Map<List<Double>, TailInterpolation> tails = new HashMap<>();
 
     StudentizedRangeDistribution range(int span, double df) {
       return ranges.computeIfAbsent(
           List.of((double) span, df), key -> StudentizedRangeDistribution.of(span, df));
+    }
+
+    /** The tail of a range; interpolated when it is asked for very often. */
+    DoubleUnaryOperator tail(int span, double df, int times) {
+      StudentizedRangeDistribution law = range(span, df);
+      if (times < MANY) {
+        return law::survivalProbability;
+      }
+      return tails.computeIfAbsent(
+              List.of((double) span, df), key -> new TailInterpolation(law::survivalProbability))
+          ::at;
     }
 
     double critical(int span, double df, DoubleSupplier make) {
@@ -279,7 +296,7 @@ public final class AllPairs {
                 case BONFERRONI -> Adjustment.bonferroni(plain[i], m);
                 case SIDAK, TAMHANE -> Adjustment.sidak(plain[i], m);
                 case SCHEFFE -> FDistribution.of(k - 1, df).survivalProbability(t * t / (k - 1));
-                default -> laws.range(k, df).survivalProbability(t * Math.sqrt(2));
+                default -> laws.tail(k, df, m).applyAsDouble(t * Math.sqrt(2));
               };
           progress.done((i + 1.0) / m);
         }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.summary.GroupMoments;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -16,7 +17,7 @@ import java.util.Map;
 final class Cells {
 
   /** Combinations up to here are counted in a table, beyond in a map. */
-  private static final long LARGEST_TABLE = 1L << 22;
+  private static final long LARGEST_TABLE = 1L << 16;
 
   private final int[][] codes;
   private final long[] counts;
@@ -48,71 +49,251 @@ final class Cells {
    * @param apart whether the products within each cell are wanted, rather than their sum
    */
   static Cells of(List<Factor> factors, List<double[]> variables, boolean apart) {
-    int n = variables.get(0).length;
-    int q = variables.size();
     double[][] values = variables.toArray(new double[0][]);
-    int[][] levels = factors.stream().map(Factor::codes).toArray(int[][]::new);
-    int[] cellOf = new int[n];
-    Map<Long, Integer> seen = new HashMap<>();
-    long combinations = 1;
-    for (Factor factor : factors) {
-      combinations = Math.multiplyExact(combinations, Math.max(1, factor.size()));
+    int[] cellOf = new int[values[0].length];
+    long combinations = factors.stream().mapToLong(Factor::size).reduce(1, Cells::capped);
+    if (values.length <= 2 && combinations <= LARGEST_TABLE) {
+      keys(factors, cellOf);
+      Cells all = dense(values, cellOf, codes(factors, (int) combinations), apart);
+      return all == null ? numbered(factors, values, cellOf, apart) : all.filled();
     }
-    int[] table = combinations <= LARGEST_TABLE ? filled((int) combinations) : null;
-    int cells = 0;
-    int rows = 0;
-    int[] first = new int[16];
-    double[] origins = new double[q];
-    for (int row = 0; row < n; row++) {
-      long key = 0;
-      boolean whole = true;
-      for (int f = 0; f < levels.length; f++) {
-        int code = levels[f][row];
-        whole &= code >= 0;
-        key = key * factors.get(f).size() + code;
+    return numbered(factors, values, cellOf, apart);
+  }
+
+  /** Levels of every combination, the last factor running fastest. */
+  private static int[][] codes(List<Factor> factors, int combinations) {
+    int[][] codes = new int[combinations][factors.size()];
+    for (int cell = 0; cell < combinations; cell++) {
+      int rest = cell;
+      for (int f = factors.size() - 1; f >= 0; f--) {
+        codes[cell][f] = rest % factors.get(f).size();
+        rest /= factors.get(f).size();
       }
-      for (int v = 0; v < q; v++) {
-        whole &= !Double.isNaN(values[v][row]);
+    }
+    return codes;
+  }
+
+  /** One pass over every combination; null if that would lose digits. */
+  private static Cells dense(double[][] values, int[] cellOf, int[][] codes, boolean apart) {
+    double[] origins = new double[values.length];
+    for (int row = 0; row < cellOf.length; row++) {
+      boolean whole = cellOf[row] >= 0;
+      for (double[] column : values) {
+        whole &= column[row] == column[row];
+      }
+      if (whole) {
+        for (int v = 0; v < origins.length; v++) {
+          origins[v] = values[v][row];
+        }
+        break;
+      }
+    }
+    int cells = codes.length;
+    long[] counts = new long[cells];
+    double[][] means = new double[values.length][cells];
+    double[][][] within = new double[apart ? cells : 1][values.length][values.length];
+    if (values.length == 1) {
+      GroupMoments moments = GroupMoments.of(values[0], cellOf, cells);
+      double shift = moments.origin() - origins[0];
+      for (int cell = 0; cell < cells; cell++) {
+        counts[cell] = moments.count(cell);
+        means[0][cell] = shift + moments.deviation(cell);
+        within[apart ? cell : 0][0][0] += moments.sumOfSquares(cell);
+      }
+    } else if (!onePass(values, cellOf, counts, means, within, origins, apart)) {
+      return null;
+    }
+    int rows = (int) Arrays.stream(counts).sum();
+    return new Cells(codes, counts, means, within, origins, rows);
+  }
+
+  /** Without the combinations that no row has. */
+  private Cells filled() {
+    int[] kept =
+        java.util.stream.IntStream.range(0, counts.length).filter(c -> counts[c] > 0).toArray();
+    if (kept.length == counts.length) {
+      return this;
+    }
+    boolean apart = within.length == counts.length;
+    int[][] someCodes = new int[kept.length][];
+    long[] someCounts = new long[kept.length];
+    double[][] someMeans = new double[means.length][kept.length];
+    double[][][] someWithin = apart ? new double[kept.length][][] : within;
+    for (int i = 0; i < kept.length; i++) {
+      someCodes[i] = codes[kept[i]];
+      someCounts[i] = counts[kept[i]];
+      for (int v = 0; v < means.length; v++) {
+        someMeans[v][i] = means[v][kept[i]];
+      }
+      if (apart) {
+        someWithin[i] = within[kept[i]];
+      }
+    }
+    return new Cells(someCodes, someCounts, someMeans, someWithin, origins, rows);
+  }
+
+  private static Cells numbered(
+      List<Factor> factors, double[][] values, int[] cellOf, boolean apart) {
+    int combinations =
+        (int)
+            Math.min(
+                LARGEST_TABLE + 1,
+                factors.stream().mapToLong(Factor::size).reduce(1, Cells::capped));
+    int cells =
+        combinations <= LARGEST_TABLE
+            ? numberByTable(factors, values, cellOf, combinations)
+            : numberByMap(factors, values, cellOf);
+    int[] first = new int[cells];
+    Arrays.fill(first, -1);
+    int rows = 0;
+    int firstRow = -1;
+    for (int row = 0; row < cellOf.length; row++) {
+      int cell = cellOf[row];
+      if (cell >= 0) {
+        rows++;
+        if (first[cell] < 0) {
+          first[cell] = row;
+          firstRow = firstRow < 0 ? row : firstRow;
+        }
+      }
+    }
+    double[] origins = new double[values.length];
+    for (int v = 0; v < origins.length && firstRow >= 0; v++) {
+      origins[v] = values[v][firstRow];
+    }
+    int[][] codes = new int[cells][factors.size()];
+    for (int cell = 0; cell < cells; cell++) {
+      for (int f = 0; f < factors.size(); f++) {
+        codes[cell][f] = factors.get(f).codes()[first[cell]];
+      }
+    }
+    long[] counts = new long[cells];
+    double[][] means = new double[values.length][cells];
+    double[][][] within = new double[apart ? cells : 1][values.length][values.length];
+    twoPasses(values, cellOf, counts, means, within, origins, apart);
+    return new Cells(codes, counts, means, within, origins, rows);
+  }
+
+  /** The combination of each row; -1 for rows without a level. */
+  private static void keys(List<Factor> factors, int[] cellOf) {
+    for (Factor factor : factors) {
+      int size = factor.size();
+      int[] codes = factor.codes();
+      for (int row = 0; row < cellOf.length; row++) {
+        cellOf[row] = (cellOf[row] | codes[row]) < 0 ? -1 : cellOf[row] * size + codes[row];
+      }
+    }
+  }
+
+  private static long capped(long a, long b) {
+    return Math.min(LARGEST_TABLE + 1, a * Math.max(1, b));
+  }
+
+  private static int numberByTable(
+      List<Factor> factors, double[][] values, int[] cellOf, int combinations) {
+    Arrays.fill(cellOf, 0);
+    keys(factors, cellOf);
+    int[] table = new int[combinations];
+    Arrays.fill(table, -1);
+    int cells = 0;
+    for (int row = 0; row < cellOf.length; row++) {
+      boolean whole = cellOf[row] >= 0;
+      for (double[] column : values) {
+        whole &= column[row] == column[row];
       }
       if (!whole) {
         cellOf[row] = -1;
         continue;
       }
-      if (rows++ == 0) {
-        for (int v = 0; v < q; v++) {
-          origins[v] = values[v][row];
-        }
+      if (table[cellOf[row]] < 0) {
+        table[cellOf[row]] = cells++;
       }
-      int cell;
-      if (table != null) {
-        cell = table[(int) key];
-      } else {
-        cell = seen.getOrDefault(key, -1);
-      }
-      if (cell < 0) {
-        cell = cells++;
-        if (table != null) {
-          table[(int) key] = cell;
-        } else {
-          seen.put(key, cell);
-        }
-        if (cell == first.length) {
-          first = Arrays.copyOf(first, 2 * cell);
-        }
-        first[cell] = row;
-      }
-      cellOf[row] = cell;
+      cellOf[row] = table[cellOf[row]];
     }
-    long[] counts = new long[cells];
-    double[][] means = means(values, cellOf, counts, origins);
-    int[][] codes = new int[cells][levels.length];
+    return cells;
+  }
+
+  private static int numberByMap(List<Factor> factors, double[][] values, int[] cellOf) {
+    Map<List<Integer>, Integer> seen = new HashMap<>();
+    for (int row = 0; row < cellOf.length; row++) {
+      boolean whole = true;
+      for (double[] column : values) {
+        whole &= !Double.isNaN(column[row]);
+      }
+      List<Integer> key = new java.util.ArrayList<>();
+      for (Factor factor : factors) {
+        whole &= factor.codes()[row] >= 0;
+        key.add(factor.codes()[row]);
+      }
+      cellOf[row] = whole ? seen.computeIfAbsent(key, k -> seen.size()) : -1;
+    }
+    return seen.size();
+  }
+
+  /** A sum of squares this small beside what was taken off it has lost digits. */
+  private static final double CANCELLATION = 1e3;
+
+  /** Two variables together; false if digits were lost. */
+  private static boolean onePass(
+      double[][] values,
+      int[] cellOf,
+      long[] counts,
+      double[][] means,
+      double[][][] within,
+      double[] origins,
+      boolean apart) {
+    int cells = counts.length;
+    double[] sums = new double[6 * (cells + 1)];
+    double[] x = values[0];
+    double[] y = values[1];
+    for (int row = 0; row < cellOf.length; row++) {
+      // Incomplete rows go to a slot in front, which may hold anything.
+      boolean whole = x[row] == x[row] & y[row] == y[row];
+      int at = whole ? 6 * (cellOf[row] + 1) : 0;
+      double dx = x[row] - origins[0];
+      double dy = y[row] - origins[1];
+      sums[at] += 1;
+      sums[at + 1] += dx;
+      sums[at + 2] += dy;
+      sums[at + 3] += dx * dx;
+      sums[at + 4] += dx * dy;
+      sums[at + 5] += dy * dy;
+    }
+    boolean exact = true;
     for (int cell = 0; cell < cells; cell++) {
-      for (int f = 0; f < levels.length; f++) {
-        codes[cell][f] = levels[f][first[cell]];
+      int at = 6 * (cell + 1);
+      double n = sums[at];
+      if (n == 0) {
+        continue;
       }
+      counts[cell] = (long) n;
+      means[0][cell] = sums[at + 1] / n;
+      means[1][cell] = sums[at + 2] / n;
+      double xx = sums[at + 3] - sums[at + 1] * means[0][cell];
+      double xy = sums[at + 4] - sums[at + 1] * means[1][cell];
+      double yy = sums[at + 5] - sums[at + 2] * means[1][cell];
+      exact &= sums[at + 3] <= CANCELLATION * xx && sums[at + 5] <= CANCELLATION * yy;
+      double[][] own = within[apart ? cell : 0];
+      own[0][0] += xx;
+      own[0][1] += xy;
+      own[1][0] += xy;
+      own[1][1] += yy;
     }
-    double[][][] within = new double[apart ? cells : 1][q][q];
-    for (int a = 0; a < q; a++) {
+    return exact;
+  }
+
+  private static void twoPasses(
+      double[][] values,
+      int[] cellOf,
+      long[] counts,
+      double[][] means,
+      double[][][] within,
+      double[] origins,
+      boolean apart) {
+    Arrays.fill(counts, 0);
+    double[][] found = means(values, cellOf, counts, origins);
+    System.arraycopy(found, 0, means, 0, found.length);
+    for (int a = 0; a < values.length; a++) {
       for (int b = 0; b <= a; b++) {
         products(
             values[a],
@@ -128,13 +309,6 @@ final class Cells {
             b);
       }
     }
-    return new Cells(codes, counts, means, within, origins, rows);
-  }
-
-  private static int[] filled(int size) {
-    int[] table = new int[size];
-    Arrays.fill(table, -1);
-    return table;
   }
 
   private static double[][] means(
