@@ -44,7 +44,25 @@ public enum Procedure {
    */
   TAMHANE("tamhane", "Tamhane", true),
   /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
-  DUNNETT("dunnett", "Dunnett", true);
+  DUNNETT("dunnett", "Dunnett", true),
+  /** Mean ranks pair by pair. Dunn (1964), Technometrics 6, 241-252. */
+  DUNN_NONE("dunn-none", "Dunn, no adjustment", false),
+  /** Dunn's pairs by Bonferroni. */
+  DUNN_BONFERRONI("dunn-bonferroni", "Dunn-Bonferroni", false),
+  /** Dunn's pairs by Sidak. */
+  DUNN_SIDAK("dunn-sidak", "Dunn-\u0160id\u00e1k", false),
+  /** Dunn's pairs by Holm. */
+  DUNN_HOLM("dunn-holm", "Dunn-Holm", false),
+  /** Dunn's pairs by Benjamini and Hochberg. */
+  DUNN_BENJAMINI_HOCHBERG("dunn-benjamini-hochberg", "Dunn-Benjamini-Hochberg", false),
+  /** Each pair ranked by itself. Dwass (1960), Steel (1960). */
+  DWASS_STEEL("dwass-steel", "Dwass-Steel", false),
+  /** t on mean ranks by Holm. Conover and Iman (1979). */
+  CONOVER_HOLM("conover-holm", "Conover-Holm", false),
+  /** Mean ranks within blocks. Nemenyi (1963). */
+  NEMENYI("nemenyi", "Nemenyi", false),
+  /** Each group ranked with a reference. Steel (1959), Biometrics 15, 560-572. */
+  STEEL("steel", "Steel", false);
 
   private final String key;
   private final String title;
@@ -54,6 +72,15 @@ public enum Procedure {
     this.key = key;
     this.title = title;
     this.interval = interval;
+  }
+
+  /**
+   * Whether it compares ranks.
+   *
+   * @return false for procedures on means
+   */
+  public boolean isOnRanks() {
+    return compareTo(DUNN_NONE) >= 0;
   }
 
   /**

@@ -16,8 +16,10 @@ import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.MeansResult;
+import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
 import com.fasterxml.jackson.core.JsonProcessingException;
@@ -85,6 +87,8 @@ public final class FindingsFile {
       analysis.checks().forEach(c -> check(checks.addObject(), c, measured));
       analysis.means().forEach(m -> means(means.addObject(), m, measured));
       analysis.comparisons().forEach(c -> comparison(comparisons.addObject(), c, measured));
+      analysis.groupChecks().forEach(c -> check(checks.addObject(), c, measured));
+      analysis.rankComparisons().forEach(c -> ranks(comparisons.addObject(), c, measured));
       analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured));
       results.add(response.words().result());
       rankings.add(response.words().ranking());
@@ -103,6 +107,44 @@ public final class FindingsFile {
     ArrayNode profile = own.putArray("profile");
     for (PowerTransformation.Point point : t.profile()) {
       profile.addObject().put("lambda", point.lambda()).put("logLikelihood", point.logLikelihood());
+    }
+  }
+
+  private static void check(ObjectNode node, GroupCheck check, String measured) {
+    node.put("measured", measured).put("about", check.about()).put("test", check.test());
+    FactsFile.put(node, "on", check.on());
+    FactsFile.write(node, check.facts());
+    node.put("judgement", check.judgement().key()).put("words", check.words());
+  }
+
+  private static void ranks(ObjectNode node, RankComparison c, String measured) {
+    node.put("measured", measured);
+    node.set("of", InquiryFile.texts(c.of()));
+    node.putObject("within");
+    node.put("against", c.toReference() ? "reference" : "all-pairs");
+    node.put("procedure", c.pairs().key());
+    put(node, "criticalDifference", c.pairs().criticalDifference());
+    ArrayNode rows = node.putArray("rows");
+    for (int i = 0; i < c.pairs().pairs().size(); i++) {
+      Pair pair = c.pairs().pairs().get(i);
+      ObjectNode row = rows.addObject();
+      levels(row.putObject("left"), c.labels().get(pair.left()));
+      levels(row.putObject("right"), c.labels().get(pair.right()));
+      row.put("difference", pair.difference());
+      put(row, "se", pair.se());
+      put(row, "df", pair.df());
+      put(row, "statistic", pair.statistic());
+      put(row, "p", pair.p());
+      FactsFile.write(row, c.pairs().more().get(i));
+      row.put("differs", pair.differs());
+    }
+    if (c.pairs().letters() != null) {
+      ArrayNode letters = node.putArray("letters");
+      for (int i = 0; i < c.labels().size(); i++) {
+        ObjectNode row = letters.addObject();
+        levels(row.putObject("levels"), c.labels().get(i));
+        row.put("letters", c.pairs().letters().of(i));
+      }
     }
   }
 

@@ -130,7 +130,7 @@ public final class InquiryFile {
     d.direction = Direction.of(node.path("direction").asText("either")).orElseThrow();
     d.reference = texts(node.path("reference"));
     d.adjustAt = numbers(node.path("adjustAt"), new Keys("inquiry", List.of("adjustAt")));
-    d.compare = compares(node.path("compare"));
+    d.compare = compares(node.path("compare"), d.method == Inquiry.Method.RANKS);
     checkParts(d, keys);
     return d.inquiry();
   }
@@ -234,7 +234,7 @@ public final class InquiryFile {
     return numbers;
   }
 
-  private static List<Inquiry.Compare> compares(JsonNode list) {
+  private static List<Inquiry.Compare> compares(JsonNode list, boolean ranks) {
     List<Inquiry.Compare> compares = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
       JsonNode node = list.get(i);
@@ -256,7 +256,7 @@ public final class InquiryFile {
               keys.texts(node, "of"),
               keys.texts(node, "within"),
               reference,
-              procedure(node, keys, contrast, reference),
+              procedure(node, keys, contrast, reference, ranks),
               weights,
               trend,
               node.path("name").asText("")));
@@ -265,15 +265,19 @@ public final class InquiryFile {
   }
 
   private static Procedure procedure(
-      JsonNode node, Keys keys, boolean contrast, boolean reference) {
-    String usual = contrast ? "none" : reference ? "dunnett" : "tukey";
+      JsonNode node, Keys keys, boolean contrast, boolean reference, boolean ranks) {
+    String usual =
+        contrast
+            ? "none"
+            : reference ? (ranks ? "steel" : "dunnett") : ranks ? "dunn-holm" : "tukey";
     String key = node.path("procedure").asText(usual);
+    Set<Procedure> referring = EnumSet.of(Procedure.DUNNETT, Procedure.STEEL);
     Set<Procedure> fitting =
         contrast
             ? EnumSet.of(Procedure.NONE, Procedure.SCHEFFE, Procedure.BONFERRONI)
-            : reference
-                ? EnumSet.of(Procedure.DUNNETT)
-                : EnumSet.complementOf(EnumSet.of(Procedure.DUNNETT));
+            : EnumSet.allOf(Procedure.class).stream()
+                .filter(p -> p.isOnRanks() == ranks && referring.contains(p) == reference)
+                .collect(Collectors.toSet());
     return Procedure.of(key)
         .filter(fitting::contains)
         .orElseThrow(

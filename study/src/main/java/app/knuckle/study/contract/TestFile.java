@@ -30,6 +30,9 @@ final class TestFile {
       anova(tests.addObject().put("measured", measured), a);
     } else if (result instanceof TestResult.UnequalResult u) {
       unequal(tests.addObject().put("measured", measured), u);
+    } else if (result instanceof TestResult.RankResult r) {
+      ObjectNode node = tests.addObject().put("measured", measured).put("kind", r.kind());
+      FactsFile.write(node, r.facts());
     } else if (result instanceof TestResult.TogetherResult m) {
       together(tests.addObject(), m);
     }

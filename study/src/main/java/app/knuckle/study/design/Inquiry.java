@@ -79,7 +79,11 @@ public record Inquiry(
     /** Least squares: normal errors of equal spread. */
     LEAST_SQUARES("least-squares"),
     /** Each group with its own spread. */
-    UNEQUAL_SPREAD("unequal-spread");
+    UNEQUAL_SPREAD("unequal-spread"),
+    /** Ranks in place of values. */
+    RANKS("ranks"),
+    /** Values rearranged among the groups. */
+    PERMUTATION("permutation");
 
     private final String key;
 

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.linear.PowerTransformation;
 import java.util.List;
 
 /**
@@ -11,6 +12,8 @@ import java.util.List;
  * @param comparisons one a family that was asked for
  * @param contrasts one a question that was asked
  * @param powerTransformation of a one-way layout; null elsewhere
+ * @param groupChecks checks group by group, and of residuals
+ * @param rankComparisons families compared by ranks
  */
 public record Analysis(
     List<TestResult> tests,
@@ -18,7 +21,9 @@ public record Analysis(
     List<MeansResult> means,
     List<ComparisonResult> comparisons,
     List<ContrastResult> contrasts,
-    app.knuckle.stats.linear.PowerTransformation powerTransformation) {
+    PowerTransformation powerTransformation,
+    List<GroupCheck> groupChecks,
+    List<RankComparison> rankComparisons) {
 
   public Analysis {
     tests = List.copyOf(tests);
@@ -26,6 +31,39 @@ public record Analysis(
     means = List.copyOf(means);
     comparisons = List.copyOf(comparisons);
     contrasts = List.copyOf(contrasts);
+    groupChecks = List.copyOf(groupChecks);
+    rankComparisons = List.copyOf(rankComparisons);
+  }
+
+  /**
+   * An analysis without checks of groups or comparisons of ranks.
+   *
+   * @param tests the tests
+   * @param checks of the footing
+   * @param means adjusted means
+   * @param comparisons families
+   * @param contrasts questions
+   * @param powerTransformation null for none
+   */
+  public Analysis(
+      List<TestResult> tests,
+      List<CheckResult> checks,
+      List<MeansResult> means,
+      List<ComparisonResult> comparisons,
+      List<ContrastResult> contrasts,
+      PowerTransformation powerTransformation) {
+    this(tests, checks, means, comparisons, contrasts, powerTransformation, List.of(), List.of());
+  }
+
+  /**
+   * The same with checks of groups.
+   *
+   * @param more the checks
+   * @return the analysis
+   */
+  Analysis with(List<GroupCheck> more) {
+    return new Analysis(
+        tests, checks, means, comparisons, contrasts, powerTransformation, more, rankComparisons);
   }
 
   /** Nothing was computed. */

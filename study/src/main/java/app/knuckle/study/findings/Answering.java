@@ -48,7 +48,10 @@ final class Answering {
     checkParts();
     List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
     TogetherAnswer together =
-        inquiry.together() && measured.size() > 1 && !inquiry.treatments().isEmpty()
+        inquiry.together()
+                && measured.size() > 1
+                && !inquiry.treatments().isEmpty()
+                && inquiry.method() == Inquiry.Method.LEAST_SQUARES
             ? new TogetherAnswer(frame, inquiry, progress)
             : null;
     List<ResponseFindings> responses = new ArrayList<>();
@@ -227,6 +230,10 @@ final class Answering {
   private Analysis analysis(Numbers response, TogetherAnswer together, int index) {
     if (together != null) {
       return together.analysis(index);
+    }
+    if (inquiry.method() == Inquiry.Method.RANKS
+        || inquiry.method() == Inquiry.Method.PERMUTATION) {
+      return new RankAnswer(frame, inquiry, response.name(), progress).analysis();
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return new SampleAnswer(frame, inquiry, response.name()).analysis();

@@ -36,6 +36,9 @@ final class DesignSentences {
       if (test instanceof TestResult.TTestResult t) {
         return tTest(t);
       }
+      if (test instanceof TestResult.RankResult r) {
+        return r.words();
+      }
       if (test instanceof TestResult.UnequalResult u) {
         return unequal(u);
       }

@@ -161,12 +161,67 @@ final class LinearAnswer {
             efficiency(table),
             null));
     return new Analysis(
-        tests,
-        checks(layer, table, values),
-        questions.meansOf(model.terms()),
-        comparisons,
-        questions.contrasts(),
-        moments == null ? null : transformation(values));
+            tests,
+            checks(layer, table, values),
+            questions.meansOf(model.terms()),
+            comparisons,
+            questions.contrasts(),
+            moments == null ? null : transformation(values))
+        .with(groupChecks(layer));
+  }
+
+  /** Checks of the groups of a one-way layout, else of what the model leaves. */
+  private List<GroupCheck> groupChecks(Stratum layer) {
+    if (parts.rows() > MOST_TRANSFORMED) {
+      return List.of();
+    }
+    double[] residuals = residuals(layer);
+    if (!isOneWay() || factors.get(0).size() > MOST_CHECKED) {
+      return GroupChecks.ofOne("residuals", residuals, false);
+    }
+    Factor factor = factors.get(0);
+    return GroupChecks.ofGroups(
+        factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList(),
+        groups(values),
+        residuals,
+        inquiry.alpha());
+  }
+
+  /** Checks of more groups than this would be a list that nobody reads. */
+  private static final int MOST_CHECKED = 60;
+
+  private double[] residuals(Stratum layer) {
+    Fit fit = layer.fit();
+    int[] levels = new int[factors.size()];
+    double[] at = new double[model.covariates().size()];
+    List<Double> residuals = new ArrayList<>();
+    for (int row = 0; row < values.length; row++) {
+      if (Double.isNaN(values[row])) {
+        continue;
+      }
+      for (int f = 0; f < levels.length; f++) {
+        levels[f] = factors.get(f).codes()[row];
+      }
+      for (int c = 0; c < at.length; c++) {
+        at[c] = model.covariates().get(c).values()[row];
+      }
+      residuals.add(values[row] - fit.origin(0) - fit.fitted(0, levels, at));
+    }
+    return residuals.stream().mapToDouble(x -> x).toArray();
+  }
+
+  private double[][] groups(double[] of) {
+    int[] codes = factors.get(0).codes();
+    double[][] groups = new double[factors.get(0).size()][];
+    for (int g = 0; g < groups.length; g++) {
+      int level = g;
+      groups[g] =
+          java.util.stream.IntStream.range(0, of.length)
+              .filter(row -> codes[row] == level && !Double.isNaN(of[row]))
+              .mapToDouble(row -> of[row])
+              .toArray();
+    }
+    return groups;
   }
 
   private GroupMoments moments(double[] values) {
@@ -194,16 +249,7 @@ final class LinearAnswer {
   }
 
   private PowerTransformation transformation(double[] values) {
-    int[] codes = factors.get(0).codes();
-    double[][] groups = new double[factors.get(0).size()][];
-    for (int g = 0; g < groups.length; g++) {
-      int level = g;
-      groups[g] =
-          java.util.stream.IntStream.range(0, values.length)
-              .filter(row -> codes[row] == level)
-              .mapToDouble(row -> values[row])
-              .toArray();
-    }
+    double[][] groups = groups(values);
     boolean few = Arrays.stream(groups).mapToInt(g -> g.length).sum() <= MOST_TRANSFORMED;
     return few ? PowerTransformation.of(groups, inquiry.alpha()) : null;
   }

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
@@ -167,4 +168,14 @@ public sealed interface TestResult {
    * @param scores one a variate, less those of the mean of all rows
    */
   record Centroid(Map<String, String> levels, long n, List<Double> scores) {}
+
+  /**
+   * A test whose quantities are told by name: on ranks, or by permutation.
+   *
+   * @param kind such as "kruskal-wallis"
+   * @param facts in the order in which they are written
+   * @param p probability in the direction asked
+   * @param words the finding, a sentence
+   */
+  record RankResult(String kind, Facts facts, Quantity p, String words) implements TestResult {}
 }

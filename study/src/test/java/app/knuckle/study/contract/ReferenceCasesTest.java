@@ -114,6 +114,8 @@ class ReferenceCasesTest {
           "against",
           "source",
           "about",
+          "test",
+          "on",
           "covariate",
           "name",
           "lambda",
@@ -185,7 +187,8 @@ class ReferenceCasesTest {
           JsonNode cell = rows.get(r).get(c);
           codes[r] = cell.isNull() ? Categories.MISSING : levels.indexOf(cell.asText());
         }
-        columns.add(new Categories(name, "", codes, levels, false));
+        boolean ordered = column.get("kind").asText().equals("ordered");
+        columns.add(new Categories(name, "", codes, levels, ordered));
       }
     }
     return new Table("case", "", columns, "");

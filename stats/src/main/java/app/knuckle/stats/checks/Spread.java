@@ -1,0 +1,205 @@
+package app.knuckle.stats.checks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.ranks.Midranks;
+import app.knuckle.stats.summary.GroupMoments;
+import java.util.Arrays;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.apache.commons.statistics.distribution.FDistribution;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+
+/** Whether groups spread alike. */
+public final class Spread {
+
+  private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+  private Spread() {}
+
+  private interface Score {
+    double of(double value, double centre);
+  }
+
+  private static double[] flat(double[][] groups) {
+    return Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray();
+  }
+
+  private static int[] codes(double[][] groups) {
+    int[] codes = new int[Arrays.stream(groups).mapToInt(g -> g.length).sum()];
+    int at = 0;
+    for (int g = 0; g < groups.length; g++) {
+      for (int i = 0; i < groups[g].length; i++) {
+        codes[at++] = g;
+      }
+    }
+    return codes;
+  }
+
+  private static double mean(double[] x) {
+    double origin = x[0];
+    return origin + Arrays.stream(x).map(v -> v - origin).sum() / x.length;
+  }
+
+  private static double median(double[] x) {
+    double[] sorted = x.clone();
+    Arrays.sort(sorted);
+    int n = sorted.length;
+    return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
+  }
+
+  private static Facts oneWay(double[][] groups, boolean aboutMedian, Score score) {
+    double[][] scores = new double[groups.length][];
+    for (int g = 0; g < groups.length; g++) {
+      double centre = aboutMedian ? median(groups[g]) : mean(groups[g]);
+      scores[g] = Arrays.stream(groups[g]).map(v -> score.of(v, centre)).toArray();
+    }
+    OneWay fit = OneWay.fit(GroupMoments.of(flat(scores), codes(groups), groups.length), 0.05);
+    boolean known = fit.errorSs() > 1e-24 * Math.max(fit.totalSs(), Double.MIN_NORMAL);
+    Quantity none = Quantity.absent("the scores do not vary within the groups");
+    return new Facts()
+        .put("statistic", known ? fit.treatment().f() : none)
+        .put("df", Facts.list(fit.treatment().df(), fit.errorDf()))
+        .put("p", known ? fit.treatment().p() : none);
+  }
+
+  /**
+   * Levene's test on distances from the mean.
+   *
+   * @param groups two or more, none empty
+   * @return statistic, df, p
+   * @see "Levene, H. (1960). Robust tests for equality of variances. In: Contributions to
+   *     probability and statistics, 278-292"
+   */
+  public static Facts leveneAbsolute(double[][] groups) {
+    return oneWay(groups, false, (v, c) -> Math.abs(v - c));
+  }
+
+  /**
+   * Levene's test on squared distances from the mean.
+   *
+   * @param groups two or more, none empty
+   * @return statistic, df, p
+   */
+  public static Facts leveneSquared(double[][] groups) {
+    return oneWay(groups, false, (v, c) -> (v - c) * (v - c));
+  }
+
+  /**
+   * Brown and Forsythe's test on distances from the median.
+   *
+   * @param groups two or more, none empty
+   * @return statistic, df, p
+   * @see "Brown, M. B. and Forsythe, A. B. (1974). Robust tests for the equality of variances. JASA
+   *     69, 364-367"
+   */
+  public static Facts brownForsythe(double[][] groups) {
+    return oneWay(groups, true, (v, c) -> Math.abs(v - c));
+  }
+
+  /**
+   * Bartlett's test.
+   *
+   * @param groups two or more
+   * @return statistic, df, p; absent if a group has no spread
+   * @see "Bartlett, M. S. (1937). Proceedings of the Royal Society A 160, 268-282"
+   */
+  public static Facts bartlett(double[][] groups) {
+    int k = groups.length;
+    GroupMoments m = GroupMoments.of(flat(groups), codes(groups), k);
+    double n = m.total();
+    double pooled = 0;
+    double logs = 0;
+    double inverse = 0;
+    boolean known = true;
+    for (int g = 0; g < k; g++) {
+      double df = m.count(g) - 1.0;
+      known &= df > 0 && m.sumOfSquares(g) > 0;
+      pooled += m.sumOfSquares(g);
+      logs += df * Math.log(m.sumOfSquares(g) / df);
+      inverse += 1 / df;
+    }
+    double statistic =
+        ((n - k) * Math.log(pooled / (n - k)) - logs)
+            / (1 + (inverse - 1 / (n - k)) / (3.0 * (k - 1)));
+    Quantity none = Quantity.absent("a group has no spread");
+    return new Facts()
+        .put("statistic", known ? (Object) statistic : none)
+        .put("df", Facts.list(k - 1))
+        .put(
+            "p",
+            known
+                ? (Object)
+                    ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, statistic))
+                : none);
+  }
+
+  /**
+   * Fligner and Killeen's test on ranks of distances from the median.
+   *
+   * @param groups two or more, none empty
+   * @return statistic, df, p
+   * @see "Fligner, M. A. and Killeen, T. J. (1976). JASA 71, 210-213"
+   */
+  public static Facts flignerKilleen(double[][] groups) {
+    double[] ranks = Midranks.ofDistancesFromMedian(groups);
+    int n = ranks.length;
+    double[] a =
+        Arrays.stream(ranks)
+            .map(r -> NORMAL.inverseCumulativeProbability(0.5 + r / (2 * (n + 1.0))))
+            .toArray();
+    double mean = Arrays.stream(a).sum() / n;
+    double v = Arrays.stream(a).map(x -> (x - mean) * (x - mean)).sum() / (n - 1.0);
+    double statistic = 0;
+    int at = 0;
+    for (double[] group : groups) {
+      double own = 0;
+      for (int i = 0; i < group.length; i++) {
+        own += a[at++] / group.length;
+      }
+      statistic += group.length * (own - mean) * (own - mean) / v;
+    }
+    boolean known = v > 0;
+    Quantity none = Quantity.absent("the distances do not vary");
+    return new Facts()
+        .put("statistic", known ? (Object) statistic : none)
+        .put("df", Facts.list(groups.length - 1))
+        .put(
+            "p",
+            known
+                ? (Object)
+                    ChiSquaredDistribution.of(groups.length - 1).survivalProbability(statistic)
+                : none);
+  }
+
+  /**
+   * The ratio of two variances with its interval.
+   *
+   * @param groups two groups of two values or more
+   * @param alpha level of significance
+   * @return statistic, df, p, pGreater, pLess, low, high
+   */
+  public static Facts varianceRatio(double[][] groups, double alpha) {
+    GroupMoments m = GroupMoments.of(flat(groups), codes(groups), 2);
+    double d1 = m.count(0) - 1.0;
+    double d2 = m.count(1) - 1.0;
+    Quantity none = Quantity.absent("a group has no spread");
+    boolean known = d1 > 0 && d2 > 0 && m.sumOfSquares(0) > 0 && m.sumOfSquares(1) > 0;
+    Facts facts = new Facts();
+    if (!known) {
+      return facts.put("statistic", none).put("df", Facts.list(d1, d2)).put("p", none);
+    }
+    double f = m.sumOfSquares(0) / d1 / (m.sumOfSquares(1) / d2);
+    FDistribution law = FDistribution.of(d1, d2);
+    double greater = law.survivalProbability(f);
+    double less = law.cumulativeProbability(f);
+    return facts
+        .put("statistic", f)
+        .put("df", Facts.list(d1, d2))
+        .put("p", Math.min(1, 2 * Math.min(greater, less)))
+        .put("pGreater", greater)
+        .put("pLess", less)
+        .put("low", f / law.inverseSurvivalProbability(alpha / 2))
+        .put("high", f * FDistribution.of(d2, d1).inverseSurvivalProbability(alpha / 2));
+  }
+}

@@ -1,0 +1,474 @@
+package app.knuckle.stats.ranks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Adjustment;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.distributions.StudentizedRangeDistribution;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.apache.commons.statistics.distribution.FDistribution;
+
+/** Treatments ranked within blocks, or occasions within units. */
+public final class Blocks {
+
+  /** Procedures for all pairs within blocks. */
+  public static final List<String> PROCEDURES =
+      List.of(
+          "nemenyi",
+          "dunn-none",
+          "dunn-bonferroni",
+          "dunn-sidak",
+          "dunn-holm",
+          "dunn-benjamini-hochberg",
+          "conover-holm");
+
+  /** Blocks up to which all permutations are enumerated, by number of treatments. */
+  private static final int[] MOST_EXACT = {0, 0, 40, 15, 8, 4};
+
+  private static final int MOST_PAGE_TREATMENTS = 6;
+  private static final int MOST_PAGE_BLOCKS = 20;
+
+  private final double[][] values;
+  private final double[][] ranks;
+  private final int b;
+  private final int k;
+  private final double[] sums;
+  private double squares;
+
+  /**
+   * Ranks within complete blocks.
+   *
+   * @param values one row a block, one column a treatment, none missing
+   */
+  public Blocks(double[][] values) {
+    this.values = values;
+    b = values.length;
+    k = values[0].length;
+    ranks = new double[b][];
+    sums = new double[k];
+    for (int i = 0; i < b; i++) {
+      Ranks own = Ranks.of(values[i]);
+      ranks[i] = own.ranks;
+      squares += own.squares;
+      for (int j = 0; j < k; j++) {
+        sums[j] += own.ranks[j];
+      }
+    }
+  }
+
+  /**
+   * Rank sums.
+   *
+   * @return one a treatment
+   */
+  public double[] rankSums() {
+    return sums.clone();
+  }
+
+  private double[] means() {
+    return Arrays.stream(sums).map(s -> s / b).toArray();
+  }
+
+  private double base() {
+    return b * k * (k + 1.0) * (k + 1.0) / 4;
+  }
+
+  private double deviations() {
+    double sum = 0;
+    for (double r : sums) {
+      double d = r - b * (k + 1) / 2.0;
+      sum += d * d;
+    }
+    return sum;
+  }
+
+  /**
+   * The Friedman test with its F form, Kendall's W and, for few blocks, the exact p.
+   *
+   * @return facts of its row
+   * @see "Friedman, M. (1937). JASA 32, 675-701; Iman, R. L. and Davenport, J. M. (1980).
+   *     Communications in Statistics A9, 571-595"
+   */
+  public Facts friedman() {
+    double spread = squares - base();
+    Quantity none = Quantity.absent("within every block all values are equal");
+    boolean known = spread > 0;
+    double chi = (k - 1) * deviations() / spread;
+    double left = b * (k - 1.0) - chi;
+    // All blocks alike in order leave nothing, but for rounding.
+    boolean alike = known && left <= 1e-9 * b * k;
+    Quantity onlyOrder = Quantity.absent("all blocks put the treatments in the same order");
+    double f = (b - 1) * chi / left;
+    boolean exact = k < MOST_EXACT.length && b <= MOST_EXACT[k] && known;
+    return new Facts()
+        .put("df", k - 1)
+        .put("chiSquared", known ? (Object) chi : none)
+        .put("chiSquaredUncorrected", 12.0 / (b * k * (k + 1.0)) * deviations())
+        .put("p", known ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(chi) : none)
+        .put("exactP", exact ? (Object) exactP() : Quantity.absent("too many blocks to enumerate"))
+        .put("f", !known ? none : alike ? onlyOrder : (Object) f)
+        .put("fDf", Facts.list(k - 1, (b - 1.0) * (k - 1)))
+        .put(
+            "fP",
+            !known
+                ? none
+                : alike
+                    ? (Object) Math.pow(1 / factorial(k), b - 1)
+                    : fP(f, k - 1, (b - 1.0) * (k - 1)))
+        .put("kendallW", known ? (Object) (chi / (b * (k - 1.0))) : none);
+  }
+
+  private static Object fP(double f, double d1, double d2) {
+    return d2 > 0
+        ? (Object) FDistribution.of(d1, d2).survivalProbability(Math.max(0, f))
+        : Quantity.absent("one block leaves no error");
+  }
+
+  private static double factorial(int k) {
+    double f = 1;
+    for (int i = 2; i <= k; i++) {
+      f *= i;
+    }
+    return f;
+  }
+
+  /** Every permutation within blocks: sums of doubled ranks with their number of ways. */
+  private Map<List<Integer>, Double> laws() {
+    Map<List<Integer>, Double> law = new HashMap<>();
+    law.put(new ArrayList<>(java.util.Collections.nCopies(k, 0)), 1.0);
+    for (double[] block : ranks) {
+      List<int[]> permutations = new ArrayList<>();
+      int[] doubled = Arrays.stream(block).mapToInt(r -> (int) Math.round(2 * r)).toArray();
+      permute(doubled, 0, permutations);
+      Map<List<Integer>, Double> next = new HashMap<>();
+      law.forEach(
+          (sum, ways) -> {
+            for (int[] p : permutations) {
+              List<Integer> more = new ArrayList<>(k);
+              for (int j = 0; j < k; j++) {
+                more.add(sum.get(j) + p[j]);
+              }
+              // Only the set of sums matters to the statistic, so their order is dropped.
+              more.sort(null);
+              next.merge(more, ways / permutations.size(), Double::sum);
+            }
+          });
+      law = next;
+    }
+    return law;
+  }
+
+  private static void permute(int[] values, int at, List<int[]> all) {
+    if (at == values.length) {
+      all.add(values.clone());
+      return;
+    }
+    for (int i = at; i < values.length; i++) {
+      swap(values, at, i);
+      permute(values, at + 1, all);
+      swap(values, at, i);
+    }
+  }
+
+  private static void swap(int[] values, int i, int j) {
+    int kept = values[i];
+    values[i] = values[j];
+    values[j] = kept;
+  }
+
+  private double exactP() {
+    double observed = 0;
+    for (double s : sums) {
+      double d = Math.round(2 * s);
+      observed += d * d;
+    }
+    double p = 0;
+    for (Map.Entry<List<Integer>, Double> e : laws().entrySet()) {
+      double total = 0;
+      for (int s : e.getKey()) {
+        total += (double) s * s;
+      }
+      p += total >= observed ? e.getValue() : 0;
+    }
+    return Math.min(1, p);
+  }
+
+  /**
+   * Quade's test, which weighs blocks by their range.
+   *
+   * @return facts of kind quade
+   * @see "Quade, D. (1979). JASA 74, 680-683"
+   */
+  public Facts quade() {
+    double[] ranges = new double[b];
+    int scale = Exact.scale(Arrays.stream(values).flatMapToDouble(Arrays::stream).toArray());
+    for (int i = 0; i < b; i++) {
+      double[] own = Exact.scaled(values[i], scale);
+      ranges[i] = Arrays.stream(own).max().orElse(0) - Arrays.stream(own).min().orElse(0);
+    }
+    double[] q = Ranks.of(ranges).ranks;
+    double[] scores = new double[k];
+    double total = 0;
+    for (int i = 0; i < b; i++) {
+      for (int j = 0; j < k; j++) {
+        double s = q[i] * (ranks[i][j] - (k + 1) / 2.0);
+        scores[j] += s;
+        total += s * s;
+      }
+    }
+    double treatment = Arrays.stream(scores).map(s -> s * s).sum() / b;
+    double f = (b - 1) * treatment / (total - treatment);
+    boolean alike = total - treatment <= 1e-12 * total;
+    double d2 = (b - 1.0) * (k - 1);
+    Quantity none =
+        Quantity.absent(
+            total > 0 ? "all blocks put the treatments in the same order" : "no value varies");
+    return new Facts()
+        .put("blockRanks", Facts.list(q))
+        .put("scoreSums", Facts.list(scores))
+        .put("totalSquares", total)
+        .put("treatmentSquares", treatment)
+        .put("f", alike ? none : (Object) f)
+        .put("df", Facts.list(k - 1, d2))
+        .put(
+            "p",
+            !(total > 0)
+                ? none
+                : alike ? (Object) Math.pow(1 / factorial(k), b - 1) : fP(f, k - 1, d2));
+  }
+
+  /**
+   * Page's test of treatments that rise in their order.
+   *
+   * @return facts of kind page
+   * @see "Page, E. B. (1963). JASA 58, 216-230"
+   */
+  public Facts page() {
+    double l = 0;
+    double variance = 0;
+    for (int j = 0; j < k; j++) {
+      l += (j + 1) * sums[j];
+    }
+    for (double[] block : ranks) {
+      double spread = 0;
+      for (double r : block) {
+        double d = r - (k + 1) / 2.0;
+        spread += d * d;
+      }
+      variance += spread * k * (k * (double) k - 1) / (12 * (k - 1.0));
+    }
+    double mean = b * k * (k + 1.0) * (k + 1.0) / 4;
+    Quantity none = Quantity.absent("within every block all values are equal");
+    boolean known = variance > 0;
+    double z = (l - mean) / Math.sqrt(variance);
+    double up = RankSum.NORMAL.survivalProbability(z);
+    double down = RankSum.NORMAL.cumulativeProbability(z);
+    boolean exact = k <= MOST_PAGE_TREATMENTS && b <= MOST_PAGE_BLOCKS && known;
+    return new Facts()
+        .put("statistic", l)
+        .put("mean", mean)
+        .put("variance", variance)
+        .put("z", known ? (Object) z : none)
+        .put("p", known ? (Object) Math.min(1, 2 * Math.min(up, down)) : none)
+        .put("pIncreasing", known ? (Object) up : none)
+        .put("pDecreasing", known ? (Object) down : none)
+        .put("exact", exact ? exactPage(l) : null);
+  }
+
+  private Facts exactPage(double l) {
+    double[] law = {1};
+    int shift = 0;
+    for (double[] block : ranks) {
+      int[] doubled = Arrays.stream(block).mapToInt(r -> (int) Math.round(2 * r)).toArray();
+      List<int[]> permutations = new ArrayList<>();
+      permute(doubled, 0, permutations);
+      int[] own =
+          permutations.stream()
+              .mapToInt(
+                  p -> {
+                    int sum = 0;
+                    for (int j = 0; j < k; j++) {
+                      sum += (j + 1) * p[j];
+                    }
+                    return sum;
+                  })
+              .toArray();
+      int low = Arrays.stream(own).min().orElse(0);
+      int high = Arrays.stream(own).max().orElse(0);
+      double[] next = new double[law.length + high - low];
+      for (int s = 0; s < law.length; s++) {
+        for (int x : own) {
+          next[s + x - low] += law[s] / own.length;
+        }
+      }
+      law = next;
+      shift += low;
+    }
+    int observed = (int) Math.round(2 * l) - shift;
+    double up = 0;
+    double down = 0;
+    for (int s = 0; s < law.length; s++) {
+      up += s >= observed ? law[s] : 0;
+      down += s <= observed ? law[s] : 0;
+    }
+    return new Facts()
+        .put("p", Math.min(1, 2 * Math.min(up, down)))
+        .put("pIncreasing", up)
+        .put("pDecreasing", down);
+  }
+
+  /**
+   * Pairs of treatments within blocks.
+   *
+   * @param key one of {@link #PROCEDURES}
+   * @param alpha level of significance
+   * @return the pairs
+   */
+  public RankPairs pairs(String key, double alpha) {
+    double[] means = means();
+    if (key.equals("nemenyi")) {
+      return nemenyi(means, alpha);
+    }
+    if (key.equals("conover-holm")) {
+      double sumR = Arrays.stream(sums).map(s -> s * s).sum();
+      double df = (b - 1.0) * (k - 1);
+      double se = Math.sqrt(2 * (b * squares - sumR) / df) / b;
+      return RankPairs.plain(
+          key, means, (i, j) -> se, Quantity.of(df), Adjustment::holm, true, alpha);
+    }
+    double se = Math.sqrt(k * (k + 1.0) / (6.0 * b));
+    RankPairs dunn =
+        RankPairs.plain(
+            key,
+            means,
+            (i, j) -> se,
+            Quantity.absent("normal theory, with no degrees of freedom"),
+            RankPairs.adjustment(key),
+            false,
+            alpha);
+    return dunn;
+  }
+
+  /** Nemenyi, P. (1963). Distribution-free multiple comparisons. Princeton University. */
+  private RankPairs nemenyi(double[] means, double alpha) {
+    StudentizedRangeDistribution range =
+        StudentizedRangeDistribution.of(k, Double.POSITIVE_INFINITY);
+    double se = Math.sqrt(k * (k + 1.0) / (12.0 * b));
+    double tied = Math.sqrt((squares - base()) / (b * (k - 1.0)) / b);
+    List<Pair> pairs = new ArrayList<>();
+    List<Facts> more = new ArrayList<>();
+    Quantity noDf = Quantity.absent("normal theory, with no degrees of freedom");
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        double d = means[i] - means[j];
+        double s = d / se;
+        pairs.add(
+            RankPairs.pair(
+                i,
+                j,
+                d,
+                Quantity.of(se),
+                noDf,
+                Quantity.of(s),
+                Quantity.of(range.survivalProbability(Math.abs(s))),
+                alpha));
+        Quantity ties = Quantity.finite(Math.abs(d) / tied, "the ranks do not vary");
+        more.add(
+            new Facts()
+                .put("statisticTies", ties)
+                .put("pTies", ties.map(range::survivalProbability)));
+      }
+    }
+    return new RankPairs(
+        "nemenyi",
+        pairs,
+        more,
+        RankPairs.letters(means, pairs),
+        Quantity.of(range.inverseSurvivalProbability(alpha) * se));
+  }
+
+  /**
+   * The test for blocks that miss treatments.
+   *
+   * @param values one row a block, one column a treatment; NaN where missing
+   * @return facts of kind skillings-mack
+   * @see "Skillings, J. H. and Mack, G. A. (1981). Technometrics 23, 171-177"
+   */
+  public static Facts skillingsMack(double[][] values) {
+    int k = values[0].length;
+    double[] a = new double[k];
+    double[][] sigma = new double[k][k];
+    int used = 0;
+    for (double[] block : values) {
+      int[] held =
+          java.util.stream.IntStream.range(0, k).filter(j -> !Double.isNaN(block[j])).toArray();
+      int own = held.length;
+      if (own < 2) {
+        continue;
+      }
+      used++;
+      double[] ranks = Ranks.of(Arrays.stream(held).mapToDouble(j -> block[j]).toArray()).ranks;
+      for (int x = 0; x < own; x++) {
+        a[held[x]] += Math.sqrt(12.0 / (own + 1)) * (ranks[x] - (own + 1) / 2.0);
+        for (int y = 0; y < own; y++) {
+          if (x != y) {
+            sigma[held[x]][held[x]]++;
+            sigma[held[x]][held[y]]--;
+          }
+        }
+      }
+    }
+    Facts facts = new Facts().put("blocksUsed", used).put("sums", Facts.list(a));
+    double[] solved = solve(sigma, a, k - 1);
+    Quantity none = Quantity.absent("the blocks do not join all treatments");
+    double statistic = 0;
+    for (int j = 0; solved != null && j < k - 1; j++) {
+      statistic += a[j] * solved[j];
+    }
+    return facts
+        .put("statistic", solved == null ? none : (Object) statistic)
+        .put("df", k - 1)
+        .put(
+            "p",
+            solved == null
+                ? none
+                : (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(statistic));
+  }
+
+  /** Solves the first n equations by elimination; null if they do not determine the answer. */
+  private static double[] solve(double[][] matrix, double[] right, int n) {
+    double[][] m = new double[n][n + 1];
+    for (int i = 0; i < n; i++) {
+      System.arraycopy(matrix[i], 0, m[i], 0, n);
+      m[i][n] = right[i];
+    }
+    for (int c = 0; c < n; c++) {
+      int best = c;
+      for (int r = c + 1; r < n; r++) {
+        best = Math.abs(m[r][c]) > Math.abs(m[best][c]) ? r : best;
+      }
+      if (Math.abs(m[best][c]) < 1e-9) {
+        return null;
+      }
+      double[] kept = m[c];
+      m[c] = m[best];
+      m[best] = kept;
+      for (int r = 0; r < n; r++) {
+        if (r != c) {
+          double factor = m[r][c] / m[c][c];
+          for (int x = c; x <= n; x++) {
+            m[r][x] -= factor * m[c][x];
+          }
+        }
+      }
+    }
+    double[] x = new double[n];
+    Arrays.setAll(x, i -> m[i][n] / m[i][i]);
+    return x;
+  }
+}

@@ -1,0 +1,32 @@
+package app.knuckle.stats.ranks;
+
+import java.util.Arrays;
+
+/** Midranks for tests elsewhere. */
+public final class Midranks {
+
+  private Midranks() {}
+
+  /**
+   * Midranks of the distances from each group's median, as exact decimals, over all groups.
+   *
+   * @param groups none empty
+   * @return one a value, group after group
+   */
+  public static double[] ofDistancesFromMedian(double[][] groups) {
+    double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray();
+    int scale = Exact.scale(all);
+    double[] distances = new double[all.length];
+    int at = 0;
+    for (double[] group : groups) {
+      double[] x = Exact.scaled(group, scale);
+      double[] sorted = x.clone();
+      Arrays.sort(sorted);
+      double median = RankSum.median(sorted);
+      for (double v : x) {
+        distances[at++] = Math.abs(v - median);
+      }
+    }
+    return Ranks.of(distances).ranks;
+  }
+}

@@ -1,0 +1,279 @@
+package app.knuckle.stats.ranks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Adjustment;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.Letters;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.distributions.DunnettDistribution;
+import app.knuckle.stats.distributions.StudentizedRangeDistribution;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * Pairs of groups compared by their ranks.
+ *
+ * @param key of the procedure
+ * @param pairs the pairs; differences are of mean ranks
+ * @param more further facts of each pair
+ * @param letters from the highest mean rank; null against a reference
+ * @param criticalDifference of mean ranks, where there is one for all
+ */
+public record RankPairs(
+    String key, List<Pair> pairs, List<Facts> more, Letters letters, Quantity criticalDifference) {
+
+  private static final Quantity NO_DF =
+      Quantity.absent("normal theory, with no degrees of freedom");
+  private static final Quantity NO_SE = Quantity.absent("the statistic has no error of its own");
+  private static final Quantity NO_INTERVAL = Quantity.absent("ranks have no interval here");
+
+  /** Procedures for all pairs of independent groups. */
+  public static final List<String> INDEPENDENT =
+      List.of(
+          "dunn-none",
+          "dunn-bonferroni",
+          "dunn-sidak",
+          "dunn-holm",
+          "dunn-benjamini-hochberg",
+          "dwass-steel",
+          "conover-holm");
+
+  /**
+   * All pairs of independent groups.
+   *
+   * @param groups the groups
+   * @param key one of {@link #INDEPENDENT}
+   * @param alpha level of significance
+   * @return the pairs
+   */
+  public static RankPairs of(SeveralGroups groups, String key, double alpha) {
+    return switch (key) {
+      case "dwass-steel" -> dwassSteel(groups, alpha);
+      case "conover-holm" -> conover(groups, alpha);
+      default -> dunn(groups, key, alpha);
+    };
+  }
+
+  static UnaryOperator<double[]> adjustment(String key) {
+    String how = key.substring(key.indexOf('-') + 1);
+    return p ->
+        switch (how) {
+          case "none" -> p;
+          case "bonferroni" ->
+              Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
+          case "sidak" -> Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
+          case "holm" -> Adjustment.holm(p);
+          default -> Adjustment.benjaminiHochberg(p);
+        };
+  }
+
+  /** Dunn, O. J. (1964). Multiple comparisons using rank sums. Technometrics 6, 241-252. */
+  private static RankPairs dunn(SeveralGroups g, String key, double alpha) {
+    double n = g.size();
+    double s2 = n * (n + 1) / 12 - g.tieSum() / (12 * (n - 1));
+    double[] means = g.meanRanks();
+    return plain(
+        key,
+        means,
+        (i, j) -> Math.sqrt(s2 * (1 / g.count(i) + 1 / g.count(j))),
+        NO_DF,
+        adjustment(key),
+        false,
+        alpha);
+  }
+
+  /** Conover, W. J. and Iman, R. L. (1979). Technical report LA-7677-MS. */
+  private static RankPairs conover(SeveralGroups g, double alpha) {
+    double n = g.size();
+    int k = g.groupCount();
+    double s2 = (g.squaredRanks() - n * (n + 1) * (n + 1) / 4) / (n - 1);
+    double shrink = (n - 1 - g.h()) / (n - k);
+    return plain(
+        "conover-holm",
+        g.meanRanks(),
+        (i, j) -> Math.sqrt(s2 * shrink * (1 / g.count(i) + 1 / g.count(j))),
+        Quantity.of(n - k),
+        Adjustment::holm,
+        true,
+        alpha);
+  }
+
+  /** Standard error of a pair. */
+  interface Error {
+    double of(int i, int j);
+  }
+
+  static RankPairs plain(
+      String key,
+      double[] means,
+      Error error,
+      Quantity df,
+      UnaryOperator<double[]> adjust,
+      boolean unadjusted,
+      double alpha) {
+    int k = means.length;
+    List<int[]> places = new ArrayList<>();
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        places.add(new int[] {i, j});
+      }
+    }
+    double[] statistics =
+        places.stream()
+            .mapToDouble(ij -> (means[ij[0]] - means[ij[1]]) / error.of(ij[0], ij[1]))
+            .toArray();
+    boolean known = Arrays.stream(statistics).allMatch(Double::isFinite);
+    double[] p =
+        Arrays.stream(statistics)
+            .map(
+                s ->
+                    Math.min(
+                        1,
+                        2
+                            * (df.exists()
+                                ? TDistribution.of(df.value()).survivalProbability(Math.abs(s))
+                                : RankSum.NORMAL.survivalProbability(Math.abs(s)))))
+            .toArray();
+    double[] adjusted = known ? adjust.apply(p) : p;
+    List<Pair> pairs = new ArrayList<>();
+    List<Facts> more = new ArrayList<>();
+    Quantity none = Quantity.absent("the ranks do not vary");
+    for (int r = 0; r < statistics.length; r++) {
+      int i = places.get(r)[0];
+      int j = places.get(r)[1];
+      Quantity q = known ? Quantity.of(adjusted[r]) : none;
+      pairs.add(
+          pair(
+              i,
+              j,
+              means[i] - means[j],
+              Quantity.finite(error.of(i, j), "the ranks do not vary"),
+              df,
+              known ? Quantity.of(statistics[r]) : none,
+              q,
+              alpha));
+      more.add(
+          unadjusted ? new Facts().put("pUnadjusted", known ? (Object) p[r] : none) : new Facts());
+    }
+    return new RankPairs(
+        key, pairs, more, letters(means, pairs), Quantity.absent("pairs have errors of their own"));
+  }
+
+  static Pair pair(
+      int i,
+      int j,
+      double difference,
+      Quantity se,
+      Quantity df,
+      Quantity statistic,
+      Quantity p,
+      double alpha) {
+    return new Pair(
+        i,
+        j,
+        difference,
+        se,
+        df,
+        statistic,
+        p,
+        NO_INTERVAL,
+        NO_INTERVAL,
+        NO_INTERVAL,
+        p.exists() && p.value() <= alpha);
+  }
+
+  static Letters letters(double[] means, List<Pair> pairs) {
+    List<Integer> ranking =
+        IntStream.range(0, means.length)
+            .boxed()
+            .sorted(Comparator.comparingDouble(i -> -means[i]))
+            .toList();
+    return Letters.of(ranking, pairs);
+  }
+
+  /**
+   * Each pair ranked by itself. Steel (1960), Dwass (1960), Critchlow and Fligner (1991),
+   * Communications in Statistics: Theory and Methods 20, 127-139.
+   */
+  private static RankPairs dwassSteel(SeveralGroups g, double alpha) {
+    int k = g.groupCount();
+    StudentizedRangeDistribution range =
+        StudentizedRangeDistribution.of(k, Double.POSITIVE_INFINITY);
+    List<Pair> pairs = new ArrayList<>();
+    List<Facts> more = new ArrayList<>();
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        double[] own = RankSum.pairwise(g.group(i), g.group(j));
+        double statistic = Math.sqrt(2) * own[1];
+        Quantity q = Quantity.finite(statistic, "the two groups do not vary");
+        pairs.add(
+            pair(
+                i,
+                j,
+                own[2],
+                NO_SE,
+                NO_DF,
+                q,
+                q.map(s -> range.survivalProbability(Math.abs(s))),
+                alpha));
+        more.add(new Facts().put("u", own[0]).put("shift", RankSum.shift(g.group(i), g.group(j))));
+      }
+    }
+    return new RankPairs(
+        "dwass-steel",
+        pairs,
+        more,
+        letters(g.meanRanks(), pairs),
+        Quantity.absent("pairs have errors of their own"));
+  }
+
+  /**
+   * Every group against a reference, each ranked with the reference only.
+   *
+   * @param g the groups
+   * @param reference place of the reference
+   * @param direction greater: a group above the reference
+   * @param alpha level of significance
+   * @return the pairs, left less reference
+   * @see "Steel, R. G. D. (1959). A multiple comparison rank sum test: treatments versus control.
+   *     Biometrics 15, 560-572"
+   */
+  public static RankPairs steel(SeveralGroups g, int reference, Direction direction, double alpha) {
+    int[] others = IntStream.range(0, g.groupCount()).filter(i -> i != reference).toArray();
+    double[] loadings =
+        Arrays.stream(others)
+            .mapToDouble(i -> Math.sqrt(g.count(i) / (g.count(i) + g.count(reference))))
+            .toArray();
+    DunnettDistribution two = DunnettDistribution.of(loadings, Double.POSITIVE_INFINITY, true);
+    DunnettDistribution one = DunnettDistribution.of(loadings, Double.POSITIVE_INFINITY, false);
+    List<Pair> pairs = new ArrayList<>();
+    List<Facts> more = new ArrayList<>();
+    for (int i : others) {
+      double[] own = RankSum.pairwise(g.group(i), g.group(reference));
+      Quantity z = Quantity.finite(own[1], "the two groups do not vary");
+      Quantity greater = z.map(one::survivalProbability);
+      Quantity less = z.map(s -> one.survivalProbability(-s));
+      Quantity p =
+          switch (direction) {
+            case EITHER -> z.map(s -> two.survivalProbability(Math.abs(s)));
+            case GREATER -> greater;
+            case LESS -> less;
+          };
+      pairs.add(pair(i, reference, own[2], NO_SE, NO_DF, z, p, alpha));
+      more.add(
+          new Facts()
+              .put("u", own[0])
+              .put("shift", RankSum.shift(g.group(i), g.group(reference)))
+              .put("pGreater", greater)
+              .put("pLess", less));
+    }
+    return new RankPairs(
+        "steel", pairs, more, null, Quantity.absent("pairs have errors of their own"));
+  }
+}

@@ -1,0 +1,328 @@
+package app.knuckle.stats.ranks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
+import java.util.Arrays;
+import java.util.stream.DoubleStream;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/** Two independent samples by their ranks. */
+public final class RankSum {
+
+  /** Up to so many values the distribution is enumerated. */
+  private static final int MOST_EXACT = 40;
+
+  /** Differences beyond so many are not all formed. */
+  private static final long MOST_DIFFERENCES = 4_000_000;
+
+  static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+  private RankSum() {}
+
+  /** P in the direction asked, from the two tails and both. */
+  static double p(Direction direction, double either, double greater, double less) {
+    return switch (direction) {
+      case EITHER -> either;
+      case GREATER -> greater;
+      case LESS -> less;
+    };
+  }
+
+  /** A normal test with a deviation and its standard deviation. */
+  static Facts normal(double deviation, double sd, double correction, Direction direction) {
+    double less = NORMAL.cumulativeProbability((deviation + correction) / sd);
+    double greater = NORMAL.survivalProbability((deviation - correction) / sd);
+    double corrected = Math.signum(deviation) * Math.max(0, Math.abs(deviation) - correction);
+    double either = Math.min(1, 2 * NORMAL.survivalProbability(Math.abs(corrected) / sd));
+    return new Facts()
+        .put("z", corrected / sd)
+        .put("p", p(direction, either, greater, less))
+        .put("pEither", either)
+        .put("pGreater", greater)
+        .put("pLess", less);
+  }
+
+  /**
+   * The rank-sum test with shift and probability of superiority.
+   *
+   * @param x first sample
+   * @param y second sample
+   * @param direction greater: the first above the second
+   * @param alpha level of significance
+   * @return the facts of kind mann-whitney
+   * @see "Wilcoxon (1945), Biometrics Bulletin 1, 80-83; Mann and Whitney (1947), Annals of
+   *     Mathematical Statistics 18, 50-60; Lehmann (1975), Nonparametrics, section 1"
+   */
+  public static Facts mannWhitney(double[] x, double[] y, Direction direction, double alpha) {
+    int m = x.length;
+    int n = y.length;
+    double total = m + n;
+    Ranks ranks = Ranks.of(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
+    double sum = Arrays.stream(ranks.ranks, 0, m).sum();
+    double rest = total * (total + 1) / 2 - sum;
+    double u = sum - m * (m + 1) / 2.0;
+    double mean = m * (double) n / 2;
+    double variance = m * (double) n / 12 * (total + 1 - ranks.tieSum / (total * (total - 1)));
+    Facts facts =
+        new Facts()
+            .put("n", Facts.list(m, n))
+            .put("rankSums", Facts.list(sum, rest))
+            .put("meanRanks", Facts.list(sum / m, rest / n))
+            .put("u", u)
+            .put("uOther", m * (double) n - u)
+            .put("uSmaller", Math.min(u, m * (double) n - u))
+            .put("tieSum", ranks.tieSum)
+            .put("meanOfU", mean)
+            .put("varianceOfU", variance);
+    Quantity none = Quantity.absent("all values are equal");
+    boolean spread = variance > 0;
+    Facts exact = total <= MOST_EXACT ? exact(ranks.ranks, m, sum, direction) : null;
+    Facts corrected = spread ? normal(u - mean, Math.sqrt(variance), 0.5, direction) : null;
+    Object p = exact != null ? exact.all().get("p") : spread ? corrected.all().get("p") : none;
+    facts
+        .put("pFrom", exact != null ? "exact" : "normal")
+        .put("p", p)
+        .put("exact", exact)
+        .put("normal", spread ? normal(u - mean, Math.sqrt(variance), 0, direction) : null)
+        .put("normalCorrected", corrected)
+        .put("probabilityOfSuperiority", u / (m * (double) n))
+        .put("rankBiserial", 2 * u / (m * (double) n) - 1)
+        .put("shift", shift(x, y, direction, alpha));
+    return facts;
+  }
+
+  /**
+   * All choices of m of the midranks, equally likely; counted on doubled ranks, which are whole.
+   */
+  private static Facts exact(double[] ranks, int m, double sum, Direction direction) {
+    int n = ranks.length;
+    int largest = (int) Math.round(2 * Arrays.stream(ranks).sum());
+    double[][] ways = new double[m + 1][largest + 1];
+    ways[0][0] = 1;
+    for (int i = 0; i < n; i++) {
+      int r = (int) Math.round(2 * ranks[i]);
+      for (int chosen = Math.min(i, m - 1); chosen >= 0; chosen--) {
+        for (int s = largest - r; s >= 0; s--) {
+          if (ways[chosen][s] != 0) {
+            ways[chosen + 1][s + r] += ways[chosen][s];
+          }
+        }
+      }
+    }
+    double all = Arrays.stream(ways[m]).sum();
+    int observed = (int) Math.round(2 * sum);
+    // Twice the mean of the doubled sum, so that it is whole.
+    long middle = Math.round(2.0 * m * (n + 1));
+    long away = Math.abs(2L * observed - middle);
+    double either = 0;
+    double greater = 0;
+    double less = 0;
+    for (int s = 0; s <= largest; s++) {
+      double w = ways[m][s];
+      either += Math.abs(2L * s - middle) >= away ? w : 0;
+      greater += s >= observed ? w : 0;
+      less += s <= observed ? w : 0;
+    }
+    either /= all;
+    greater /= all;
+    less /= all;
+    return new Facts()
+        .put("p", p(direction, either, greater, less))
+        .put("pEither", either)
+        .put("pGreater", greater)
+        .put("pLess", less)
+        .put("pDoubled", Math.min(1, 2 * Math.min(greater, less)))
+        .put("arrangements", all);
+  }
+
+  /** Hodges and Lehmann (1963), Annals of Mathematical Statistics 34, 598-611. */
+  private static Facts shift(double[] x, double[] y, Direction direction, double alpha) {
+    int m = x.length;
+    int n = y.length;
+    if ((long) m * n > MOST_DIFFERENCES) {
+      Quantity many = Quantity.absent("too many differences to form");
+      return new Facts().put("estimate", many).put("low", many).put("high", many);
+    }
+    int scale = Exact.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
+    double[] a = Exact.scaled(x, scale);
+    double[] b = Exact.scaled(y, scale);
+    double[] d = new double[m * n];
+    for (int i = 0; i < m; i++) {
+      for (int j = 0; j < n; j++) {
+        d[i * n + j] = a[i] - b[j];
+      }
+    }
+    Arrays.sort(d);
+    double level = direction == Direction.EITHER ? alpha / 2 : alpha;
+    Facts facts = new Facts().put("estimate", Exact.back(median(d), scale));
+    double sd = Math.sqrt(m * (double) n * (m + n + 1) / 12);
+    int normal =
+        (int) Math.floor(m * (double) n / 2 - NORMAL.inverseSurvivalProbability(level) * sd);
+    Facts byNormal = limits(d, scale, normal, direction);
+    Facts byExact = null;
+    if (m + n <= MOST_EXACT) {
+      double[] null0 = nullOfU(m, n);
+      int c = rank(null0, level);
+      double beyond = 0;
+      for (int u = 0; u < c; u++) {
+        beyond += null0[u];
+      }
+      byExact = limits(d, scale, c, direction);
+      byExact.put("confidence", 1 - sides(direction) * beyond);
+    }
+    Facts used = byExact == null ? byNormal : byExact;
+    return facts
+        .put("exact", byExact)
+        .put("normal", byNormal)
+        .put("low", used.all().get("low"))
+        .put("high", used.all().get("high"));
+  }
+
+  /** How many limits an interval has. */
+  static int sides(Direction direction) {
+    return direction == Direction.EITHER ? 2 : 1;
+  }
+
+  /** Largest C with P(statistic &lt;= C - 1) at most the level. */
+  static int rank(double[] probabilities, double level) {
+    double sum = 0;
+    for (int c = 0; c < probabilities.length; c++) {
+      sum += probabilities[c];
+      if (sum > level * (1 + 1e-12)) {
+        return c;
+      }
+    }
+    return probabilities.length;
+  }
+
+  /** The C-th smallest and largest; the outer one is missing for a direction. */
+  static Facts limits(double[] sorted, int scale, int c, Direction direction) {
+    Quantity none = Quantity.absent("too few values for this confidence");
+    Quantity open = Quantity.absent("the question has a direction, so there is one limit only");
+    boolean found = c >= 1 && c <= sorted.length;
+    Object low = found ? (Object) Exact.back(sorted[c - 1], scale) : none;
+    Object high = found ? (Object) Exact.back(sorted[sorted.length - c], scale) : none;
+    return new Facts()
+        .put("low", direction == Direction.LESS ? open : low)
+        .put("high", direction == Direction.GREATER ? open : high)
+        .put("rank", c);
+  }
+
+  static double median(double[] sorted) {
+    int n = sorted.length;
+    return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
+  }
+
+  /** The distribution of U without ties. */
+  private static double[] nullOfU(int m, int n) {
+    double[][] ways = new double[m + 1][m * n + 1];
+    ways[0][0] = 1;
+    for (int i = 1; i <= m + n; i++) {
+      for (int chosen = Math.min(i, m); chosen >= 1; chosen--) {
+        // Rank i chosen as the chosen-th adds i - chosen values of the other sample below it.
+        int add = i - chosen;
+        if (add > n) {
+          continue;
+        }
+        for (int u = m * n; u >= add; u--) {
+          ways[chosen][u] += ways[chosen - 1][u - add];
+        }
+      }
+    }
+    double all = Arrays.stream(ways[m]).sum();
+    return Arrays.stream(ways[m]).map(w -> w / all).toArray();
+  }
+
+  /**
+   * The probability that one value of the first sample lies above one of the second, tested against
+   * a half without taking spreads to be equal.
+   *
+   * @param x first sample
+   * @param y second sample
+   * @param direction greater: the first above the second
+   * @param alpha level of significance
+   * @return the facts of kind brunner-munzel
+   * @see "Brunner, E. and Munzel, U. (2000). The nonparametric Behrens-Fisher problem. Biometrical
+   *     Journal 42, 17-25"
+   */
+  public static Facts brunnerMunzel(double[] x, double[] y, Direction direction, double alpha) {
+    double m = x.length;
+    double n = y.length;
+    double[] all = DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray();
+    double[] ranks = Ranks.of(all).ranks;
+    double[] first = Arrays.copyOfRange(ranks, 0, x.length);
+    double[] second = Arrays.copyOfRange(ranks, x.length, all.length);
+    double v1 = spread(first, Ranks.of(x).ranks);
+    double v2 = spread(second, Ranks.of(y).ranks);
+    double u = Arrays.stream(first).sum() - m * (m + 1) / 2;
+    double p = u / (m * n);
+    double se = Math.sqrt(m * v1 + n * v2) / (m * n);
+    if (!(se > 0)) {
+      Quantity none = Quantity.absent("within the samples nothing overlaps, so there is no spread");
+      return new Facts()
+          .put("probabilityOfSuperiority", p)
+          .put("se", none)
+          .put("statistic", none)
+          .put("df", none)
+          .put("p", none)
+          .put("pEither", none)
+          .put("pGreater", none)
+          .put("pLess", none)
+          .put("low", none)
+          .put("high", none);
+    }
+    double t = (p - 0.5) / se;
+    double top = m * v1 + n * v2;
+    double df = top * top / (m * v1 * m * v1 / (m - 1) + n * v2 * n * v2 / (n - 1));
+    TDistribution law = TDistribution.of(df);
+    double greater = law.survivalProbability(t);
+    double less = law.cumulativeProbability(t);
+    double either = Math.min(1, 2 * Math.min(greater, less));
+    double half =
+        se * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
+    Quantity open = Quantity.absent("the question has a direction, so there is one limit only");
+    return new Facts()
+        .put("probabilityOfSuperiority", p)
+        .put("se", se)
+        .put("statistic", t)
+        .put("df", df)
+        .put("p", p(direction, either, greater, less))
+        .put("pEither", either)
+        .put("pGreater", greater)
+        .put("pLess", less)
+        .put("low", direction == Direction.LESS ? open : (Object) (p - half))
+        .put("high", direction == Direction.GREATER ? open : (Object) (p + half));
+  }
+
+  private static double spread(double[] overall, double[] own) {
+    double n = overall.length;
+    double mean = Arrays.stream(overall).sum() / n;
+    double sum = 0;
+    for (int i = 0; i < own.length; i++) {
+      double d = overall[i] - own[i] - mean + (n + 1) / 2;
+      sum += d * d;
+    }
+    return sum / (n - 1);
+  }
+
+  /** U of two samples with z, tie-corrected and without continuity; and the shift. */
+  static double[] pairwise(double[] x, double[] y) {
+    double m = x.length;
+    double n = y.length;
+    double total = m + n;
+    Ranks ranks = Ranks.of(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
+    double sum = Arrays.stream(ranks.ranks, 0, x.length).sum();
+    double u = sum - m * (m + 1) / 2;
+    double variance = m * n / 12 * (total + 1 - ranks.tieSum / (total * (total - 1)));
+    double z = variance > 0 ? (u - m * n / 2) / Math.sqrt(variance) : Double.NaN;
+    double difference = sum / m - (total * (total + 1) / 2 - sum) / n;
+    return new double[] {u, z, difference};
+  }
+
+  /** The median of all differences. */
+  static double shift(double[] x, double[] y) {
+    return shift(x, y, Direction.EITHER, 0.5).quantity("estimate").value();
+  }
+}

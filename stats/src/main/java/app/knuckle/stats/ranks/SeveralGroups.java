@@ -1,0 +1,379 @@
+package app.knuckle.stats.ranks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import java.util.Arrays;
+import java.util.List;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+
+/** Several independent groups by their ranks. */
+public final class SeveralGroups {
+
+  /** Up to so many arrangements are enumerated. */
+  private static final double MOST_ARRANGEMENTS = 60_000;
+
+  /** Up to so many values the ordered alternative is counted exactly. */
+  private static final int MOST_ORDERED = 60;
+
+  private final double[][] groups;
+  private final int n;
+  private final Ranks ranks;
+  private final double[] rankSums;
+
+  /**
+   * Ranks the groups together.
+   *
+   * @param groups values of each, none empty, in level order
+   */
+  public SeveralGroups(double[][] groups) {
+    this.groups = groups;
+    double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray();
+    n = all.length;
+    ranks = Ranks.of(all);
+    rankSums = new double[groups.length];
+    int at = 0;
+    for (int g = 0; g < groups.length; g++) {
+      for (int i = 0; i < groups[g].length; i++) {
+        rankSums[g] += ranks.ranks[at++];
+      }
+    }
+  }
+
+  /**
+   * Mean ranks.
+   *
+   * @return one a group
+   */
+  public double[] meanRanks() {
+    double[] means = new double[groups.length];
+    Arrays.setAll(means, g -> rankSums[g] / groups[g].length);
+    return means;
+  }
+
+  /**
+   * Rank sums.
+   *
+   * @return one a group
+   */
+  public double[] rankSums() {
+    return rankSums.clone();
+  }
+
+  double size() {
+    return n;
+  }
+
+  double tieSum() {
+    return ranks.tieSum;
+  }
+
+  double squaredRanks() {
+    return ranks.squares;
+  }
+
+  double count(int g) {
+    return groups[g].length;
+  }
+
+  double[] group(int g) {
+    return groups[g];
+  }
+
+  int groupCount() {
+    return groups.length;
+  }
+
+  /** H with ties corrected; NaN when all values are equal. */
+  double h() {
+    double c = 1 - ranks.tieSum / (Math.pow(n, 3) - n);
+    return uncorrected() / (c > 0 ? c : Double.NaN);
+  }
+
+  private double uncorrected() {
+    double sum = 0;
+    for (int g = 0; g < groups.length; g++) {
+      sum += rankSums[g] * rankSums[g] / groups[g].length;
+    }
+    return 12.0 / (n * (n + 1.0)) * sum - 3 * (n + 1.0);
+  }
+
+  /**
+   * The Kruskal-Wallis test.
+   *
+   * @return facts of its row; arrangements among them when p is exact too
+   * @see "Kruskal, W. H. and Wallis, W. A. (1952). Journal of the American Statistical Association
+   *     47, 583-621"
+   */
+  public Facts kruskalWallis() {
+    int k = groups.length;
+    Quantity equal = Quantity.absent("all values are equal");
+    double h = h();
+    boolean known = Double.isFinite(h);
+    double arrangements = arrangements();
+    boolean few = arrangements <= MOST_ARRANGEMENTS && known;
+    Facts facts =
+        new Facts()
+            .put("df", k - 1)
+            .put("h", known ? (Object) h : equal)
+            .put("hUncorrected", uncorrected())
+            .put("tieCorrection", 1 - ranks.tieSum / (Math.pow(n, 3) - n))
+            .put(
+                "p",
+                known
+                    ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, h))
+                    : equal)
+            .put(
+                "exactP",
+                few
+                    ? (Object) exactP()
+                    : Quantity.absent(
+                        known ? "more than 60000 arrangements" : "all values are equal"))
+            .put("epsilonSquared", known ? (Object) (h / (n - 1.0)) : equal)
+            .put("etaSquaredH", known && n > k ? (Object) ((h - k + 1) / (n - k)) : equal);
+    if (few) {
+      facts.put("arrangements", arrangements);
+    }
+    return facts;
+  }
+
+  private double arrangements() {
+    double ways = 1;
+    int placed = 0;
+    for (double[] group : groups) {
+      for (int i = 1; i <= group.length; i++) {
+        ways = ways * ++placed / i;
+      }
+    }
+    return Math.rint(ways);
+  }
+
+  /** Share of arrangements whose sum of R^2 / n is at least the observed, on doubled ranks. */
+  private double exactP() {
+    long[] doubled = Arrays.stream(ranks.ranks).mapToLong(r -> Math.round(2 * r)).toArray();
+    long common = 1;
+    for (double[] group : groups) {
+      common = common / gcd(common, group.length) * group.length;
+    }
+    long[] weights = new long[groups.length];
+    int[] left = new int[groups.length];
+    long observed = 0;
+    for (int g = 0; g < groups.length; g++) {
+      weights[g] = common / groups[g].length;
+      left[g] = groups[g].length;
+      long r = Math.round(2 * rankSums[g]);
+      observed += weights[g] * r * r;
+    }
+    long[] count = new long[2];
+    enumerate(doubled, 0, left, new long[groups.length], weights, observed, count);
+    return count[0] / (double) count[1];
+  }
+
+  private static long gcd(long a, long b) {
+    return b == 0 ? a : gcd(b, a % b);
+  }
+
+  private static void enumerate(
+      long[] values, int at, int[] left, long[] sums, long[] weights, long observed, long[] count) {
+    if (at == values.length) {
+      long total = 0;
+      for (int g = 0; g < sums.length; g++) {
+        total += weights[g] * sums[g] * sums[g];
+      }
+      count[0] += total >= observed ? 1 : 0;
+      count[1]++;
+      return;
+    }
+    for (int g = 0; g < left.length; g++) {
+      if (left[g] > 0) {
+        left[g]--;
+        sums[g] += values[at];
+        enumerate(values, at + 1, left, sums, weights, observed, count);
+        sums[g] -= values[at];
+        left[g]++;
+      }
+    }
+  }
+
+  /**
+   * Mood's median test.
+   *
+   * @return counts above the pooled median in each group, and the test
+   * @see "Mood, A. M. (1950). Introduction to the theory of statistics, 394-398"
+   */
+  public Facts moodMedian() {
+    double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).sorted().toArray();
+    int scale = Exact.scale(all);
+    double median = Exact.back(RankSum.median(Exact.scaled(all, scale)), scale);
+    int k = groups.length;
+    double[] above = new double[k];
+    double total = 0;
+    for (int g = 0; g < k; g++) {
+      above[g] = Arrays.stream(groups[g]).filter(v -> v > median).count();
+      total += above[g];
+    }
+    List<Double> aboves = Facts.list(above);
+    Facts facts = new Facts().put("median", median).put("above", aboves);
+    double rest = n - total;
+    Quantity none = Quantity.absent("no value lies above the median");
+    boolean known = total > 0 && rest > 0;
+    double chi = 0;
+    double corrected = 0;
+    for (int g = 0; g < k; g++) {
+      double e1 = groups[g].length * total / n;
+      double e2 = groups[g].length * rest / n;
+      double d = Math.abs(above[g] - e1);
+      chi += d * d / e1 + d * d / e2;
+      double y = Math.max(0, d - 0.5);
+      corrected += y * y / e1 + y * y / e2;
+    }
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(k - 1);
+    facts
+        .put("statistic", known ? (Object) chi : none)
+        .put("df", k - 1)
+        .put("p", known ? (Object) law.survivalProbability(chi) : none);
+    if (k == 2) {
+      facts
+          .put("correctedStatistic", known ? (Object) corrected : none)
+          .put("correctedP", known ? (Object) law.survivalProbability(corrected) : none)
+          .put("exactP", fisher(groups[0].length, groups[1].length, (int) above[0], (int) total));
+    }
+    return facts;
+  }
+
+  /** Fisher's exact p: the tables not more likely than the observed. */
+  private static double fisher(int m, int n, int a, int total) {
+    int low = Math.max(0, total - n);
+    int high = Math.min(m, total);
+    double[] logs = new double[high - low + 1];
+    for (int i = low; i <= high; i++) {
+      logs[i - low] = logChoose(m, i) + logChoose(n, total - i) - logChoose(m + n, total);
+    }
+    double own = logs[a - low];
+    double sum = 0;
+    for (double log : logs) {
+      // Tables as likely as the observed count, whatever rounding makes of their logarithms.
+      sum += log <= own + 1e-9 ? Math.exp(log) : 0;
+    }
+    return Math.min(1, sum);
+  }
+
+  private static double logChoose(int n, int k) {
+    double log = 0;
+    for (int i = 1; i <= k; i++) {
+      log += Math.log((n - k + i) / (double) i);
+    }
+    return log;
+  }
+
+  /**
+   * The ordered alternative: the groups rise in their order.
+   *
+   * @return facts of kind jonckheere-terpstra
+   * @see "Terpstra, T. J. (1952). Indagationes Mathematicae 14, 327-333; Jonckheere, A. R. (1954).
+   *     Biometrika 41, 133-145"
+   */
+  public Facts jonckheere() {
+    double j = 0;
+    double sizes2 = 0;
+    double s5 = 0;
+    double s3 = 0;
+    double s2 = 0;
+    for (int a = 0; a < groups.length; a++) {
+      double own = groups[a].length;
+      sizes2 += own * own;
+      s5 += own * (own - 1) * (2 * own + 5);
+      s3 += own * (own - 1) * (own - 2);
+      s2 += own * (own - 1);
+      for (int b = a + 1; b < groups.length; b++) {
+        for (double x : groups[a]) {
+          for (double y : groups[b]) {
+            j += y > x ? 1 : y == x ? 0.5 : 0;
+          }
+        }
+      }
+    }
+    double t5 = 0;
+    double t3 = 0;
+    double t2 = 0;
+    double[] sorted = Arrays.stream(groups).flatMapToDouble(Arrays::stream).sorted().toArray();
+    for (int i = 0; i < n; ) {
+      int e = i;
+      while (e < n && sorted[e] == sorted[i]) {
+        e++;
+      }
+      double t = e - i;
+      t5 += t * (t - 1) * (2 * t + 5);
+      t3 += t * (t - 1) * (t - 2);
+      t2 += t * (t - 1);
+      i = e;
+    }
+    double big = n;
+    double mean = (big * big - sizes2) / 4;
+    double variance =
+        (big * (big - 1) * (2 * big + 5) - s5 - t5) / 72
+            + (n > 2 ? s3 * t3 / (36 * big * (big - 1) * (big - 2)) : 0)
+            + s2 * t2 / (8 * big * (big - 1));
+    Quantity none = Quantity.absent("all values are equal");
+    boolean known = variance > 0;
+    double z = (j - mean) / Math.sqrt(variance);
+    double up = RankSum.NORMAL.survivalProbability(z);
+    double down = RankSum.NORMAL.cumulativeProbability(z);
+    return new Facts()
+        .put("statistic", j)
+        .put("mean", mean)
+        .put("variance", variance)
+        .put("z", known ? (Object) z : none)
+        .put("p", known ? (Object) Math.min(1, 2 * Math.min(up, down)) : none)
+        .put("pIncreasing", known ? (Object) up : none)
+        .put("pDecreasing", known ? (Object) down : none)
+        .put("exact", t2 == 0 && n <= MOST_ORDERED ? exactOrdered((int) j) : null);
+  }
+
+  /** The distribution of J is that of a sum of independent U statistics of growing pools. */
+  private Facts exactOrdered(int j) {
+    double[] law = {1};
+    int pool = groups[0].length;
+    for (int g = 1; g < groups.length; g++) {
+      law = convolved(law, countsOfU(groups[g].length, pool));
+      pool += groups[g].length;
+    }
+    double all = Arrays.stream(law).sum();
+    double up = 0;
+    double down = 0;
+    for (int i = 0; i < law.length; i++) {
+      up += i >= j ? law[i] / all : 0;
+      down += i <= j ? law[i] / all : 0;
+    }
+    return new Facts()
+        .put("p", Math.min(1, 2 * Math.min(up, down)))
+        .put("pIncreasing", up)
+        .put("pDecreasing", down);
+  }
+
+  private static double[] countsOfU(int m, int n) {
+    double[][] ways = new double[m + 1][m * n + 1];
+    ways[0][0] = 1;
+    for (int i = 1; i <= m + n; i++) {
+      for (int chosen = Math.min(i, m); chosen >= 1; chosen--) {
+        int add = i - chosen;
+        if (add <= n) {
+          for (int u = m * n; u >= add; u--) {
+            ways[chosen][u] += ways[chosen - 1][u - add];
+          }
+        }
+      }
+    }
+    double all = Arrays.stream(ways[m]).sum();
+    return Arrays.stream(ways[m]).map(w -> w / all).toArray();
+  }
+
+  private static double[] convolved(double[] a, double[] b) {
+    double[] c = new double[a.length + b.length - 1];
+    for (int i = 0; i < a.length; i++) {
+      for (int j = 0; j < b.length; j++) {
+        c[i + j] += a[i] * b[j];
+      }
+    }
+    return c;
+  }
+}

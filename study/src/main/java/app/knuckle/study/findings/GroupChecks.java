@@ -1,0 +1,133 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.checks.Normality;
+import app.knuckle.stats.checks.Outliers;
+import app.knuckle.stats.checks.Spread;
+import app.knuckle.stats.compare.Adjustment;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+
+/** Checks of groups: bell-shaped values, equal spread, odd ones out. */
+final class GroupChecks {
+
+  /** Each test of normality by its name. */
+  private static final Map<String, Function<double[], Facts>> NORMALITY =
+      new java.util.LinkedHashMap<>();
+
+  static {
+    NORMALITY.put("shapiro-wilk", Normality::shapiroWilk);
+    NORMALITY.put("anderson-darling", Normality::andersonDarling);
+    NORMALITY.put("lilliefors", Normality::lilliefors);
+  }
+
+  private GroupChecks() {}
+
+  /** All checks of a one-way layout. */
+  static List<GroupCheck> ofGroups(
+      List<Map<String, String>> labels, double[][] groups, double[] residuals, double alpha) {
+    List<GroupCheck> checks = new ArrayList<>();
+    NORMALITY.forEach(
+        (name, test) -> {
+          List<Facts> facts = new ArrayList<>();
+          for (double[] group : groups) {
+            facts.add(test.apply(group));
+          }
+          adjust(facts);
+          for (int g = 0; g < groups.length; g++) {
+            checks.add(normality(name, labels.get(g), facts.get(g), "adjustedP"));
+          }
+          checks.add(normality(name, "residuals", test.apply(residuals), "p"));
+        });
+    checks.add(spread("levene-absolute", Spread.leveneAbsolute(groups)));
+    checks.add(spread("levene-squared", Spread.leveneSquared(groups)));
+    checks.add(spread("brown-forsythe", Spread.brownForsythe(groups)));
+    checks.add(spread("bartlett", Spread.bartlett(groups)));
+    checks.add(spread("fligner-killeen", Spread.flignerKilleen(groups)));
+    if (groups.length == 2) {
+      checks.add(spread("variance-ratio", Spread.varianceRatio(groups, alpha)));
+    }
+    for (int g = 0; g < groups.length; g++) {
+      checks.add(grubbs(labels.get(g), groups[g]));
+    }
+    for (int g = 0; g < groups.length; g++) {
+      checks.add(fences(labels.get(g), groups[g]));
+    }
+    return checks;
+  }
+
+  /** Checks of one sample, of differences, or of residuals; odd values only for a sample. */
+  static List<GroupCheck> ofOne(Object on, double[] values, boolean odd) {
+    List<GroupCheck> checks = new ArrayList<>();
+    NORMALITY.forEach((name, test) -> checks.add(normality(name, on, test.apply(values), "p")));
+    if (odd) {
+      checks.add(grubbs(on, values));
+      checks.add(fences(on, values));
+    }
+    return checks;
+  }
+
+  /** Holm and Bonferroni over the groups that have a p. */
+  private static void adjust(List<Facts> facts) {
+    List<Facts> known = facts.stream().filter(f -> f.quantity("p").exists()).toList();
+    double[] p = known.stream().mapToDouble(f -> f.quantity("p").value()).toArray();
+    double[] holm = Adjustment.holm(p);
+    Quantity none = Quantity.absent("there is no p to adjust");
+    facts.forEach(f -> f.put("adjustedP", none).put("bonferroniP", none));
+    for (int i = 0; i < p.length; i++) {
+      known.get(i).put("adjustedP", holm[i]);
+      known.get(i).put("bonferroniP", Adjustment.bonferroni(p[i], p.length));
+    }
+  }
+
+  private static GroupCheck normality(String test, Object on, Facts facts, String key) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity(key));
+    String words =
+        judgement == CheckResult.Judgement.SOUND
+            ? "Nothing speaks against a bell shape."
+            : "The values are not bell-shaped: look at their picture, try another scale, or ranks.";
+    return new GroupCheck("normality", test, on, facts, judgement, words);
+  }
+
+  private static GroupCheck spread(String test, Facts facts) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    return new GroupCheck(
+        "spread",
+        test,
+        "groups",
+        facts,
+        judgement,
+        judgement == CheckResult.Judgement.SOUND
+            ? "The groups spread alike."
+            : "The groups do not spread alike: take each group's own spread, or another scale.");
+  }
+
+  private static GroupCheck grubbs(Object on, double[] values) {
+    Facts facts = Outliers.grubbs(values);
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    return new GroupCheck(
+        "outliers",
+        "grubbs",
+        on,
+        facts,
+        judgement,
+        judgement == CheckResult.Judgement.SOUND
+            ? "No value stands apart."
+            : "One value stands apart: look at its record before anything else.");
+  }
+
+  private static GroupCheck fences(Object on, double[] values) {
+    Facts facts = Outliers.fences(values);
+    boolean any = facts.all().get("extreme") instanceof List<?> list && !list.isEmpty();
+    return new GroupCheck(
+        "outliers",
+        "fences",
+        on,
+        facts,
+        any ? CheckResult.Judgement.CAUTION : CheckResult.Judgement.SOUND,
+        any ? "A value lies beyond the outer fence." : "No value lies beyond the outer fences.");
+  }
+}
