@@ -8,6 +8,16 @@ public final class Midranks {
   private Midranks() {}
 
   /**
+   * Midranks of values.
+   *
+   * @param values any
+   * @return one a value, the smallest being 1
+   */
+  public static double[] of(double[] values) {
+    return Ranks.of(values).ranks;
+  }
+
+  /**
    * Midranks of the distances from each group's median, as exact decimals, over all groups.
    *
    * @param groups none empty

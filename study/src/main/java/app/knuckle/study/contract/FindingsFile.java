@@ -73,6 +73,8 @@ public final class FindingsFile {
     ArrayNode results = sentences.putArray("results");
     ArrayNode rankings = sentences.putArray("ranking");
     findings.together().tests().forEach(t -> TestFile.write(t, null, tests));
+    FactsFile.write(node, findings.associations());
+    findings.together().groupChecks().forEach(c -> check(checks.addObject(), c, null));
     findings.together().checks().forEach(c -> check(checks.addObject(), c, null));
     for (ResponseFindings response : findings.responses()) {
       String measured = response.measured().name();
@@ -111,7 +113,10 @@ public final class FindingsFile {
   }
 
   private static void check(ObjectNode node, GroupCheck check, String measured) {
-    node.put("measured", measured).put("about", check.about()).put("test", check.test());
+    if (measured != null) {
+      node.put("measured", measured);
+    }
+    node.put("about", check.about()).put("test", check.test());
     FactsFile.put(node, "on", check.on());
     FactsFile.write(node, check.facts());
     node.put("judgement", check.judgement().key()).put("words", check.words());

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.linear.OneWay;
@@ -42,7 +43,9 @@ final class Answering {
     if (inquiry.measured().isEmpty()) {
       throw waiting("nothing is chosen as measured yet", "Choose the column that was measured");
     }
-    if (inquiry.treatments().isEmpty() && inquiry.expected() == null) {
+    boolean associated =
+        inquiry.together() && inquiry.treatments().isEmpty() && inquiry.measured().size() > 1;
+    if (inquiry.treatments().isEmpty() && inquiry.expected() == null && !associated) {
       throw waiting("no treatment is chosen yet", "Choose the column that says what was done");
     }
     checkParts();
@@ -68,7 +71,10 @@ final class Answering {
         frame,
         records(used, left),
         responses,
-        together == null ? Analysis.NONE : together.together());
+        together != null
+            ? together.together()
+            : associated ? new AssociationAnswer(frame, inquiry).analysis() : Analysis.NONE,
+        associated ? new AssociationAnswer(frame, inquiry).facts() : new Facts());
   }
 
   private Refused waiting(String what, String wayOn) {
@@ -230,6 +236,9 @@ final class Answering {
   private Analysis analysis(Numbers response, TogetherAnswer together, int index) {
     if (together != null) {
       return together.analysis(index);
+    }
+    if (inquiry.treatments().isEmpty() && inquiry.expected() == null) {
+      return Analysis.NONE; // Only how the responses go together was asked.
     }
     if (inquiry.method() == Inquiry.Method.RANKS
         || inquiry.method() == Inquiry.Method.PERMUTATION) {

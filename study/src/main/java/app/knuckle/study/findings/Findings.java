@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.design.Inquiry;
@@ -17,6 +18,7 @@ import java.util.Optional;
  * @param records which of them took part
  * @param responses one a measured column, in order
  * @param together what is computed about all of them together; empty when asked one by one
+ * @param associations how the responses go together, by name; empty unless that was asked
  */
 public record Findings(
     Table table,
@@ -24,7 +26,8 @@ public record Findings(
     Frame frame,
     RecordsUsed records,
     List<ResponseFindings> responses,
-    Analysis together) {
+    Analysis together,
+    Facts associations) {
 
   public Findings {
     responses = List.copyOf(responses);

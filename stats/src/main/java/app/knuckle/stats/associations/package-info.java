@@ -1,0 +1,2 @@
+/** How several measurements go together. */
+package app.knuckle.stats.associations;

@@ -1,0 +1,179 @@
+package app.knuckle.stats.checks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import java.util.Arrays;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+
+/** Whether several measurements together could come from a multivariate normal distribution. */
+public final class MultivariateNormality {
+
+  private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+  private final double[][] standardised;
+  private final int n;
+  private final int p;
+
+  private MultivariateNormality(double[][] standardised, int n, int p) {
+    this.standardised = standardised;
+    this.n = n;
+    this.p = p;
+  }
+
+  /**
+   * Standardises rows by their covariance matrix with divisor n.
+   *
+   * @param columns complete, of one length
+   * @return null if one column depends on the others, or there are too few rows
+   */
+  public static MultivariateNormality of(double[][] columns) {
+    int p = columns.length;
+    int n = columns[0].length;
+    if (n <= p) {
+      return null;
+    }
+    double[][] x = new double[p][];
+    for (int i = 0; i < p; i++) {
+      double[] own = columns[i];
+      double mean = own[0] + Arrays.stream(own).map(v -> v - own[0]).sum() / n;
+      x[i] = Arrays.stream(own).map(v -> v - mean).toArray();
+    }
+    double[][] l = new double[p][p];
+    for (int j = 0; j < p; j++) {
+      for (int i = j; i < p; i++) {
+        double sum = 0;
+        for (int r = 0; r < n; r++) {
+          sum += x[i][r] * x[j][r] / n;
+        }
+        double own = sum;
+        for (int k = 0; k < j; k++) {
+          sum -= l[i][k] * l[j][k];
+        }
+        if (i == j) {
+          if (!(sum > own * 1e-12)) {
+            return null;
+          }
+          l[j][j] = Math.sqrt(sum);
+        } else {
+          l[i][j] = sum / l[j][j];
+        }
+      }
+    }
+    double[][] z = new double[n][p];
+    for (int r = 0; r < n; r++) {
+      for (int i = 0; i < p; i++) {
+        double sum = x[i][r];
+        for (int k = 0; k < i; k++) {
+          sum -= l[i][k] * z[r][k];
+        }
+        z[r][i] = sum / l[i][i];
+      }
+    }
+    return new MultivariateNormality(z, n, p);
+  }
+
+  private double dot(int a, int b) {
+    double sum = 0;
+    for (int i = 0; i < p; i++) {
+      sum += standardised[a][i] * standardised[b][i];
+    }
+    return sum;
+  }
+
+  /**
+   * Mardia's skewness.
+   *
+   * @return n, skewness, statistic, df, p, smallSample
+   * @see "Mardia, K. V. (1970). Biometrika 57, 519-530; (1974). Sankhya B 36, 115-128"
+   */
+  public Facts skewness() {
+    double b = 0;
+    for (int i = 0; i < n; i++) {
+      for (int j = 0; j < n; j++) {
+        double d = dot(i, j);
+        b += d * d * d / n / n;
+      }
+    }
+    double df = p * (p + 1.0) * (p + 2) / 6;
+    double statistic = n * b / 6;
+    double factor = (p + 1.0) * (n + 1.0) * (n + 3) / (n * ((n + 1.0) * (p + 1) - 6));
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    return new Facts()
+        .put("n", n)
+        .put("skewness", b)
+        .put("statistic", statistic)
+        .put("df", Facts.list(df))
+        .put("p", law.survivalProbability(statistic))
+        .put(
+            "smallSample",
+            new Facts()
+                .put("statistic", statistic * factor)
+                .put("p", law.survivalProbability(statistic * factor)));
+  }
+
+  /**
+   * Mardia's kurtosis.
+   *
+   * @return n, kurtosis, statistic, p
+   */
+  public Facts kurtosis() {
+    double b = 0;
+    for (int i = 0; i < n; i++) {
+      double d = dot(i, i);
+      b += d * d / n;
+    }
+    double z = (b - p * (p + 2.0)) / Math.sqrt(8.0 * p * (p + 2) / n);
+    return new Facts()
+        .put("n", n)
+        .put("kurtosis", b)
+        .put("statistic", z)
+        .put("p", Math.min(1, 2 * NORMAL.survivalProbability(Math.abs(z))));
+  }
+
+  /**
+   * The Henze-Zirkler test.
+   *
+   * @return n, smoothing, statistic, mean, variance, p
+   * @see "Henze, N. and Zirkler, B. (1990). Communications in Statistics: Theory and Methods 19,
+   *     3595-3617"
+   */
+  public Facts henzeZirkler() {
+    double beta = Math.pow((2 * p + 1.0) * n / 4, 1.0 / (p + 4)) / Math.sqrt(2);
+    double c = beta * beta;
+    double pairs = 0;
+    double singles = 0;
+    for (int i = 0; i < n; i++) {
+      double di = dot(i, i);
+      singles += Math.exp(-c * di / (2 * (1 + c))) / n;
+      for (int j = 0; j < n; j++) {
+        double distance = di + dot(j, j) - 2 * dot(i, j);
+        pairs += Math.exp(-c * distance / 2) / n / n;
+      }
+    }
+    double t =
+        n * (pairs - 2 * Math.pow(1 + c, -p / 2.0) * singles + Math.pow(1 + 2 * c, -p / 2.0));
+    double a = 1 + 2 * c;
+    double w = (1 + c) * (1 + 3 * c);
+    double c2 = c * c;
+    double c4 = c2 * c2;
+    double mean = 1 - Math.pow(a, -p / 2.0) * (1 + p * c / a + p * (p + 2) * c2 / (2 * a * a));
+    double variance =
+        2 * Math.pow(1 + 4 * c, -p / 2.0)
+            + 2
+                * Math.pow(a, -p)
+                * (1 + 2 * p * c2 / (a * a) + 3 * p * (p + 2) * c4 / (4 * Math.pow(a, 4)))
+            - 4
+                * Math.pow(w, -p / 2.0)
+                * (1 + 3 * p * c2 / (2 * w) + p * (p + 2) * c4 / (2 * w * w));
+    double s2 = Math.log1p(variance / (mean * mean));
+    double z = (Math.log(t) - Math.log(mean) + s2 / 2) / Math.sqrt(s2);
+    return new Facts()
+        .put("n", n)
+        .put("smoothing", beta)
+        .put("statistic", t)
+        .put("mean", mean)
+        .put("variance", variance)
+        .put("p", t > 0 ? (Object) NORMAL.survivalProbability(z) : Quantity.of(1));
+  }
+}

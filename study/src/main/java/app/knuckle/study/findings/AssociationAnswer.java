@@ -1,0 +1,79 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.associations.Associations;
+import app.knuckle.stats.checks.MultivariateNormality;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+
+/** Answers how several responses go together, without any treatment. */
+final class AssociationAnswer {
+
+  private final Inquiry inquiry;
+  private final double[][] columns;
+
+  AssociationAnswer(Frame frame, Inquiry inquiry) {
+    this.inquiry = inquiry;
+    Parts parts = new Parts(frame, inquiry.measured(), List.of());
+    columns =
+        inquiry.measured().stream()
+            .map(name -> Arrays.stream(parts.values(name)).filter(v -> !Double.isNaN(v)).toArray())
+            .toArray(double[][]::new);
+    if (columns[0].length < 2) {
+      throw Refused.at(
+          new Place.WholeFile(frame.source()),
+          "fewer than two rows have a value of every response",
+          "Choose other columns");
+    }
+  }
+
+  /** Correlations and covariances, as they stand in the findings. */
+  Facts facts() {
+    List<Facts> associations = new ArrayList<>();
+    for (Facts own :
+        List.of(
+            Associations.pearson(columns, inquiry.alpha()),
+            Associations.spearman(columns),
+            Associations.kendall(columns))) {
+      associations.add(new Facts().put("measured", inquiry.measured()).putAll(own));
+    }
+    return new Facts()
+        .put("associations", associations)
+        .put(
+            "covariance",
+            new Facts()
+                .put("measured", inquiry.measured())
+                .putAll(Associations.covariance(columns)));
+  }
+
+  /** Whether the responses together could be normal. */
+  Analysis analysis() {
+    MultivariateNormality normality = MultivariateNormality.of(columns);
+    List<GroupCheck> checks = new ArrayList<>();
+    if (normality != null) {
+      checks.add(check("mardia-skewness", normality.skewness()));
+      checks.add(check("mardia-kurtosis", normality.kurtosis()));
+      checks.add(check("henze-zirkler", normality.henzeZirkler()));
+    }
+    return Analysis.NONE.with(checks);
+  }
+
+  private static GroupCheck check(String test, Facts facts) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    return new GroupCheck(
+        "normality",
+        test,
+        Map.of(),
+        facts,
+        judgement,
+        judgement == CheckResult.Judgement.SOUND
+            ? "Nothing speaks against a normal distribution of the responses together."
+            : "The responses together are not normal: look at their picture.");
+  }
+}
