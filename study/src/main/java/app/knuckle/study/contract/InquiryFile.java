@@ -3,6 +3,7 @@ package app.knuckle.study.contract;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.summary.Histogram;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
@@ -52,7 +53,8 @@ public final class InquiryFile {
           "direction",
           "reference",
           "adjustAt",
-          "compare");
+          "compare",
+          "edges");
 
   private static final List<String> COMPARE_KEYS =
       List.of("of", "within", "against", "procedure", "weights", "name", "trend");
@@ -131,6 +133,7 @@ public final class InquiryFile {
     d.reference = texts(node.path("reference"));
     d.adjustAt = numbers(node.path("adjustAt"), new Keys("inquiry", List.of("adjustAt")));
     d.compare = compares(node.path("compare"), d.method == Inquiry.Method.RANKS);
+    d.edges = edges(node.path("edges"), d.measured);
     checkParts(d, keys);
     return d.inquiry();
   }
@@ -232,6 +235,29 @@ public final class InquiryFile {
     Map<String, Double> numbers = new LinkedHashMap<>();
     node.fieldNames().forEachRemaining(key -> numbers.put(key, keys.number(node, key, Double.NaN)));
     return numbers;
+  }
+
+  private static Map<String, List<Double>> edges(JsonNode node, List<String> measured) {
+    if (node.isMissingNode()) {
+      return Map.of();
+    }
+    Keys keys = Keys.ofInquiry("edges");
+    keys.known(node, measured);
+    Map<String, List<Double>> edges = new LinkedHashMap<>();
+    for (String column : measured) {
+      if (node.has(column)) {
+        double[] own = new double[node.get(column).size()];
+        Arrays.setAll(own, i -> node.get(column).get(i).asDouble(Double.NaN));
+        if (!Histogram.rising(own)) {
+          throw keys.wrong(
+              column,
+              "the edges do not rise",
+              "Give two numbers or more, each above the one before");
+        }
+        edges.put(column, Arrays.stream(own).boxed().toList());
+      }
+    }
+    return edges;
   }
 
   private static List<Inquiry.Compare> compares(JsonNode list, boolean ranks) {
@@ -344,6 +370,16 @@ public final class InquiryFile {
     if (!inquiry.adjustAt().isEmpty()) {
       ObjectNode at = node.putObject("adjustAt");
       inquiry.adjustAt().forEach(at::put);
+    }
+    if (!inquiry.edges().isEmpty()) {
+      ObjectNode edges = node.putObject("edges");
+      inquiry
+          .edges()
+          .forEach(
+              (column, own) -> {
+                ArrayNode array = edges.putArray(column);
+                own.forEach(edge -> array.add(edge.doubleValue()));
+              });
     }
     ArrayNode compare = node.putArray("compare");
     inquiry.compare().forEach(c -> write(c, compare.addObject()));

@@ -32,6 +32,7 @@ import java.util.function.Consumer;
  * @param reference the level of a treatment that others are compared with
  * @param adjustAt values of covariates at which means are given; the others at their mean
  * @param compare what to compare, by which procedures
+ * @param edges of the bins in which a response is counted; round ones for others
  */
 public record Inquiry(
     String name,
@@ -53,7 +54,8 @@ public record Inquiry(
     Direction direction,
     Map<String, String> reference,
     Map<String, Double> adjustAt,
-    List<Compare> compare) {
+    List<Compare> compare,
+    Map<String, List<Double>> edges) {
 
   /** The level of significance unless the user says otherwise. */
   public static final double USUAL_ALPHA = 0.05;
@@ -69,6 +71,7 @@ public record Inquiry(
     reference = Map.copyOf(reference);
     adjustAt = Map.copyOf(adjustAt);
     compare = List.copyOf(compare);
+    edges = Map.copyOf(edges);
     if (!(alpha > 0 && alpha < 1)) {
       throw new IllegalArgumentException("alpha lies between 0 and 1: " + alpha);
     }
@@ -250,6 +253,9 @@ public record Inquiry(
     /** What to compare. */
     public List<Compare> compare = List.of();
 
+    /** Edges of bins. */
+    public Map<String, List<Double>> edges = Map.of();
+
     /**
      * The inquiry as it stands.
      *
@@ -276,7 +282,8 @@ public record Inquiry(
           direction,
           reference,
           adjustAt,
-          compare);
+          compare,
+          edges);
     }
   }
 
@@ -308,6 +315,7 @@ public record Inquiry(
     d.reference = reference;
     d.adjustAt = adjustAt;
     d.compare = compare;
+    d.edges = edges;
     change.accept(d);
     return d.inquiry();
   }

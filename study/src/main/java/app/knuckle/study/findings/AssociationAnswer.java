@@ -3,6 +3,8 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.associations.Associations;
 import app.knuckle.stats.checks.MultivariateNormality;
+import app.knuckle.stats.summary.Histogram;
+import app.knuckle.stats.summary.StemAndLeaf;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
@@ -11,6 +13,8 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 
 /** Answers how several responses go together, without any treatment. */
 final class AssociationAnswer {
@@ -49,7 +53,45 @@ final class AssociationAnswer {
             "covariance",
             new Facts()
                 .put("measured", inquiry.measured())
-                .putAll(Associations.covariance(columns)));
+                .putAll(Associations.covariance(columns)))
+        .put("histograms", each(this::histogram))
+        .put("stemAndLeaf", each(this::stemAndLeaf));
+  }
+
+  private List<Facts> each(IntFunction<Facts> about) {
+    return IntStream.range(0, columns.length).mapToObj(about).toList();
+  }
+
+  private Facts histogram(int column) {
+    String name = inquiry.measured().get(column);
+    List<Double> chosen = inquiry.edges().get(name);
+    Histogram h =
+        Histogram.of(
+            columns[column],
+            chosen == null
+                ? Histogram.roundEdges(columns[column])
+                : chosen.stream().mapToDouble(Double::doubleValue).toArray());
+    return new Facts()
+        .put("measured", name)
+        .put("edges", Arrays.stream(h.edges()).boxed().toList())
+        .put("counts", Arrays.stream(h.counts()).boxed().toList())
+        .put("countsRightClosed", Arrays.stream(h.countsRightClosed()).boxed().toList())
+        .put("below", h.below())
+        .put("above", h.above());
+  }
+
+  private Facts stemAndLeaf(int column) {
+    StemAndLeaf display = StemAndLeaf.of(columns[column]);
+    return new Facts()
+        .put("measured", inquiry.measured().get(column))
+        .put("leafUnit", display.leafUnit())
+        .put("lineWidth", display.lineWidth())
+        .put("mostLines", display.mostLines())
+        .put(
+            "lines",
+            display.lines().stream()
+                .map(line -> new Facts().put("stem", line.stem()).put("leaves", line.leaves()))
+                .toList());
   }
 
   /** Whether the responses together could be normal. */
