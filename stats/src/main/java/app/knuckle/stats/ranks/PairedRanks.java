@@ -140,6 +140,10 @@ public final class PairedRanks {
   /** The median of the Walsh averages, with its interval. */
   private Facts centre(Direction direction, double alpha, double expected) {
     int n = differences.length;
+    if (n * (n + 1L) / 2 > RankSum.MOST_DIFFERENCES) {
+      Quantity many = Quantity.absent("too many averages to form");
+      return new Facts().put("estimate", many).put("low", many).put("high", many);
+    }
     double[] walsh = new double[n * (n + 1) / 2];
     int at = 0;
     for (int i = 0; i < n; i++) {

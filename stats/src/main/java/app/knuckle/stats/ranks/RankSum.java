@@ -14,8 +14,8 @@ public final class RankSum {
   /** Up to so many values the distribution is enumerated. */
   private static final int MOST_EXACT = 40;
 
-  /** Differences beyond so many are not all formed. */
-  private static final long MOST_DIFFERENCES = 4_000_000;
+  /** Differences or averages formed and sorted at most, so that all pairs of groups stay quick. */
+  static final int MOST_DIFFERENCES = 4_000_000;
 
   static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 

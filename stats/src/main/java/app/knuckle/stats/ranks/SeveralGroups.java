@@ -245,24 +245,21 @@ public final class SeveralGroups {
     int low = Math.max(0, total - n);
     int high = Math.min(m, total);
     double[] logs = new double[high - low + 1];
-    for (int i = low; i <= high; i++) {
-      logs[i - low] = logChoose(m, i) + logChoose(n, total - i) - logChoose(m + n, total);
+    for (int i = low; i < high; i++) {
+      double odds = (m - i) * (double) (total - i) / ((i + 1.0) * (n - total + i + 1));
+      logs[i + 1 - low] = logs[i - low] + Math.log(odds);
     }
+    double top = Arrays.stream(logs).max().orElse(0);
     double own = logs[a - low];
     double sum = 0;
+    double all = 0;
     for (double log : logs) {
+      double weight = Math.exp(log - top);
+      all += weight;
       // Tables as likely as the observed count, whatever rounding makes of their logarithms.
-      sum += log <= own + 1e-9 ? Math.exp(log) : 0;
+      sum += log <= own + 1e-9 ? weight : 0;
     }
-    return Math.min(1, sum);
-  }
-
-  private static double logChoose(int n, int k) {
-    double log = 0;
-    for (int i = 1; i <= k; i++) {
-      log += Math.log((n - k + i) / (double) i);
-    }
-    return log;
+    return Math.min(1, sum / all);
   }
 
   /**

@@ -207,4 +207,19 @@ class HardCasesTest {
     assertThat(findings.at("/contrasts/0/p").isNull()).isTrue();
     assertThat(findings.at("/contrasts/0/why").asText()).contains("do not sum to zero");
   }
+
+  @Test
+  void ranksOfFiftyThousandRowsAndOfNoSpreadAtAll() throws IOException {
+    String expected = "\"expected\":0,\"method\":\"ranks\"";
+    JsonNode many = ask(expected, numbers("y", 50_000, i -> i % 2 == 0 ? i + 1 : -i));
+    assertThat(many.at("/tests/0/p").isNumber()).isTrue();
+    assertThat(many.at("/tests/0/centre/estimate").isNull()).isTrue();
+
+    String pairs =
+        "\"treatments\":[\"g\"],\"method\":\"ranks\",\"compare\":[{\"of\":[\"g\"],"
+            + "\"against\":\"all-pairs\",\"procedure\":\"dwass-steel\"}]";
+    JsonNode tied =
+        ask(pairs, numbers("y", 12, i -> 5), words("g", 12, i -> "abc".charAt(i % 3) + ""));
+    assertThat(tied.at("/comparisons/0/rows")).hasSize(3);
+  }
 }
