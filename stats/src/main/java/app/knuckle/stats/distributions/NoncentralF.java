@@ -44,6 +44,11 @@ public final class NoncentralF {
   }
 
   /**
+   * Beyond this the series has millions of terms, and the numerator's spread is below 1 in 1,000.
+   */
+  private static final double LARGE = 1e6;
+
+  /**
    * P(F' &gt; x).
    *
    * @param x the value to exceed
@@ -52,6 +57,12 @@ public final class NoncentralF {
   public double survivalProbability(double x) {
     if (x <= 0) {
       return 1;
+    }
+    if (halfNoncentrality > LARGE) {
+      // The numerator hardly varies any more: only the error's chi-squared is left.
+      double numerator = (df1 + 2 * halfNoncentrality) / df1;
+      return org.apache.commons.statistics.distribution.ChiSquaredDistribution.of(df2)
+          .cumulativeProbability(df2 * numerator / x);
     }
     double y = df1 * x / (df1 * x + df2);
     int middle = (int) halfNoncentrality;
