@@ -2,12 +2,14 @@ package app.knuckle.stats.distributions;
 
 import org.apache.commons.numbers.gamma.LogGamma;
 import org.apache.commons.numbers.gamma.RegularizedBeta;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
 /**
  * The noncentral F distribution, which tells the power of an F test.
  *
  * <p>{@code P(F' > x) = Sum_j Poisson(j; ncp/2) P(Beta(df1/2 + j, df2/2) > y)} with {@code y = df1
- * x / (df1 x + df2)}. Terms are added from the most likely j outward.
+ * x / (df1 x + df2)}. Terms are added from the most likely j outward. With a very large
+ * noncentrality the numerator is taken as constant.
  *
  * @see "Johnson, N. L., Kotz, S. and Balakrishnan, N. (1995). Continuous Univariate Distributions
  *     2, chapter 30"
@@ -16,6 +18,9 @@ public final class NoncentralF {
 
   /** A term below this share of the sum can no longer change its double. */
   private static final double NEGLIGIBLE = 0x1.0p-56;
+
+  /** Beyond this the series has millions of terms, and the numerator varies by 1 in 1,000 only. */
+  private static final double LARGE = 1e6;
 
   private final double df1;
   private final double df2;
@@ -44,11 +49,6 @@ public final class NoncentralF {
   }
 
   /**
-   * Beyond this the series has millions of terms, and the numerator's spread is below 1 in 1,000.
-   */
-  private static final double LARGE = 1e6;
-
-  /**
    * P(F' &gt; x).
    *
    * @param x the value to exceed
@@ -61,8 +61,7 @@ public final class NoncentralF {
     if (halfNoncentrality > LARGE) {
       // The numerator hardly varies any more: only the error's chi-squared is left.
       double numerator = (df1 + 2 * halfNoncentrality) / df1;
-      return org.apache.commons.statistics.distribution.ChiSquaredDistribution.of(df2)
-          .cumulativeProbability(df2 * numerator / x);
+      return ChiSquaredDistribution.of(df2).cumulativeProbability(df2 * numerator / x);
     }
     double y = df1 * x / (df1 * x + df2);
     int middle = (int) halfNoncentrality;

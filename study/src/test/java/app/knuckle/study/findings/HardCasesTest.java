@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.offset;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
@@ -221,5 +222,15 @@ class HardCasesTest {
     JsonNode tied =
         ask(pairs, numbers("y", 12, i -> 5), words("g", 12, i -> "abc".charAt(i % 3) + ""));
     assertThat(tied.at("/comparisons/0/rows")).hasSize(3);
+  }
+
+  @Test
+  void twoRowsAGroupLeaveSpreadTestsAlmostNoErrorAndStillEnd() throws IOException {
+    double[] y = {1.5, 2.5, 1.7, 2.8};
+    JsonNode findings =
+        ask("\"treatments\":[\"g\"]", words("g", 4, i -> "g" + i % 2), numbers("y", 4, i -> y[i]));
+    // By hand: between 1.1025, within 0.02 + 0.045 = 0.065 on 2 df.
+    assertThat(findings.at("/tests/1/rows/0/f").asDouble())
+        .isCloseTo(1.1025 / 0.0325, offset(1e-9));
   }
 }
