@@ -6,8 +6,8 @@ import app.knuckle.desktop.controls.SelectedCells;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.shell.Work;
 import app.knuckle.desktop.trail.TrailCard;
-import app.knuckle.stats.Progress;
 import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Kind;
@@ -190,22 +190,10 @@ public final class RecordsView extends BorderPane {
     protected Task<RowOrder.View> createTask() {
       RowOrder wanted = order;
       var frame = page.frame();
-      return new Task<>() {
+      return new Work<>() {
         @Override
         protected RowOrder.View call() {
-          return wanted.of(
-              frame,
-              new Progress() {
-                @Override
-                public boolean stopped() {
-                  return isCancelled();
-                }
-
-                @Override
-                public void done(double share) {
-                  updateProgress(share, 1);
-                }
-              });
+          return wanted.of(frame, progress());
         }
       };
     }

@@ -8,10 +8,14 @@ import javafx.concurrent.Task;
  *
  * @param <T> what it gives
  */
-abstract class Work<T> extends Task<T> {
+public abstract class Work<T> extends Task<T> {
 
-  /** The task as the computation sees it. */
-  final Progress progress() {
+  /**
+   * The task as the computation sees it.
+   *
+   * @return stopped once the task is cancelled; what is done shows as the task's progress
+   */
+  protected final Progress progress() {
     return new Progress() {
       @Override
       public boolean stopped() {

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.trail;
 
-import app.knuckle.stats.Progress;
+import app.knuckle.desktop.shell.Work;
 import app.knuckle.study.Refused;
 import app.knuckle.study.prep.Effect;
 import app.knuckle.study.prep.Frame;
@@ -115,25 +115,12 @@ public final class StepEditor {
     @Override
     protected Task<Preview> createTask() {
       Answers now = answers.get();
-      return new Task<>() {
+      return new Work<>() {
         @Override
         protected Preview call() {
           try {
             Step step = form.step(now, old).switched(false);
-            Frame after =
-                step.apply(
-                    before,
-                    new Progress() {
-                      @Override
-                      public boolean stopped() {
-                        return isCancelled();
-                      }
-
-                      @Override
-                      public void done(double share) {
-                        updateProgress(share, 1);
-                      }
-                    });
+            Frame after = step.apply(before, progress());
             return new Preview(step, Effect.of(before, after).words(), "");
           } catch (Refused e) {
             return new Preview(null, "", e.refusal().words());

@@ -264,20 +264,8 @@ public final class Blocks {
     }
     double mean = b * k * (k + 1.0) * (k + 1.0) / 4;
     Quantity none = Quantity.absent("within every block all values are equal");
-    boolean known = variance > 0;
-    double z = (l - mean) / Math.sqrt(variance);
-    double up = RankSum.NORMAL.survivalProbability(z);
-    double down = RankSum.NORMAL.cumulativeProbability(z);
-    boolean exact = k <= MOST_PAGE_TREATMENTS && b <= MOST_PAGE_BLOCKS && known;
-    return new Facts()
-        .put("statistic", l)
-        .put("mean", mean)
-        .put("variance", variance)
-        .put("z", known ? (Object) z : none)
-        .put("p", known ? (Object) Math.min(1, 2 * Math.min(up, down)) : none)
-        .put("pIncreasing", known ? (Object) up : none)
-        .put("pDecreasing", known ? (Object) down : none)
-        .put("exact", exact ? exactPage(l) : null);
+    boolean exact = k <= MOST_PAGE_TREATMENTS && b <= MOST_PAGE_BLOCKS && variance > 0;
+    return RankSum.trend(l, mean, variance, none).put("exact", exact ? exactPage(l) : null);
   }
 
   private Facts exactPage(double l) {

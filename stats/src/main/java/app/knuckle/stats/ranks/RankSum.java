@@ -325,4 +325,20 @@ public final class RankSum {
   static double shift(double[] x, double[] y) {
     return shift(x, y, Direction.EITHER, 0.5).quantity("estimate").value();
   }
+
+  /** A statistic of an ordered alternative with its normal law; large values speak for a rise. */
+  static Facts trend(double statistic, double mean, double variance, Quantity none) {
+    boolean known = variance > 0;
+    double z = (statistic - mean) / Math.sqrt(variance);
+    double up = NORMAL.survivalProbability(z);
+    double down = NORMAL.cumulativeProbability(z);
+    return new Facts()
+        .put("statistic", statistic)
+        .put("mean", mean)
+        .put("variance", variance)
+        .put("z", known ? (Object) z : none)
+        .put("p", known ? (Object) Math.min(1, 2 * Math.min(up, down)) : none)
+        .put("pIncreasing", known ? (Object) up : none)
+        .put("pDecreasing", known ? (Object) down : none);
+  }
 }

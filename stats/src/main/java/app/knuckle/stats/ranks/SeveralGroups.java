@@ -311,18 +311,7 @@ public final class SeveralGroups {
             + (n > 2 ? s3 * t3 / (36 * big * (big - 1) * (big - 2)) : 0)
             + s2 * t2 / (8 * big * (big - 1));
     Quantity none = Quantity.absent("all values are equal");
-    boolean known = variance > 0;
-    double z = (j - mean) / Math.sqrt(variance);
-    double up = RankSum.NORMAL.survivalProbability(z);
-    double down = RankSum.NORMAL.cumulativeProbability(z);
-    return new Facts()
-        .put("statistic", j)
-        .put("mean", mean)
-        .put("variance", variance)
-        .put("z", known ? (Object) z : none)
-        .put("p", known ? (Object) Math.min(1, 2 * Math.min(up, down)) : none)
-        .put("pIncreasing", known ? (Object) up : none)
-        .put("pDecreasing", known ? (Object) down : none)
+    return RankSum.trend(j, mean, variance, none)
         .put("exact", t2 == 0 && n <= MOST_ORDERED ? exactOrdered((int) j) : null);
   }
 

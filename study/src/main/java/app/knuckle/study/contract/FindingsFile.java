@@ -132,14 +132,7 @@ public final class FindingsFile {
     ArrayNode rows = node.putArray("rows");
     for (int i = 0; i < c.pairs().pairs().size(); i++) {
       Pair pair = c.pairs().pairs().get(i);
-      ObjectNode row = rows.addObject();
-      levels(row.putObject("left"), c.labels().get(pair.left()));
-      levels(row.putObject("right"), c.labels().get(pair.right()));
-      row.put("difference", pair.difference());
-      put(row, "se", pair.se());
-      put(row, "df", pair.df());
-      put(row, "statistic", pair.statistic());
-      put(row, "p", pair.p());
+      ObjectNode row = pair(rows, pair, c.labels());
       FactsFile.write(row, c.pairs().more().get(i));
       row.put("differs", pair.differs());
     }
@@ -265,14 +258,7 @@ public final class FindingsFile {
     ArrayNode rows = node.putArray("rows");
     List<Pair> pairs = c.pairs() == null ? c.reference().pairs() : c.pairs().pairs();
     for (Pair pair : pairs) {
-      ObjectNode row = rows.addObject();
-      levels(row.putObject("left"), c.labels().get(pair.left()));
-      levels(row.putObject("right"), c.labels().get(pair.right()));
-      row.put("difference", pair.difference());
-      put(row, "se", pair.se());
-      put(row, "df", pair.df());
-      put(row, "statistic", pair.statistic());
-      put(row, "p", pair.p());
+      ObjectNode row = pair(rows, pair, c.labels());
       put(row, "low", pair.low());
       put(row, "high", pair.high());
       if (own) {
@@ -378,5 +364,18 @@ public final class FindingsFile {
         node.put("why", quantity.why());
       }
     }
+  }
+
+  /** What every pair has, on ranks or not. */
+  private static ObjectNode pair(ArrayNode rows, Pair pair, List<Map<String, String>> labels) {
+    ObjectNode row = rows.addObject();
+    levels(row.putObject("left"), labels.get(pair.left()));
+    levels(row.putObject("right"), labels.get(pair.right()));
+    row.put("difference", pair.difference());
+    put(row, "se", pair.se());
+    put(row, "df", pair.df());
+    put(row, "statistic", pair.statistic());
+    put(row, "p", pair.p());
+    return row;
   }
 }
