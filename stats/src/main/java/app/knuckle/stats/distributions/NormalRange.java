@@ -1,5 +1,7 @@
 package app.knuckle.stats.distributions;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.apache.commons.numbers.gamma.Erfc;
 
 /**
@@ -45,11 +47,18 @@ final class NormalRange {
   /** {@code STEP k phi(z) Phi(z)^(k-1)}: the density of the largest value, times the step. */
   private final double[] largest = new double[NODES];
 
+  private static final Map<Integer, NormalRange> KNOWN = new ConcurrentHashMap<>();
+
+  private final Remembered lowerLogs;
+  private final Remembered upperLogs;
   private final int first;
   private final int last;
 
-  NormalRange(int values) {
+  private NormalRange(int values) {
     this.values = values;
+    // Near 0 the probability goes as w^(k-1), which is left out of what is remembered.
+    lowerLogs = new Remembered(w -> Math.log(summedLower(w)) - (values - 1) * Math.log(w));
+    upperLogs = new Remembered(w -> Math.log(summedUpper(w)));
     int from = NODES;
     int to = 0;
     for (int i = 0; i < NODES; i++) {
@@ -64,8 +73,29 @@ final class NormalRange {
     last = to;
   }
 
+  /**
+   * The range of so many values.
+   *
+   * @param values 2 or more
+   * @return the same one each time, since it remembers what it was asked
+   */
+  static NormalRange of(int values) {
+    return KNOWN.computeIfAbsent(values, NormalRange::new);
+  }
+
   /** P(range <= w), for w > 0. */
   double lower(double w) {
+    return lowerLogs.covers(w)
+        ? Math.min(1, Math.exp(lowerLogs.at(w) + (values - 1) * Math.log(w)))
+        : summedLower(w);
+  }
+
+  /** P(range > w), for w > 0. */
+  double upper(double w) {
+    return upperLogs.covers(w) ? Math.min(1, Math.exp(upperLogs.at(w))) : summedUpper(w);
+  }
+
+  private double summedLower(double w) {
     double sum = 0;
     for (int i = first; i <= last; i++) {
       sum += largest[i] * power(share(i, w));
@@ -73,8 +103,8 @@ final class NormalRange {
     return Math.min(1, sum);
   }
 
-  /** P(range > w), for w > 0, summed as a tail. */
-  double upper(double w) {
+  /** Summed as a tail. */
+  private double summedUpper(double w) {
     double sum = 0;
     // From the right, where the terms of a far tail are largest, so that the sum can end early.
     for (int i = last; i >= first; i--) {

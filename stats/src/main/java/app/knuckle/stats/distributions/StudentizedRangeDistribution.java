@@ -38,6 +38,9 @@ public final class StudentizedRangeDistribution {
    */
   private static final double STEP_IN_RANGE_WIDTHS = 0.3;
 
+  /** Densities kept to each side of s = 1, where nearly every walk ends. */
+  private static final int KEPT = 64;
+
   /** A term below this share of the sum can no longer change its double. */
   private static final double NEGLIGIBLE = 0x1.0p-58;
 
@@ -63,17 +66,28 @@ public final class StudentizedRangeDistribution {
   private final NormalRange range;
   private final double step;
   private final double logConstant;
+  private final double[] densitiesAbove = new double[KEPT];
+  private final double[] densitiesBelow = new double[KEPT];
+  private final double[] scalesAbove = new double[KEPT];
+  private final double[] scalesBelow = new double[KEPT];
 
   private StudentizedRangeDistribution(int groups, double df) {
     this.groups = groups;
     this.df = df;
-    range = new NormalRange(groups);
+    range = NormalRange.of(groups);
     double rangeWidth = STEP_IN_RANGE_WIDTHS / (2 + Math.sqrt(2 * Math.log(groups)));
     step = Math.min(Math.min(LARGEST_STEP, rangeWidth), STEP_IN_DEVIATIONS / Math.sqrt(2 * df));
     // The density of u is 2 (df/2)^(df/2) / Gamma(df/2) exp(df u - df e^2u / 2). Its constant holds
     // exp(-df/2) too, so that the exponent in term() starts from 0 at u = 0.
     double x = 0.5 * df;
     logConstant = Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - stirlingError(x);
+    for (int i = 0; i < KEPT; i++) {
+      double u = (i + 1) * step;
+      densitiesAbove[i] = density(u);
+      densitiesBelow[i] = density(-u);
+      scalesAbove[i] = Math.exp(u);
+      scalesBelow[i] = Math.exp(-u);
+    }
   }
 
   /**
@@ -173,8 +187,16 @@ public final class StudentizedRangeDistribution {
   private double walk(double sum, double start, double step, DoubleUnaryOperator given) {
     double total = sum;
     double before = start;
-    for (double u = step; Math.abs(u) < FARTHEST; u += step) {
-      double term = term(u, given);
+    boolean rightward = step > 0;
+    double[] densities = rightward ? densitiesAbove : densitiesBelow;
+    double[] scales = rightward ? scalesAbove : scalesBelow;
+    double u = 0;
+    for (int i = 0; Math.abs(u) < FARTHEST; i++) {
+      u = (i + 1) * step;
+      double term =
+          i < KEPT
+              ? densities[i] == 0 ? 0 : densities[i] * given.applyAsDouble(scales[i])
+              : term(u, given);
       total += term;
       if (total > 0 && term <= before && term <= total * NEGLIGIBLE) {
         break;
@@ -201,9 +223,13 @@ public final class StudentizedRangeDistribution {
   }
 
   private double term(double u, DoubleUnaryOperator given) {
-    // df u - df (e^2u - 1)/2: expm1 keeps the digits that a large df would lose near u = 0.
-    double density = Math.exp(logConstant + df * (u - 0.5 * Math.expm1(2 * u)));
+    double density = density(u);
     return density == 0 ? 0 : density * given.applyAsDouble(Math.exp(u));
+  }
+
+  private double density(double u) {
+    // df u - df (e^2u - 1)/2: expm1 keeps the digits that a large df would lose near u = 0.
+    return Math.exp(logConstant + df * (u - 0.5 * Math.expm1(2 * u)));
   }
 
   /** Root of an increasing function of q > 0, bracketed by doubling, closed by Brent's method. */

@@ -1,6 +1,5 @@
 package app.knuckle.stats.linear;
 
-import app.knuckle.stats.summary.GroupMoments;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
@@ -46,18 +45,19 @@ final class Cells {
    *
    * @param factors a row without a level of any of them takes no part
    * @param variables one array each; a row without a value of any of them takes no part
-   * @param apart whether the products within each cell are wanted, rather than their sum
+   * @param apart whether the products within each cell are wanted, rather than their sum; not of
+   *     one variable alone
    */
   static Cells of(List<Factor> factors, List<double[]> variables, boolean apart) {
     double[][] values = variables.toArray(new double[0][]);
-    int[] cellOf = new int[values[0].length];
     long combinations = factors.stream().mapToLong(Factor::size).reduce(1, Cells::capped);
     if (values.length <= 2 && combinations <= LARGEST_TABLE) {
-      keys(factors, cellOf);
-      Cells all = dense(values, cellOf, codes(factors, (int) combinations), apart);
-      return all == null ? numbered(factors, values, cellOf, apart) : all.filled();
+      Cells all = onePass(factors, values, codes(factors, (int) combinations), apart);
+      if (all != null) {
+        return all.filled();
+      }
     }
-    return numbered(factors, values, cellOf, apart);
+    return numbered(factors, values, new int[values[0].length], apart);
   }
 
   /** Levels of every combination, the last factor running fastest. */
@@ -73,38 +73,68 @@ final class Cells {
     return codes;
   }
 
-  /** One pass over every combination; null if that would lose digits. */
-  private static Cells dense(double[][] values, int[] cellOf, int[][] codes, boolean apart) {
-    double[] origins = new double[values.length];
-    for (int row = 0; row < cellOf.length; row++) {
-      boolean whole = cellOf[row] >= 0;
-      for (double[] column : values) {
-        whole &= column[row] == column[row];
+  /** A sum of squares this small beside what was taken off it has lost digits. */
+  private static final double CANCELLATION = 1e3;
+
+  /** One or two variables in every combination; null if digits were lost. */
+  private static Cells onePass(
+      List<Factor> factors, double[][] values, int[][] codes, boolean apart) {
+    int cells = codes.length;
+    int variables = values.length;
+    double[] origins = origins(factors, values);
+    CellSums pass = new CellSums(factors, values, origins, cells);
+    double[] sums = pass.take();
+    long[] counts = new long[cells];
+    double[][] means = new double[variables][cells];
+    double[][][] within = new double[apart ? cells : 1][variables][variables];
+    boolean exact = true;
+    int rows = 0;
+    double taken = 0;
+    for (int cell = 0; cell < cells; cell++) {
+      int at = cell * pass.stride();
+      double n = sums[at];
+      if (n == 0) {
+        continue;
       }
-      if (whole) {
+      counts[cell] = (long) n;
+      rows += (int) n;
+      means[0][cell] = sums[at + 1] / n;
+      taken += sums[at + 1] * means[0][cell];
+      if (variables == 2) {
+        double[][] own = within[apart ? cell : 0];
+        means[1][cell] = sums[at + 3] / n;
+        double xx = sums[at + 2] - sums[at + 1] * means[0][cell];
+        double xy = sums[at + 4] - sums[at + 1] * means[1][cell];
+        double yy = sums[at + 5] - sums[at + 3] * means[1][cell];
+        exact &= sums[at + 2] <= CANCELLATION * xx && sums[at + 5] <= CANCELLATION * yy;
+        own[0][0] += xx;
+        own[0][1] += xy;
+        own[1][0] += xy;
+        own[1][1] += yy;
+      }
+    }
+    if (variables == 1) {
+      double squares = sums[sums.length - 1];
+      within[0][0][0] = squares - taken;
+      exact = squares <= CANCELLATION * within[0][0][0];
+    }
+    return exact ? new Cells(codes, counts, means, within, origins, rows) : null;
+  }
+
+  /** The values of the first complete row. */
+  private static double[] origins(List<Factor> factors, double[][] values) {
+    double[] origins = new double[values.length];
+    for (int row = 0; row < values[0].length; row++) {
+      int at = row;
+      if (factors.stream().allMatch(f -> f.codes()[at] >= 0)
+          && Arrays.stream(values).noneMatch(v -> Double.isNaN(v[at]))) {
         for (int v = 0; v < origins.length; v++) {
           origins[v] = values[v][row];
         }
         break;
       }
     }
-    int cells = codes.length;
-    long[] counts = new long[cells];
-    double[][] means = new double[values.length][cells];
-    double[][][] within = new double[apart ? cells : 1][values.length][values.length];
-    if (values.length == 1) {
-      GroupMoments moments = GroupMoments.of(values[0], cellOf, cells);
-      double shift = moments.origin() - origins[0];
-      for (int cell = 0; cell < cells; cell++) {
-        counts[cell] = moments.count(cell);
-        means[0][cell] = shift + moments.deviation(cell);
-        within[apart ? cell : 0][0][0] += moments.sumOfSquares(cell);
-      }
-    } else if (!onePass(values, cellOf, counts, means, within, origins, apart)) {
-      return null;
-    }
-    int rows = (int) Arrays.stream(counts).sum();
-    return new Cells(codes, counts, means, within, origins, rows);
+    return origins;
   }
 
   /** Without the combinations that no row has. */
@@ -191,7 +221,6 @@ final class Cells {
 
   private static int numberByTable(
       List<Factor> factors, double[][] values, int[] cellOf, int combinations) {
-    Arrays.fill(cellOf, 0);
     keys(factors, cellOf);
     int[] table = new int[combinations];
     Arrays.fill(table, -1);
@@ -228,58 +257,6 @@ final class Cells {
       cellOf[row] = whole ? seen.computeIfAbsent(key, k -> seen.size()) : -1;
     }
     return seen.size();
-  }
-
-  /** A sum of squares this small beside what was taken off it has lost digits. */
-  private static final double CANCELLATION = 1e3;
-
-  /** Two variables together; false if digits were lost. */
-  private static boolean onePass(
-      double[][] values,
-      int[] cellOf,
-      long[] counts,
-      double[][] means,
-      double[][][] within,
-      double[] origins,
-      boolean apart) {
-    int cells = counts.length;
-    double[] sums = new double[6 * (cells + 1)];
-    double[] x = values[0];
-    double[] y = values[1];
-    for (int row = 0; row < cellOf.length; row++) {
-      // Incomplete rows go to a slot in front, which may hold anything.
-      boolean whole = x[row] == x[row] & y[row] == y[row];
-      int at = whole ? 6 * (cellOf[row] + 1) : 0;
-      double dx = x[row] - origins[0];
-      double dy = y[row] - origins[1];
-      sums[at] += 1;
-      sums[at + 1] += dx;
-      sums[at + 2] += dy;
-      sums[at + 3] += dx * dx;
-      sums[at + 4] += dx * dy;
-      sums[at + 5] += dy * dy;
-    }
-    boolean exact = true;
-    for (int cell = 0; cell < cells; cell++) {
-      int at = 6 * (cell + 1);
-      double n = sums[at];
-      if (n == 0) {
-        continue;
-      }
-      counts[cell] = (long) n;
-      means[0][cell] = sums[at + 1] / n;
-      means[1][cell] = sums[at + 2] / n;
-      double xx = sums[at + 3] - sums[at + 1] * means[0][cell];
-      double xy = sums[at + 4] - sums[at + 1] * means[1][cell];
-      double yy = sums[at + 5] - sums[at + 2] * means[1][cell];
-      exact &= sums[at + 3] <= CANCELLATION * xx && sums[at + 5] <= CANCELLATION * yy;
-      double[][] own = within[apart ? cell : 0];
-      own[0][0] += xx;
-      own[0][1] += xy;
-      own[1][0] += xy;
-      own[1][1] += yy;
-    }
-    return exact;
   }
 
   private static void twoPasses(

@@ -37,6 +37,7 @@ public final class Fit {
   private final double[][] dependence;
   private final int rank;
   private final int absorbed;
+  private InverseTriangle inverse;
 
   private Fit(Model model, Cells cells, int responses, int absorbed) {
     this.model = model;
@@ -229,6 +230,12 @@ public final class Fit {
     public double of(int response) {
       return products[response][response];
     }
+
+    /** Over all coordinates of responses in a space of their own. */
+    static Sum over(double[][] z) {
+      List<Integer> all = IntStream.range(0, z[0].length).boxed().toList();
+      return new Sum(all.size(), Fit.products(z, all));
+    }
   }
 
   /**
@@ -252,11 +259,22 @@ public final class Fit {
       case AFTER_ALL -> {
         boolean contained = terms.stream().anyMatch(s -> s.contains(term));
         boolean whole = rank == place.length;
-        yield !whole && contained && !isEstimable(t)
+        if (whole) {
+          yield inverse().alone(starts[t], starts[t + 1], coordinates);
+        }
+        yield contained && !isEstimable(t)
             ? null
             : after(IntStream.range(0, terms.size()).filter(s -> s != t).toArray(), t);
       }
     };
+  }
+
+  /** Made when it is first asked for; the same whoever makes it. */
+  private InverseTriangle inverse() {
+    if (inverse == null) {
+      inverse = new InverseTriangle(triangle);
+    }
+    return inverse;
   }
 
   private OptionalInt indexOf(Term term) {

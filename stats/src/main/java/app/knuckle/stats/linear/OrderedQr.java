@@ -85,16 +85,31 @@ final class OrderedQr {
   }
 
   private static void turn(double[] x, double[] v, int k, double scale) {
-    double dot = 0;
-    for (int i = k; i < x.length; i++) {
-      dot += v[i] * x[i];
-    }
-    double factor = dot * scale;
+    double factor = dot(x, v, k) * scale;
     if (factor != 0) {
       for (int i = k; i < x.length; i++) {
         x[i] -= factor * v[i];
       }
     }
+  }
+
+  /** Four sums side by side: one alone would wait for each addition to end. */
+  private static double dot(double[] x, double[] v, int from) {
+    double a = 0;
+    double b = 0;
+    double c = 0;
+    double d = 0;
+    int i = from;
+    for (; i + 3 < x.length; i += 4) {
+      a += v[i] * x[i];
+      b += v[i + 1] * x[i + 1];
+      c += v[i + 2] * x[i + 2];
+      d += v[i + 3] * x[i + 3];
+    }
+    for (; i < x.length; i++) {
+      a += v[i] * x[i];
+    }
+    return (a + b) + (c + d);
   }
 
   int rank() {
