@@ -269,6 +269,17 @@ public final class Fit {
     };
   }
 
+  /**
+   * Directions, in the coordinates of the fit, that a term has for itself after all others.
+   *
+   * @param term one of the model's
+   * @return one orthogonal vector of length 1 a degree of freedom; null if cells are empty
+   */
+  public double[][] directions(Term term) {
+    int t = indexOf(term).orElseThrow();
+    return rank < place.length ? null : inverse().directions(starts[t], starts[t + 1]);
+  }
+
   /** Made when it is first asked for; the same whoever makes it. */
   private InverseTriangle inverse() {
     if (inverse == null) {

@@ -51,4 +51,40 @@ final class InverseTriangle {
     Arrays.setAll(z, qr::coordinates);
     return Fit.Sum.over(z);
   }
+
+  /**
+   * Directions, in the coordinates of the fit, in which alone some coefficients differ from 0.
+   *
+   * @param from first coefficient
+   * @param to after the last
+   * @return orthogonal vectors of length 1, by Gram and Schmidt, twice so that no digit is lost
+   */
+  double[][] directions(int from, int to) {
+    double[][] found = new double[to - from][];
+    for (int i = 0; i < found.length; i++) {
+      double[] own = rows[from + i].clone();
+      for (int time = 0; time < 2; time++) {
+        for (int other = 0; other < i; other++) {
+          double dot = dot(own, found[other]);
+          for (int k = 0; k < own.length; k++) {
+            own[k] -= dot * found[other][k];
+          }
+        }
+      }
+      double size = Math.sqrt(dot(own, own));
+      for (int k = 0; k < own.length; k++) {
+        own[k] /= size;
+      }
+      found[i] = own;
+    }
+    return found;
+  }
+
+  private static double dot(double[] a, double[] b) {
+    double sum = 0;
+    for (int k = 0; k < a.length; k++) {
+      sum += a[k] * b[k];
+    }
+    return sum;
+  }
 }

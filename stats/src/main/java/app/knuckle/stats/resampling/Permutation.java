@@ -3,7 +3,8 @@ package app.knuckle.stats.resampling;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import java.util.Arrays;
-import java.util.Random;
+import java.util.List;
+import java.util.function.Consumer;
 
 /**
  * The share of rearrangements of the values among the groups that are at least as extreme as the
@@ -16,25 +17,15 @@ public final class Permutation {
   /** Up to so many arrangements are enumerated. */
   private static final double MOST_ENUMERATED = 1_000_000;
 
-  /** Random arrangements beyond: the error of a p near 0.05 is then 0.0022. */
-  private static final int RANDOM = 9_999;
-
-  private static final long SEED = 20_260_601;
-
   /** Sums that differ by less than this share are equal but for rounding. */
   private static final double SAME = 1e-11;
 
   private final double[] values;
   private final int[] sizes;
   private final Progress progress;
-  private final double[] sums;
   private final int[] left;
   private double observedSpread;
   private double observedFirst;
-  private long atLeast;
-  private long greater;
-  private long less;
-  private long count;
 
   private Permutation(double[][] groups, Progress progress) {
     // About one of the values, so that sums keep their digits.
@@ -42,7 +33,6 @@ public final class Permutation {
     values = Arrays.stream(groups).flatMapToDouble(Arrays::stream).map(v -> v - origin).toArray();
     sizes = Arrays.stream(groups).mapToInt(g -> g.length).toArray();
     this.progress = progress;
-    sums = new double[sizes.length];
     left = sizes.clone();
     int at = 0;
     for (int g = 0; g < sizes.length; g++) {
@@ -59,9 +49,10 @@ public final class Permutation {
    * Rearranges.
    *
    * @param groups two or more, none empty
-   * @param progress asked on the way
+   * @param progress told and asked on the way
    * @return pEither (of the spread between the groups), pGreater and pLess (of the first group's
    *     mean), arrangements; for random ones their seed and the standard error of p
+   * @throws java.util.concurrent.CancellationException if stopped
    */
   public static Facts of(double[][] groups, Progress progress) {
     return new Permutation(groups, progress).facts();
@@ -77,27 +68,29 @@ public final class Permutation {
     }
     Facts facts = new Facts();
     if (arrangements <= MOST_ENUMERATED) {
-      enumerate(0);
+      Tally all = new Tally();
+      enumerate(0, all);
       return facts
-          .put("pEither", atLeast / (double) count)
-          .put("pGreater", greater / (double) count)
-          .put("pLess", less / (double) count)
-          .put("arrangements", count);
+          .put("pEither", all.atLeast / (double) all.count)
+          .put("pGreater", all.greater / (double) all.count)
+          .put("pLess", all.less / (double) all.count)
+          .put("arrangements", all.count);
     }
-    shuffle();
-    double p = (atLeast + 1.0) / (RANDOM + 1);
+    List<Tally> parts = RandomArrangements.each(values, Tally::new, progress);
+    double count = RandomArrangements.COUNT + 1.0;
+    double p = (parts.stream().mapToLong(t -> t.atLeast).sum() + 1) / count;
     return facts
         .put("pEither", p)
-        .put("pGreater", (greater + 1.0) / (RANDOM + 1))
-        .put("pLess", (less + 1.0) / (RANDOM + 1))
-        .put("arrangements", RANDOM)
-        .put("seed", SEED)
-        .put("monteCarloSe", Math.sqrt(p * (1 - p) / RANDOM));
+        .put("pGreater", (parts.stream().mapToLong(t -> t.greater).sum() + 1) / count)
+        .put("pLess", (parts.stream().mapToLong(t -> t.less).sum() + 1) / count)
+        .put("arrangements", RandomArrangements.COUNT)
+        .put("seed", RandomArrangements.SEED)
+        .put("monteCarloSe", Math.sqrt(p * (1 - p) / RandomArrangements.COUNT));
   }
 
-  private void enumerate(int at) {
+  private void enumerate(int at, Tally tally) {
     if (at == values.length) {
-      judge();
+      tally.judge();
       return;
     }
     if (at == 2) {
@@ -106,48 +99,47 @@ public final class Permutation {
     for (int g = 0; g < left.length; g++) {
       if (left[g] > 0) {
         left[g]--;
-        double kept = sums[g];
-        sums[g] += values[at];
-        enumerate(at + 1);
-        sums[g] = kept;
+        double kept = tally.sums[g];
+        tally.sums[g] += values[at];
+        enumerate(at + 1, tally);
+        tally.sums[g] = kept;
         left[g]++;
       }
     }
   }
 
-  private void judge() {
-    double spread = 0;
-    for (int g = 0; g < sums.length; g++) {
-      spread += sums[g] * sums[g] / sizes[g];
-    }
-    double slack = SAME * Math.max(Math.abs(observedSpread), 1e-300);
-    double firstSlack = SAME * Math.max(Math.abs(observedFirst), Math.abs(sums[0]));
-    atLeast += spread >= observedSpread - slack ? 1 : 0;
-    greater += sums[0] >= observedFirst - firstSlack ? 1 : 0;
-    less += sums[0] <= observedFirst + firstSlack ? 1 : 0;
-    count++;
-  }
+  /** Counts arrangements by how they compare with the one observed. */
+  private final class Tally implements Consumer<double[]> {
+    private final double[] sums = new double[sizes.length];
+    private long atLeast;
+    private long greater;
+    private long less;
+    private long count;
 
-  private void shuffle() {
-    Random random = new Random(SEED);
-    double[] x = values.clone();
-    for (int r = 0; r < RANDOM; r++) {
-      progress.check();
-      for (int i = x.length - 1; i > 0; i--) {
-        int j = random.nextInt(i + 1);
-        double kept = x[i];
-        x[i] = x[j];
-        x[j] = kept;
-      }
+    @Override
+    public void accept(double[] x) {
       int at = 0;
       for (int g = 0; g < sizes.length; g++) {
-        sums[g] = 0;
+        double sum = 0;
         for (int i = 0; i < sizes[g]; i++) {
-          sums[g] += x[at++];
+          sum += x[at++];
         }
+        sums[g] = sum;
       }
       judge();
-      progress.done((r + 1.0) / RANDOM);
+    }
+
+    void judge() {
+      double spread = 0;
+      for (int g = 0; g < sums.length; g++) {
+        spread += sums[g] * sums[g] / sizes[g];
+      }
+      double slack = SAME * Math.max(Math.abs(observedSpread), 1e-300);
+      double firstSlack = SAME * Math.max(Math.abs(observedFirst), Math.abs(sums[0]));
+      atLeast += spread >= observedSpread - slack ? 1 : 0;
+      greater += sums[0] >= observedFirst - firstSlack ? 1 : 0;
+      less += sums[0] <= observedFirst + firstSlack ? 1 : 0;
+      count++;
     }
   }
 }

@@ -1,10 +1,12 @@
 package app.knuckle.stats.distributions;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import app.knuckle.stats.Reference;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -91,5 +93,22 @@ class DistributionTablesTest {
       case "studentized_range.isf" -> q.inverseSurvivalProbability(row.get("p").asDouble());
       default -> throw new IllegalArgumentException(fn);
     };
+  }
+
+  @ParameterizedTest
+  @CsvSource({"2, 3", "5, 20", "12, 1", "40, 120", "100, 8"})
+  void askedOftenTheRangeAnswersTheSame(int groups, double df) {
+    double[] points = {0.3, 1.1, 2.4, 4.1, 7.7, 15, 38};
+    StudentizedRangeDistribution law = StudentizedRangeDistribution.of(groups, df);
+    double[] first = Arrays.stream(points).map(law::survivalProbability).toArray();
+    double[] below = Arrays.stream(points).map(law::cumulativeProbability).toArray();
+    for (int time = 0; time < 40; time++) {
+      Arrays.stream(points).forEach(law::survivalProbability);
+      Arrays.stream(points).forEach(law::cumulativeProbability);
+    }
+    for (int i = 0; i < points.length; i++) {
+      assertThat(law.survivalProbability(points[i])).isCloseTo(first[i], withinPercentage(1e-9));
+      assertThat(law.cumulativeProbability(points[i])).isCloseTo(below[i], withinPercentage(1e-9));
+    }
   }
 }

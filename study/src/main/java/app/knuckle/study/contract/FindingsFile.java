@@ -8,6 +8,7 @@ import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.PowerTransformation;
+import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Inquiry;
@@ -22,6 +23,7 @@ import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.prep.Frame;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -90,6 +92,9 @@ public final class FindingsFile {
       analysis.means().forEach(m -> means(means.addObject(), m, measured));
       analysis.comparisons().forEach(c -> comparison(comparisons.addObject(), c, measured));
       analysis.groupChecks().forEach(c -> check(checks.addObject(), c, measured));
+      if (analysis.residuals() != null) {
+        residuals(node, analysis.residuals(), measured, findings.frame());
+      }
       analysis.rankComparisons().forEach(c -> ranks(comparisons.addObject(), c, measured));
       analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured));
       results.add(response.words().result());
@@ -99,6 +104,21 @@ public final class FindingsFile {
       }
     }
     return node;
+  }
+
+  private static void residuals(ObjectNode node, Residuals left, String measured, Frame frame) {
+    ArrayNode rows =
+        node.withArray("residuals").addObject().put("measured", measured).putArray("rows");
+    for (int i = 0; i < left.rows().length; i++) {
+      ObjectNode row = rows.addObject().put("row", frame.sourceRow(left.rows()[i]) + 1);
+      row.put("fitted", left.fitted()[i]).put("residual", left.residuals()[i]);
+      row.put("leverage", left.leverages()[i]);
+      if (Double.isNaN(left.studentised()[i])) {
+        row.putNull("studentised").put("why", "the row has its fitted value to itself");
+      } else {
+        row.put("studentised", left.studentised()[i]);
+      }
+    }
   }
 
   private static void transformation(ObjectNode node, PowerTransformation t, String measured) {

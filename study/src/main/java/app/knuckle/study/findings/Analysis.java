@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.linear.PowerTransformation;
+import app.knuckle.stats.linear.Residuals;
 import java.util.List;
 
 /**
@@ -14,6 +15,7 @@ import java.util.List;
  * @param powerTransformation of a one-way layout; null elsewhere
  * @param groupChecks checks group by group, and of residuals
  * @param rankComparisons families compared by ranks
+ * @param residuals of the rows of the frame; null where there is no linear model or too many rows
  */
 public record Analysis(
     List<TestResult> tests,
@@ -23,7 +25,8 @@ public record Analysis(
     List<ContrastResult> contrasts,
     PowerTransformation powerTransformation,
     List<GroupCheck> groupChecks,
-    List<RankComparison> rankComparisons) {
+    List<RankComparison> rankComparisons,
+    Residuals residuals) {
 
   public Analysis {
     tests = List.copyOf(tests);
@@ -52,18 +55,36 @@ public record Analysis(
       List<ComparisonResult> comparisons,
       List<ContrastResult> contrasts,
       PowerTransformation powerTransformation) {
-    this(tests, checks, means, comparisons, contrasts, powerTransformation, List.of(), List.of());
+    this(
+        tests,
+        checks,
+        means,
+        comparisons,
+        contrasts,
+        powerTransformation,
+        List.of(),
+        List.of(),
+        null);
   }
 
   /**
    * The same with checks of groups.
    *
    * @param more the checks
+   * @param left the residuals they are about; null for none
    * @return the analysis
    */
-  Analysis with(List<GroupCheck> more) {
+  Analysis with(List<GroupCheck> more, Residuals left) {
     return new Analysis(
-        tests, checks, means, comparisons, contrasts, powerTransformation, more, rankComparisons);
+        tests,
+        checks,
+        means,
+        comparisons,
+        contrasts,
+        powerTransformation,
+        more,
+        rankComparisons,
+        left);
   }
 
   /** Nothing was computed. */

@@ -242,7 +242,7 @@ final class Answering {
     }
     if (inquiry.method() == Inquiry.Method.RANKS
         || inquiry.method() == Inquiry.Method.PERMUTATION) {
-      return new RankAnswer(frame, inquiry, response.name(), progress).analysis();
+      return RankAnswer.to(frame, inquiry, response.name(), progress).analysis();
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return new SampleAnswer(frame, inquiry, response.name()).analysis();

@@ -103,7 +103,7 @@ final class AssociationAnswer {
       checks.add(check("mardia-kurtosis", normality.kurtosis()));
       checks.add(check("henze-zirkler", normality.henzeZirkler()));
     }
-    return Analysis.NONE.with(checks);
+    return Analysis.NONE.with(checks, null);
   }
 
   private static GroupCheck check(String test, Facts facts) {

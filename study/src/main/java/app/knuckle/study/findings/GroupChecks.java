@@ -6,7 +6,10 @@ import app.knuckle.stats.checks.Normality;
 import app.knuckle.stats.checks.Outliers;
 import app.knuckle.stats.checks.Spread;
 import app.knuckle.stats.compare.Adjustment;
+import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
@@ -42,6 +45,23 @@ final class GroupChecks {
           }
           checks.add(normality(name, "residuals", test.apply(residuals), "p"));
         });
+    checks.addAll(spreadOf(groups, alpha));
+    for (int g = 0; g < groups.length; g++) {
+      checks.add(grubbs(labels.get(g), groups[g]));
+    }
+    for (int g = 0; g < groups.length; g++) {
+      checks.add(fences(labels.get(g), groups[g]));
+    }
+    return checks;
+  }
+
+  /** Every test of equal spread; none of groups that are too few, or all of one value. */
+  static List<GroupCheck> spreadOf(double[][] values, double alpha) {
+    List<GroupCheck> checks = new ArrayList<>();
+    if (values.length < 2 || Arrays.stream(values).allMatch(g -> g.length < 2)) {
+      return checks;
+    }
+    double[][] groups = scaled(values);
     checks.add(spread("levene-absolute", Spread.leveneAbsolute(groups)));
     checks.add(spread("levene-squared", Spread.leveneSquared(groups)));
     checks.add(spread("brown-forsythe", Spread.brownForsythe(groups)));
@@ -50,13 +70,45 @@ final class GroupChecks {
     if (groups.length == 2) {
       checks.add(spread("variance-ratio", Spread.varianceRatio(groups, alpha)));
     }
-    for (int g = 0; g < groups.length; g++) {
-      checks.add(grubbs(labels.get(g), groups[g]));
-    }
-    for (int g = 0; g < groups.length; g++) {
-      checks.add(fences(labels.get(g), groups[g]));
-    }
     return checks;
+  }
+
+  /** Ratios of spreads do not depend on the scale, but fourth powers of huge values overflow. */
+  private static double[][] scaled(double[][] groups) {
+    double largest =
+        Arrays.stream(groups).flatMapToDouble(Arrays::stream).map(Math::abs).max().orElse(0);
+    int exponent = largest == 0 ? 0 : Math.getExponent(largest);
+    return Math.abs(exponent) < SAFE_EXPONENT
+        ? groups
+        : Arrays.stream(groups)
+            .map(g -> Arrays.stream(g).map(x -> Math.scalb(x, -exponent)).toArray())
+            .toArray(double[][]::new);
+  }
+
+  /** Fourth powers of numbers below 2^100 stay far below the largest double, 2^1024. */
+  private static final int SAFE_EXPONENT = 100;
+
+  /** The row that stands out most from what the model says of it. */
+  static GroupCheck farthest(Residuals residuals, Frame frame) {
+    int at = residuals.farthest();
+    Quantity none = Quantity.absent("no residual has a standard error of its own");
+    Facts facts =
+        new Facts()
+            .put("n", residuals.rows().length)
+            .put("statistic", at < 0 ? none : Quantity.of(residuals.studentised()[at]))
+            .put("row", at < 0 ? null : frame.sourceRow(residuals.rows()[at]) + 1)
+            .put("df", List.of(residuals.df()))
+            .put("p", residuals.p())
+            .put("adjustedP", residuals.adjustedP());
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(residuals.adjustedP());
+    String words =
+        judgement == CheckResult.Judgement.SOUND
+            ? "No row stands apart from what the model says of it."
+            : "Row "
+                + (frame.sourceRow(residuals.rows()[at]) + 1)
+                + " stands apart from what the model says of it: look at its record before"
+                + " anything else.";
+    return new GroupCheck("outliers", "studentised-residual", "residuals", facts, judgement, words);
   }
 
   /** Checks of one sample, of differences, or of residuals; odd values only for a sample. */

@@ -14,6 +14,7 @@ import app.knuckle.stats.linear.Model;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.PowerTransformation;
 import app.knuckle.stats.linear.RelativeEfficiency;
+import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.SumTest;
@@ -34,6 +35,7 @@ import java.util.Map;
 /** Answers an inquiry about one response with one layer of error. */
 final class LinearAnswer {
 
+  private final Frame frame;
   private final Inquiry inquiry;
   private final String measured;
   private final Parts parts;
@@ -43,6 +45,7 @@ final class LinearAnswer {
   private final double[] values;
 
   LinearAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.frame = frame;
     this.inquiry = inquiry;
     this.measured = measured;
     this.progress = progress;
@@ -160,54 +163,57 @@ final class LinearAnswer {
             slopes(fit, strata),
             efficiency(table),
             null));
-    return new Analysis(
+    Analysis answered =
+        new Analysis(
             tests,
             checks(layer, table, values),
             questions.meansOf(model.terms()),
             comparisons,
             questions.contrasts(),
-            moments == null ? null : transformation(values))
-        .with(groupChecks(layer));
+            moments == null ? null : transformation(values));
+    if (parts.rows() > MOST_TRANSFORMED) {
+      return answered;
+    }
+    Residuals residuals = Residuals.of(fit, values);
+    return answered.with(groupChecks(residuals), residuals);
   }
 
   /** Checks of the groups of a one-way layout, else of what the model leaves. */
-  private List<GroupCheck> groupChecks(Stratum layer) {
-    if (parts.rows() > MOST_TRANSFORMED) {
-      return List.of();
+  private List<GroupCheck> groupChecks(Residuals residuals) {
+    List<GroupCheck> checks = new ArrayList<>();
+    if (isOneWay() && factors.get(0).size() <= MOST_CHECKED) {
+      Factor factor = factors.get(0);
+      checks.addAll(
+          GroupChecks.ofGroups(
+              factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList(),
+              groups(values),
+              residuals.residuals(),
+              inquiry.alpha()));
+    } else {
+      checks.addAll(GroupChecks.ofOne("residuals", residuals.residuals(), false));
+      checks.addAll(GroupChecks.spreadOf(cells(residuals), inquiry.alpha()));
     }
-    double[] residuals = residuals(layer);
-    if (!isOneWay() || factors.get(0).size() > MOST_CHECKED) {
-      return GroupChecks.ofOne("residuals", residuals, false);
-    }
-    Factor factor = factors.get(0);
-    return GroupChecks.ofGroups(
-        factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList(),
-        groups(values),
-        residuals,
-        inquiry.alpha());
+    checks.add(GroupChecks.farthest(residuals, frame));
+    return checks;
   }
 
   /** Checks of more groups than this would be a list that nobody reads. */
   private static final int MOST_CHECKED = 60;
 
-  private double[] residuals(Stratum layer) {
-    Fit fit = layer.fit();
-    int[] levels = new int[factors.size()];
-    double[] at = new double[model.covariates().size()];
-    List<Double> residuals = new ArrayList<>();
-    for (int row = 0; row < values.length; row++) {
-      if (Double.isNaN(values[row])) {
-        continue;
-      }
-      for (int f = 0; f < levels.length; f++) {
-        levels[f] = factors.get(f).codes()[row];
-      }
-      for (int c = 0; c < at.length; c++) {
-        at[c] = model.covariates().get(c).values()[row];
-      }
-      residuals.add(values[row] - fit.origin(0) - fit.fitted(0, levels, at));
+  /** Residuals by combination of treatments; none if those are too many. */
+  private double[][] cells(Residuals residuals) {
+    List<Factor> treatments = parts.factors(inquiry.treatments());
+    Map<List<Integer>, List<Double>> cells = new LinkedHashMap<>();
+    for (int i = 0; i < residuals.rows().length; i++) {
+      int row = residuals.rows()[i];
+      List<Integer> key = treatments.stream().map(f -> f.codes()[row]).toList();
+      cells.computeIfAbsent(key, k -> new ArrayList<>()).add(residuals.residuals()[i]);
     }
-    return residuals.stream().mapToDouble(x -> x).toArray();
+    return cells.size() > MOST_CHECKED
+        ? new double[0][]
+        : cells.values().stream()
+            .map(list -> list.stream().mapToDouble(x -> x).toArray())
+            .toArray(double[][]::new);
   }
 
   private double[][] groups(double[] of) {

@@ -3,6 +3,9 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
@@ -22,6 +25,7 @@ import org.apache.commons.statistics.distribution.TDistribution;
 /** Answers an inquiry about split plots, or about units seen on several occasions. */
 final class TwoLayerAnswer {
 
+  private final Frame frame;
   private final Inquiry inquiry;
   private final String measured;
   private final Parts parts;
@@ -31,6 +35,7 @@ final class TwoLayerAnswer {
   private final List<String> within;
 
   TwoLayerAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.frame = frame;
     this.inquiry = inquiry;
     this.measured = measured;
     this.progress = progress;
@@ -123,16 +128,44 @@ final class TwoLayerAnswer {
     List<CheckResult> checks = sphericity == null ? List.of() : List.of(check(sphericity));
     List<Term> terms = new ArrayList<>(betweenTerms);
     terms.addAll(withinTerms);
-    return new Analysis(
-        List.of(
-            new TestResult.AnovaResult(
-                layers.table(), null, List.of(), null, beside(layers, sphericity, units))),
-        checks,
-        questions.meansOf(terms),
-        comparisons,
-        questions.contrasts(),
-        null);
+    Analysis answered =
+        new Analysis(
+            List.of(
+                new TestResult.AnovaResult(
+                    layers.table(), null, List.of(), null, beside(layers, sphericity, units))),
+            checks,
+            questions.meansOf(terms),
+            comparisons,
+            questions.contrasts(),
+            null);
+    Residuals left = residuals(units, withinTerms);
+    if (left == null) {
+      return answered;
+    }
+    List<GroupCheck> ofResiduals =
+        new ArrayList<>(GroupChecks.ofOne("residuals", left.residuals(), false));
+    ofResiduals.add(GroupChecks.farthest(left, frame));
+    return answered.with(ofResiduals, left);
   }
+
+  /** What is left within units, once each unit has its own mean; null of too large a layout. */
+  private Residuals residuals(Factor units, List<Term> withinTerms) {
+    List<Factor> factors = new ArrayList<>(List.of(units));
+    withinTerms.stream()
+        .flatMap(t -> t.names().stream())
+        .distinct()
+        .forEach(name -> factors.add(parts.factor(name)));
+    List<Term> terms = new ArrayList<>(List.of(Term.of(units.name())));
+    terms.addAll(withinTerms);
+    Model model = new Model(factors, List.of(), terms, true);
+    if ((double) parts.rows() * units.size() * units.size() > MOST_WORK) {
+      return null;
+    }
+    return Residuals.of(Fit.of(model, List.of(parts.values(measured))), parts.values(measured));
+  }
+
+  /** Multiplications that are done before the window notices. */
+  private static final double MOST_WORK = 2e8;
 
   /** Who was seen repeatedly, or which plots make a whole plot. */
   private Factor units() {

@@ -1,0 +1,192 @@
+package app.knuckle.stats.linear;
+
+import app.knuckle.stats.Quantity;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/**
+ * What a fit leaves of a response, row by row, and the test of the row that stands out most.
+ *
+ * <p>A studentised residual is scaled by its own standard error from a fit without its row, {@code
+ * t = r sqrt((df - 1) / (SSE (1 - h) - r^2))}, and follows Student's t on {@code df - 1}; NaN where
+ * the row has its fitted value to itself.
+ *
+ * @see "Cook, R. D. and Weisberg, S. (1982). Residuals and Influence in Regression, 2.2.1 and
+ *     equation 2.2.15"
+ */
+public final class Residuals {
+
+  /** With this much leverage a row has its fitted value to itself. */
+  private static final double ALL_ITS_OWN = 1 - 1e-10;
+
+  private final int[] rows;
+  private final double[] fitted;
+  private final double[] residuals;
+  private final double[] leverages;
+  private final double[] studentised;
+  private final double df;
+
+  private Residuals(
+      int[] rows,
+      double[] fitted,
+      double[] residuals,
+      double[] leverages,
+      double[] studentised,
+      double df) {
+    this.rows = rows;
+    this.fitted = fitted;
+    this.residuals = residuals;
+    this.leverages = leverages;
+    this.studentised = studentised;
+    this.df = df;
+  }
+
+  /**
+   * Takes the residuals of a fit of one response.
+   *
+   * @param fit the fit
+   * @param values the response, row by row; NaN for rows that took no part
+   * @return the residuals of the rows that took part, in order
+   */
+  public static Residuals of(Fit fit, double[] values) {
+    Model model = fit.model();
+    List<Factor> factors = model.factors();
+    List<Covariate> covariates = model.covariates();
+    int[] rows =
+        IntStream.range(0, values.length).filter(row -> takesPart(model, values, row)).toArray();
+    double[] fitted = new double[rows.length];
+    double[] residuals = new double[rows.length];
+    double[] leverages = new double[rows.length];
+    double[] z = fit.coordinates(0);
+    Map<List<Integer>, double[]> known = new HashMap<>();
+    for (int i = 0; i < rows.length; i++) {
+      int row = rows[i];
+      int[] levels = factors.stream().mapToInt(f -> f.codes()[row]).toArray();
+      double[] at = covariates.stream().mapToDouble(c -> c.values()[row]).toArray();
+      double[] v =
+          at.length > 0
+              ? fit.vector(fit.meanOf(levels, at))
+              : known.computeIfAbsent(
+                  Arrays.stream(levels).boxed().toList(), k -> fit.vector(fit.meanOf(levels, at)));
+      double mean = 0;
+      double h = 0;
+      for (int k = 0; k < v.length; k++) {
+        mean += v[k] * z[k];
+        h += v[k] * v[k];
+      }
+      residuals[i] = values[row] - fit.origin(0) - mean;
+      fitted[i] = fit.origin(0) + mean;
+      leverages[i] = Math.min(1, h);
+    }
+    Fit.Sum error = fit.error();
+    double[] studentised = new double[rows.length];
+    for (int i = 0; i < rows.length; i++) {
+      double r = residuals[i];
+      double left = error.of(0) * (1 - leverages[i]) - r * r;
+      boolean own = leverages[i] > ALL_ITS_OWN || error.df() < 2 || !(left > 0);
+      studentised[i] = own ? Double.NaN : r * Math.sqrt((error.df() - 1) / left);
+    }
+    return new Residuals(rows, fitted, residuals, leverages, studentised, error.df() - 1.0);
+  }
+
+  private static boolean takesPart(Model model, double[] values, int row) {
+    return !Double.isNaN(values[row])
+        && model.factors().stream().allMatch(f -> f.codes()[row] >= 0)
+        && model.covariates().stream().noneMatch(c -> Double.isNaN(c.values()[row]));
+  }
+
+  /**
+   * The rows that took part.
+   *
+   * @return from 0, rising
+   */
+  public int[] rows() {
+    return rows;
+  }
+
+  /**
+   * What the model says of each row.
+   *
+   * @return one value a row that took part
+   */
+  public double[] fitted() {
+    return fitted;
+  }
+
+  /**
+   * What is left.
+   *
+   * @return value less fitted value
+   */
+  public double[] residuals() {
+    return residuals;
+  }
+
+  /**
+   * How far each row decides over its own fitted value.
+   *
+   * @return from 0 to 1
+   */
+  public double[] leverages() {
+    return leverages;
+  }
+
+  /**
+   * Residuals over their own standard errors.
+   *
+   * @return NaN where there is none
+   */
+  public double[] studentised() {
+    return studentised;
+  }
+
+  /**
+   * Degrees of freedom of the studentised residuals.
+   *
+   * @return may be 0 or less, where there are none
+   */
+  public double df() {
+    return df;
+  }
+
+  /**
+   * The row that stands out most.
+   *
+   * @return its place among the rows that took part; -1 if no residual can be studentised
+   */
+  public int farthest() {
+    int at = -1;
+    for (int i = 0; i < rows.length; i++) {
+      if (!Double.isNaN(studentised[i])
+          && (at < 0 || Math.abs(studentised[i]) > Math.abs(studentised[at]))) {
+        at = i;
+      }
+    }
+    return at;
+  }
+
+  /**
+   * Probability that one given row stands out as far as the farthest does.
+   *
+   * @return absent if no residual can be studentised
+   */
+  public Quantity p() {
+    int at = farthest();
+    return at < 0
+        ? Quantity.absent("no residual has a standard error of its own")
+        : Quantity.of(2 * TDistribution.of(df).survivalProbability(Math.abs(studentised[at])));
+  }
+
+  /**
+   * Probability that any row stands out as far: Bonferroni over the rows.
+   *
+   * @return at most 1
+   */
+  public Quantity adjustedP() {
+    return p().map(p -> Math.min(1, p * rows.length));
+  }
+}

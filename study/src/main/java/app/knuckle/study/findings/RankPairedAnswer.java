@@ -1,0 +1,101 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.ranks.PairedRanks;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** Answers about matched pairs, or one sample, on ranks. */
+final class RankPairedAnswer extends RankQuestion {
+
+  RankPairedAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    super(frame, inquiry, measured, progress);
+  }
+
+  @Override
+  Analysis analysis() {
+    PairedRanks ranks;
+    double expected = Double.NaN;
+    Facts head = new Facts().put("direction", inquiry.direction().key());
+    Object on;
+    if (inquiry.pairs() == null) {
+      double[] values =
+          Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray();
+      expected = inquiry.expected();
+      double[] same = new double[values.length];
+      Arrays.fill(same, expected);
+      ranks = PairedRanks.of(values, same);
+      on = Map.of();
+    } else {
+      Factor factor = treatment();
+      if (factor.size() != 2) {
+        throw refused(
+            "pairs",
+            "pairs match the two levels of one treatment",
+            "Name a treatment with two levels, or blocks in place of pairs");
+      }
+      ranks = matched(factor);
+      head = two(factor);
+      on = "differences";
+    }
+    if (ranks.differences().length == 0) {
+      throw refused("pairs", "there is nothing to compare", "Check the columns");
+    }
+    Facts signed =
+        new Facts()
+            .putAll(head)
+            .putAll(ranks.signedRank(inquiry.direction(), inquiry.alpha(), expected));
+    Facts sign =
+        new Facts().putAll(head).putAll(ranks.sign(inquiry.direction(), inquiry.alpha(), expected));
+    List<TestResult> tests = new ArrayList<>();
+    tests.add(
+        result(
+            "signed-rank",
+            "signed-rank test",
+            signed,
+            "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1)));
+    tests.add(result("sign", "sign test", sign, ""));
+    double[] values =
+        inquiry.pairs() == null
+            ? Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray()
+            : ranks.differences();
+    return of(tests, GroupChecks.ofOne(on, values, inquiry.pairs() == null), List.of());
+  }
+
+  private PairedRanks matched(Factor factor) {
+    Factor pair = parts.factor(inquiry.pairs());
+    double[][] found = new double[2][pair.size()];
+    Arrays.fill(found[0], Double.NaN);
+    Arrays.fill(found[1], Double.NaN);
+    double[] values = parts.values(measured);
+    for (int row = 0; row < values.length; row++) {
+      if (parts.isUsed(row)) {
+        double before = found[factor.codes()[row]][pair.codes()[row]];
+        if (!Double.isNaN(before)) {
+          throw Refused.at(
+              new Place.WholeColumn("inquiry", inquiry.pairs()),
+              "'" + pair.levels().get(pair.codes()[row]) + "' has two values at one level",
+              "Each pair has one value at each level");
+        }
+        found[factor.codes()[row]][pair.codes()[row]] = values[row];
+      }
+    }
+    int[] whole =
+        IntStream.range(0, pair.size())
+            .filter(p -> !Double.isNaN(found[0][p]) && !Double.isNaN(found[1][p]))
+            .toArray();
+    return PairedRanks.of(
+        Arrays.stream(whole).mapToDouble(p -> found[0][p]).toArray(),
+        Arrays.stream(whole).mapToDouble(p -> found[1][p]).toArray());
+  }
+}
