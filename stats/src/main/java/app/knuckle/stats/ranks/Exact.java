@@ -18,8 +18,11 @@ final class Exact {
       BigDecimal d = decimal(v);
       scale = Math.max(scale, Math.max(0, d.stripTrailingZeros().scale()));
       largest = largest.max(d.abs());
+      if (largest.scaleByPowerOfTen(scale).compareTo(MOST) > 0) {
+        return -1;
+      }
     }
-    return largest.scaleByPowerOfTen(scale).compareTo(MOST) > 0 ? -1 : scale;
+    return scale;
   }
 
   static BigDecimal decimal(double v) {

@@ -32,7 +32,7 @@ public final class Midranks {
       double[] x = Exact.scaled(group, scale);
       double[] sorted = x.clone();
       Arrays.sort(sorted);
-      double median = RankSum.median(sorted);
+      double median = Ordered.of(sorted).median();
       for (double v : x) {
         distances[at++] = Math.abs(v - median);
       }

@@ -140,26 +140,12 @@ public final class PairedRanks {
   /** The median of the Walsh averages, with its interval. */
   private Facts centre(Direction direction, double alpha, double expected) {
     int n = differences.length;
-    if (n * (n + 1L) / 2 > RankSum.MOST_DIFFERENCES) {
-      Quantity many = Quantity.absent("too many averages to form");
-      return new Facts().put("estimate", many).put("low", many).put("high", many);
-    }
-    double[] walsh = new double[n * (n + 1) / 2];
-    int at = 0;
-    for (int i = 0; i < n; i++) {
-      for (int j = i; j < n; j++) {
-        walsh[at++] = (differences[i] + differences[j]) / 2;
-      }
-    }
-    Arrays.sort(walsh);
-    // Back on the scale of the values: a power of ten off, and the expected value on.
-    for (int i = 0; i < walsh.length; i++) {
-      walsh[i] = back(walsh[i], expected);
-    }
+    Ordered walsh = walsh(expected);
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
     double sd = Math.sqrt(n * (n + 1.0) * (2 * n + 1) / 24);
-    int normal =
-        (int) Math.floor(n * (n + 1.0) / 4 - RankSum.NORMAL.inverseSurvivalProbability(level) * sd);
+    long normal =
+        (long)
+            Math.floor(n * (n + 1.0) / 4 - RankSum.NORMAL.inverseSurvivalProbability(level) * sd);
     Facts byNormal = RankSum.limits(walsh, 0, normal, direction);
     Facts byExact = null;
     if (n <= MOST_EXACT) {
@@ -182,11 +168,27 @@ public final class PairedRanks {
     }
     Facts used = byExact == null ? byNormal : byExact;
     return new Facts()
-        .put("estimate", RankSum.median(walsh))
+        .put("estimate", walsh.median())
         .put("exact", byExact)
         .put("normal", byNormal)
         .put("low", used.all().get("low"))
         .put("high", used.all().get("high"));
+  }
+
+  /** Walsh averages on the scale of the values: a power of ten off, and the expected value on. */
+  private Ordered walsh(double expected) {
+    Ordered doubled = Ordered.doubledWalshAverages(differences);
+    return new Ordered() {
+      @Override
+      public long size() {
+        return doubled.size();
+      }
+
+      @Override
+      public double at(long place) {
+        return back(doubled.at(place) / 2, expected);
+      }
+    };
   }
 
   private double back(double scaled, double expected) {
@@ -243,7 +245,7 @@ public final class PairedRanks {
     Arrays.setAll(law, all::probability);
     int c = RankSum.rank(law, level);
     Facts median = new Facts().put("estimate", middle(sorted));
-    median.putAll(RankSum.limits(sorted, 0, c, direction));
+    median.putAll(RankSum.limits(Ordered.of(sorted), 0, c, direction));
     double beyond = 0;
     for (int i = 0; i < c; i++) {
       beyond += law[i];

@@ -207,9 +207,10 @@ public record RankPairs(
         StudentizedRangeDistribution.of(k, Double.POSITIVE_INFINITY);
     List<Pair> pairs = new ArrayList<>();
     List<Facts> more = new ArrayList<>();
+    double[][] sorted = g.sorted();
     for (int i = 0; i < k; i++) {
       for (int j = i + 1; j < k; j++) {
-        double[] own = RankSum.pairwise(g.group(i), g.group(j));
+        double[] own = RankSum.pairwise(sorted[i], sorted[j]);
         double statistic = Math.sqrt(2) * own[1];
         Quantity q = Quantity.finite(statistic, "the two groups do not vary");
         pairs.add(
@@ -222,7 +223,7 @@ public record RankPairs(
                 q,
                 q.map(s -> range.survivalProbability(Math.abs(s))),
                 alpha));
-        more.add(new Facts().put("u", own[0]).put("shift", RankSum.shift(g.group(i), g.group(j))));
+        more.add(new Facts().put("u", own[0]).put("shift", shift(g, sorted[i], sorted[j])));
       }
     }
     return new RankPairs(
@@ -231,6 +232,11 @@ public record RankPairs(
         more,
         letters(g.meanRanks(), pairs),
         Quantity.absent("pairs have errors of their own"));
+  }
+
+  /** The median of all differences. */
+  private static double shift(SeveralGroups g, double[] x, double[] y) {
+    return Exact.back(Ordered.differences(x, y).median(), g.scale());
   }
 
   /**
@@ -254,8 +260,9 @@ public record RankPairs(
     DunnettDistribution one = DunnettDistribution.of(loadings, Double.POSITIVE_INFINITY, false);
     List<Pair> pairs = new ArrayList<>();
     List<Facts> more = new ArrayList<>();
+    double[][] sorted = g.sorted();
     for (int i : others) {
-      double[] own = RankSum.pairwise(g.group(i), g.group(reference));
+      double[] own = RankSum.pairwise(sorted[i], sorted[reference]);
       Quantity z = Quantity.finite(own[1], "the two groups do not vary");
       Quantity greater = z.map(one::survivalProbability);
       Quantity less = z.map(s -> one.survivalProbability(-s));
@@ -269,7 +276,7 @@ public record RankPairs(
       more.add(
           new Facts()
               .put("u", own[0])
-              .put("shift", RankSum.shift(g.group(i), g.group(reference)))
+              .put("shift", shift(g, sorted[i], sorted[reference]))
               .put("pGreater", greater)
               .put("pLess", less));
     }

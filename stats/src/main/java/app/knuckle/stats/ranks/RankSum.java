@@ -14,9 +14,6 @@ public final class RankSum {
   /** Up to so many values the distribution is enumerated. */
   private static final int MOST_EXACT = 40;
 
-  /** Differences or averages formed and sorted at most, so that all pairs of groups stay quick. */
-  static final int MOST_DIFFERENCES = 4_000_000;
-
   static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
   private RankSum() {}
@@ -141,25 +138,13 @@ public final class RankSum {
   private static Facts shift(double[] x, double[] y, Direction direction, double alpha) {
     int m = x.length;
     int n = y.length;
-    if ((long) m * n > MOST_DIFFERENCES) {
-      Quantity many = Quantity.absent("too many differences to form");
-      return new Facts().put("estimate", many).put("low", many).put("high", many);
-    }
     int scale = Exact.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
-    double[] a = Exact.scaled(x, scale);
-    double[] b = Exact.scaled(y, scale);
-    double[] d = new double[m * n];
-    for (int i = 0; i < m; i++) {
-      for (int j = 0; j < n; j++) {
-        d[i * n + j] = a[i] - b[j];
-      }
-    }
-    Arrays.sort(d);
+    Ordered d = Ordered.differences(Exact.scaled(x, scale), Exact.scaled(y, scale));
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
-    Facts facts = new Facts().put("estimate", Exact.back(median(d), scale));
+    Facts facts = new Facts().put("estimate", Exact.back(d.median(), scale));
     double sd = Math.sqrt(m * (double) n * (m + n + 1) / 12);
-    int normal =
-        (int) Math.floor(m * (double) n / 2 - NORMAL.inverseSurvivalProbability(level) * sd);
+    long normal =
+        (long) Math.floor(m * (double) n / 2 - NORMAL.inverseSurvivalProbability(level) * sd);
     Facts byNormal = limits(d, scale, normal, direction);
     Facts byExact = null;
     if (m + n <= MOST_EXACT) {
@@ -198,21 +183,16 @@ public final class RankSum {
   }
 
   /** The C-th smallest and largest; the outer one is missing for a direction. */
-  static Facts limits(double[] sorted, int scale, int c, Direction direction) {
+  static Facts limits(Ordered sorted, int scale, long c, Direction direction) {
     Quantity none = Quantity.absent("too few values for this confidence");
     Quantity open = Quantity.absent("the question has a direction, so there is one limit only");
-    boolean found = c >= 1 && c <= sorted.length;
-    Object low = found ? (Object) Exact.back(sorted[c - 1], scale) : none;
-    Object high = found ? (Object) Exact.back(sorted[sorted.length - c], scale) : none;
+    boolean found = c >= 1 && c <= sorted.size();
+    Object low = found ? (Object) Exact.back(sorted.at(c - 1), scale) : none;
+    Object high = found ? (Object) Exact.back(sorted.at(sorted.size() - c), scale) : none;
     return new Facts()
         .put("low", direction == Direction.LESS ? open : low)
         .put("high", direction == Direction.GREATER ? open : high)
         .put("rank", c);
-  }
-
-  static double median(double[] sorted) {
-    int n = sorted.length;
-    return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
   }
 
   /** The distribution of U without ties. */
@@ -307,23 +287,37 @@ public final class RankSum {
     return sum / (n - 1);
   }
 
-  /** U of two samples with z, tie-corrected and without continuity; and the shift. */
+  /**
+   * U of two sorted samples with z, tie-corrected and without continuity, and the difference of the
+   * mean ranks.
+   */
   static double[] pairwise(double[] x, double[] y) {
     double m = x.length;
     double n = y.length;
     double total = m + n;
-    Ranks ranks = Ranks.of(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
-    double sum = Arrays.stream(ranks.ranks, 0, x.length).sum();
-    double u = sum - m * (m + 1) / 2;
-    double variance = m * n / 12 * (total + 1 - ranks.tieSum / (total * (total - 1)));
+    double u = 0;
+    double ties = 0;
+    int i = 0;
+    int j = 0;
+    while (i < x.length || j < y.length) {
+      double value = j == y.length || i < x.length && x[i] <= y[j] ? x[i] : y[j];
+      int fromX = i;
+      int fromY = j;
+      while (i < x.length && x[i] == value) {
+        i++;
+      }
+      while (j < y.length && y[j] == value) {
+        j++;
+      }
+      double tied = i - fromX + j - fromY;
+      ties += tied * tied * tied - tied;
+      u += (i - fromX) * (fromY + (j - fromY) / 2.0);
+    }
+    double sum = u + m * (m + 1) / 2;
+    double variance = m * n / 12 * (total + 1 - ties / (total * (total - 1)));
     double z = variance > 0 ? (u - m * n / 2) / Math.sqrt(variance) : Double.NaN;
     double difference = sum / m - (total * (total + 1) / 2 - sum) / n;
     return new double[] {u, z, difference};
-  }
-
-  /** The median of all differences. */
-  static double shift(double[] x, double[] y) {
-    return shift(x, y, Direction.EITHER, 0.5).quantity("estimate").value();
   }
 
   /** A statistic of an ordered alternative with its normal law; large values speak for a rise. */

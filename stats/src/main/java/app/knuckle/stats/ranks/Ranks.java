@@ -1,8 +1,6 @@
 package app.knuckle.stats.ranks;
 
 import java.util.Arrays;
-import java.util.Comparator;
-import java.util.stream.IntStream;
 
 /** Midranks of a pool of values. */
 final class Ranks {
@@ -20,23 +18,30 @@ final class Ranks {
   /** Ranks values, the smallest being 1; tieSum is the sum of t^3 - t over tied sets. */
   static Ranks of(double[] values) {
     int n = values.length;
-    Integer[] order = IntStream.range(0, n).boxed().toArray(Integer[]::new);
-    Arrays.sort(order, Comparator.comparingDouble(i -> values[i]));
-    double[] ranks = new double[n];
+    double[] sorted = values.clone();
+    // 0 is added because -0 would be sorted apart from 0, to which it is equal.
+    for (int i = 0; i < n; i++) {
+      sorted[i] += 0.0;
+    }
+    Arrays.sort(sorted);
+    double[] midranks = new double[n];
     double ties = 0;
     double squares = 0;
     for (int i = 0; i < n; ) {
       int j = i;
-      while (j < n && values[order[j]] == values[order[i]]) {
+      while (j < n && sorted[j] == sorted[i]) {
         j++;
       }
       double t = j - i;
       ties += t * t * t - t;
-      for (int k = i; k < j; k++) {
-        ranks[order[k]] = (i + 1 + j) / 2.0;
-        squares += ranks[order[k]] * ranks[order[k]];
-      }
+      double midrank = (i + 1 + j) / 2.0;
+      squares += t * midrank * midrank;
+      Arrays.fill(midranks, i, j, midrank);
       i = j;
+    }
+    double[] ranks = new double[n];
+    for (int i = 0; i < n; i++) {
+      ranks[i] = midranks[Arrays.binarySearch(sorted, values[i] + 0.0)];
     }
     return new Ranks(ranks, ties, squares);
   }

@@ -19,6 +19,7 @@ public final class SeveralGroups {
   private final int n;
   private final Ranks ranks;
   private final double[] rankSums;
+  private Integer scale;
 
   /**
    * Ranks the groups together.
@@ -75,8 +76,19 @@ public final class SeveralGroups {
     return groups[g].length;
   }
 
-  double[] group(int g) {
-    return groups[g];
+  /** Each group's values, sorted, on a scale on which their differences are exact. */
+  double[][] sorted() {
+    return Arrays.stream(groups)
+        .map(g -> Arrays.stream(Exact.scaled(g, scale())).sorted().toArray())
+        .toArray(double[][]::new);
+  }
+
+  /** The decimals of that scale. */
+  int scale() {
+    if (scale == null) {
+      scale = Exact.scale(Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray());
+    }
+    return scale;
   }
 
   int groupCount() {
@@ -203,7 +215,7 @@ public final class SeveralGroups {
   public Facts moodMedian() {
     double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).sorted().toArray();
     int scale = Exact.scale(all);
-    double median = Exact.back(RankSum.median(Exact.scaled(all, scale)), scale);
+    double median = Exact.back(Ordered.of(Exact.scaled(all, scale)).median(), scale);
     int k = groups.length;
     double[] above = new double[k];
     double total = 0;

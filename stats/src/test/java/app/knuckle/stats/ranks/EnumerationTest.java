@@ -110,6 +110,30 @@ class EnumerationTest {
     assertThat(found.quantity("pEither").value()).isCloseTo((double) atLeast / all, within(SAME));
   }
 
+  @Property(tries = 100)
+  void selectedSumsAreThoseOfAllSumsSorted(
+      @ForAll @Size(min = 1, max = 60) int[] first, @ForAll @Size(min = 1, max = 60) int[] second) {
+    double[] x = Arrays.stream(first).mapToDouble(i -> i % 1000).toArray();
+    double[] y = few(second);
+    double[] all =
+        Arrays.stream(x).flatMap(a -> Arrays.stream(y).map(b -> a - b)).sorted().toArray();
+    Ordered found = Ordered.differences(x, y);
+    double[] walsh = new double[(int) Ordered.doubledWalshAverages(x).size()];
+    int at = 0;
+    for (int i = 0; i < x.length; i++) {
+      for (int j = i; j < x.length; j++) {
+        walsh[at++] = x[i] + x[j];
+      }
+    }
+    Arrays.sort(walsh);
+    for (int i = 0; i < all.length; i += 7) {
+      assertThat(found.at(i)).isEqualTo(all[i]);
+    }
+    for (int i = 0; i < walsh.length; i += 7) {
+      assertThat(Ordered.doubledWalshAverages(x).at(i)).isEqualTo(walsh[i]);
+    }
+  }
+
   /** Shares of arrangements on either side of the one observed. */
   private static final class Share {
     private final double observed;

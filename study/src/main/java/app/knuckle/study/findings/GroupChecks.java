@@ -137,12 +137,32 @@ final class GroupChecks {
 
   private static GroupCheck normality(String test, Object on, Facts facts, String key) {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity(key));
+    double n = facts.quantity("n").exists() ? facts.quantity("n").value() : 0;
+    boolean odd = judgement != CheckResult.Judgement.SOUND;
+    if (odd && n > MANY) {
+      judgement = CheckResult.Judgement.CAUTION;
+    }
     String words =
-        judgement == CheckResult.Judgement.SOUND
-            ? "Nothing speaks against a bell shape."
-            : "The values are not bell-shaped: look at their picture, try another scale, or ranks.";
+        n < FEW
+            ? odd
+                ? "Even these few values are not bell-shaped: look at each of them."
+                : "So few values can hardly speak against a bell shape: go by their picture, and by"
+                    + " what is known of such measurements."
+            : !odd
+                ? "Nothing speaks against a bell shape."
+                : n > MANY
+                    ? "Of so many values a test finds the smallest departure: go by the picture, and"
+                        + " by whether the means are what you want to know."
+                    : "The values are not bell-shaped: look at their picture, try another scale, ranks"
+                        + " or permutation.";
     return new GroupCheck("normality", test, on, facts, judgement, words);
   }
+
+  /** Fewer values than this cannot show a shape. */
+  private static final int FEW = 8;
+
+  /** More values than this show departures that do not matter to means. */
+  private static final int MANY = 500;
 
   private static GroupCheck spread(String test, Facts facts) {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
@@ -154,7 +174,7 @@ final class GroupChecks {
         judgement,
         judgement == CheckResult.Judgement.SOUND
             ? "The groups spread alike."
-            : "The groups do not spread alike: take each group's own spread, or another scale.");
+            : "The groups do not spread alike: take each group's own spread, another scale, or ranks.");
   }
 
   private static GroupCheck grubbs(Object on, double[] values) {
@@ -168,7 +188,8 @@ final class GroupChecks {
         judgement,
         judgement == CheckResult.Judgement.SOUND
             ? "No value stands apart."
-            : "One value stands apart: look at its record before anything else.");
+            : "One value stands apart: look at its record; if it is a slip, correct it or set the row"
+                + " aside and say so.");
   }
 
   private static GroupCheck fences(Object on, double[] values) {

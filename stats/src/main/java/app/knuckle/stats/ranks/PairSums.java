@@ -1,0 +1,120 @@
+package app.knuckle.stats.ranks;
+
+import java.util.Arrays;
+
+/**
+ * Sums of a value of one sorted sample and a value of another, in order, without forming them all:
+ * sums rise along rows and columns, so that those up to a bound are counted in one walk. The bound
+ * is halved in until few sums are left, which are then formed and sorted.
+ *
+ * @see "Johnson, D. B. and Mizoguchi, T. (1978). Selecting the Kth element in X + Y. SIAM Journal
+ *     on Computing 7, 147-153"
+ */
+final class PairSums implements Ordered {
+
+  /** One sum for so many values is formed: sorting them then costs less than one more walk. */
+  private static final int VALUES_A_SUM = 8;
+
+  /** No two doubles are further apart than this many halvings. */
+  private static final int MOST_HALVINGS = 2200;
+
+  private final double[] x;
+  private final double[] y;
+  private final boolean upper;
+  private final long size;
+
+  /** The sums formed last, and how many lie below them: neighbours are often wanted together. */
+  private double[] formed = {};
+
+  private long belowFormed;
+
+  /**
+   * The sums.
+   *
+   * @param x sorted
+   * @param y sorted
+   * @param upper whether only sums of x_i and y_j with j not below i are meant
+   */
+  PairSums(double[] x, double[] y, boolean upper) {
+    this.x = x;
+    this.y = y;
+    this.upper = upper;
+    size = upper ? x.length * (x.length + 1L) / 2 : (long) x.length * y.length;
+  }
+
+  @Override
+  public long size() {
+    return size;
+  }
+
+  @Override
+  public double at(long place) {
+    if (place >= belowFormed && place < belowFormed + formed.length) {
+      return formed[(int) (place - belowFormed)];
+    }
+    double low = x[0] + y[0];
+    double high = x[x.length - 1] + y[y.length - 1];
+    if (low == high) {
+      return low;
+    }
+    low = Math.nextDown(low);
+    long below = 0;
+    long through = size;
+    // The sum wanted lies above low and not above high.
+    for (int time = 0; time < MOST_HALVINGS; time++) {
+      if (through - below <= 2 + (x.length + y.length) / VALUES_A_SUM || Math.nextUp(low) >= high) {
+        break;
+      }
+      double middle = low + (high - low) / 2;
+      if (!(middle > low && middle < high)) {
+        break;
+      }
+      long count = upTo(middle);
+      if (count > place) {
+        high = middle;
+        through = count;
+      } else {
+        low = middle;
+        below = count;
+      }
+    }
+    if (Math.nextUp(low) >= high) {
+      return high;
+    }
+    formed = between(low, high, (int) (through - below));
+    belowFormed = below;
+    return formed[(int) (place - below)];
+  }
+
+  private int start(int i) {
+    return upper ? i : 0;
+  }
+
+  private long upTo(double bound) {
+    long count = 0;
+    int end = y.length;
+    for (int i = 0; i < x.length; i++) {
+      while (end > 0 && x[i] + y[end - 1] > bound) {
+        end--;
+      }
+      count += Math.max(0, end - start(i));
+    }
+    return count;
+  }
+
+  private double[] between(double low, double high, int count) {
+    double[] found = new double[count];
+    int at = 0;
+    int end = y.length;
+    for (int i = 0; i < x.length; i++) {
+      while (end > 0 && x[i] + y[end - 1] > high) {
+        end--;
+      }
+      for (int j = end - 1; j >= start(i) && x[i] + y[j] > low; j--) {
+        found[at++] = x[i] + y[j];
+      }
+    }
+    Arrays.sort(found);
+    return found;
+  }
+}
