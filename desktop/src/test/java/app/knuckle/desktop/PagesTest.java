@@ -12,12 +12,14 @@ import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.ChainPage;
 import app.knuckle.desktop.shell.FindingLine;
 import app.knuckle.desktop.shell.Joint;
+import app.knuckle.desktop.test.LawCurve;
 import app.knuckle.desktop.test.TestPage;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
@@ -70,26 +72,31 @@ class PagesTest {
     TestPage page =
         TestPage.of(
             groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10).findings());
-    assertThat(page.rows().get(0).df()).isEqualTo("2");
-    assertThat(page.rows().get(0).ss()).startsWith("78.0");
-    assertThat(page.rows().get(0).f()).isEqualTo("39.00");
-    assertThat(page.rows().get(0).signal()).as("a bar never leaves its track").isEqualTo(1);
-    assertThat(page.rows().get(0).eta()).isEqualTo("0.93");
-    assertThat(page.rows().get(1).df()).isEqualTo("6");
-    assertThat(page.rows().get(2).ss()).startsWith("84.0");
-    assertThat(page.words()).contains("39.0 times the noise", "93% of the spread");
-    assertThat(page.curve().at()).isBetween(page.curve().critical(), 1.0);
+    List<TestPage.Line> lines = page.sheets().get(0).lines();
+    TestPage.Line g = lines.get(0);
+    // Source, df, sum of squares, mean square, bar, F, p, partial shares.
+    assertThat(g.cells().subList(0, 2)).containsExactly("g", "2");
+    assertThat(g.cells().get(2)).startsWith("78.0");
+    assertThat(g.cells().get(5)).isEqualTo("39.00");
+    assertThat(g.signal()).as("a bar never leaves its track").isEqualTo(1);
+    assertThat(g.cells().get(7)).isEqualTo("0.93");
+    assertThat(lines.get(1).cells().get(1)).isEqualTo("6");
+    assertThat(lines.get(2).cells().get(2)).startsWith("84.0");
+    assertThat(g.explained().words()).contains("39.0 times the noise", "93% of the spread");
+    LawCurve curve = g.explained().curve();
+    assertThat(curve.at()).isBetween(curve.tails().get(0).at(), 1.0);
     // F(2, 6) at 0.05: 6/2 (0.05^(-1/3) - 1) = 5.1433 in closed form for two numerator df.
-    assertThat(page.curve().criticalText()).isEqualTo("5.14");
+    assertThat(curve.tails().get(0).text()).isEqualTo("5.14");
     assertThat(page.fit())
         .anyMatch(f -> f.name().equals("grand mean") && f.value().startsWith("5.0"));
   }
 
   @Test
   void theComparePageRanksLettersAndReadsPairsFromTheHigherSide() {
-    ComparePage page =
-        ComparePage.of(
-            groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10).findings());
+    Findings findings =
+        groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10).findings();
+    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparePage page = ComparePage.of(findings, family);
     assertThat(page.rungs()).extracting(ComparePage.Rung::name).containsExactly("c", "b", "a");
     assertThat(page.rungs()).extracting(ComparePage.Rung::letters).containsExactly("a", "b", "b");
     assertThat(page.rungs()).allMatch(r -> r.low() >= 0 && r.high() <= 1 && r.low() < r.at());
@@ -152,23 +159,24 @@ class PagesTest {
 
   @ParameterizedTest(name = "{0}")
   @CsvSource({
-    "pumps, flow_l_min, pump",
-    "hatchery, days_to_settle, aeration",
-    "strains, length_mm, strain",
-    "silt-dose, pumping_rate, silt_mg_l",
-    "tumbling, meat_yield_pct, tide_zone",
-    "tasting-panel, day_0, ''"
+    "pumps, flow_l_min, pump, '', '', ''",
+    "hatchery, days_to_settle, temperature_c|salinity_psu|aeration, '', '', ''",
+    "strains, length_mm, strain, '', '', ''",
+    "silt-dose, pumping_rate, silt_mg_l, '', '', ''",
+    "tumbling, meat_yield_pct, tide_zone|tumbling, cove, tide_zone, ''",
+    "tasting-panel, value, day, '', '', taster"
   })
-  void theFirstGuessFitsEveryTableOfTheNursery(String file, String measured, String treatment)
+  void theFirstGuessFitsEveryTableOfTheNursery(
+      String file, String measured, String treatments, String block, String whole, String unit)
       throws URISyntaxException {
     Path path = Path.of(getClass().getResource("/demo/" + file + ".csv").toURI());
     Table table = RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
-    FirstGuess guess = FirstGuess.of(Frame.of(table));
-    assertThat(guess.inquiry().measured()).containsExactly(measured);
-    assertThat(String.join(",", guess.inquiry().treatments())).isEqualTo(treatment);
-    assertThat(guess.reason()).contains(measured);
-    if (!treatment.isEmpty()) {
-      assertThat(answer(table, guess.inquiry()).isTested()).isTrue();
-    }
+    Inquiry guess = FirstGuess.of(table).inquiry();
+    assertThat(guess.measured()).containsExactly(measured);
+    assertThat(String.join("|", guess.treatments())).isEqualTo(treatments);
+    assertThat(String.join("|", guess.blocks())).isEqualTo(block);
+    assertThat(String.join("|", guess.wholePlots())).isEqualTo(whole);
+    assertThat(guess.unit() == null ? "" : guess.unit()).isEqualTo(unit);
+    assertThat(answer(table, guess).isTested()).isTrue();
   }
 }

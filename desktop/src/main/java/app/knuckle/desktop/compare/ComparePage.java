@@ -1,11 +1,10 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.figures.scene.ValueAxis;
-import app.knuckle.stats.compare.AllPairs;
-import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.means.Estimates;
+import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
@@ -98,114 +97,142 @@ public record ComparePage(
   }
 
   /**
-   * The page of findings.
+   * The page of a family of means.
    *
-   * @param findings with a comparison
+   * @param findings with comparisons
+   * @param family one of the first response's
    * @return the page
    */
-  public static ComparePage of(Findings findings) {
+  public static ComparePage of(Findings findings, ComparedMeans family) {
     ResponseFindings response = findings.first();
-    Comparison comparison = response.comparison().orElseThrow();
-    Estimates means = response.estimates();
-    List<Integer> ranking = AllPairs.ranking(means);
-    int decimals = response.decimals();
-    String unit = response.measured().unit();
-    String treatment = response.groups().treatment().label();
+    List<Integer> ranking = family.ranking();
+    int decimals = family.ranks() ? RANK_DECIMALS : decimals(family, response);
+    String unit = family.ranks() ? "" : response.measured().unit();
     double min = Double.POSITIVE_INFINITY;
     double max = Double.NEGATIVE_INFINITY;
-    for (int i = 0; i < means.size(); i++) {
-      double se = means.se(i).exists() ? means.se(i).value() : 0;
-      min = Math.min(min, means.mean(i) - se);
-      max = Math.max(max, means.mean(i) + se);
+    for (int i = 0; i < family.means().length; i++) {
+      double se = se(family, i);
+      min = Math.min(min, family.means()[i] - se);
+      max = Math.max(max, family.means()[i] + se);
     }
     ValueAxis axis = ValueAxis.holding(min, max, false, TICKS);
     List<Rung> rungs = new ArrayList<>();
+    int columns = family.letters() == null ? 0 : family.letters().count();
     for (int i : ranking) {
-      double mean = means.mean(i);
-      double se = means.se(i).exists() ? means.se(i).value() : 0;
+      double mean = family.means()[i];
+      double se = se(family, i);
       List<Boolean> has = new ArrayList<>();
-      for (int l = 0; l < comparison.letters().count(); l++) {
-        has.add(comparison.letters().has(i, l));
+      for (int l = 0; l < columns; l++) {
+        has.add(family.letters().has(i, l));
       }
       rungs.add(
           new Rung(
-              response.groups().levels().get(i),
+              family.names().get(i),
               Numerals.fixed(mean, decimals),
               axis.place(mean, 0, 1),
               axis.place(mean - se, 0, 1),
               axis.place(mean + se, 0, 1),
-              comparison.letters().of(i),
+              columns == 0 ? "" : family.letters().of(i),
               has));
     }
     List<Tick> ticks =
         axis.ticks().stream().map(t -> new Tick(axis.text(t), axis.place(t, 0, 1))).toList();
+    Quantity p = response.leastP(family.of());
+    double alpha = findings.inquiry().alpha();
     return new ComparePage(
-        Numerals.count(means.size(), "mean", "means")
-            + " of "
-            + treatment
-            + " \u00b7 all pairs \u00b7 "
-            + comparison.procedure().title()
-            + (kramer(comparison, means) ? "-Kramer, for unequal n" : "")
-            + " \u00b7 \u03b1 = "
-            + comparison.alpha(),
-        response.overallDiffers() ? "" : warning(response),
+        line(family, alpha),
+        p.exists() && p.value() <= alpha ? "" : warning(p, family),
         rungs,
-        comparison.letters().count(),
+        columns,
         ticks,
-        "mean " + response.measured().title() + ", bars show \u00b1 SE",
+        family.ranks()
+            ? "mean rank of " + response.measured().label()
+            : "mean " + response.measured().title() + ", bars show \u00b1 SE",
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
-        cells(response, comparison, ranking, decimals),
-        response.words().ranking(),
-        comparison.criticalDifference().exists()
+        cells(family, unit, ranking, decimals),
+        family.ranking(response.measured().unit(), decimals),
+        family.criticalDifference().exists()
             ? "Means differ from "
-                + Numerals.with(Numerals.fixed(comparison.criticalDifference(), decimals), unit)
+                + Numerals.with(Numerals.fixed(family.criticalDifference(), decimals), unit)
                 + " apart."
             : "");
   }
 
-  private static boolean kramer(Comparison comparison, Estimates means) {
-    return comparison.procedure() == Procedure.TUKEY && unequal(means);
+  /** Mean ranks are read to a tenth. */
+  private static final int RANK_DECIMALS = 1;
+
+  private static int decimals(ComparedMeans family, ResponseFindings response) {
+    Quantity se = family.ses().get(0);
+    return se.exists() && se.value() > 0 ? Numerals.decimalsFor(se.value()) : response.decimals();
   }
 
-  private static boolean unequal(Estimates means) {
-    for (int i = 1; i < means.size(); i++) {
-      if (means.count(i) != means.count(0)) {
-        return true;
-      }
-    }
-    return false;
+  private static double se(ComparedMeans family, int i) {
+    return family.ses().get(i).exists() ? family.ses().get(i).value() : 0;
   }
 
-  private static String warning(ResponseFindings response) {
-    return response.fit().treatment().p().exists()
+  private static String line(ComparedMeans family, double alpha) {
+    boolean kramer = family.procedure() == Procedure.TUKEY && family.isUnequal();
+    String within =
+        family.within().isEmpty()
+            ? ""
+            : " within "
+                + String.join(
+                    ", ",
+                    family.within().entrySet().stream()
+                        .map(e -> e.getKey() + " " + e.getValue())
+                        .toList());
+    return Numerals.count(
+            family.means().length,
+            family.ranks() ? "group" : "mean",
+            family.ranks() ? "groups" : "means")
+        + " of "
+        + Numerals.list(family.of())
+        + within
+        + (family.isAgainstReference() ? " \u00b7 against a reference" : " \u00b7 all pairs")
+        + " \u00b7 "
+        + family.procedure().title()
+        + (kramer ? "-Kramer, for unequal n" : "")
+        + " \u00b7 \u03b1 = "
+        + alpha;
+  }
+
+  private static String warning(Quantity p, ComparedMeans family) {
+    return p.exists()
         ? "The overall test shows no difference ("
-            + Numerals.pStatement(response.fit().treatment().p())
+            + Numerals.pStatement(p)
             + "), so pairs should not be hunted: among "
-            + response.comparison().orElseThrow().pairs().size()
+            + family.pairs().size()
             + " pairs some will look large by chance."
         : "There is no overall test, so pairs cannot be judged.";
   }
 
+  /** Row by row of the ranking; of pairs that are not compared the cell is empty. */
   private static List<List<Cell>> cells(
-      ResponseFindings response, Comparison comparison, List<Integer> ranking, int decimals) {
+      ComparedMeans family, String unit, List<Integer> ranking, int decimals) {
     // Looked up once: a search for every cell would grow with the fourth power of the groups.
     int k = ranking.size();
     Pair[][] pairs = new Pair[k][k];
     double[] real =
-        comparison.pairs().stream()
+        family.pairs().stream()
             .filter(Pair::differs)
             .mapToDouble(p -> Math.abs(p.difference()))
             .sorted()
             .toArray();
-    comparison.pairs().forEach(p -> pairs[p.left()][p.right()] = p);
+    for (Pair p : family.pairs()) {
+      pairs[p.left()][p.right()] = p;
+      pairs[p.right()][p.left()] = p;
+    }
     List<List<Cell>> rows = new ArrayList<>();
     for (int r = 1; r < k; r++) {
       List<Cell> row = new ArrayList<>();
       for (int c = 0; c < r; c++) {
         int high = ranking.get(c);
         int low = ranking.get(r);
-        Pair pair = pairs[Math.min(high, low)][Math.max(high, low)];
-        row.add(cell(response, pair, high, low, real, decimals));
+        Pair pair = pairs[high][low];
+        row.add(
+            pair == null
+                ? new Cell("", false, 0, "Not compared: only with the reference.")
+                : cell(family, unit, pair, high, low, real, decimals));
       }
       rows.add(List.copyOf(row));
     }
@@ -213,7 +240,13 @@ public record ComparePage(
   }
 
   private static Cell cell(
-      ResponseFindings response, Pair pair, int high, int low, double[] real, int decimals) {
+      ComparedMeans family,
+      String unit,
+      Pair pair,
+      int high,
+      int low,
+      double[] real,
+      int decimals) {
     double difference = Math.abs(pair.difference());
     int below = Arrays.binarySearch(real, difference);
     double share = real.length == 0 ? 0 : (double) Math.abs(below) / real.length;
@@ -222,19 +255,20 @@ public record ComparePage(
         Numerals.fixed(difference, Math.max(0, decimals - 1)),
         pair.differs(),
         strength,
-        reading(response, pair, high, low, decimals));
+        reading(family, unit, pair, high, low, decimals));
   }
 
   private static String reading(
-      ResponseFindings response, Pair pair, int high, int low, int decimals) {
-    String unit = response.measured().unit();
-    List<String> levels = response.groups().levels();
+      ComparedMeans family, String unit, Pair pair, int high, int low, int decimals) {
     double sign = pair.left() == high ? 1 : -1;
     double difference = sign * pair.difference();
     StringBuilder text = new StringBuilder();
-    text.append(levels.get(high)).append(" \u2212 ").append(levels.get(low)).append(": ");
-    text.append(Numerals.with(Numerals.fixed(difference, decimals), unit));
-    if (pair.low().exists()) {
+    text.append(family.names().get(high)).append(" \u2212 ").append(family.names().get(low));
+    text.append(": ").append(Numerals.with(Numerals.fixed(difference, decimals), unit));
+    if (family.ranks()) {
+      text.append(" in mean rank");
+    }
+    if (pair.low().exists() && pair.high().exists()) {
       double from = sign > 0 ? pair.low().value() : -pair.high().value();
       double to = sign > 0 ? pair.high().value() : -pair.low().value();
       text.append(", interval ").append(Numerals.fixed(from, decimals));

@@ -1,9 +1,15 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
+import java.util.List;
+import java.util.stream.IntStream;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -19,6 +25,8 @@ public final class CompareView extends ScrollPane {
 
   private final SlipViewModel slip;
   private final VBox page = new VBox();
+  private final SlotChooser what = new SlotChooser("compare-what");
+  private final SlotChooser how = new SlotChooser("compare-how");
   private boolean shownAnyway;
 
   /**
@@ -32,6 +40,8 @@ public final class CompareView extends ScrollPane {
     setFitToWidth(true);
     getStyleClass().add("joint-scroll");
     page.getStyleClass().add("joint");
+    what.getStyleClass().add("bar-slot");
+    how.getStyleClass().add("bar-slot");
     setContent(page);
     slip.answerProperty()
         .addListener(
@@ -44,22 +54,77 @@ public final class CompareView extends ScrollPane {
 
   private void show() {
     Answer answer = slip.answer();
-    if (answer == null || !answer.isTested() || answer.findings().first().comparison().isEmpty()) {
+    if (answer == null || !answer.isTested()) {
       return;
     }
-    ComparePage shown = ComparePage.of(answer.findings());
-    VBox head =
-        new VBox(
-            Texts.line("Which means differ from which?", "joint-title"),
-            Texts.wrapped(shown.line(), "joint-line"));
-    head.getStyleClass().add("joint-head");
-    page.getChildren().setAll(head);
-    if (!shown.warning().isEmpty()) {
-      page.getChildren().add(warning(shown));
+    List<ComparedMeans> families = ComparedMeans.of(answer.findings().first().analysis());
+    page.getChildren().setAll(Texts.line("Which means differ from which?", "joint-title"));
+    page.getChildren().add(choosers(answer.findings().inquiry()));
+    if (families.isEmpty()) {
+      page.getChildren()
+          .add(
+              Texts.wrapped(
+                  "There are no means to compare pair by pair here: the test says all there is, or"
+                      + " the groups are too many.",
+                  "prose"));
+      return;
     }
-    if (shown.warning().isEmpty() || shownAnyway) {
-      page.getChildren().addAll(pairs(shown), ranking(shown));
+    for (ComparedMeans family : families) {
+      ComparePage shown = ComparePage.of(answer.findings(), family);
+      page.getChildren().add(Texts.wrapped(shown.line(), "joint-line"));
+      boolean first = family == families.get(0);
+      if (first && !shown.warning().isEmpty()) {
+        page.getChildren().add(warning(shown));
+      }
+      if (ComparePage.of(answer.findings(), families.get(0)).warning().isEmpty() || shownAnyway) {
+        page.getChildren().addAll(pairs(shown), ranking(shown));
+      }
     }
+  }
+
+  /** What is compared, and how. */
+  private HBox choosers(Inquiry inquiry) {
+    Inquiry.Compare now =
+        inquiry.compare().stream().filter(c -> !c.isContrast()).findFirst().orElse(null);
+    HBox bar = new HBox();
+    bar.getStyleClass().add("compare-bar");
+    if (now == null) {
+      return bar;
+    }
+    CompareOptions.Family family = new CompareOptions.Family(now.of(), now.within());
+    List<CompareOptions.Family> families = CompareOptions.families(inquiry);
+    what.offer(
+        () ->
+            IntStream.range(0, families.size())
+                .mapToObj(
+                    i -> option(String.valueOf(i), families.get(i).title(), families.get(i).line()))
+                .toList(),
+        null,
+        o -> {
+          CompareOptions.Family chosen = families.get(Integer.parseInt(o.key()));
+          slip.compare(chosen.of(), chosen.within());
+        });
+    what.show(family.title(), false);
+    how.offer(
+        () ->
+            CompareOptions.procedures(inquiry, family).stream()
+                .map(p -> option(p.name(), p.title(), CompareOptions.use(p)))
+                .toList(),
+        null,
+        o -> slip.compareBy(now.of(), now.within(), Procedure.valueOf(o.key())));
+    how.show(now.procedure().title(), false);
+    bar.getChildren()
+        .addAll(
+            Texts.line("Compare the means of", "bar-words"),
+            what,
+            Texts.line("by", "bar-words"),
+            how,
+            Texts.line(CompareOptions.use(now.procedure()), "joint-line"));
+    return bar;
+  }
+
+  private static SlotChooser.Option option(String key, String title, String line) {
+    return new SlotChooser.Option(key, title, line, List.of(), false);
   }
 
   private VBox warning(ComparePage shown) {

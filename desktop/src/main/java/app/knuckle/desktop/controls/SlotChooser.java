@@ -32,9 +32,9 @@ public final class SlotChooser extends Button {
   private static final double ROW = 40;
   private static final int MOST_ROWS = 8;
 
-  private final Supplier<List<Option>> options;
-  private final Function<String, Option> own;
-  private final Consumer<Option> chosen;
+  private Supplier<List<Option>> options = List::of;
+  private Function<String, Option> own;
+  private Consumer<Option> chosen = option -> {};
   private final Popup popup = new Popup();
   private final TextField filter = new TextField();
   private final ListView<Option> list = new ListView<>();
@@ -55,25 +55,12 @@ public final class SlotChooser extends Button {
    * A slot.
    *
    * @param id to find it by
-   * @param prompt over the list
-   * @param options asked for each time the chooser opens
-   * @param own makes an option of what was typed when nothing in the list fits; null for none
-   * @param chosen told of the choice
    */
-  public SlotChooser(
-      String id,
-      String prompt,
-      Supplier<List<Option>> options,
-      Function<String, Option> own,
-      Consumer<Option> chosen) {
-    this.options = options;
-    this.own = own;
-    this.chosen = chosen;
+  public SlotChooser(String id) {
     setId(id);
-    getStyleClass().add("slot");
     setMinWidth(USE_PREF_SIZE);
     setMnemonicParsing(false); // Column names have underscores.
-    filter.setPromptText(prompt);
+    filter.setPromptText("Type to filter");
     filter.setId(id + "-filter");
     list.setId(id + "-list");
     list.setFixedCellSize(ROW);
@@ -87,6 +74,21 @@ public final class SlotChooser extends Button {
     filter.textProperty().addListener((o, before, now) -> fill(now));
     box.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     list.setOnMouseClicked(event -> choose());
+  }
+
+  /**
+   * Says what there is to choose.
+   *
+   * @param among asked for each time the chooser opens
+   * @param typed makes an option of what was typed when nothing in the list fits; null for none
+   * @param told of the choice
+   */
+  public void offer(
+      Supplier<List<Option>> among, Function<String, Option> typed, Consumer<Option> told) {
+    options = among;
+    own = typed;
+    chosen = told;
+    filter.setPromptText(typed == null ? "Type to filter" : "Type to filter, or type a value");
   }
 
   /**

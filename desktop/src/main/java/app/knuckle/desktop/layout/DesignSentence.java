@@ -2,45 +2,56 @@ package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.Texts;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.regex.Pattern;
 import javafx.scene.Node;
-import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 
-/** The design sentence: plain prose whose slots are chosen in place. */
+/** Prose whose slots are chosen in place; slots that stay keep the keyboard while others change. */
 final class DesignSentence extends FlowPane {
 
-  private final LayoutViewModel model;
-  private final SlotChooser measured;
-  private final SlotChooser treatment;
-  private final SlotChooser alpha;
-  private final Label rows = Texts.line("", "sentence-fixed");
+  private final Map<String, SlotChooser> slots = new HashMap<>();
+  private final String slotStyle;
 
-  DesignSentence(LayoutViewModel model) {
-    this.model = model;
-    setId("design-sentence");
-    getStyleClass().add("sentence");
-    measured =
-        new SlotChooser("slot-measured", "Filter columns", model::measurable, null, model::measure);
-    treatment =
-        new SlotChooser("slot-treatment", "Filter columns", model::treatable, null, model::treat);
-    alpha =
-        new SlotChooser(
-            "slot-alpha",
-            "Filter, or type a level",
-            model::levels,
-            model::ownLevel,
-            model::judgeAt);
-    getChildren().addAll(words("We measured "));
-    getChildren().add(measured);
-    getChildren().addAll(words(" on "));
-    getChildren().add(rows);
-    getChildren().addAll(words(". The treatment is "));
-    getChildren().add(treatment);
-    getChildren().addAll(words(". Judge at "));
-    getChildren().add(alpha);
-    getChildren().addAll(words("."));
+  DesignSentence(String id, String style, String slotStyle) {
+    this.slotStyle = slotStyle;
+    setId(id);
+    getStyleClass().add(style);
+  }
+
+  void show(List<Piece> pieces) {
+    List<Node> nodes = new ArrayList<>();
+    for (Piece piece : pieces) {
+      if (piece instanceof Piece.Words words) {
+        nodes.addAll(words(words.text()));
+      } else if (piece instanceof Piece.Slot slot) {
+        nodes.add(slot(slot));
+      }
+    }
+    if (!getChildren().equals(nodes)) {
+      Node focused = getScene() == null ? null : getScene().getFocusOwner();
+      getChildren().setAll(nodes);
+      if (nodes.contains(focused)) {
+        focused.requestFocus();
+      }
+    }
+  }
+
+  private SlotChooser slot(Piece.Slot slot) {
+    SlotChooser chooser =
+        slots.computeIfAbsent(
+            slot.id(),
+            id -> {
+              SlotChooser made = new SlotChooser(id);
+              made.getStyleClass().add(slotStyle);
+              return made;
+            });
+    chooser.offer(slot.options(), slot.own(), slot.chosen());
+    chooser.show(slot.text(), slot.gap());
+    return chooser;
   }
 
   /** Words that may break a line between them, as prose does. */
@@ -49,12 +60,5 @@ final class DesignSentence extends FlowPane {
         .splitAsStream(text)
         .map(word -> (Node) Texts.line(word, "sentence-word"))
         .toList();
-  }
-
-  void show(String onRows) {
-    measured.show(model.measured(), model.isMeasuredMissing());
-    treatment.show(model.treatment(), model.isTreatmentMissing());
-    alpha.show(model.alpha(), false);
-    rows.setText(onRows);
   }
 }

@@ -9,6 +9,8 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -17,7 +19,10 @@ import javafx.scene.layout.VBox;
 public final class LayoutView extends ScrollPane {
 
   private final SlipViewModel slip;
+  private final LayoutViewModel model;
   private final DesignSentence sentence;
+  private final DesignSentence more;
+  private final FlowPane terms = new FlowPane();
   private final VBox page = new VBox();
   private final VBox below = new VBox();
   private boolean plainly = true;
@@ -29,13 +34,16 @@ public final class LayoutView extends ScrollPane {
    */
   public LayoutView(SlipViewModel slip) {
     this.slip = slip;
-    sentence = new DesignSentence(new LayoutViewModel(slip));
+    model = new LayoutViewModel(slip);
+    sentence = new DesignSentence("design-sentence", "sentence", "slot");
+    more = new DesignSentence("add-parts", "add-parts", "add-part");
+    terms.getStyleClass().add("add-parts");
     setId("layout");
     setFitToWidth(true);
     getStyleClass().add("joint-scroll");
     page.getStyleClass().add("joint");
     below.getStyleClass().add("below");
-    page.getChildren().addAll(sentence, below);
+    page.getChildren().addAll(sentence, more, terms, below);
     setContent(page);
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
@@ -43,7 +51,9 @@ public final class LayoutView extends ScrollPane {
 
   private void show() {
     LayoutPage shown = LayoutPage.of(slip.answer(), slip.reason());
-    sentence.show(shown.rows());
+    sentence.show(model.sentence(shown.rows()));
+    more.show(model.additions());
+    showTerms();
     below.getChildren().clear();
     if (!shown.readsAs().isEmpty()) {
       Label readsAs = Texts.wrapped("Reads as: " + shown.readsAs() + ".", "reads-as");
@@ -68,6 +78,26 @@ public final class LayoutView extends ScrollPane {
     HBox.setHgrow(right, Priority.ALWAYS);
     plan.setMaxHeight(USE_PREF_SIZE);
     below.getChildren().add(cards);
+  }
+
+  /** Terms that can be switched off and on. */
+  private void showTerms() {
+    terms.getChildren().clear();
+    model
+        .terms()
+        .forEach(
+            (term, on) -> {
+              ToggleButton chip = new ToggleButton(String.join(" \u00d7 ", term));
+              chip.setId("term-" + String.join("-", term));
+              chip.setMnemonicParsing(false);
+              chip.getStyleClass().add("term-chip");
+              chip.setSelected(on);
+              chip.setOnAction(event -> model.switchTerm(term));
+              terms.getChildren().add(chip);
+            });
+    if (!terms.getChildren().isEmpty()) {
+      terms.getChildren().add(0, Texts.line("Terms:", "bar-words"));
+    }
   }
 
   private static Card skeleton(LayoutPage shown) {

@@ -9,9 +9,7 @@ import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.spread.SpreadLayout;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
-import app.knuckle.study.table.Column;
 import java.util.List;
-import java.util.stream.Collectors;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -70,7 +68,7 @@ public final class LookView extends VBox {
       return;
     }
     Frame frame = slip.answer().frame();
-    Label words = Texts.wrapped(record(frame, row).replace("\n", " \u00b7 "), "picked-words");
+    Label words = Texts.wrapped(frame.record(row).replace("\n", " \u00b7 "), "picked-words");
     words.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(words, Priority.ALWAYS);
     Button aside = new Button("Set this row aside");
@@ -103,7 +101,7 @@ public final class LookView extends VBox {
     } else {
       picture.show(
           (width, height) -> SpreadLayout.of(page.picture(), width, height),
-          dot -> dot.row() == Mark.NONE ? "" : record(answer.frame(), dot.row()));
+          dot -> dot.row() == Mark.NONE ? "" : answer.frame().record(dot.row()));
     }
     TextGrid grid = new TextGrid(page.heads(), 1);
     grid.setId("summaries");
@@ -112,15 +110,5 @@ public final class LookView extends VBox {
       grid.addRow(page.rows().get(r), last ? "text-grid-total" : "text-grid-row");
     }
     table.setContent(grid);
-  }
-
-  private static String record(Frame frame, int row) {
-    return "row "
-        + (row + 1)
-        + "\n"
-        + frame.columns().stream()
-            .filter(c -> !c.isMissing(row))
-            .map((Column c) -> c.name() + ": " + c.text(row))
-            .collect(Collectors.joining("\n"));
   }
 }

@@ -44,6 +44,8 @@ public record Answer(
    * @return false if there are summaries at most
    */
   public boolean isTested() {
-    return findings != null && findings.first().fit() != null;
+    return findings != null
+        && !(findings.first().analysis().tests().isEmpty()
+            && findings.together().tests().isEmpty());
   }
 }

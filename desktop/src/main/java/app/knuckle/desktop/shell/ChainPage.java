@@ -1,7 +1,11 @@
 package app.knuckle.desktop.shell;
 
-import app.knuckle.stats.compare.Comparison;
+import app.knuckle.desktop.footing.FootingPage;
+import app.knuckle.stats.Quantity;
+import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -60,6 +64,7 @@ public record ChainPage(List<Link> links) {
             case RECORDS -> records(answer);
             case LAYOUT -> layout(answer);
             case LOOK -> look(answer);
+            case FOOTING -> footing(answer);
             case TEST -> test(answer);
             case COMPARE -> compare(answer);
             case FIGURE -> figure(answer);
@@ -111,13 +116,45 @@ public record ChainPage(List<Link> links) {
             : Numerals.count(missing, "value", "values") + " missing");
   }
 
+  private static Link footing(Answer answer) {
+    if (answer == null || !answer.isTested()) {
+      return new Link(Joint.FOOTING, State.NOT_YET, "waits for the layout");
+    }
+    FootingPage page = FootingPage.of(answer);
+    if (page.cards().isEmpty()) {
+      return new Link(Joint.FOOTING, State.DONE, "nothing to check");
+    }
+    long odd = page.cards().stream().filter(c -> c.judgement() != Judgement.SOUND).count();
+    return new Link(
+        Joint.FOOTING,
+        odd == 0 ? State.DONE : State.CAUTION,
+        (page.cards().size() - odd)
+            + " sound"
+            + (odd == 0 ? "" : " \u00b7 " + Numerals.count(odd, "caution", "cautions")));
+  }
+
   private static Link test(Answer answer) {
     if (answer == null || !answer.isTested()) {
       return new Link(Joint.TEST, State.NOT_YET, "waits for two groups");
     }
     ResponseFindings response = answer.findings().first();
-    return response.fit().treatment().p().exists()
-        ? new Link(Joint.TEST, State.DONE, Numerals.pStatement(response.fit().treatment().p()))
+    double alpha = answer.findings().inquiry().alpha();
+    List<Quantity> effects = new ArrayList<>();
+    for (TestResult t : response.analysis().tests()) {
+      if (t instanceof TestResult.AnovaResult a) {
+        a.table().rows().stream()
+            .filter(r -> !r.isError() && r.effect() != null)
+            .filter(r -> answer.findings().inquiry().treatments().containsAll(r.term().names()))
+            .forEach(r -> effects.add(r.effect().p()));
+      }
+    }
+    if (effects.size() > 1) {
+      long real = effects.stream().filter(p -> p.exists() && p.value() <= alpha).count();
+      return new Link(Joint.TEST, State.DONE, real + " of " + effects.size() + " effects real");
+    }
+    Quantity p = response.leastP(answer.findings().inquiry().treatments());
+    return p.exists()
+        ? new Link(Joint.TEST, State.DONE, Numerals.pStatement(p))
         : new Link(Joint.TEST, State.CAUTION, "no test possible");
   }
 
@@ -126,15 +163,25 @@ public record ChainPage(List<Link> links) {
       return new Link(Joint.COMPARE, State.NOT_YET, "waits for the test");
     }
     ResponseFindings response = answer.findings().first();
-    if (response.comparison().isEmpty()) {
-      return new Link(Joint.COMPARE, State.NOT_YET, "too many groups to pair");
+    List<ComparedMeans> families = ComparedMeans.of(response.analysis());
+    if (families.isEmpty()) {
+      boolean two =
+          answer.findings().inquiry().treatments().isEmpty() || response.groups().size() < 3;
+      return new Link(Joint.COMPARE, State.NOT_YET, two ? "nothing more to compare" : "not asked");
     }
-    Comparison comparison = response.comparison().get();
+    ComparedMeans first = families.get(0);
+    String means =
+        Numerals.count(
+            first.names().size(),
+            first.ranks() ? "group" : "mean",
+            first.ranks() ? "groups" : "means");
     String line =
-        Numerals.count(response.groups().size(), "mean", "means")
-            + " \u00b7 "
-            + Numerals.count(comparison.letters().count(), "letter", "letters");
-    return new Link(Joint.COMPARE, response.overallDiffers() ? State.DONE : State.CAUTION, line);
+        first.isAgainstReference()
+            ? means + " \u00b7 one reference"
+            : means + " \u00b7 " + Numerals.count(first.letters().count(), "letter", "letters");
+    Quantity p = response.leastP(first.of());
+    boolean real = p.exists() && p.value() <= answer.findings().inquiry().alpha();
+    return new Link(Joint.COMPARE, real ? State.DONE : State.CAUTION, line);
   }
 
   private static Link figure(Answer answer) {

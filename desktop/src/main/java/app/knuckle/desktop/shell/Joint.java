@@ -8,7 +8,9 @@ public enum Joint {
   LAYOUT("Layout"),
   /** The groups before any test. */
   LOOK("Look"),
-  /** The analysis of variance. */
+  /** Whether the answer can stand on these data. */
+  FOOTING("Footing"),
+  /** The tests. */
   TEST("Test"),
   /** Which means differ. */
   COMPARE("Compare"),

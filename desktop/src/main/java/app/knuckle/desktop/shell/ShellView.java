@@ -3,6 +3,7 @@ package app.knuckle.desktop.shell;
 import app.knuckle.desktop.compare.CompareView;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.figure.FigureView;
+import app.knuckle.desktop.footing.FootingView;
 import app.knuckle.desktop.keeping.StudyMenu;
 import app.knuckle.desktop.layout.LayoutView;
 import app.knuckle.desktop.look.LookView;
@@ -44,6 +45,7 @@ final class ShellView extends BorderPane {
     JOINTS.put(Joint.RECORDS, RecordsView::new);
     JOINTS.put(Joint.LAYOUT, LayoutView::new);
     JOINTS.put(Joint.LOOK, LookView::new);
+    JOINTS.put(Joint.FOOTING, FootingView::new);
     JOINTS.put(Joint.TEST, TestView::new);
     JOINTS.put(Joint.COMPARE, CompareView::new);
     JOINTS.put(Joint.FIGURE, FigureView::new);

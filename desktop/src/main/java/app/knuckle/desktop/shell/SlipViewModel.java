@@ -1,6 +1,7 @@
 package app.knuckle.desktop.shell;
 
 import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Edit;
@@ -13,6 +14,7 @@ import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
@@ -31,6 +33,7 @@ public final class SlipViewModel {
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
   private final ObjectProperty<MeansFigure.Style> style = new SimpleObjectProperty<>();
   private final FindingsService service = new FindingsService();
+  private Consumer<Inquiry> beside = inquiry -> {};
 
   SlipViewModel(TableSource source, Inquiry inquiry, String reason) {
     this.source = source;
@@ -228,6 +231,37 @@ public final class SlipViewModel {
   }
 
   /**
+   * Compares other means, by the procedure of before; questions of one's own stay.
+   *
+   * @param of treatments whose means they are
+   * @param within treatments at each of whose levels that is done
+   */
+  public void compare(List<String> of, List<String> within) {
+    Procedure procedure =
+        inquiry().compare().stream()
+            .filter(c -> !c.isContrast())
+            .map(Inquiry.Compare::procedure)
+            .findFirst()
+            .orElse(Procedure.TUKEY);
+    compareBy(of, within, procedure);
+  }
+
+  /**
+   * Compares means by a procedure; questions of one's own stay.
+   *
+   * @param of treatments whose means they are
+   * @param within treatments at each of whose levels that is done
+   * @param procedure how; one for a reference needs a reference
+   */
+  public void compareBy(List<String> of, List<String> within, Procedure procedure) {
+    boolean reference = procedure == Procedure.DUNNETT || procedure == Procedure.STEEL;
+    List<Inquiry.Compare> compare = new ArrayList<>();
+    compare.add(new Inquiry.Compare(of, within, reference, procedure, List.of(), 0, ""));
+    inquiry().compare().stream().filter(Inquiry.Compare::isContrast).forEach(compare::add);
+    inquiry.set(inquiry().but(d -> d.compare = compare));
+  }
+
+  /**
    * Takes a step out of the trail.
    *
    * @param step one of its steps
@@ -250,6 +284,20 @@ public final class SlipViewModel {
       FirstGuess guess = FirstGuess.of(now.frame());
       inquiry.set(guess.inquiry().at(asked.alpha()).after(asked.prepare()));
     }
+  }
+
+  /**
+   * Asks a changed question beside this one.
+   *
+   * @param changed the question, with a name of its own
+   */
+  public void askBeside(Inquiry changed) {
+    beside.accept(changed);
+  }
+
+  /** Who makes a slip of a question that is asked beside this one. */
+  void onAskedBeside(Consumer<Inquiry> listener) {
+    beside = listener;
   }
 
   /** Ends the computation; the slip is closed. */

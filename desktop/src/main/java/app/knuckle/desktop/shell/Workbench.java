@@ -7,7 +7,6 @@ import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Change;
 import app.knuckle.study.keeping.Study;
-import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -154,7 +153,7 @@ public final class Workbench {
           return; // The renamed table came through here already.
         }
       }
-      FirstGuess guess = FirstGuess.of(Frame.of(table));
+      FirstGuess guess = FirstGuess.of(table);
       if (slip == null) {
         slip = new SlipViewModel(source, guess.inquiry(), guess.reason());
         guessed = guess.inquiry();
@@ -182,6 +181,12 @@ public final class Workbench {
 
   /** Puts a slip on the bench and listens to what is done with it. */
   private void put(SlipViewModel slip, int place) {
+    slip.onAskedBeside(
+        changed -> {
+          String name = changed.name();
+          askBeside(slip, isTaken(name) ? changed.named(nameOfCopy(name)) : changed, Joint.TEST);
+          did("ask " + name);
+        });
     slip.inquiryProperty()
         .addListener(
             (o, before, now) -> {
@@ -242,14 +247,17 @@ public final class Workbench {
     SlipViewModel slip = current.get();
     if (slip != null) {
       Inquiry inquiry = slip.inquiry();
-      SlipViewModel copy =
-          new SlipViewModel(slip.source(), inquiry.named(nameOfCopy(inquiry.name())), "");
-      copy.jointProperty().set(Joint.LAYOUT);
-      copy.styleProperty().set(slip.styleProperty().get());
-      put(copy, slips.size());
-      current.set(copy);
+      askBeside(slip, inquiry.named(nameOfCopy(inquiry.name())), Joint.LAYOUT);
       did("copy " + inquiry.name());
     }
+  }
+
+  private void askBeside(SlipViewModel slip, Inquiry inquiry, Joint joint) {
+    SlipViewModel copy = new SlipViewModel(slip.source(), inquiry, "");
+    copy.jointProperty().set(joint);
+    copy.styleProperty().set(slip.styleProperty().get());
+    put(copy, slips.size());
+    current.set(copy);
   }
 
   private String nameOfCopy(String original) {

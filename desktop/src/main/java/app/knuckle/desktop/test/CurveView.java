@@ -14,9 +14,9 @@ final class CurveView extends Pane {
   private static final double HEAD = 24;
   private static final double EDGE = 8;
 
-  private final FCurve curve;
+  private final LawCurve curve;
 
-  CurveView(FCurve curve) {
+  CurveView(LawCurve curve) {
     this.curve = curve;
     setId("f-curve");
     setMinSize(220, HEIGHT);
@@ -31,20 +31,12 @@ final class CurveView extends Pane {
     double tall = base - HEAD;
     Polyline line = new Polyline();
     line.getStyleClass().add("curve-line");
-    Polygon tail = new Polygon();
-    tail.getStyleClass().add("curve-tail");
-    for (FCurve.Point p : curve.points()) {
-      double x = EDGE + p.x() * width;
-      double y = base - p.height() * tall;
-      line.getPoints().addAll(x, y);
-      if (p.x() >= curve.critical()) {
-        if (tail.getPoints().isEmpty()) {
-          tail.getPoints().addAll(x, base);
-        }
-        tail.getPoints().addAll(x, y);
-      }
+    for (LawCurve.Point p : curve.points()) {
+      line.getPoints().addAll(EDGE + p.x() * width, base - p.height() * tall);
     }
-    tail.getPoints().addAll(EDGE + width, base);
+    for (LawCurve.Tail tail : curve.tails()) {
+      getChildren().add(tail(tail, width, base, tall));
+    }
     Line axis = new Line(EDGE, base, EDGE + width, base);
     axis.getStyleClass().add("curve-axis");
     double at = EDGE + curve.at() * width;
@@ -56,11 +48,37 @@ final class CurveView extends Pane {
     boolean roomRight = at + 6 + wide < getWidth();
     value.relocate(roomRight ? at + 6 : at - 6 - wide, HEAD - 20);
     Text zero = text("0", "curve-tick");
-    zero.relocate(EDGE, base + 4);
-    Text critical = text("critical " + curve.criticalText(), "curve-tick");
-    double middle = critical.getLayoutBounds().getWidth() / 2;
-    critical.relocate(EDGE + curve.critical() * width - middle, base + 4);
-    getChildren().addAll(tail, line, axis, mark, value, zero, critical);
+    zero.relocate(
+        EDGE
+            + curve.zero() * width
+            - (curve.zero() > 0 ? zero.getLayoutBounds().getWidth() / 2 : 0),
+        base + 4);
+    getChildren().addAll(line, axis, mark, value, zero);
+    for (LawCurve.Tail tail : curve.tails()) {
+      boolean alone = curve.tails().size() == 1;
+      Text critical = text((alone ? "critical " : "") + tail.text(), "curve-tick");
+      double middle = critical.getLayoutBounds().getWidth() / 2;
+      critical.relocate(EDGE + tail.at() * width - middle, base + 4);
+      getChildren().add(critical);
+    }
+  }
+
+  private Polygon tail(LawCurve.Tail tail, double width, double base, double tall) {
+    Polygon shape = new Polygon();
+    shape.getStyleClass().add("curve-tail");
+    double last = 0;
+    for (LawCurve.Point p : curve.points()) {
+      if (tail.above() ? p.x() >= tail.at() : p.x() <= tail.at()) {
+        double x = EDGE + p.x() * width;
+        if (shape.getPoints().isEmpty()) {
+          shape.getPoints().addAll(x, base);
+        }
+        shape.getPoints().addAll(x, base - p.height() * tall);
+        last = x;
+      }
+    }
+    shape.getPoints().addAll(last, base);
+    return shape;
   }
 
   private static Text text(String words, String styleClass) {

@@ -1,71 +1,98 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
  * What the Test joint says.
  *
+ * @param title the question
  * @param line what was tested, how, on how many rows
- * @param rows of the table
- * @param wordsTitle title of the explanation
- * @param words the selected row explained
- * @param discourage why pairs should not be hunted; empty when they may be
- * @param curve where F falls; null when there is no F
+ * @param sheets tables, the main one first
  * @param fit names and values of the fit
+ * @param squares whether the kind of sums of squares matters, so that it is offered
  */
 public record TestPage(
-    String line,
-    List<Row> rows,
-    String wordsTitle,
-    String words,
-    String discourage,
-    FCurve curve,
-    List<Fact> fit) {
+    String title, String line, List<Sheet> sheets, List<Fact> fit, boolean squares) {
 
   public TestPage {
-    rows = List.copyOf(rows);
+    sheets = List.copyOf(sheets);
     fit = List.copyOf(fit);
   }
 
   /**
-   * A line of the table.
+   * A table.
    *
-   * @param source such as "feed"
-   * @param df degrees of freedom
-   * @param ss sum of squares
-   * @param ms mean square
-   * @param f the signal over the noise; empty for error and total
-   * @param signal length of the bar, from 0 to 1; negative for none
-   * @param critical place of the critical value on the bar's scale
-   * @param p written properly
-   * @param significant whether p is at most alpha
-   * @param eta eta squared
-   * @param omega omega squared
+   * @param title over it; empty for none
+   * @param heads of the columns
+   * @param names how many columns on the left hold names
+   * @param lines its rows
    */
-  public record Row(
-      String source,
-      String df,
-      String ss,
-      String ms,
-      String f,
-      double signal,
-      double critical,
-      String p,
-      boolean significant,
-      String eta,
-      String omega) {
+  public record Sheet(String title, List<String> heads, int names, List<Line> lines) {
+    public Sheet {
+      heads = List.copyOf(heads);
+      lines = List.copyOf(lines);
+    }
 
-    /** A line that is not tested against another. */
-    static Row untested(String source, String df, String ss, String ms) {
-      return new Row(source, df, ss, ms, "", -1, -1, "", false, "", "");
+    /** Where the bars stand; -1 for none. */
+    int bars() {
+      return heads.indexOf(BARS);
     }
   }
+
+  /** Head of the column of bars. */
+  static final String BARS = "signal \u00f7 noise";
+
+  /**
+   * A row of a table.
+   *
+   * @param cells ready to show; empty in the column of bars
+   * @param signal length of its bar, from 0 to 1; negative for none
+   * @param critical place of the critical value on the bar's scale
+   * @param significant whether p is at most alpha
+   * @param faint whether it is not judged itself
+   * @param explained what it means; null where there is nothing to explain
+   */
+  public record Line(
+      List<String> cells,
+      double signal,
+      double critical,
+      boolean significant,
+      boolean faint,
+      Explained explained) {
+
+    /** A row without a bar. */
+    static Line plain(List<String> cells, boolean significant, Explained explained) {
+      return new Line(cells, -1, -1, significant, false, explained);
+    }
+  }
+
+  /**
+   * A row in words.
+   *
+   * @param title over the words
+   * @param words what it means
+   * @param caution what to heed; empty for nothing
+   * @param curve where its statistic falls; null for none
+   * @param ways which means to go and compare
+   */
+  public record Explained(
+      String title, String words, String caution, LawCurve curve, List<Way> ways) {}
+
+  /**
+   * A way to the means.
+   *
+   * @param label on its button
+   * @param of treatments whose means are compared
+   * @param within treatments at each of whose levels that is done
+   */
+  public record Way(String label, List<String> of, List<String> within) {}
 
   /**
    * A name and its value.
@@ -79,118 +106,58 @@ public record TestPage(
   /**
    * The page of findings.
    *
-   * @param findings with a fit
+   * @param findings with a test
    * @return the page
    */
   public static TestPage of(Findings findings) {
     ResponseFindings response = findings.first();
-    OneWay fit = response.fit();
-    Effect effect = fit.treatment();
-    long n = fit.moments().total();
+    Inquiry inquiry = findings.inquiry();
+    List<Sheet> sheets = new ArrayList<>();
+    List<Fact> fit = new ArrayList<>();
+    boolean squares = false;
+    findings.together().tests().stream()
+        .filter(t -> t instanceof TestResult.TogetherResult)
+        .forEach(t -> sheets.addAll(TogetherSheets.of((TestResult.TogetherResult) t, findings)));
+    for (TestResult test : response.analysis().tests()) {
+      if (test instanceof TestResult.AnovaResult a) {
+        VarianceSheet sheet = new VarianceSheet(response, inquiry, a);
+        sheets.add(sheet.sheet());
+        fit.addAll(sheet.facts());
+        squares |= sheet.squaresMatter();
+      } else if (test instanceof TestResult.TTestResult t) {
+        sheets.add(MeanSheets.tTest(response, inquiry, t));
+        fit.addAll(MeanSheets.facts(response, t));
+      } else if (test instanceof TestResult.UnequalResult u) {
+        sheets.add(MeanSheets.unequal(response, inquiry, u));
+      } else if (test instanceof TestResult.RankResult r) {
+        sheets.addAll(RankSheets.of(r, inquiry));
+      }
+    }
     int left = findings.records().leftOut().size();
-    String unit = response.measured().unit();
-    int decimals = response.decimals();
-    int squares = decimals + 1;
-    Row treatment =
-        new Row(
-            response.groups().treatment().name(),
-            Numerals.df(effect.df()),
-            Numerals.fixed(effect.ss(), squares),
-            Numerals.fixed(effect.ms(), squares),
-            Numerals.fixed(effect.f(), 2),
-            effect.f().exists() ? onBar(effect.f().value()) : -1,
-            effect.criticalF().exists() ? onBar(effect.criticalF().value()) : -1,
-            Numerals.p(effect.p()),
-            response.overallDiffers(),
-            Numerals.share(effect.etaSquared()),
-            Numerals.share(effect.omegaSquared()));
-    Row error =
-        Row.untested(
-            "error",
-            Numerals.df(fit.errorDf()),
-            Numerals.fixed(fit.errorSs(), squares),
-            Numerals.fixed(fit.errorMs(), squares));
-    Row total =
-        Row.untested("total", Numerals.df(n - 1.0), Numerals.fixed(fit.totalSs(), squares), "");
+    long n = findings.records().inPlay();
     return new TestPage(
-        response.measured().title()
-            + " \u00b7 least squares \u00b7 "
+        inquiry.treatments().isEmpty()
+            ? "Is the mean what was expected?"
+            : inquiry.treatments().size() > 1
+                ? "What do the treatments do?"
+                : "Do the treatments differ?",
+        Prose.capital(response.measured().title())
+            + " \u00b7 "
+            + method(inquiry)
+            + " \u00b7 "
             + Numerals.count(n, "row", "rows")
             + (left == 0 ? ", none left out" : ", " + Numerals.whole(left) + " left out"),
-        List.of(treatment, error, total),
-        response.groups().treatment().label() + ", in words",
-        words(response),
-        response.overallDiffers() || !effect.f().exists()
-            ? ""
-            : "The overall test shows nothing, so pairs should not be hunted.",
-        FCurve.of(effect, fit.errorDf(), findings.inquiry().alpha()),
-        fit(response, unit, decimals));
+        sheets,
+        fit,
+        squares);
   }
 
-  /** F on a bar that ends at 10, where a signal is strong in any design; 1 is no signal at all. */
-  private static double onBar(double f) {
-    double longest = 10;
-    return Math.min(1, f / longest);
-  }
-
-  private static String words(ResponseFindings response) {
-    Effect effect = response.fit().treatment();
-    String label = response.groups().treatment().label();
-    if (!effect.f().exists()) {
-      return "There is no F here: " + effect.f().why() + ".";
-    }
-    String times = Numerals.fixed(effect.f(), 1);
-    String p = Numerals.pStatement(effect.p());
-    String share = Numerals.fixed(100 * effect.etaSquared().value(), 0);
-    return response.overallDiffers()
-        ? "The means of the "
-            + response.groups().size()
-            + " groups lie further apart than chance would put them: the signal is "
-            + times
-            + " times the noise, "
-            + p
-            + ". "
-            + Prose.capital(label)
-            + " accounts for "
-            + share
-            + "% of the spread."
-        : "The means lie no further apart than chance could put them: the signal is "
-            + times
-            + " times the noise, "
-            + p
-            + ". This is no evidence of a difference; nor does it show that the means are equal.";
-  }
-
-  private static List<Fact> fit(ResponseFindings response, String unit, int decimals) {
-    OneWay fit = response.fit();
-    return List.of(
-        new Fact(
-            "grand mean",
-            Numerals.with(Numerals.fixed(fit.grandMean(), decimals), unit),
-            "The mean of all values."),
-        new Fact(
-            "residual SD",
-            Numerals.with(Numerals.fixed(fit.residualSd(), decimals), unit),
-            "How far single values lie from the mean of their group, typically."),
-        new Fact(
-            "CV",
-            fit.cvPercent().exists() ? Numerals.fixed(fit.cvPercent(), 1) + "%" : Numerals.NONE,
-            "The residual SD as a share of the grand mean."),
-        new Fact(
-            "R\u00b2",
-            Numerals.share(fit.rSquared()),
-            "The share of the spread that the groups account for."),
-        new Fact(
-            "SE of a mean",
-            Numerals.fixed(fit.seOfMean(), decimals),
-            "How exactly a group mean is known, at the harmonic mean of the group sizes."),
-        new Fact(
-            "least significant difference",
-            Numerals.fixed(fit.leastSignificantDifference(), decimals),
-            "Two means further apart than this differ by a plain t test of that one pair."),
-        new Fact(
-            "critical F",
-            Numerals.fixed(fit.treatment().criticalF(), 2),
-            "The F from which the test is significant."));
+  private static String method(Inquiry inquiry) {
+    return switch (inquiry.method()) {
+      case LEAST_SQUARES -> "least squares";
+      case UNEQUAL_SPREAD -> "each group's own spread";
+      case RANKS -> "ranks";
+      case PERMUTATION -> "permutation";
+    };
   }
 }

@@ -1,39 +1,35 @@
 package app.knuckle.desktop.test;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.stats.linear.Squares;
+import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** The Test joint: the table with its bars, the row in words and on its curve, the fit. */
+/** The Test joint: tables with bars; the selected row in words and on its curve; the fit. */
 public final class TestView extends ScrollPane {
-
-  private static final List<String> HEADS =
-      List.of(
-          "source",
-          "df",
-          "sum of squares",
-          "mean square",
-          "signal \u00f7 noise",
-          "F",
-          "p",
-          "\u03b7\u00b2",
-          "\u03c9\u00b2");
 
   private final SlipViewModel slip;
   private final VBox page = new VBox();
+  private final HBox cards = new HBox();
+  private String selected = "";
 
   /**
    * The view of a slip's test.
@@ -46,6 +42,7 @@ public final class TestView extends ScrollPane {
     setFitToWidth(true);
     getStyleClass().add("joint-scroll");
     page.getStyleClass().add("joint");
+    cards.getStyleClass().add("cards");
     setContent(page);
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
@@ -59,66 +56,170 @@ public final class TestView extends ScrollPane {
     TestPage shown = TestPage.of(answer.findings());
     VBox head =
         new VBox(
-            Texts.line("Do the treatments differ?", "joint-title"),
-            Texts.wrapped(shown.line(), "joint-line"));
+            Texts.line(shown.title(), "joint-title"), Texts.wrapped(shown.line(), "joint-line"));
     head.getStyleClass().add("joint-head");
-    TextGrid grid = new TextGrid(HEADS, 1);
-    grid.setId("variance-table");
-    grid.getColumnConstraints().get(HEADS.indexOf("signal \u00f7 noise")).setHalignment(HPos.LEFT);
-    for (TestPage.Row row : shown.rows()) {
-      grid.addNodes(cells(row), row.source().equals("total") ? "text-grid-total" : "text-grid-row");
+    page.getChildren().setAll(head);
+    if (shown.squares()) {
+      page.getChildren().add(squares());
     }
-    page.getChildren().setAll(head, grid, cards(shown));
+    ToggleGroup rows = new ToggleGroup();
+    for (int s = 0; s < shown.sheets().size(); s++) {
+      TestPage.Sheet sheet = shown.sheets().get(s);
+      if (!sheet.title().isEmpty()) {
+        page.getChildren().add(Texts.line(sheet.title(), "card-title"));
+      }
+      page.getChildren().add(grid(shown, sheet, s, rows));
+      if (s == 0) {
+        page.getChildren().add(cards);
+      }
+    }
+    List<TestPage.Line> lines = shown.sheets().stream().flatMap(s -> s.lines().stream()).toList();
+    TestPage.Line chosen =
+        lines.stream()
+            .filter(l -> l.explained() != null && l.explained().title().equals(selected))
+            .findFirst()
+            .orElse(mostTelling(lines));
+    if (chosen != null) {
+      explain(shown, chosen.explained());
+      rows.getToggles().stream()
+          .filter(t -> t.getUserData() == chosen)
+          .forEach(t -> t.setSelected(true));
+    }
   }
 
-  private static List<Node> cells(TestPage.Row row) {
-    Label p = new Label(row.p());
-    p.setId("p-" + row.source());
-    if (row.significant()) {
-      p.getStyleClass().add("significant");
+  /** What is read first: the last significant row, which is the highest interaction. */
+  private static TestPage.Line mostTelling(List<TestPage.Line> lines) {
+    TestPage.Line found = null;
+    for (TestPage.Line line : lines) {
+      boolean better = found == null || line.significant() && line.explained() != null;
+      if (line.explained() != null && (better && !line.faint() || found != null && found.faint())) {
+        found = line;
+      } else if (line.explained() != null && found == null) {
+        found = line;
+      }
     }
-    Node bar = row.signal() < 0 ? new Label("") : new SignalBar(row.signal(), row.critical());
-    return List.of(
-        new Label(row.source()),
-        new Label(row.df()),
-        new Label(row.ss()),
-        new Label(row.ms()),
-        bar,
-        new Label(row.f()),
-        p,
-        new Label(row.eta()),
-        new Label(row.omega()));
+    return found;
   }
 
-  private HBox cards(TestPage shown) {
-    Label words = Texts.wrapped(shown.words(), "prose");
+  private Choice<Squares> squares() {
+    Choice<Squares> choice =
+        new Choice<>(
+            "squares",
+            List.of(Squares.AFTER_ALL, Squares.AFTER_ITS_PEERS, Squares.IN_ORDER),
+            s ->
+                switch (s) {
+                  case AFTER_ALL -> "Every effect after the rest";
+                  case AFTER_ITS_PEERS -> "Interactions after main effects";
+                  case IN_ORDER -> "In the order listed";
+                },
+            s -> slip.inquiryProperty().set(slip.inquiry().but(d -> d.squares = s)));
+    choice.show(slip.inquiry().squares());
+    Tooltip.install(
+        choice,
+        new Tooltip(
+            "Groups of unequal size share some of their signal. After the rest: only what an effect"
+                + " has for itself counts. In order: the first takes what it can."));
+    return choice;
+  }
+
+  private TextGrid grid(TestPage shown, TestPage.Sheet sheet, int number, ToggleGroup rows) {
+    TextGrid grid = new TextGrid(sheet.heads(), sheet.names());
+    grid.setId(number == 0 ? "variance-table" : "table-" + (number + 1));
+    if (sheet.bars() >= 0) {
+      grid.getColumnConstraints().get(sheet.bars()).setHalignment(HPos.LEFT);
+    }
+    for (TestPage.Line line : sheet.lines()) {
+      grid.addNodes(
+          cells(shown, sheet, line, rows), line.faint() ? "text-grid-total" : "text-grid-row");
+    }
+    return grid;
+  }
+
+  private List<Node> cells(
+      TestPage shown, TestPage.Sheet sheet, TestPage.Line line, ToggleGroup rows) {
+    List<Node> cells = new ArrayList<>();
+    for (int c = 0; c < line.cells().size(); c++) {
+      String text = line.cells().get(c);
+      if (c == sheet.bars() && line.signal() >= 0) {
+        cells.add(new SignalBar(line.signal(), line.critical()));
+      } else if (c == 0 && line.explained() != null) {
+        cells.add(source(shown, line, text, rows));
+      } else {
+        Label label = new Label(text);
+        String head = sheet.heads().get(c);
+        if (head.equals("p") || head.equals("value") && line.significant()) {
+          label.setId("p-" + line.cells().get(0));
+          if (line.significant()) {
+            label.getStyleClass().add("significant");
+          }
+        }
+        cells.add(label);
+      }
+    }
+    return cells;
+  }
+
+  /** The name of a row, which selects it. */
+  private ToggleButton source(TestPage shown, TestPage.Line line, String text, ToggleGroup rows) {
+    ToggleButton source = new ToggleButton(text);
+    source.setId("row-" + text);
+    source.setUserData(line);
+    source.setMnemonicParsing(false);
+    source.getStyleClass().add("row-source");
+    source.setMinWidth(USE_PREF_SIZE);
+    source.setToggleGroup(rows);
+    source.setOnAction(
+        event -> {
+          source.setSelected(true);
+          selected = line.explained().title();
+          explain(shown, line.explained());
+        });
+    return source;
+  }
+
+  private void explain(TestPage shown, TestPage.Explained explained) {
+    Label words = Texts.wrapped(explained.words(), "prose");
     words.setId("test-words");
-    Card explained = new Card(shown.wordsTitle(), words);
-    if (!shown.discourage().isEmpty()) {
-      explained.getChildren().add(Texts.wrapped(shown.discourage(), "caution-note"));
+    Card card = new Card(explained.title(), words);
+    if (!explained.caution().isEmpty()) {
+      card.getChildren().add(Texts.wrapped(explained.caution(), "caution-note"));
     }
-    Button compare = new Button("Compare the means \u2192");
-    compare.getStyleClass().add("go");
-    compare.setOnAction(event -> slip.jointProperty().set(Joint.COMPARE));
-    explained.getChildren().add(compare);
-    Card fit = new Card("The fit");
-    fit.setId("fit");
-    for (TestPage.Fact fact : shown.fit()) {
-      HBox row = Texts.fact(fact.name(), fact.value());
-      Tooltip.install(row, new Tooltip(fact.meaning()));
-      fit.getChildren().add(row);
+    FlowPane ways = new FlowPane();
+    ways.getStyleClass().add("ways");
+    for (TestPage.Way way : explained.ways()) {
+      Button button = new Button(way.label());
+      button.setMnemonicParsing(false);
+      button.getStyleClass().add("go");
+      button.setOnAction(
+          event -> {
+            slip.compare(way.of(), way.within());
+            slip.jointProperty().set(Joint.COMPARE);
+          });
+      ways.getChildren().add(button);
     }
-    HBox cards = new HBox(explained);
-    cards.getStyleClass().add("cards");
-    HBox.setHgrow(explained, Priority.ALWAYS);
-    explained.getStyleClass().add("card-third");
-    if (shown.curve() != null) {
-      Card curve = new Card("Where F falls", new CurveView(shown.curve()));
+    if (!ways.getChildren().isEmpty()) {
+      card.getChildren().add(ways);
+    }
+    card.getStyleClass().add("card-third");
+    HBox.setHgrow(card, Priority.ALWAYS);
+    cards.getChildren().setAll(card);
+    if (explained.curve() != null) {
+      boolean t = explained.curve().text().startsWith("t");
+      Card curve =
+          new Card(t ? "Where t falls" : "Where F falls", new CurveView(explained.curve()));
       HBox.setHgrow(curve, Priority.ALWAYS);
       cards.getChildren().add(curve);
     }
-    fit.getStyleClass().add("card-narrow");
-    cards.getChildren().add(fit);
-    return cards;
+    if (!shown.fit().isEmpty()) {
+      Card fit = new Card("The fit");
+      fit.setId("fit");
+      fit.getStyleClass().add("card-narrow");
+      for (TestPage.Fact fact : shown.fit()) {
+        HBox row = Texts.fact(fact.name(), fact.value());
+        Tooltip.install(row, new Tooltip(fact.meaning()));
+        fit.getChildren().add(row);
+      }
+      cards.getChildren().add(fit);
+    }
   }
 }

@@ -1,14 +1,23 @@
 package app.knuckle.study.design;
 
+import app.knuckle.stats.Progress;
+import app.knuckle.study.notice.Notices;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Stack;
+import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -31,7 +40,8 @@ public record FirstGuess(Inquiry inquiry, String reason) {
 
   /** Names of what units are grouped by, rather than treated with. */
   private static final Pattern BLOCK =
-      Pattern.compile("rack|block|rep|replicate|batch|shelf|cove|site|row|column|bench|tray|plot");
+      Pattern.compile(
+          "cove|rack|block|rep|replicate|batch|shelf|cove|site|row|column|bench|tray|plot");
 
   /** Names of what was measured before the treatment. */
   private static final Pattern BEFORE = Pattern.compile("(start|initial|before|pre|base)(_.*)?");
@@ -42,6 +52,43 @@ public record FirstGuess(Inquiry inquiry, String reason) {
   /** Names of units. */
   private static final Pattern UNIT = Pattern.compile("(id|unit|tank|bag|taster|subject|no|nr)");
 
+  /** Names of treatments that are laid on whole plots, being hard to change within one. */
+  private static final Pattern WHOLE_PLOT = Pattern.compile("(.*_)?(zone|field|house|room)");
+
+  /** Treatments beyond this make more questions than a first guess should ask. */
+  private static final int MOST_TREATMENTS = 4;
+
+  /** Cells of a laid out design differ at most so many times in their rows. */
+  private static final int MOST_UNEQUAL = 2;
+
+  /**
+   * Guesses about a table as read; a sheet with a column for each occasion is stacked for that.
+   *
+   * @param table any
+   * @return the guess
+   */
+  public static FirstGuess of(Table table) {
+    FirstGuess plain = of(Frame.of(table));
+    if (!plain.inquiry().treatments().isEmpty()) {
+      return plain;
+    }
+    Optional<Step> stack =
+        Notices.of(Frame.of(table), Progress.NONE).stream()
+            .flatMap(n -> n.fixes().stream())
+            .flatMap(f -> f.steps().stream())
+            .filter(step -> step instanceof Stack)
+            .findFirst();
+    if (stack.isEmpty()) {
+      return plain;
+    }
+    List<Step> steps = List.of(stack.get());
+    FirstGuess stacked = of(Frame.of(table, steps, Progress.NONE));
+    String columns = Numerals.list(((Stack) stack.get()).columns());
+    return new FirstGuess(
+        stacked.inquiry().after(steps),
+        columns + " look like one measurement, so they are stacked. " + stacked.reason());
+  }
+
   /**
    * Guesses from the kinds, values and names of the columns.
    *
@@ -50,31 +97,169 @@ public record FirstGuess(Inquiry inquiry, String reason) {
    */
   public static FirstGuess of(Frame frame) {
     List<Column> columns = frame.columns();
-    Optional<Column> treatment =
-        first(columns, c -> c instanceof Categories && repeats(c) && !named(BLOCK, c))
-            .or(() -> first(columns, c -> isSet(c) && !named(UNIT, c) && !isOccasion(c, columns)))
-            .or(() -> first(columns, c -> c instanceof Categories && repeats(c)));
+    Optional<Column> unit =
+        first(
+            columns,
+            c ->
+                c instanceof Categories
+                    && named(UNIT, c)
+                    && everyLevelTwice((Categories) c)
+                    && columns.stream().anyMatch(t -> isGroups(t, c) && varies(frame, t, c)));
+    List<Column> free = columns.stream().filter(c -> !unit.equals(Optional.of(c))).toList();
+    List<Column> treatments = treatments(frame, free);
+    Optional<Column> treatment = treatments.stream().findFirst();
     Optional<Column> measured =
-        first(columns, c -> isMeasured(c, treatment, columns) && !named(BEFORE, c))
-            .or(() -> first(columns, c -> isMeasured(c, treatment, columns)))
-            .or(
-                () ->
-                    first(columns, c -> c instanceof Numbers && !treatment.equals(Optional.of(c))));
+        first(free, c -> isMeasured(c, treatments, free) && !named(BEFORE, c))
+            .or(() -> first(free, c -> isMeasured(c, treatments, free)))
+            .or(() -> first(free, c -> c instanceof Numbers && !treatments.contains(c)));
+    List<String> names = treatments.stream().map(Column::name).toList();
+    List<String> occasions =
+        unit.isEmpty()
+            ? List.of()
+            : treatments.stream()
+                .filter(t -> varies(frame, t, unit.get()))
+                .map(Column::name)
+                .toList();
+    Optional<Column> block =
+        treatment.isEmpty() || unit.isPresent()
+            ? Optional.empty()
+            : first(
+                columns,
+                c ->
+                    named(BLOCK, c)
+                        && !treatments.contains(c)
+                        && isGroups(c, null)
+                        && isComplete(frame, treatments, c));
+    List<String> wholePlots =
+        block.isPresent() && treatments.size() > 1
+            ? treatments.stream().filter(t -> named(WHOLE_PLOT, t)).map(Column::name).toList()
+            : List.of();
     Inquiry inquiry =
-        Inquiry.about(
-            measured.map(Column::name).orElse(null), treatment.map(Column::name).orElse(null));
-    return new FirstGuess(inquiry.named(name(measured, treatment)), reason(measured, treatment));
+        Redesign.of(
+            Inquiry.about(measured.map(Column::name).orElse(null), null),
+            d -> {
+              d.treatments = names;
+              d.unit = occasions.isEmpty() ? null : unit.get().name();
+              d.occasions = occasions;
+              d.blocks = block.stream().map(Column::name).toList();
+              d.wholePlots = wholePlots.size() < names.size() ? wholePlots : List.of();
+            });
+    String reason = reason(measured, treatment);
+    for (String part : inquiry.blocks()) {
+      reason += " " + part + " holds every group equally often, as blocks do.";
+    }
+    if (inquiry.unit() != null) {
+      reason += " " + inquiry.unit() + " comes back at every " + Numerals.list(occasions) + ".";
+    }
+    Optional<Column> before =
+        first(
+            columns,
+            c -> c instanceof Numbers && named(BEFORE, c) && !measured.equals(Optional.of(c)));
+    if (before.isPresent() && treatment.isPresent()) {
+      reason += " " + before.get().name() + " was measured beforehand: it can be adjusted for.";
+    }
+    return new FirstGuess(inquiry.named(name(inquiry, frame)), reason);
+  }
+
+  /** Columns that name groups and cross each other. */
+  private static List<Column> treatments(Frame frame, List<Column> columns) {
+    List<Column> found = new ArrayList<>();
+    for (Column c : columns) {
+      boolean names = c instanceof Categories && repeats(c) && !named(BLOCK, c);
+      boolean set = isSet(c) && !named(UNIT, c) && !named(BLOCK, c) && !isOccasion(c, columns);
+      if ((names || set) && found.size() < MOST_TREATMENTS && crosses(frame, found, c)) {
+        found.add(c);
+      }
+    }
+    // A set number that stands alone is a treatment only if nothing names groups.
+    if (found.stream().anyMatch(c -> c instanceof Categories)) {
+      found.removeIf(c -> !(c instanceof Categories) && !crosses(frame, without(found, c), c));
+    }
+    if (found.isEmpty()) {
+      first(columns, c -> c instanceof Categories && repeats(c)).ifPresent(found::add);
+    }
+    return found;
+  }
+
+  private static List<Column> without(List<Column> columns, Column one) {
+    return columns.stream().filter(c -> c != one).toList();
+  }
+
+  /** Whether a column comes in every combination with others, about equally often. */
+  private static boolean crosses(Frame frame, List<Column> others, Column column) {
+    if (others.isEmpty()) {
+      return true;
+    }
+    List<Column> all = new ArrayList<>(others);
+    all.add(column);
+    Map<List<String>, Integer> counts = counts(frame, all);
+    long cells = all.stream().mapToLong(c -> distinct(frame, c)).reduce(1, (a, b) -> a * b);
+    int least = counts.values().stream().min(Integer::compare).orElse(0);
+    int most = counts.values().stream().max(Integer::compare).orElse(0);
+    return counts.size() == cells && most <= MOST_UNEQUAL * least;
+  }
+
+  /** Whether every group comes equally often in every level of a column. */
+  private static boolean isComplete(Frame frame, List<Column> treatments, Column block) {
+    List<Column> all = new ArrayList<>(treatments);
+    all.add(block);
+    Map<List<String>, Integer> counts = counts(frame, all);
+    long cells = all.stream().mapToLong(c -> distinct(frame, c)).reduce(1, (a, b) -> a * b);
+    return counts.size() == cells && counts.values().stream().distinct().count() == 1;
+  }
+
+  private static Map<List<String>, Integer> counts(Frame frame, List<Column> columns) {
+    Map<List<String>, Integer> counts = new HashMap<>();
+    for (int row = 0; row < Math.min(frame.rows(), MOST_ROWS); row++) {
+      int at = row;
+      if (frame.inPlay(row) && columns.stream().noneMatch(c -> c.isMissing(at))) {
+        counts.merge(columns.stream().map(c -> c.text(at)).toList(), 1, Integer::sum);
+      }
+    }
+    return counts;
+  }
+
+  private static long distinct(Frame frame, Column column) {
+    return counts(frame, List.of(column)).size();
+  }
+
+  /** Designed experiments have fewer rows than this; of larger tables the first rows are read. */
+  private static final int MOST_ROWS = 20_000;
+
+  private static boolean isGroups(Column c, Column but) {
+    return c != but && (c instanceof Categories ? repeats(c) : isSet(c));
+  }
+
+  private static boolean everyLevelTwice(Categories column) {
+    return column.levels().size() > 1 && column.levels().size() * 2 <= column.size();
+  }
+
+  /** Whether a column has several values within a level of another. */
+  private static boolean varies(Frame frame, Column column, Column within) {
+    return counts(frame, List.of(within, column)).size() > distinct(frame, within);
+  }
+
+  /**
+   * Whether a treatment changes within a unit.
+   *
+   * @param frame the records
+   * @param treatment a column
+   * @param unit another
+   * @return false if every unit has one level of it
+   */
+  public static boolean varies(Frame frame, String treatment, String unit) {
+    return varies(frame, frame.column(treatment), frame.column(unit));
   }
 
   private static Optional<Column> first(List<Column> columns, Predicate<Column> fits) {
     return columns.stream().filter(fits).findFirst();
   }
 
-  private static boolean isMeasured(Column c, Optional<Column> treatment, List<Column> columns) {
+  private static boolean isMeasured(Column c, List<Column> treatments, List<Column> columns) {
     return c instanceof Numbers
         && (!isSet(c) || isOccasion(c, columns))
         && !named(UNIT, c)
-        && treatment.filter(t -> t.name().equals(c.name())).isEmpty();
+        && !treatments.contains(c);
   }
 
   /** One of several columns that differ in their number only: day_0, day_3, day_7. */
@@ -123,17 +308,24 @@ public record FirstGuess(Inquiry inquiry, String reason) {
    * @return the name
    */
   public static String name(Inquiry inquiry, Frame frame) {
-    return name(
-        inquiry.measured().stream().filter(frame::has).findFirst().map(frame::column),
-        inquiry.treatments().stream().filter(frame::has).findFirst().map(frame::column));
-  }
-
-  private static String name(Optional<Column> measured, Optional<Column> treatment) {
+    Optional<Column> measured =
+        inquiry.measured().stream().filter(frame::has).findFirst().map(frame::column);
     if (measured.isEmpty()) {
       return "New inquiry";
     }
     String capital = Prose.capital(measured.get().label());
-    return treatment.map(t -> capital + " by " + t.label()).orElse(capital);
+    List<String> by =
+        inquiry.treatments().stream().filter(frame::has).map(t -> frame.column(t).label()).toList();
+    String name = by.isEmpty() ? capital : capital + " by " + String.join(" \u00d7 ", by);
+    return switch (inquiry.method()) {
+      case RANKS -> name + ", on ranks";
+      case PERMUTATION -> name + ", by permutation";
+      case UNEQUAL_SPREAD -> name + ", own spreads";
+      case LEAST_SQUARES ->
+          inquiry.covariates().isEmpty()
+              ? name
+              : name + ", adjusted for " + String.join(" and ", inquiry.covariates());
+    };
   }
 
   private static String reason(Optional<Column> measured, Optional<Column> treatment) {

@@ -217,7 +217,7 @@ final class Answering {
         refusal != null
             ? new Sentences(refusal.words(), refusal.words(), "")
             : fit != null
-                ? OneWaySentences.of(response, groups, fit, estimates, comparisons)
+                ? OneWaySentences.of(response, groups, fit, estimates, ComparedMeans.of(analysis))
                 : DesignSentences.of(response, inquiry, analysis);
     return new ResponseFindings(
         response, groups, design, summaries, fit, estimates, comparisons, refusal, words, analysis);

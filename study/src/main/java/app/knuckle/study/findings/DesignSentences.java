@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.AnovaTable;
@@ -246,17 +247,11 @@ final class DesignSentences {
   }
 
   private String ranking() {
-    for (ComparisonResult c : analysis.comparisons()) {
-      if (c.pairs() != null && c.within().isEmpty() && !c.pairs().pairs().isEmpty()) {
-        double se = c.means().se(0).exists() ? c.means().se(0).value() : 1;
-        return new RankingSentence(
-                c.labels().stream()
-                    .map(l -> String.join(GroupSummary.BETWEEN, l.values()))
-                    .toList(),
-                c.means(),
-                response.unit(),
-                Numerals.decimalsFor(se))
-            .of(c.pairs());
+    for (ComparedMeans family : ComparedMeans.of(analysis)) {
+      if (family.within().isEmpty() && !family.pairs().isEmpty()) {
+        Quantity se = family.ses().get(0);
+        return RankingSentence.of(
+            family, response.unit(), Numerals.decimalsFor(se.exists() ? se.value() : 1));
       }
     }
     return "";
@@ -281,7 +276,7 @@ final class DesignSentences {
               + ") = "
               + Numerals.fixed(wilks.f(), 2)
               + ", "
-              + Numerals.pStatement(app.knuckle.stats.Quantity.of(wilks.p()));
+              + Numerals.pStatement(Quantity.of(wilks.p()));
       boolean onlyRoy =
           row.test().statistics().get(3).p() <= alpha
               && row.test().statistics().subList(0, 3).stream().allMatch(s -> s.p() > alpha);

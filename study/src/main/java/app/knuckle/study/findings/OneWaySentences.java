@@ -1,6 +1,5 @@
 package app.knuckle.study.findings;
 
-import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
@@ -28,15 +27,14 @@ final class OneWaySentences {
   }
 
   static Sentences of(
-      Numbers response, Groups groups, OneWay fit, Estimates means, List<Comparison> comparisons) {
+      Numbers response, Groups groups, OneWay fit, Estimates means, List<ComparedMeans> families) {
     OneWaySentences words = new OneWaySentences(response, groups, fit, means);
     return new Sentences(
         words.finding(),
         words.result(),
-        comparisons.isEmpty() || !fit.treatment().f().exists()
+        families.isEmpty() || !fit.treatment().f().exists()
             ? ""
-            : new RankingSentence(groups.levels(), means, response.unit(), words.decimals)
-                .of(comparisons.get(0)));
+            : RankingSentence.of(families.get(0), response.unit(), words.decimals));
   }
 
   private String finding() {

@@ -1,28 +1,70 @@
 package app.knuckle.study.findings;
 
-import app.knuckle.stats.compare.AllPairs;
-import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.means.Estimates;
+import app.knuckle.stats.compare.Pair;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
 
-/**
- * Ranks compared means in words.
- *
- * @param names of the means
- * @param means the estimates
- * @param unit of the response; empty for none
- * @param decimals that suit the means
- */
-record RankingSentence(List<String> names, Estimates means, String unit, int decimals) {
+/** Ranks compared means in words. */
+final class RankingSentence {
 
-  /** Who leads, who trails, and who cannot be told apart, in the order of the ranking. */
-  String of(Comparison comparison) {
-    if (comparison.pairs().isEmpty()) {
+  private final ComparedMeans family;
+  private final String unit;
+  private final int decimals;
+  private final boolean[][] differ;
+
+  private RankingSentence(ComparedMeans family, String unit, int decimals) {
+    this.family = family;
+    this.unit = unit;
+    this.decimals = decimals;
+    int k = family.names().size();
+    differ = new boolean[k][k];
+    for (Pair pair : family.pairs()) {
+      differ[pair.left()][pair.right()] = pair.differs();
+      differ[pair.right()][pair.left()] = pair.differs();
+    }
+  }
+
+  /**
+   * Who leads, who trails, and who cannot be told apart, in the order of the ranking.
+   *
+   * @param family of means
+   * @param unit of the response; empty for none
+   * @param decimals that suit the means
+   * @return empty if there are no pairs
+   */
+  static String of(ComparedMeans family, String unit, int decimals) {
+    if (family.pairs().isEmpty()) {
       return "";
     }
-    List<Integer> ranking = AllPairs.ranking(means);
-    boolean any = comparison.pairs().stream().anyMatch(pair -> pair.differs());
+    RankingSentence sentence =
+        new RankingSentence(
+            family, family.ranks() ? "" : unit, family.ranks() ? RANK_DECIMALS : decimals);
+    return family.isAgainstReference() ? sentence.againstReference() : sentence.ranking();
+  }
+
+  /** Mean ranks are read to a tenth. */
+  private static final int RANK_DECIMALS = 1;
+
+  private String againstReference() {
+    int reference = family.pairs().get(0).right();
+    List<String> real =
+        family.pairs().stream().filter(Pair::differs).map(p -> name(p.left())).toList();
+    List<String> not =
+        family.pairs().stream().filter(p -> !p.differs()).map(p -> name(p.left())).toList();
+    String from = " from " + name(reference) + " (" + withUnit(List.of(reference)) + ")";
+    if (real.isEmpty()) {
+      return "No evidence that any of " + Numerals.list(not) + " differs" + from + ".";
+    }
+    return Numerals.list(real)
+        + (real.size() == 1 ? " differs" : " differ")
+        + from
+        + (not.isEmpty() ? "." : "; no evidence that " + Numerals.list(not) + " does.");
+  }
+
+  private String ranking() {
+    List<Integer> ranking = family.ranking();
+    List<String> names = family.names();
+    boolean any = family.pairs().stream().anyMatch(pair -> pair.differs());
     if (!any) {
       return "No two of the "
           + names.size()
@@ -36,19 +78,19 @@ record RankingSentence(List<String> names, Estimates means, String unit, int dec
           + name(ranking.get(0))
           + ").";
     }
-    List<Integer> top = company(comparison, ranking.get(0), ranking);
+    List<Integer> top = company(ranking.get(0), ranking);
     int last = ranking.get(ranking.size() - 1);
-    List<Integer> bottom = company(comparison, last, ranking);
+    List<Integer> bottom = company(last, ranking);
     if (top.stream().anyMatch(bottom::contains)) {
       return lead(top) + " " + overlap(top, bottom, last);
     }
     List<Integer> between =
         ranking.stream().filter(i -> !top.contains(i) && !bottom.contains(i)).toList();
-    String middle = between.isEmpty() ? "" : between(comparison, between) + " ";
-    return lead(top) + " " + middle + trail(comparison, bottom, between.isEmpty());
+    String middle = between.isEmpty() ? "" : between(between) + " ";
+    return lead(top) + " " + middle + trail(bottom, between.isEmpty());
   }
 
-  private String between(Comparison comparison, List<Integer> between) {
+  private String between(List<Integer> between) {
     String names = Numerals.list(between.stream().map(this::name).toList());
     String values = " (" + withUnit(between) + ")";
     if (between.size() == 1) {
@@ -56,19 +98,18 @@ record RankingSentence(List<String> names, Estimates means, String unit, int dec
     }
     return names
         + values
-        + (alike(comparison, between)
+        + (alike(between)
             ? " lie between and cannot be told apart."
             : " lie between, in this order.");
   }
 
-  private static boolean alike(Comparison comparison, List<Integer> means) {
-    return means.stream()
-        .allMatch(i -> means.stream().allMatch(j -> i >= j || !comparison.pair(i, j).differs()));
+  private boolean alike(List<Integer> means) {
+    return means.stream().allMatch(i -> means.stream().allMatch(j -> i >= j || !differ[i][j]));
   }
 
   /** The means that share a letter with one mean, that mean among them, along the ranking. */
-  private static List<Integer> company(Comparison comparison, int mean, List<Integer> ranking) {
-    return ranking.stream().filter(i -> i == mean || !comparison.pair(i, mean).differs()).toList();
+  private List<Integer> company(int mean, List<Integer> ranking) {
+    return ranking.stream().filter(i -> i == mean || !differ[i][mean]).toList();
   }
 
   private String lead(List<Integer> top) {
@@ -87,13 +128,13 @@ record RankingSentence(List<String> names, Estimates means, String unit, int dec
         + ").";
   }
 
-  private String trail(Comparison comparison, List<Integer> bottom, boolean nextToTop) {
+  private String trail(List<Integer> bottom, boolean nextToTop) {
     int last = bottom.get(bottom.size() - 1);
     if (bottom.size() == 1) {
       return name(last) + " has the lowest (" + withUnit(bottom) + "), below every other.";
     }
     List<Integer> others = bottom.subList(0, bottom.size() - 1);
-    if (nextToTop && alike(comparison, bottom)) {
+    if (nextToTop && alike(bottom)) {
       return Numerals.list(bottom.stream().map(this::name).toList())
           + " ("
           + withUnit(bottom)
@@ -120,11 +161,11 @@ record RankingSentence(List<String> names, Estimates means, String unit, int dec
   }
 
   private String name(int mean) {
-    return names.get(mean);
+    return family.names().get(mean);
   }
 
   private String value(int mean) {
-    return Numerals.fixed(means.mean(mean), decimals);
+    return Numerals.fixed(family.means()[mean], decimals);
   }
 
   private String withUnit(List<Integer> which) {

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
@@ -8,6 +9,9 @@ import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -60,6 +64,19 @@ public record ResponseFindings(
   public List<GroupSummary> groupSummaries() {
     int most = summaries.get(summaries.size() - 1).levels().size();
     return summaries.stream().filter(s -> s.levels().size() == most).toList();
+  }
+
+  /**
+   * The levels of a treatment that occur.
+   *
+   * @param treatment its column
+   * @return in their order; none if it is no treatment of the inquiry
+   */
+  public List<String> levelsOf(String treatment) {
+    return summaries.stream()
+        .filter(s -> s.levels().keySet().equals(java.util.Set.of(treatment)))
+        .map(GroupSummary::level)
+        .toList();
   }
 
   /**
@@ -122,13 +139,33 @@ public record ResponseFindings(
   }
 
   /**
-   * Whether the overall test is significant.
+   * The least p of the tests about some treatments: of one of them, or of several together.
    *
-   * @return false also when there is no test
+   * @param of the treatments
+   * @return absent when there is no such test
    */
-  public boolean overallDiffers() {
-    return fit != null
-        && fit.treatment().p().exists()
-        && fit.treatment().p().value() <= fit.alpha();
+  public Quantity leastP(Collection<String> of) {
+    List<Quantity> found = new ArrayList<>();
+    for (TestResult test : analysis.tests()) {
+      if (test instanceof TestResult.AnovaResult a) {
+        a.table().rows().stream()
+            .filter(r -> !r.isError() && r.effect() != null)
+            .filter(r -> of.containsAll(r.term().names()))
+            .forEach(r -> found.add(r.effect().p()));
+      } else if (test instanceof TestResult.UnequalResult u) {
+        found.add(u.test().p());
+      } else if (test instanceof TestResult.RankResult r) {
+        found.add(r.p());
+      } else if (test instanceof TestResult.TTestResult t) {
+        found.add(t.test().test().p());
+      }
+      if (!found.isEmpty() && !(test instanceof TestResult.TTestResult)) {
+        break; // The first test of all groups is the one that is asked.
+      }
+    }
+    return found.stream()
+        .filter(Quantity::exists)
+        .min(Comparator.comparingDouble(Quantity::value))
+        .orElse(Quantity.absent("there is no overall test"));
   }
 }

@@ -161,4 +161,20 @@ public record Frame(
           "Choose another name");
     }
   }
+
+  /**
+   * A row in words, for who points at it.
+   *
+   * @param row from 0
+   * @return its number, then a line for each column with a value
+   */
+  public String record(int row) {
+    StringBuilder words = new StringBuilder("row " + (sourceRow(row) + 1));
+    for (Column c : columns()) {
+      if (!c.isMissing(row)) {
+        words.append("\n").append(c.name()).append(": ").append(c.text(row));
+      }
+    }
+    return words.toString();
+  }
 }

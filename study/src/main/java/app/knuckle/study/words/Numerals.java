@@ -137,6 +137,16 @@ public final class Numerals {
   }
 
   /**
+   * A number as one would write it down.
+   *
+   * @param value any
+   * @return all its digits, without a decimal point where it is whole
+   */
+  public static String plain(double value) {
+    return new java.math.BigDecimal(Double.toString(value)).stripTrailingZeros().toPlainString();
+  }
+
+  /**
    * A whole number with its thousands set apart.
    *
    * @param n the number

@@ -109,8 +109,8 @@ class FindingsTest {
             "");
     FirstGuess guess = FirstGuess.of(Frame.of(table));
     assertThat(guess.inquiry().measured()).containsExactly("growth_mm");
-    assertThat(guess.inquiry().treatments()).containsExactly("mesh");
-    assertThat(guess.inquiry().name()).isEqualTo("Growth by mesh");
+    assertThat(guess.inquiry().treatments()).containsExactly("mesh", "density");
+    assertThat(guess.inquiry().name()).isEqualTo("Growth by mesh \u00d7 density");
   }
 
   private static Column named(String name, String... cells) {

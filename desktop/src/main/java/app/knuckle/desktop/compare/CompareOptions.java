@@ -1,0 +1,137 @@
+package app.knuckle.desktop.compare;
+
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Inquiry;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What can be compared, and by which procedures. */
+final class CompareOptions {
+
+  /** Cells of more treatments than this are not offered: nobody reads so many means. */
+  private static final int MOST_CROSSED = 3;
+
+  private CompareOptions() {}
+
+  /**
+   * A family of means.
+   *
+   * @param of treatments whose means they are
+   * @param within treatments at each of whose levels that is done
+   */
+  record Family(List<String> of, List<String> within) {
+    String title() {
+      String of = String.join(" \u00d7 ", this.of);
+      return within.isEmpty() ? of : of + " within each " + String.join(" \u00d7 ", within);
+    }
+
+    String line() {
+      return !within.isEmpty()
+          ? "each level by itself"
+          : of.size() > 1 ? "the cells" : "averaged over the rest";
+    }
+  }
+
+  /** Every treatment, the cells of several, one within another. */
+  static List<Family> families(Inquiry inquiry) {
+    List<String> t = inquiry.treatments();
+    List<Family> all = new ArrayList<>();
+    for (int mask = (1 << t.size()) - 1; mask > 0; mask--) {
+      List<String> of = new ArrayList<>();
+      for (int i = 0; i < t.size(); i++) {
+        if ((mask >> i & 1) == 1) {
+          of.add(t.get(i));
+        }
+      }
+      if (of.size() <= MOST_CROSSED
+          && (inquiry.method() == Inquiry.Method.LEAST_SQUARES || of.size() == t.size())) {
+        all.add(new Family(of, List.of()));
+      }
+    }
+    all.sort(java.util.Comparator.comparing(f -> f.of().size()));
+    for (String one : t) {
+      for (String other : t) {
+        if (!one.equals(other)) {
+          all.add(new Family(List.of(one), List.of(other)));
+        }
+      }
+    }
+    return all;
+  }
+
+  /** The procedures that fit, the strictest first. */
+  static List<Procedure> procedures(Inquiry inquiry, Family family) {
+    boolean blocks = !inquiry.blocks().isEmpty() || inquiry.unit() != null;
+    return switch (inquiry.method()) {
+      case LEAST_SQUARES ->
+          inquiry.reference().keySet().containsAll(family.of())
+              ? join(Procedure.DUNNETT, LEAST_SQUARES)
+              : LEAST_SQUARES;
+      case UNEQUAL_SPREAD -> List.of(Procedure.TAMHANE, Procedure.GAMES_HOWELL);
+      case RANKS ->
+          blocks
+              ? List.of(
+                  Procedure.NEMENYI,
+                  Procedure.DUNN_BONFERRONI,
+                  Procedure.DUNN_HOLM,
+                  Procedure.CONOVER_HOLM,
+                  Procedure.DUNN_NONE)
+              : inquiry.reference().keySet().containsAll(family.of())
+                  ? join(Procedure.STEEL, RANKS)
+                  : RANKS;
+      case PERMUTATION -> List.of();
+    };
+  }
+
+  private static final List<Procedure> LEAST_SQUARES =
+      List.of(
+          Procedure.SCHEFFE,
+          Procedure.BONFERRONI,
+          Procedure.SIDAK,
+          Procedure.TUKEY,
+          Procedure.HOLM,
+          Procedure.HOCHBERG,
+          Procedure.NEWMAN_KEULS,
+          Procedure.DUNCAN,
+          Procedure.BENJAMINI_HOCHBERG,
+          Procedure.LEAST_SIGNIFICANT_DIFFERENCE);
+
+  private static final List<Procedure> RANKS =
+      List.of(
+          Procedure.DUNN_BONFERRONI,
+          Procedure.DWASS_STEEL,
+          Procedure.DUNN_HOLM,
+          Procedure.DUNN_BENJAMINI_HOCHBERG,
+          Procedure.CONOVER_HOLM,
+          Procedure.DUNN_NONE);
+
+  private static List<Procedure> join(Procedure first, List<Procedure> others) {
+    List<Procedure> all = new ArrayList<>(List.of(first));
+    all.addAll(others);
+    return all;
+  }
+
+  /** When a procedure is used, in a line. */
+  static String use(Procedure procedure) {
+    return switch (procedure) {
+      case SCHEFFE -> "strictest: also allows any question thought of later";
+      case BONFERRONI, DUNN_BONFERRONI -> "strict: shares \u03b1 out among the pairs";
+      case SIDAK, DUNN_SIDAK -> "strict: a little more power than Bonferroni";
+      case TUKEY -> "made for all pairs: the usual choice";
+      case HOLM, DUNN_HOLM -> "as safe as Bonferroni, finds more; no intervals";
+      case HOCHBERG -> "finds a little more than Holm, for independent pairs";
+      case NEWMAN_KEULS -> "liberal: steps down by the range of the means";
+      case DUNCAN -> "very liberal: false findings grow with the means";
+      case BENJAMINI_HOCHBERG, DUNN_BENJAMINI_HOCHBERG ->
+          "limits the share of false findings, not their chance";
+      case LEAST_SIGNIFICANT_DIFFERENCE, NONE, DUNN_NONE ->
+          "most liberal: each pair as if it were the only one";
+      case GAMES_HOWELL -> "all pairs, each with its own spreads";
+      case TAMHANE -> "stricter: own spreads, few rows";
+      case DUNNETT, STEEL -> "each against the reference only";
+      case DWASS_STEEL -> "each pair ranked by itself";
+      case CONOVER_HOLM -> "more power than Dunn's, after a real overall test";
+      case NEMENYI -> "made for all pairs within blocks";
+    };
+  }
+}

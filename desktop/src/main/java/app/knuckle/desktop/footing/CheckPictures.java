@@ -1,0 +1,172 @@
+package app.knuckle.desktop.footing;
+
+import app.knuckle.desktop.shell.Answer;
+import app.knuckle.figures.scatter.Bars;
+import app.knuckle.figures.scatter.Scatter;
+import app.knuckle.figures.scene.Ink;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.NormalDistribution;
+
+/** The pictures of the checks. */
+final class CheckPictures {
+
+  private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
+
+  /** More points than this are thinned out, evenly, so that a card is drawn at once. */
+  private static final int MOST_POINTS = 1500;
+
+  /** Half the width of the band, in standard errors. */
+  private static final double BAND = NORMAL.inverseSurvivalProbability(0.025);
+
+  private CheckPictures() {}
+
+  /** Ordered residuals against normal quantiles (Blom 1958), with a line and a 95% band. */
+  static Scatter quantiles(Residuals left) {
+    double[] r = left.residuals();
+    int n = r.length;
+    Integer[] order = IntStream.range(0, n).boxed().toArray(Integer[]::new);
+    Arrays.sort(order, Comparator.comparingDouble(i -> r[i]));
+    double sd = Math.sqrt(Arrays.stream(r).map(x -> x * x).sum() / Math.max(1, n - 1));
+    List<Scatter.Point> points = new ArrayList<>();
+    int step = Math.max(1, n / MOST_POINTS);
+    List<double[]> band = new ArrayList<>();
+    for (int i = 0; i < n; i++) {
+      boolean edge = i < step || i >= n - step;
+      if (i % step != 0 && !edge) {
+        continue;
+      }
+      double p = (i + 1 - 0.375) / (n + 0.25);
+      double z = NORMAL.inverseCumulativeProbability(p);
+      points.add(new Scatter.Point(z, r[order[i]], Ink.DEEP, left.rows()[order[i]]));
+      double se = sd / NORMAL.density(z) * Math.sqrt(p * (1 - p) / n);
+      band.add(new double[] {z, sd * z, BAND * se});
+    }
+    List<Scatter.Path> lines = new ArrayList<>();
+    if (sd > 0 && n > 2) {
+      double[] xs = band.stream().mapToDouble(b -> b[0]).toArray();
+      lines.add(path(xs, band.stream().mapToDouble(b -> b[1] + b[2]).toArray(), Ink.TIDE, 0.8));
+      lines.add(path(xs, band.stream().mapToDouble(b -> b[1] - b[2]).toArray(), Ink.TIDE, 0.8));
+      lines.add(path(xs, band.stream().mapToDouble(b -> b[1]).toArray(), Ink.MUTED, 1));
+    }
+    return new Scatter(points, lines, "normal quantile", "residual");
+  }
+
+  private static Scatter.Path path(double[] xs, double[] ys, Ink ink, double width) {
+    return new Scatter.Path(xs, ys, ink, width);
+  }
+
+  static Scatter againstFitted(Residuals left) {
+    double[] x = left.fitted();
+    int at = left.farthest();
+    List<Scatter.Point> points = new ArrayList<>();
+    for (int i : thinned(x.length, at)) {
+      points.add(
+          new Scatter.Point(
+              x[i], left.residuals()[i], i == at ? Ink.AMBER : Ink.DEEP, left.rows()[i]));
+    }
+    double low = Arrays.stream(x).min().orElse(0);
+    double high = Arrays.stream(x).max().orElse(1);
+    Scatter.Path zero = path(new double[] {low, high}, new double[] {0, 0}, Ink.MUTED, 1);
+    return new Scatter(points, List.of(zero), "what the model says", "residual");
+  }
+
+  static Scatter inOrder(Residuals left) {
+    List<Scatter.Point> points = new ArrayList<>();
+    int n = left.rows().length;
+    for (int i : thinned(n, -1)) {
+      points.add(
+          new Scatter.Point(left.rows()[i] + 1.0, left.residuals()[i], Ink.DEEP, left.rows()[i]));
+    }
+    double last = n == 0 ? 1 : left.rows()[n - 1] + 1.0;
+    Scatter.Path zero = path(new double[] {1, last}, new double[] {0, 0}, Ink.MUTED, 1);
+    return new Scatter(points, List.of(zero), "row", "residual");
+  }
+
+  private static int[] thinned(int n, int kept) {
+    int step = Math.max(1, n / MOST_POINTS);
+    return IntStream.range(0, n).filter(i -> i % step == 0 || i == kept).toArray();
+  }
+
+  /** The correlation of each residual with the next. */
+  static Quantity neighbours(Residuals left) {
+    double[] r = left.residuals();
+    double all = Arrays.stream(r).map(x -> x * x).sum();
+    if (r.length < 10 || !(all > 0)) {
+      return Quantity.absent("too few rows");
+    }
+    double sum = 0;
+    for (int i = 1; i < r.length; i++) {
+      sum += r[i] * r[i - 1];
+    }
+    return Quantity.of(sum / all);
+  }
+
+  static Bars spreads(List<GroupSummary> groups, boolean odd, String unit) {
+    double[] sds = groups.stream().mapToDouble(g -> g.summary().sd().value()).toArray();
+    double middle = Arrays.stream(sds).sorted().skip(sds.length / 2).findFirst().orElse(0);
+    boolean[] marked = new boolean[sds.length];
+    for (int i = 0; i < sds.length; i++) {
+      marked[i] = odd && sds[i] > 1.5 * middle;
+    }
+    return new Bars(names(groups), sds, marked, unit.isEmpty() ? "SD" : "SD (" + unit + ")");
+  }
+
+  static Bars sizes(List<GroupSummary> groups, boolean odd) {
+    double[] ns = groups.stream().mapToDouble(g -> g.summary().n()).toArray();
+    boolean[] marked = new boolean[ns.length];
+    for (int i = 0; i < ns.length; i++) {
+      marked[i] = odd && ns[i] < 2;
+    }
+    return new Bars(names(groups), ns, marked, "rows");
+  }
+
+  private static List<String> names(List<GroupSummary> groups) {
+    return groups.stream().map(GroupSummary::level).toList();
+  }
+
+  /** The response against a covariate, with a line of its own for each group. */
+  static Scatter slopes(Answer answer, String covariate) {
+    ResponseFindings response = answer.findings().first();
+    double[] x = ((Numbers) answer.frame().column(covariate)).values();
+    List<Scatter.Point> points = new ArrayList<>();
+    List<Scatter.Path> lines = new ArrayList<>();
+    Ink[] inks = {Ink.DEEP, Ink.AMBER, Ink.TIDE, Ink.DARK, Ink.MUTED};
+    for (int g = 0; g < response.groups().size(); g++) {
+      Ink ink = inks[g % inks.length];
+      int[] rows = Arrays.stream(response.rowsOf(g)).filter(r -> !Double.isNaN(x[r])).toArray();
+      double mx = Arrays.stream(rows).mapToDouble(r -> x[r]).average().orElse(0);
+      double my = Arrays.stream(rows).mapToDouble(response.measured()::value).average().orElse(0);
+      double xx = 0;
+      double xy = 0;
+      double low = Double.POSITIVE_INFINITY;
+      double high = Double.NEGATIVE_INFINITY;
+      for (int r : rows) {
+        double y = response.measured().value(r);
+        points.add(new Scatter.Point(x[r], y, ink, r));
+        xx += (x[r] - mx) * (x[r] - mx);
+        xy += (x[r] - mx) * (y - my);
+        low = Math.min(low, x[r]);
+        high = Math.max(high, x[r]);
+      }
+      if (xx > 0) {
+        double b = xy / xx;
+        lines.add(
+            path(
+                new double[] {low, high},
+                new double[] {my + b * (low - mx), my + b * (high - mx)},
+                ink,
+                1.4));
+      }
+    }
+    return new Scatter(points, lines, covariate, response.measured().name());
+  }
+}

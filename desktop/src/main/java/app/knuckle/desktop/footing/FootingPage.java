@@ -1,0 +1,349 @@
+package app.knuckle.desktop.footing;
+
+import app.knuckle.desktop.shell.Answer;
+import app.knuckle.figures.scatter.Bars;
+import app.knuckle.figures.scatter.Scatter;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What the Footing joint says: a card for each thing that the answer stands on.
+ *
+ * @param line under the title
+ * @param cards those that the design needs, in the order in which they matter
+ */
+public record FootingPage(String line, List<Check> cards) {
+
+  public FootingPage {
+    cards = List.copyOf(cards);
+  }
+
+  /**
+   * A card.
+   *
+   * @param title what it is about
+   * @param judgement sound, caution or unsound
+   * @param scatter its picture; null if it has bars, or none
+   * @param bars its picture; null if it has points, or none
+   * @param words the test and what it means
+   * @param more lines that the opened card adds
+   * @param ways what to ask instead
+   */
+  public record Check(
+      String title,
+      Judgement judgement,
+      Scatter scatter,
+      Bars bars,
+      String words,
+      List<String> more,
+      List<WayOn> ways) {}
+
+  /** More groups than this are no longer told apart in a card. */
+  private static final int MOST_BARS = 60;
+
+  /** With fewer rows than this a group's spread can hardly be known. */
+  private static final int FEW = 4;
+
+  /**
+   * The page of an answer.
+   *
+   * @param answer with a test
+   * @return the page
+   */
+  public static FootingPage of(Answer answer) {
+    ResponseFindings response = answer.findings().first();
+    Inquiry inquiry = answer.findings().inquiry();
+    WaysOn ways = new WaysOn(answer);
+    Residuals left = response.analysis().residuals();
+    List<Check> cards = new ArrayList<>();
+    bell(response, left, ways).ifPresent(cards::add);
+    spread(response, inquiry, ways).ifPresent(cards::add);
+    if (left != null) {
+      cards.add(odd(response, left, ways));
+    }
+    for (CheckResult check : response.analysis().checks()) {
+      cards.add(check(check, answer, ways));
+    }
+    answer.findings().together().checks().forEach(check -> cards.add(check(check, answer, ways)));
+    if (left != null) {
+      cards.add(inOrder(left));
+    }
+    balance(response, inquiry).ifPresent(cards::add);
+    boolean ranks = inquiry.method() == Method.RANKS || inquiry.method() == Method.PERMUTATION;
+    return new FootingPage(
+        ranks
+            ? "This method takes no bell shape for granted; units must be independent of each other."
+            : "Checked on what the design leaves. A caution is a reason to look, not a verdict.",
+        cards);
+  }
+
+  private static Optional<GroupCheck> find(ResponseFindings response, String test, Object on) {
+    return response.analysis().groupChecks().stream()
+        .filter(c -> c.test().equals(test) && (on == null || c.on().equals(on)))
+        .findFirst();
+  }
+
+  private static Optional<Check> bell(ResponseFindings response, Residuals left, WaysOn ways) {
+    Optional<GroupCheck> found =
+        response.analysis().groupChecks().stream()
+            .filter(c -> c.test().equals("shapiro-wilk") && !(c.on() instanceof java.util.Map))
+            .findFirst()
+            .filter(c -> c.facts().quantity("p").exists())
+            .or(() -> find(response, "anderson-darling", "residuals"));
+    if (found.isEmpty()) {
+      return Optional.empty();
+    }
+    GroupCheck check = found.get();
+    boolean wilk = check.test().equals("shapiro-wilk");
+    Quantity p = check.facts().quantity("p");
+    String test =
+        !p.exists()
+            ? "No test: " + p.why() + "."
+            : (wilk ? "Shapiro-Wilk W = " : "Anderson-Darling A\u00b2 = ")
+                + Numerals.fixed(check.facts().quantity("statistic"), 3)
+                + ", "
+                + Numerals.pStatement(p)
+                + ".";
+    List<String> more = new ArrayList<>();
+    response.analysis().groupChecks().stream()
+        .filter(c -> c.test().equals(check.test()) && c.on() instanceof java.util.Map)
+        .forEach(
+            c ->
+                more.add(
+                    String.join(
+                            " ",
+                            ((java.util.Map<?, ?>) c.on())
+                                .values().stream().map(String::valueOf).toList())
+                        + ": "
+                        + Numerals.pStatement(c.facts().quantity("p"))));
+    boolean pairs = check.on().equals("differences");
+    return Optional.of(
+        new Check(
+            pairs ? "Bell-shaped differences" : "Bell-shaped residuals",
+            check.judgement(),
+            left == null ? null : CheckPictures.quantiles(left),
+            null,
+            test + " " + check.words(),
+            more,
+            check.judgement() == Judgement.SOUND
+                ? List.of()
+                : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION))));
+  }
+
+  private static List<WayOn> join(List<WayOn> first, List<WayOn> second) {
+    List<WayOn> all = new ArrayList<>(first);
+    all.addAll(second);
+    return all;
+  }
+
+  private static Optional<Check> spread(ResponseFindings response, Inquiry inquiry, WaysOn ways) {
+    Optional<GroupCheck> found = find(response, "brown-forsythe", null);
+    List<GroupSummary> groups =
+        response.groupSummaries().stream().filter(g -> g.summary().sd().exists()).toList();
+    if (groups.size() < 2 || groups.size() > MOST_BARS || inquiry.pairs() != null) {
+      return Optional.empty();
+    }
+    GroupSummary most =
+        groups.stream().max(Comparator.comparingDouble(g -> g.summary().sd().value())).get();
+    GroupSummary least =
+        groups.stream().min(Comparator.comparingDouble(g -> g.summary().sd().value())).get();
+    Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
+    boolean odd = judgement != Judgement.SOUND;
+    int decimals = response.decimals();
+    String test =
+        found
+            .filter(c -> c.facts().quantity("p").exists())
+            .map(
+                c ->
+                    "Brown-Forsythe F = "
+                        + Numerals.fixed(c.facts().quantity("statistic"), 2)
+                        + ", "
+                        + Numerals.pStatement(c.facts().quantity("p"))
+                        + ". ")
+            .orElse("");
+    String words =
+        test
+            + Prose.capital(most.level())
+            + " varies most (SD "
+            + Numerals.fixed(most.summary().sd(), decimals)
+            + "), "
+            + least.level()
+            + " least ("
+            + Numerals.fixed(least.summary().sd(), decimals)
+            + ").";
+    List<String> more =
+        groups.stream()
+            .map(
+                g ->
+                    g.level()
+                        + ": SD "
+                        + Numerals.fixed(g.summary().sd(), decimals)
+                        + ", n = "
+                        + Numerals.whole(g.summary().n()))
+            .toList();
+    return Optional.of(
+        new Check(
+            "Equal spread",
+            judgement,
+            null,
+            CheckPictures.spreads(groups, odd, response.measured().unit()),
+            words,
+            more,
+            odd
+                ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
+                : List.of()));
+  }
+
+  private static Check odd(ResponseFindings response, Residuals left, WaysOn ways) {
+    Optional<GroupCheck> found = find(response, "studentised-residual", "residuals");
+    Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
+    String words =
+        found
+            .filter(c -> c.facts().quantity("p").exists())
+            .map(
+                c ->
+                    "The largest studentised residual is "
+                        + Numerals.fixed(c.facts().quantity("statistic"), 1)
+                        + " (row "
+                        + c.facts().all().get("row")
+                        + "), "
+                        + Numerals.pStatement(c.facts().quantity("adjustedP"))
+                        + " for the most extreme of "
+                        + Numerals.whole(left.rows().length)
+                        + ". ")
+            .orElse("No residual can be judged by itself. ");
+    boolean odd = judgement != Judgement.SOUND;
+    return new Check(
+        "Odd ones out",
+        judgement,
+        CheckPictures.againstFitted(left),
+        null,
+        words + (odd ? found.get().words() : ""),
+        List.of(),
+        odd ? ways.without((Integer) found.get().facts().all().get("row")) : List.of());
+  }
+
+  private static Check inOrder(Residuals left) {
+    Quantity r = CheckPictures.neighbours(left);
+    double n = left.rows().length;
+    // Anderson (1942): without drift the correlation of neighbours is about normal, variance 1/n.
+    double z = r.exists() ? Math.abs(r.value()) * Math.sqrt(n) : 0;
+    Judgement judgement = z > DRIFT ? Judgement.CAUTION : Judgement.SOUND;
+    String words =
+        !r.exists()
+            ? "Too few rows to see a drift."
+            : "Neighbouring rows correlate by "
+                + Numerals.fixed(r, 2)
+                + (judgement == Judgement.SOUND
+                    ? ": no drift over the records."
+                    : ": what is left follows the order of the records. Was there a drift, or are"
+                        + " rows of one unit listed together?");
+    return new Check(
+        "In the order of the records",
+        judgement,
+        CheckPictures.inOrder(left),
+        null,
+        words,
+        List.of(),
+        List.of());
+  }
+
+  /** Two sided, at one in a hundred: many a sheet is sorted by what was measured. */
+  private static final double DRIFT = 2.576;
+
+  private static Check check(CheckResult check, Answer answer, WaysOn ways) {
+    String df =
+        check.df().isEmpty()
+            ? ""
+            : "(" + String.join(", ", check.df().stream().map(Numerals::df).toList()) + ")";
+    String statistic =
+        switch (check.test()) {
+          case "mauchly" -> "Mauchly W";
+          case "box-m" -> "Box's M";
+          default -> "F";
+        };
+    String test =
+        check.p().exists()
+            ? statistic
+                + (statistic.equals("F") ? df : "")
+                + " = "
+                + Numerals.fixed(check.statistic(), 2)
+                + ", "
+                + Numerals.pStatement(check.p())
+                + ". "
+            : "";
+    boolean odd = check.judgement() != Judgement.SOUND;
+    String title =
+        switch (check.about()) {
+          case "additivity" -> "Blocks add up";
+          case "slopes" ->
+              check.covariate().isEmpty()
+                  ? "Parallel slopes"
+                  : "Parallel slopes on " + check.covariate();
+          case "sphericity" -> "Occasions spread alike";
+          case "covariances" -> "Groups scatter alike";
+          case "trend" -> "The trend is enough";
+          default -> Prose.capital(check.about());
+        };
+    boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
+    return new Check(
+        title,
+        check.judgement(),
+        slopes ? CheckPictures.slopes(answer, check.covariate()) : null,
+        null,
+        test + check.words(),
+        List.of(),
+        !odd
+            ? List.of()
+            : slopes
+                ? ways.ownSlopes(check.covariate())
+                : check.about().equals("additivity")
+                    ? ways.logarithm()
+                    : check.about().equals("sphericity") ? ways.methods(Method.RANKS) : List.of());
+  }
+
+  private static Optional<Check> balance(ResponseFindings response, Inquiry inquiry) {
+    List<GroupSummary> groups = response.groupSummaries();
+    if (groups.size() < 2 || groups.size() > MOST_BARS) {
+      return Optional.empty();
+    }
+    long least = groups.stream().mapToLong(g -> g.summary().n()).min().orElse(0);
+    long most = groups.stream().mapToLong(g -> g.summary().n()).max().orElse(0);
+    Judgement judgement =
+        least == 0 ? Judgement.UNSOUND : least < 2 ? Judgement.CAUTION : Judgement.SOUND;
+    String each = Numerals.count(groups.size(), "group", "groups");
+    String words =
+        least == most
+            ? each + ", " + Numerals.count(most, "row", "rows") + " each."
+            : each + " of " + Numerals.whole(least) + " to " + Numerals.whole(most) + " rows.";
+    if (least == 0) {
+      words += " What rests on the empty ones cannot be estimated.";
+    } else if (most < FEW) {
+      words += " So few rows show large differences only.";
+    } else if (least < most) {
+      words += " Unequal sizes are allowed for.";
+    }
+    return Optional.of(
+        new Check(
+            "Balance",
+            judgement,
+            null,
+            CheckPictures.sizes(groups, judgement != Judgement.SOUND),
+            words,
+            List.of(),
+            List.of()));
+  }
+}

@@ -1,0 +1,111 @@
+package app.knuckle.desktop.footing;
+
+import app.knuckle.desktop.shell.Answer;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.design.Redesign;
+import app.knuckle.study.prep.Compute;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.SetAside;
+import app.knuckle.study.prep.Step;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** Changed inquiries that an unsound footing leads to, each named after the change. */
+final class WaysOn {
+
+  private final Inquiry inquiry;
+  private final Frame frame;
+  private final Numbers response;
+
+  WaysOn(Answer answer) {
+    inquiry = answer.findings().inquiry();
+    frame = answer.frame();
+    response = answer.findings().first().measured();
+  }
+
+  /** The given methods as far as they fit the design. */
+  List<WayOn> methods(Method... methods) {
+    List<WayOn> ways = new ArrayList<>();
+    for (Method method : methods) {
+      if (inquiry.method() != method && Redesign.whyNot(inquiry, method) == null) {
+        String label =
+            switch (method) {
+              case UNEQUAL_SPREAD -> "Ask with each group's own spread \u2192";
+              case RANKS -> "Ask on ranks \u2192";
+              case PERMUTATION -> "Ask by permutation \u2192";
+              case LEAST_SQUARES -> "Ask by least squares \u2192";
+            };
+        String name =
+            switch (method) {
+              case UNEQUAL_SPREAD -> "own spreads";
+              case RANKS -> "on ranks";
+              case PERMUTATION -> "by permutation";
+              case LEAST_SQUARES -> "by least squares";
+            };
+        Inquiry changed = Redesign.of(inquiry, d -> d.method = method);
+        ways.add(new WayOn(label, changed.named("\u2026 " + name)));
+      }
+    }
+    return ways;
+  }
+
+  /** The logarithm of the response, if all its values are above 0. */
+  List<WayOn> logarithm() {
+    String column = "log_" + response.name();
+    boolean positive = Arrays.stream(response.values()).allMatch(v -> Double.isNaN(v) || v > 0);
+    if (!positive || frame.has(column)) {
+      return List.of();
+    }
+    List<Step> steps = new ArrayList<>(inquiry.prepare());
+    steps.add(new Compute(column, response.name(), Compute.As.LOG, 0, false));
+    List<String> measured =
+        inquiry.measured().stream().map(m -> m.equals(response.name()) ? column : m).toList();
+    Inquiry changed =
+        inquiry.but(
+            d -> {
+              d.prepare = steps;
+              d.measured = measured;
+            });
+    return List.of(
+        new WayOn("Try the log scale \u2192", changed.named("\u2026 log of " + response.name())));
+  }
+
+  /** Without a row of the source. */
+  List<WayOn> without(int sourceRow) {
+    List<Step> steps = new ArrayList<>(inquiry.prepare());
+    steps.add(
+        new SetAside(List.of(sourceRow), "stands apart from what the model says of it", false));
+    return List.of(
+        new WayOn(
+            "Ask without row " + sourceRow + " \u2192",
+            inquiry.after(steps).named("\u2026 without row " + sourceRow)));
+  }
+
+  /** With a slope of its own for each group of the first treatment. */
+  List<WayOn> ownSlopes(String covariate) {
+    if (inquiry.treatments().isEmpty()) {
+      return List.of();
+    }
+    List<List<String>> terms = new ArrayList<>();
+    int all = 1 << inquiry.treatments().size();
+    for (int mask = 1; mask < all; mask++) {
+      List<String> term = new ArrayList<>();
+      for (int t = 0; t < inquiry.treatments().size(); t++) {
+        if ((mask >> t & 1) == 1) {
+          term.add(inquiry.treatments().get(t));
+        }
+      }
+      terms.add(term);
+    }
+    terms.add(List.of(inquiry.treatments().get(0), covariate));
+    Inquiry changed =
+        Redesign.of(inquiry, d -> d.terms = new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, terms));
+    return List.of(
+        new WayOn(
+            "Give each " + inquiry.treatments().get(0) + " its own slope \u2192",
+            changed.named("\u2026 own slopes on " + covariate)));
+  }
+}

@@ -1,0 +1,166 @@
+package app.knuckle.desktop.test;
+
+import app.knuckle.desktop.test.TestPage.Explained;
+import app.knuckle.desktop.test.TestPage.Fact;
+import app.knuckle.desktop.test.TestPage.Line;
+import app.knuckle.desktop.test.TestPage.Sheet;
+import app.knuckle.desktop.test.TestPage.Way;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.ttest.TTest;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.List;
+
+/** Tests of two means, of one against an expected value, and of groups of unequal spread. */
+final class MeanSheets {
+
+  private MeanSheets() {}
+
+  static Sheet tTest(ResponseFindings response, Inquiry inquiry, TestResult.TTestResult r) {
+    StudentT t = r.test().test();
+    int decimals = t.se().exists() ? Numerals.decimalsFor(t.se().value()) : response.decimals();
+    String percent = Numerals.plain(Math.round(100 * (1 - inquiry.alpha()) * 10) / 10.0) + "%";
+    List<String> cells =
+        List.of(
+            form(r.test().form()) + " \u00b7 " + what(r),
+            Numerals.fixed(t.estimate(), decimals),
+            Numerals.fixed(t.se(), decimals + 1),
+            Numerals.fixed(t.statistic(), 2),
+            t.df().exists() ? Numerals.df(t.df().value()) : Numerals.NONE,
+            Numerals.p(t.p()),
+            Numerals.fixed(t.low(), decimals),
+            Numerals.fixed(t.high(), decimals));
+    LawCurve curve = LawCurve.ofT(t.statistic(), t.df(), r.direction(), inquiry.alpha());
+    return new Sheet(
+        "",
+        List.of("t-test", "difference", "SE", "t", "df", "p", percent + " from", "to"),
+        1,
+        List.of(
+            Line.plain(
+                cells,
+                r.differs(),
+                new Explained(
+                    "The difference, in words", words(response, r), "", curve, List.of()))));
+  }
+
+  private static String form(TTest.Form form) {
+    return switch (form) {
+      case ONE_SAMPLE -> "one sample";
+      case POOLED -> "equal spread";
+      case WELCH -> "unequal spread";
+      case PAIRS -> "matched pairs";
+    };
+  }
+
+  private static String what(TestResult.TTestResult r) {
+    return r.left() == null
+        ? "mean \u2212 " + Numerals.plain(r.expected())
+        : String.join(" ", r.left().values()) + " \u2212 " + String.join(" ", r.right().values());
+  }
+
+  private static String words(ResponseFindings response, TestResult.TTestResult r) {
+    StudentT t = r.test().test();
+    if (!t.statistic().exists()) {
+      return "There is no t here: " + t.statistic().why() + ".";
+    }
+    int decimals = Numerals.decimalsFor(t.se().value());
+    String unit = response.measured().unit();
+    String size = Numerals.with(Numerals.fixed(Math.abs(t.estimate()), decimals), unit);
+    String times = Numerals.fixed(Math.abs(t.statistic().value()), 1);
+    String interval =
+        t.low().exists() && t.high().exists()
+            ? " The difference is likely between "
+                + Numerals.fixed(t.low(), decimals)
+                + " and "
+                + Numerals.with(Numerals.fixed(t.high(), decimals), unit)
+                + "."
+            : "";
+    return (r.differs()
+            ? "A difference of "
+                + size
+                + " is more than chance would give: "
+                + times
+                + " times its standard error, "
+                + Numerals.pStatement(t.p())
+                + "."
+            : "A difference of "
+                + size
+                + " could be chance: "
+                + times
+                + " times its standard error, "
+                + Numerals.pStatement(t.p())
+                + ". This does not show that there is none.")
+        + interval
+        + size(r);
+  }
+
+  private static String size(TestResult.TTestResult r) {
+    if (!r.test().hedgesG().exists()) {
+      return "";
+    }
+    return " It is "
+        + Numerals.fixed(Math.abs(r.test().hedgesG().value()), 2)
+        + " times the spread of single values (Hedges' g).";
+  }
+
+  static List<Fact> facts(ResponseFindings response, TestResult.TTestResult r) {
+    return List.of(
+        new Fact(
+            "Cohen's d, " + form(r.test().form()),
+            Numerals.fixed(r.test().cohenD(), 2),
+            "The difference over the SD of single values."),
+        new Fact(
+            "Hedges' g",
+            Numerals.fixed(r.test().hedgesG(), 2),
+            "The same, corrected for few values."));
+  }
+
+  static Sheet unequal(ResponseFindings response, Inquiry inquiry, TestResult.UnequalResult u) {
+    boolean welch = u.kind().startsWith("welch");
+    String name = welch ? "Welch" : "Brown-Forsythe";
+    boolean differs = u.test().p().exists() && u.test().p().value() <= inquiry.alpha();
+    List<String> cells =
+        List.of(
+            u.treatment() + " \u00b7 " + name,
+            Numerals.df(u.test().df()),
+            u.test().errorDf().exists() ? Numerals.df(u.test().errorDf().value()) : Numerals.NONE,
+            "",
+            Numerals.fixed(u.test().f(), 2),
+            Numerals.p(u.test().p()));
+    String words =
+        !u.test().f().exists()
+            ? "There is no F here: " + u.test().f().why() + "."
+            : (differs
+                    ? "Taking each group's own spread, the means lie further apart than chance would"
+                        + " put them, "
+                    : "Taking each group's own spread, the means lie no further apart than chance"
+                        + " could put them, ")
+                + Numerals.pStatement(u.test().p())
+                + ". The degrees of freedom of the noise are fewer where the spreads differ much.";
+    LawCurve curve =
+        u.test().errorDf().exists()
+            ? LawCurve.ofF(u.test().f(), u.test().df(), u.test().errorDf().value(), inquiry.alpha())
+            : null;
+    return new Sheet(
+        "",
+        List.of("source", "df", "df of noise", TestPage.BARS, "F", "p"),
+        1,
+        List.of(
+            new Line(
+                cells,
+                u.test().f().exists() ? Math.min(1, u.test().f().value() / 10) : -1,
+                u.test().criticalF().exists() ? Math.min(1, u.test().criticalF().value() / 10) : -1,
+                differs,
+                false,
+                new Explained(
+                    Prose.capital(u.treatment()) + ", in words",
+                    words,
+                    "",
+                    curve,
+                    List.of(
+                        new Way("Compare the means \u2192", List.of(u.treatment()), List.of()))))));
+  }
+}

@@ -1,0 +1,197 @@
+package app.knuckle.desktop.test;
+
+import app.knuckle.desktop.test.TestPage.Explained;
+import app.knuckle.desktop.test.TestPage.Line;
+import app.knuckle.desktop.test.TestPage.Sheet;
+import app.knuckle.desktop.test.TestPage.Way;
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Tests on ranks, and by permutation: each with the quantities of its own. */
+final class RankSheets {
+
+  /** Names of tests. */
+  private static final Map<String, String> NAMES =
+      Map.ofEntries(
+          Map.entry("mann-whitney", "Rank-sum test (Mann-Whitney)"),
+          Map.entry("brunner-munzel", "Brunner-Munzel test, for unequal spread"),
+          Map.entry("signed-rank", "Signed-rank test (Wilcoxon)"),
+          Map.entry("sign", "Sign test"),
+          Map.entry("kruskal-wallis", "Kruskal-Wallis test"),
+          Map.entry("mood-median", "Median test"),
+          Map.entry("jonckheere-terpstra", "Ordered alternative (Jonckheere-Terpstra)"),
+          Map.entry("friedman", "Friedman test"),
+          Map.entry("quade", "Quade test"),
+          Map.entry("page", "Ordered alternative (Page)"),
+          Map.entry("skillings-mack", "Skillings-Mack test, gaps allowed"),
+          Map.entry("permutation", "Permutation test"));
+
+  /** Quantities worth a line, by their key. */
+  private static final Map<String, String> QUANTITIES = new LinkedHashMap<>();
+
+  static {
+    QUANTITIES.put("u", "U");
+    QUANTITIES.put("rankSumPositive", "rank sum of positive differences");
+    QUANTITIES.put("rankSumNegative", "rank sum of negative differences");
+    QUANTITIES.put("positive", "positive differences");
+    QUANTITIES.put("negative", "negative differences");
+    QUANTITIES.put("h", "H, corrected for ties");
+    QUANTITIES.put("chiSquared", "\u03c7\u00b2, corrected for ties");
+    QUANTITIES.put("statistic", "statistic");
+    QUANTITIES.put("f", "F");
+    QUANTITIES.put("w", "Kendall's W");
+    QUANTITIES.put("df", "df");
+    QUANTITIES.put("z", "z");
+    QUANTITIES.put("probabilityOfSuperiority", "probability of superiority");
+    QUANTITIES.put("rankBiserial", "rank-biserial correlation");
+    QUANTITIES.put("epsilonSquared", "\u03b5\u00b2");
+    QUANTITIES.put("difference", "difference of the means");
+    QUANTITIES.put("arrangements", "arrangements");
+    QUANTITIES.put("monteCarloSe", "chance error of p");
+    QUANTITIES.put("blocksUsed", "complete blocks or units");
+    QUANTITIES.put("blocksLeftOut", "incomplete ones, left out");
+    QUANTITIES.put("exactP", "exact p");
+    QUANTITIES.put("p", "p");
+    QUANTITIES.put("pIncreasing", "p of a rise");
+    QUANTITIES.put("pDecreasing", "p of a fall");
+  }
+
+  private RankSheets() {}
+
+  static List<Sheet> of(TestResult.RankResult r, Inquiry inquiry) {
+    List<Sheet> sheets = new ArrayList<>();
+    String name = NAMES.getOrDefault(r.kind(), r.kind());
+    boolean terms = r.facts().all().get("rows") instanceof List<?> rows && rows.size() > 0;
+    if (terms && r.kind().equals("permutation")) {
+      sheets.add(permuted(name, r, inquiry));
+    } else {
+      sheets.add(quantities(name, r, inquiry));
+    }
+    if (r.facts().all().get("ranks") instanceof List<?> ranks) {
+      List<Line> lines = new ArrayList<>();
+      for (Object each : ranks) {
+        Facts f = (Facts) each;
+        lines.add(
+            Line.plain(
+                List.of(
+                    String.join(" ", levels(f)),
+                    Numerals.df(f.quantity("n").value()),
+                    Numerals.fixed(f.quantity("rankSum"), 1),
+                    Numerals.fixed(f.quantity("meanRank"), 2)),
+                false,
+                null));
+      }
+      sheets.add(new Sheet("Mean ranks", List.of("group", "n", "rank sum", "mean rank"), 1, lines));
+    }
+    return sheets;
+  }
+
+  @SuppressWarnings("unchecked")
+  private static List<String> levels(Facts f) {
+    return List.copyOf(((Map<String, String>) f.all().get("levels")).values());
+  }
+
+  private static Sheet quantities(String name, TestResult.RankResult r, Inquiry inquiry) {
+    List<Facts> where = new ArrayList<>(List.of(r.facts()));
+    if (r.facts().all().get("rows") instanceof List<?> rows && !rows.isEmpty()) {
+      where.add((Facts) rows.get(0));
+    }
+    boolean differs = r.p().exists() && r.p().value() <= inquiry.alpha();
+    Explained explained =
+        new Explained(
+            name,
+            r.words(),
+            differs ? "" : "This test shows nothing, so pairs should not be hunted.",
+            null,
+            r.kind().equals("kruskal-wallis") || r.kind().equals("friedman")
+                ? List.of(new Way("Compare the groups \u2192", inquiry.treatments(), List.of()))
+                : List.of());
+    List<Line> lines = new ArrayList<>();
+    QUANTITIES.forEach(
+        (key, title) -> {
+          for (Facts facts : where) {
+            if (facts.all().get(key) instanceof Number || facts.quantity(key).exists()) {
+              Quantity q = facts.quantity(key);
+              boolean p =
+                  key.equals("p")
+                      || key.startsWith("p")
+                          && key.length() > 1
+                          && Character.isUpperCase(key.charAt(1))
+                      || key.equals("exactP");
+              String value = p ? Numerals.p(q) : text(q.value());
+              lines.add(
+                  Line.plain(
+                      List.of(title, value),
+                      key.equals("p") && differs,
+                      lines.isEmpty() ? explained : null));
+              break;
+            }
+          }
+        });
+    return new Sheet(name, List.of("quantity", "value"), 1, lines);
+  }
+
+  private static String text(double value) {
+    return value == Math.rint(value) ? Numerals.whole((long) value) : Numerals.fixed(value, 3);
+  }
+
+  private static Sheet permuted(String name, TestResult.RankResult r, Inquiry inquiry) {
+    List<Line> lines = new ArrayList<>();
+    for (Object each : (List<?>) r.facts().all().get("rows")) {
+      Facts f = (Facts) each;
+      Quantity p = f.quantity("p");
+      boolean differs = p.exists() && p.value() <= inquiry.alpha();
+      String source = String.valueOf(f.all().get("source")).replace(" x ", " \u00d7 ");
+      String words =
+          "Of all arrangements of the values"
+              + (f.all().containsKey("arrangements")
+                  ? " that the model without " + source + " leaves"
+                  : "")
+              + ", a share of "
+              + Numerals.p(p)
+              + " gives an F as large as the one seen. The law of F would say "
+              + Numerals.p(f.quantity("normalTheoryP"))
+              + ".";
+      LawCurve curve =
+          LawCurve.ofF(
+              f.quantity("f"),
+              f.quantity("df").value(),
+              f.quantity("errorDf").value(),
+              inquiry.alpha());
+      lines.add(
+          new Line(
+              List.of(
+                  source,
+                  Numerals.df(f.quantity("df").value()),
+                  Numerals.df(f.quantity("errorDf").value()),
+                  "",
+                  Numerals.fixed(f.quantity("f"), 2),
+                  Numerals.p(p),
+                  Numerals.p(f.quantity("normalTheoryP"))),
+              f.quantity("f").exists() ? Math.min(1, f.quantity("f").value() / 10) : -1,
+              -1,
+              differs,
+              false,
+              new Explained(source + ", in words", words, "", curve, List.of())));
+    }
+    return new Sheet(
+        name,
+        List.of(
+            "source",
+            "df",
+            "df of noise",
+            TestPage.BARS,
+            "F",
+            "p by permutation",
+            "p by the law of F"),
+        1,
+        lines);
+  }
+}

@@ -1,0 +1,153 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Letters;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/**
+ * A family of means with its pairs, whatever method gave them: adjusted means, or mean ranks.
+ *
+ * @param of the treatments whose means they are
+ * @param within levels that they share; empty for none
+ * @param names of the means
+ * @param means their values
+ * @param ses standard errors; absent for mean ranks
+ * @param counts rows behind them
+ * @param pairs of them, or each with the reference
+ * @param letters those that do not differ share one; null for a reference
+ * @param procedure that judged
+ * @param ranks whether the values are mean ranks
+ * @param criticalDifference if all pairs share one
+ */
+public record ComparedMeans(
+    List<String> of,
+    Map<String, String> within,
+    List<String> names,
+    double[] means,
+    List<Quantity> ses,
+    long[] counts,
+    List<Pair> pairs,
+    Letters letters,
+    Procedure procedure,
+    boolean ranks,
+    Quantity criticalDifference) {
+
+  public ComparedMeans {
+    of = List.copyOf(of);
+    names = List.copyOf(names);
+    ses = List.copyOf(ses);
+    pairs = List.copyOf(pairs);
+  }
+
+  /**
+   * The families of an analysis.
+   *
+   * @param analysis of a response
+   * @return one a comparison that was asked, and for each level within which it was asked
+   */
+  public static List<ComparedMeans> of(Analysis analysis) {
+    List<ComparedMeans> all = new ArrayList<>();
+    analysis.comparisons().forEach(c -> all.add(of(c)));
+    analysis.rankComparisons().forEach(c -> all.add(of(c, analysis)));
+    return all;
+  }
+
+  private static ComparedMeans of(ComparisonResult c) {
+    int k = c.labels().size();
+    boolean reference = c.pairs() == null;
+    return new ComparedMeans(
+        c.of(),
+        c.within(),
+        c.labels().stream().map(ComparedMeans::name).toList(),
+        IntStream.range(0, k).mapToDouble(c.means()::mean).toArray(),
+        IntStream.range(0, k).mapToObj(c.means()::se).toList(),
+        IntStream.range(0, k).mapToLong(c.means()::count).toArray(),
+        reference ? c.reference().pairs() : c.pairs().pairs(),
+        reference ? null : c.pairs().letters(),
+        Procedure.of(c.key()).orElse(Procedure.DUNNETT),
+        false,
+        reference
+            ? Quantity.absent("each difference has its own")
+            : c.pairs().criticalDifference());
+  }
+
+  private static ComparedMeans of(RankComparison c, Analysis analysis) {
+    int k = c.labels().size();
+    double[] means = new double[k];
+    long[] counts = new long[k];
+    for (TestResult test : analysis.tests()) {
+      if (test instanceof TestResult.RankResult r
+          && r.facts().all().get("ranks") instanceof List<?> ranks
+          && ranks.size() == k) {
+        for (int i = 0; i < k; i++) {
+          means[i] = ((app.knuckle.stats.Facts) ranks.get(i)).quantity("meanRank").value();
+          counts[i] = (long) ((app.knuckle.stats.Facts) ranks.get(i)).quantity("n").value();
+        }
+      }
+    }
+    return new ComparedMeans(
+        c.of(),
+        Map.of(),
+        c.labels().stream().map(ComparedMeans::name).toList(),
+        means,
+        IntStream.range(0, k).mapToObj(i -> Quantity.absent("ranks have no SE")).toList(),
+        counts,
+        c.pairs().pairs(),
+        c.pairs().letters(),
+        Procedure.of(c.pairs().key()).orElse(Procedure.DUNN_HOLM),
+        true,
+        c.pairs().criticalDifference());
+  }
+
+  private static String name(Map<String, String> levels) {
+    return String.join(GroupSummary.BETWEEN, levels.values());
+  }
+
+  /**
+   * The means, the largest first.
+   *
+   * @return their places
+   */
+  public List<Integer> ranking() {
+    return IntStream.range(0, means.length)
+        .boxed()
+        .sorted(Comparator.comparingDouble(i -> -means[i]))
+        .toList();
+  }
+
+  /**
+   * The ranking in words.
+   *
+   * @param unit of the response; empty for none
+   * @param decimals that suit the means
+   * @return sentences; empty if there are no pairs
+   */
+  public String ranking(String unit, int decimals) {
+    return RankingSentence.of(this, unit, decimals);
+  }
+
+  /**
+   * Whether each is compared with one of them only.
+   *
+   * @return false for all pairs
+   */
+  public boolean isAgainstReference() {
+    return letters == null;
+  }
+
+  /**
+   * Whether the means rest on different numbers of rows.
+   *
+   * @return false if all are alike
+   */
+  public boolean isUnequal() {
+    return Arrays.stream(counts).distinct().count() > 1;
+  }
+}
