@@ -21,6 +21,7 @@ import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Trail;
@@ -113,9 +114,7 @@ class PagesTest {
   void theLayoutMarksLoneGroupsAndSaysSo() {
     Answer answer = groups(new int[] {0, 0, 0, 1, 1, 2}, 1, 2, 3, 4, 5, 6);
     LayoutPage page = LayoutPage.of(answer, "");
-    assertThat(page.plots())
-        .extracting(LayoutPage.Plot::state)
-        .containsExactly(LayoutPage.State.FILLED, LayoutPage.State.FILLED, LayoutPage.State.LONE);
+    assertThat(page.plan().cells().get(0)).extracting(PlotGrid.Cell::n).containsExactly(3, 2, 1);
     assertThat(page.warnings()).anyMatch(w -> w.startsWith("c has a single value"));
     assertThat(page.skeleton().get(0)).containsExactly("g", "3", "2", "error");
     assertThat(page.skeleton().get(1)).containsExactly("error", "", "3", "");

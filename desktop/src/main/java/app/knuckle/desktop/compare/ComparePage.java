@@ -84,8 +84,11 @@ public record ComparePage(
 
   private static final int TICKS = 5;
 
-  /** Up to so many means ladder and board stand side by side. */
-  private static final int ROOMY = 10;
+  /** Ladder and board stand side by side up to this width of the board, in characters. */
+  private static final int ROOMY = 46;
+
+  /** What a cell of the board takes, in characters. */
+  private static final int CELL = 6;
 
   /**
    * Whether ladder and board have room side by side.
@@ -93,7 +96,8 @@ public record ComparePage(
    * @return false when the board needs the whole width
    */
   public boolean isRoomy() {
-    return rungs.size() <= ROOMY;
+    int longest = rungs.stream().mapToInt(r -> r.name().length()).max().orElse(0);
+    return longest + CELL * (rungs.size() - 1) <= ROOMY;
   }
 
   /**

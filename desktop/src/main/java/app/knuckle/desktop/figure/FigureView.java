@@ -41,6 +41,7 @@ public final class FigureView extends BorderPane {
   private final Picture picture = new Picture();
   private final Label caption = Texts.wrapped("", "joint-line");
   private final Choice<MeansFigure.Form> forms;
+  private final Button exchange = new Button("Exchange axis and colours");
   private final Choice<Whisker> whiskers;
   private final CheckBox letters = new CheckBox("Letters from Compare");
   private final CheckBox values = new CheckBox("Every value as a circle");
@@ -92,7 +93,10 @@ public final class FigureView extends BorderPane {
                         "Shown at "
                             + Math.round(100 * times.doubleValue())
                             + "% of its true size"));
-    HBox above = new HBox(forms, enlarged);
+    exchange.setId("figure-exchange");
+    exchange.getStyleClass().add("bar-button");
+    exchange.setOnAction(event -> model.restyle(MeansFigure.Style::exchange));
+    HBox above = new HBox(forms, exchange, enlarged);
     above.getStyleClass().add("above-figure");
     VBox middle = new VBox(above, paper, caption);
     middle.getStyleClass().add("below");
@@ -154,6 +158,8 @@ public final class FigureView extends BorderPane {
     whiskers.show(figure.style().whisker());
     letters.setSelected(figure.style().letters());
     values.setSelected(figure.style().values());
+    exchange.setVisible(!figure.series().isEmpty());
+    exchange.setManaged(!figure.series().isEmpty());
     caption.setText(figure.caption());
     picture.show(
         (w, h) -> MeansLayout.of(figure),

@@ -2,6 +2,8 @@ package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.study.design.DesignReading;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -13,9 +15,7 @@ import java.util.List;
  * @param readsAs one line; empty while the sentence has a gap
  * @param note what the line adds: balance, or why the guess was made
  * @param warnings where sentence and records disagree, or what is missing
- * @param plots the groups of the plot plan
- * @param more groups that the plan has no room for
- * @param treatment the name over the plan
+ * @param plan what was laid out where; null where there is nothing to draw
  * @param skeleton cells of the skeleton, row by row
  * @param questions what is asked, plainly
  * @param hypotheses what is asked, as hypotheses
@@ -25,39 +25,11 @@ public record LayoutPage(
     String readsAs,
     String note,
     List<String> warnings,
-    List<Plot> plots,
-    int more,
-    String treatment,
+    PlotGrid plan,
     List<List<String>> skeleton,
     List<String> questions,
     List<String> hypotheses,
     String rows) {
-
-  /** More groups than this are counted, not drawn. */
-  private static final int MOST_PLOTS = 60;
-
-  /** More units than this in a group are a number, not dots. */
-  private static final int MOST_DOTS = 24;
-
-  /**
-   * One group of the plot plan.
-   *
-   * @param name of its level
-   * @param dots to draw; fewer than the count when there are too many
-   * @param words such as "9 rows"
-   * @param state how it is marked
-   */
-  public record Plot(String name, int dots, String words, State state) {}
-
-  /** How a group is marked. */
-  public enum State {
-    /** Two values or more. */
-    FILLED,
-    /** A single value. */
-    LONE,
-    /** No value. */
-    EMPTY
-  }
 
   /**
    * The page of an answer.
@@ -74,25 +46,13 @@ public record LayoutPage(
               : List.of(answer.refusal().words());
       String rows =
           answer == null || answer.frame() == null ? "\u2026" : rows(answer.frame().rows());
-      return new LayoutPage(
-          "", reason, gap, List.of(), 0, "", List.of(), List.of(), List.of(), rows);
+      return new LayoutPage("", reason, gap, null, List.of(), List.of(), List.of(), rows);
     }
     ResponseFindings response = answer.findings().first();
     DesignReading design = response.design();
-    List<Plot> plots = new ArrayList<>();
-    response.groupSummaries().stream()
-        .limit(MOST_PLOTS)
-        .forEach(s -> plots.add(plot(s.level(), s.summary().n())));
+    Inquiry inquiry = answer.findings().inquiry();
     List<List<String>> skeleton =
-        design.skeleton().stream()
-            .map(
-                s ->
-                    List.of(
-                        s.source(),
-                        s.levels() == 0 ? "" : String.valueOf(s.levels()),
-                        String.valueOf(s.df()),
-                        s.against()))
-            .toList();
+        design.skeleton().stream().map(source -> source(source, response, inquiry)).toList();
     List<String> warnings = new ArrayList<>(design.warnings());
     if (answer.refusal() != null) {
       warnings.add(answer.refusal().words());
@@ -101,19 +61,27 @@ public record LayoutPage(
         design.readsAs(),
         reason.isEmpty() ? balance(response) : balance(response) + " " + reason,
         warnings,
-        plots,
-        Math.max(0, response.groupSummaries().size() - MOST_PLOTS),
-        response.groups().treatment().title(),
+        answer.findings().plan(),
         skeleton,
         design.questions(),
         design.hypotheses(),
         rows(answer.findings().records().inPlay()));
   }
 
-  private static Plot plot(String level, long n) {
-    State state = n == 0 ? State.EMPTY : n == 1 ? State.LONE : State.FILLED;
-    String words = n == 0 ? "empty" : n == 1 ? "1 row, alone" : Numerals.whole(n) + " rows";
-    return new Plot(level, (int) Math.min(n, MOST_DOTS), words, state);
+  private static List<String> source(
+      DesignReading.Source source, ResponseFindings response, Inquiry inquiry) {
+    List<String> names = List.of(source.source().split(" x "));
+    boolean block = names.size() == 1 && inquiry.blocks().contains(names.get(0));
+    boolean slope = names.size() == 1 && inquiry.covariates().contains(names.get(0));
+    int levels = source.levels();
+    if (levels == 0 && inquiry.treatments().containsAll(names)) {
+      levels = names.stream().mapToInt(n -> response.levelsOf(n).size()).reduce(1, (a, b) -> a * b);
+    }
+    return List.of(
+        String.join(" \u00d7 ", names) + (block ? " (block)" : slope ? " (slope)" : ""),
+        block ? String.valueOf(source.df() + 1) : levels == 0 ? "" : String.valueOf(levels),
+        String.valueOf(source.df()),
+        block ? "not judged" : source.against());
   }
 
   private static String balance(ResponseFindings response) {

@@ -56,7 +56,9 @@ public final class LayoutView extends ScrollPane {
     showTerms();
     below.getChildren().clear();
     if (!shown.readsAs().isEmpty()) {
-      Label readsAs = Texts.wrapped("Reads as: " + shown.readsAs() + ".", "reads-as");
+      Label readsAs =
+          Texts.wrapped(
+              "Reads as: " + shown.readsAs().replace(" x ", " \u00d7 ") + ".", "reads-as");
       readsAs.setId("reads-as");
       below.getChildren().add(readsAs);
     }
@@ -66,17 +68,24 @@ public final class LayoutView extends ScrollPane {
     for (String warning : shown.warnings()) {
       below.getChildren().add(Texts.wrapped(warning, "caution-note"));
     }
-    if (shown.skeleton().isEmpty()) {
-      return;
-    }
-    Card plan = new Card("Plot plan", new PlotPlan(shown));
-    VBox right = new VBox(skeleton(shown), asked(shown));
-    right.getStyleClass().add("column");
-    HBox cards = new HBox(plan, right);
+    HBox cards = new HBox();
     cards.getStyleClass().add("cards");
-    HBox.setHgrow(plan, Priority.ALWAYS);
+    if (shown.plan() != null) {
+      Card plan = new Card("Plot plan", new PlotPlan(shown.plan(), slip::goToRecord));
+      HBox.setHgrow(plan, Priority.ALWAYS);
+      plan.setMaxHeight(USE_PREF_SIZE);
+      cards.getChildren().add(plan);
+    }
+    VBox right = new VBox();
+    right.getStyleClass().add("column");
+    if (!shown.skeleton().isEmpty()) {
+      right.getChildren().add(skeleton(shown));
+    }
+    if (!shown.questions().isEmpty()) {
+      right.getChildren().add(asked(shown));
+    }
     HBox.setHgrow(right, Priority.ALWAYS);
-    plan.setMaxHeight(USE_PREF_SIZE);
+    cards.getChildren().add(right);
     below.getChildren().add(cards);
   }
 

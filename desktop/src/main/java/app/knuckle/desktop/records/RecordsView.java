@@ -112,8 +112,10 @@ public final class RecordsView extends BorderPane {
               scroll.setVvalue(0);
             });
     slip.answerProperty().addListener((o, before, now) -> show());
+    slip.soughtRowProperty().addListener((o, before, now) -> seek(now.intValue()));
     show();
     showTools();
+    seek(slip.soughtRowProperty().get());
   }
 
   private HBox tools() {
@@ -270,6 +272,15 @@ public final class RecordsView extends BorderPane {
         find.getText().isBlank()
             ? ""
             : found == 0 ? "not found" : Numerals.count(found, "row", "rows") + " found");
+  }
+
+  private void seek(int row) {
+    if (row >= 0 && page != null) {
+      order = RowOrder.AS_READ;
+      view = new RowOrder.View(null, new int[0]);
+      showRows();
+      table.goTo(row);
+    }
   }
 
   private void see(Notice notice) {

@@ -48,4 +48,16 @@ public record Answer(
         && !(findings.first().analysis().tests().isEmpty()
             && findings.together().tests().isEmpty());
   }
+
+  /**
+   * The same with another of several responses looked at.
+   *
+   * @param index its place in the inquiry
+   * @return the answer
+   */
+  Answer showing(int index) {
+    return findings == null || index == 0
+        ? this
+        : new Answer(trail, glances, notices, findings.showing(index), refusal);
+  }
 }

@@ -31,6 +31,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
@@ -66,9 +67,15 @@ final class ShellView extends BorderPane {
   private static final KeyCombination LAST_SLIP =
       new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
 
+  private static final KeyCombination NEXT_RESPONSE =
+      new KeyCodeCombination(KeyCode.PAGE_DOWN, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination LAST_RESPONSE =
+      new KeyCodeCombination(KeyCode.PAGE_UP, KeyCombination.SHORTCUT_DOWN);
+
   private final Workbench workbench;
   private final Map<SlipViewModel, Map<Joint, Node>> views = new HashMap<>();
   private final StackPane middle = new StackPane();
+  private final ResponseStrip responses = new ResponseStrip();
   private final StudyMenu menu;
   private final SlipsBar slips;
   private final ChainView chain;
@@ -86,7 +93,8 @@ final class ShellView extends BorderPane {
     chain = new ChainView(this::go);
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
-    setCenter(middle);
+    VBox.setVgrow(middle, Priority.ALWAYS);
+    setCenter(new VBox(responses, middle));
     setBottom(line);
     workbench.currentProperty().addListener((o, before, now) -> turnTo(now));
     workbench.pageProperty().addListener(changed);
@@ -149,6 +157,7 @@ final class ShellView extends BorderPane {
         ChainPage.of(shown == null ? null : shown.answer()),
         shown == null ? null : shown.jointProperty().get());
     line.show(shown);
+    responses.show(page == null ? shown : null);
   }
 
   private Node view(Page page) {
@@ -236,6 +245,10 @@ final class ShellView extends BorderPane {
       workbench.step(1);
     } else if (LAST_SLIP.match(event)) {
       workbench.step(-1);
+    } else if (shown != null && NEXT_RESPONSE.match(event)) {
+      shown.showResponse(shown.shownResponseProperty().get() + 1);
+    } else if (shown != null && LAST_RESPONSE.match(event)) {
+      shown.showResponse(shown.shownResponseProperty().get() - 1);
     } else if (event.isShortcutDown() && event.getCode().isDigitKey()) {
       int number = event.getCode().getName().charAt(event.getCode().getName().length() - 1) - '1';
       if (number >= 0 && number < Joint.values().length) {

@@ -16,11 +16,15 @@ import java.util.List;
 import java.util.Objects;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyIntegerProperty;
+import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** One inquiry in the window: the question, its answer, and where the user is in it. */
@@ -33,6 +37,9 @@ public final class SlipViewModel {
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
   private final ObjectProperty<MeansFigure.Style> style = new SimpleObjectProperty<>();
   private final FindingsService service = new FindingsService();
+  private final IntegerProperty soughtRow = new SimpleIntegerProperty(-1);
+  private final ReadOnlyIntegerWrapper shownResponse = new ReadOnlyIntegerWrapper();
+  private Answer computed;
   private Consumer<Inquiry> beside = inquiry -> {};
 
   SlipViewModel(TableSource source, Inquiry inquiry, String reason) {
@@ -45,7 +52,11 @@ public final class SlipViewModel {
             int groups = service.getValue().findings().first().groups().size();
             style.set(MeansFigure.Style.usual(groups));
           }
-          answer.set(service.getValue());
+          computed = service.getValue();
+          if (shownResponse.get() >= inquiry().measured().size()) {
+            shownResponse.set(0);
+          }
+          answer.set(computed.showing(shownResponse.get()));
           guessAgain(service.getValue());
         });
     service.setOnFailed(
@@ -283,6 +294,48 @@ public final class SlipViewModel {
     if (reshaped && gone && now.trail().refusal().isEmpty()) {
       FirstGuess guess = FirstGuess.of(now.frame());
       inquiry.set(guess.inquiry().at(asked.alpha()).after(asked.prepare()));
+    }
+  }
+
+  /**
+   * Opens the records at a row.
+   *
+   * @param row of the frame, from 0
+   */
+  public void goToRecord(int row) {
+    joint.set(Joint.RECORDS);
+    soughtRow.set(-1);
+    soughtRow.set(row);
+  }
+
+  /**
+   * The row to show in the records.
+   *
+   * @return from 0; -1 for none
+   */
+  public IntegerProperty soughtRowProperty() {
+    return soughtRow;
+  }
+
+  /**
+   * Which of several responses is looked at.
+   *
+   * @return its place in the inquiry, from 0
+   */
+  public ReadOnlyIntegerProperty shownResponseProperty() {
+    return shownResponse.getReadOnlyProperty();
+  }
+
+  /**
+   * Looks at another of several responses; the answers of all are there already.
+   *
+   * @param index its place in the inquiry; beyond the last is the first again
+   */
+  public void showResponse(int index) {
+    int many = Math.max(1, inquiry().measured().size());
+    shownResponse.set(Math.floorMod(index, many));
+    if (computed != null) {
+      answer.set(computed.showing(shownResponse.get()));
     }
   }
 

@@ -49,7 +49,10 @@ final class VarianceSheet {
     if (corrected) {
       heads.add("p, sphericity corrected");
     }
-    heads.addAll(List.of("partial \u03b7\u00b2", "partial \u03c9\u00b2"));
+    heads.add("partial \u03b7\u00b2");
+    if (result.layers() == null) {
+      heads.add("partial \u03c9\u00b2");
+    }
     List<Line> lines = new ArrayList<>();
     for (AnovaTable.Row row : table.rows()) {
       lines.add(row.isError() ? error(row, heads.size()) : effect(row, corrected));
@@ -93,7 +96,10 @@ final class VarianceSheet {
       if (corrected) {
         cells.add("");
       }
-      cells.addAll(List.of("", ""));
+      cells.add("");
+      if (result.layers() == null) {
+        cells.add("");
+      }
       String words = "Cells are empty, so this effect cannot be estimated.";
       return Line.plain(cells, false, new Explained(source, words, "", null, List.of()));
     }
@@ -107,7 +113,9 @@ final class VarianceSheet {
       cells.add(Numerals.p(correctedP(row)));
     }
     cells.add(Numerals.share(e.partialEtaSquared()));
-    cells.add(result.layers() == null ? Numerals.share(e.partialOmegaSquared()) : Numerals.NONE);
+    if (result.layers() == null) {
+      cells.add(Numerals.share(e.partialOmegaSquared()));
+    }
     boolean block = part.equals("block");
     return new Line(
         cells,
@@ -200,7 +208,7 @@ final class VarianceSheet {
   }
 
   private boolean single() {
-    return table.rows().stream().filter(r -> !r.isError()).count() == 1;
+    return result.oneWay() != null;
   }
 
   /** How far apart the means of a term lie, in units. */

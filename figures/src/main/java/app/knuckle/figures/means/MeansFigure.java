@@ -9,6 +9,7 @@ import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,19 +19,29 @@ import java.util.Optional;
  * What a figure of group means shows.
  *
  * @param groups from left to right
+ * @param clusters names of the clusters that groups stand in; empty when each stands by itself
+ * @param series names of what is told apart by colour; empty for none
  * @param valueTitle title of the value axis, with its unit
  * @param groupTitle title under the groups
  * @param style how it is shown
  * @param caption what a reader must know of it
  */
 public record MeansFigure(
-    List<Group> groups, String valueTitle, String groupTitle, Style style, String caption) {
+    List<Group> groups,
+    List<String> clusters,
+    List<String> series,
+    String valueTitle,
+    String groupTitle,
+    Style style,
+    String caption) {
 
   /** More values than this are no longer seen singly, and are left away. */
   private static final int MOST_VALUES = 5000;
 
   public MeansFigure {
     groups = List.copyOf(groups);
+    clusters = List.copyOf(clusters);
+    series = List.copyOf(series);
   }
 
   /** Bars from zero, or points. */
@@ -38,7 +49,9 @@ public record MeansFigure(
     /** Bars from zero to the mean. */
     BARS("Bars"),
     /** A point at the mean. */
-    POINTS("Points");
+    POINTS("Points"),
+    /** Points joined within each colour: the profile of an interaction. */
+    LINES("Lines");
 
     private final String title;
 
@@ -66,6 +79,7 @@ public record MeansFigure(
    * @param widthMm width in millimetres
    * @param heightMm height in millimetres
    * @param typeSize size of the type in points
+   * @param exchanged whether the first treatment stands on the axis, rather than in the colours
    */
   public record Style(
       Form form,
@@ -74,7 +88,8 @@ public record MeansFigure(
       boolean values,
       double widthMm,
       double heightMm,
-      double typeSize) {
+      double typeSize,
+      boolean exchanged) {
 
     /** Smallest side that can still be read, in millimetres. */
     public static final double SMALLEST_MM = 40;
@@ -99,7 +114,7 @@ public record MeansFigure(
     public static Style usual(int groups) {
       boolean one = groups <= ONE_COLUMN;
       return new Style(
-          Form.BARS, Whisker.STANDARD_ERROR, true, true, one ? 85 : 170, one ? 62 : 100, 8);
+          Form.BARS, Whisker.STANDARD_ERROR, true, true, one ? 85 : 170, one ? 62 : 100, 8, false);
     }
 
     /**
@@ -116,6 +131,7 @@ public record MeansFigure(
       settings.put("widthMm", String.valueOf(widthMm));
       settings.put("heightMm", String.valueOf(heightMm));
       settings.put("typeSize", String.valueOf(typeSize));
+      settings.put("exchanged", String.valueOf(exchanged));
       return settings;
     }
 
@@ -135,7 +151,8 @@ public record MeansFigure(
                 Boolean.parseBoolean(settings.get("values")),
                 Double.parseDouble(settings.get("widthMm")),
                 Double.parseDouble(settings.get("heightMm")),
-                Double.parseDouble(settings.get("typeSize"))));
+                Double.parseDouble(settings.get("typeSize")),
+                Boolean.parseBoolean(settings.get("exchanged"))));
       } catch (IllegalArgumentException | NullPointerException e) {
         return Optional.empty(); // Another version's style: the usual one serves.
       }
@@ -148,7 +165,7 @@ public record MeansFigure(
      * @return the changed style
      */
     public Style with(Form other) {
-      return new Style(other, whisker, letters, values, widthMm, heightMm, typeSize);
+      return new Style(other, whisker, letters, values, widthMm, heightMm, typeSize, exchanged);
     }
 
     /**
@@ -158,7 +175,7 @@ public record MeansFigure(
      * @return the changed style
      */
     public Style with(Whisker other) {
-      return new Style(form, other, letters, values, widthMm, heightMm, typeSize);
+      return new Style(form, other, letters, values, widthMm, heightMm, typeSize, exchanged);
     }
 
     /**
@@ -169,7 +186,17 @@ public record MeansFigure(
      * @return the changed style
      */
     public Style showing(boolean showLetters, boolean showValues) {
-      return new Style(form, whisker, showLetters, showValues, widthMm, heightMm, typeSize);
+      return new Style(
+          form, whisker, showLetters, showValues, widthMm, heightMm, typeSize, exchanged);
+    }
+
+    /**
+     * The same with axis and colours exchanged.
+     *
+     * @return the changed style
+     */
+    public Style exchange() {
+      return new Style(form, whisker, letters, values, widthMm, heightMm, typeSize, !exchanged);
     }
 
     /**
@@ -180,7 +207,7 @@ public record MeansFigure(
      * @return the changed style
      */
     public Style sized(double width, double height) {
-      return new Style(form, whisker, letters, values, width, height, typeSize);
+      return new Style(form, whisker, letters, values, width, height, typeSize, exchanged);
     }
   }
 
@@ -193,9 +220,18 @@ public record MeansFigure(
    * @param letters its letters; empty for none
    * @param values the single values
    * @param rows the rows of the table behind the values, from 0
+   * @param cluster place of its cluster; 0 for none
+   * @param colour place of its series; -1 for none
    */
   public record Group(
-      String name, double mean, Quantity half, String letters, double[] values, int[] rows) {}
+      String name,
+      double mean,
+      Quantity half,
+      String letters,
+      double[] values,
+      int[] rows,
+      int cluster,
+      int colour) {}
 
   /**
    * The figure of an inquiry's first response.
@@ -210,6 +246,11 @@ public record MeansFigure(
     long total = means.stream().mapToLong(ShownMean::n).sum();
     boolean values =
         style.values() && total <= MOST_VALUES && means.stream().allMatch(m -> m.group() >= 0);
+    List<String> names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
+    boolean crossed = names.size() > 1;
+    String colour = !crossed ? "" : style.exchanged() ? names.get(names.size() - 1) : names.get(0);
+    List<String> clusters = new ArrayList<>();
+    List<String> series = new ArrayList<>();
     List<Group> groups = new ArrayList<>();
     for (ShownMean mean : means) {
       int[] rows = values ? response.rowsOf(mean.group()) : new int[0];
@@ -221,14 +262,40 @@ public record MeansFigure(
               half(mean, style),
               style.letters() ? mean.letters() : "",
               single,
-              rows));
+              rows,
+              crossed ? place(clusters, others(mean.levels(), colour)) : 0,
+              crossed ? place(series, mean.levels().get(colour)) : -1));
     }
+    groups.sort(Comparator.comparing(Group::cluster).thenComparing(Group::colour));
+    String under =
+        crossed
+            ? String.join(" and ", names.stream().filter(n -> !n.equals(colour)).toList())
+            : title(response, means);
+    boolean adjusted = !findings.inquiry().covariates().isEmpty();
     return new MeansFigure(
         groups,
+        clusters,
+        series,
         Prose.capital(response.measured().title()),
-        Prose.capital(title(response, means)),
+        Prose.capital(under),
         style,
-        caption(response, means, findings.inquiry().alpha(), style, values));
+        caption(response, means, findings.inquiry().alpha(), style, values, adjusted));
+  }
+
+  private static String others(Map<String, String> levels, String colour) {
+    return String.join(
+        " / ",
+        levels.entrySet().stream()
+            .filter(e -> !e.getKey().equals(colour))
+            .map(Map.Entry::getValue)
+            .toList());
+  }
+
+  private static int place(List<String> names, String name) {
+    if (!names.contains(name)) {
+      names.add(name);
+    }
+    return names.indexOf(name);
   }
 
   private static String title(ResponseFindings response, List<ShownMean> means) {
@@ -248,8 +315,13 @@ public record MeansFigure(
   }
 
   private static String caption(
-      ResponseFindings response, List<ShownMean> means, double alpha, Style style, boolean values) {
-    StringBuilder text = new StringBuilder("Means");
+      ResponseFindings response,
+      List<ShownMean> means,
+      double alpha,
+      Style style,
+      boolean values,
+      boolean adjusted) {
+    StringBuilder text = new StringBuilder(adjusted ? "Adjusted means" : "Means");
     String percent = Numerals.fixed(100 * (1 - alpha), 0);
     switch (style.whisker()) {
       case INTERVAL -> text.append(" with ").append(percent).append("% confidence intervals");
@@ -263,7 +335,8 @@ public record MeansFigure(
             ? ", n = " + Numerals.whole(most)
             : ", n = " + Numerals.whole(least) + " to " + Numerals.whole(most));
     if (values) {
-      text.append("; circles are single values");
+      text.append(
+          adjusted ? "; circles are single values, as measured" : "; circles are single values");
     }
     text.append(".");
     response.shownComparison().filter(c -> style.letters()).ifPresent(c -> text.append(letters(c)));

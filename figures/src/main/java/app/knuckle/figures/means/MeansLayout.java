@@ -34,6 +34,12 @@ public final class MeansLayout {
   /** Distance between ticks that reads well, in lines of type. */
   private static final double LINES_PER_TICK = 3.2;
 
+  /** Room between clusters, in widths of a group. */
+  private static final double CLUSTER_GAP = 0.7;
+
+  /** Side of a key of the legend over the size of the type. */
+  private static final double KEY = 0.9;
+
   /** Height of a line over the size of its type. */
   private static final double LINE = 1.2;
 
@@ -74,9 +80,11 @@ public final class MeansLayout {
     MeansLayout layout = new MeansLayout(figure);
     layout.frame();
     layout.axes();
+    layout.profiles();
     for (int g = 0; g < figure.groups().size(); g++) {
       layout.group(g);
     }
+    layout.clusters();
     return new Scene(layout.width, layout.height, layout.marks);
   }
 
@@ -101,23 +109,118 @@ public final class MeansLayout {
   }
 
   private void frame(double tickWidth) {
-    int k = figure.groups().size();
     double line = Type.height(size);
     right = width - MARGIN;
     List<String> title = titleLines(height - 2 * MARGIN);
     left = MARGIN + title.size() * line + GAP + tickWidth + TICK + GAP / 2;
-    double slot = (right - left) / k;
+    double slot = slot();
     names =
         GroupLabels.fit(
-            figure.groups().stream().map(MeansFigure.Group::name).toList(),
-            slot,
+            isClustered()
+                ? figure.clusters()
+                : figure.groups().stream().map(MeansFigure.Group::name).toList(),
+            isClustered() ? (smallestCluster() + CLUSTER_GAP) * slot : slot,
             size,
             MOST_NAMES * height);
     bottom = height - MARGIN - line - GAP - names.height() - GAP;
     double letterRoom =
         figure.groups().stream().mapToDouble(g -> letterHeight(g, slot)).max().orElse(0);
     top = MARGIN + (letterRoom > 0 ? letterRoom + GAP + LARGEST_POINT : line / 2);
+    top += isClustered() ? legendLines(right - left) * line + GAP : 0;
     axis = axis(Math.max(FEWEST_TICKS, (int) ((bottom - top) / (line * LINES_PER_TICK)) + 1));
+  }
+
+  private boolean isClustered() {
+    return !figure.series().isEmpty();
+  }
+
+  /** Width of a group; clusters stand apart by a share of it. */
+  private double slot() {
+    double k = figure.groups().size();
+    return (right - left) / (isClustered() ? k + CLUSTER_GAP * figure.clusters().size() : k);
+  }
+
+  private long smallestCluster() {
+    return java.util.stream.IntStream.range(0, figure.clusters().size())
+        .mapToLong(c -> figure.groups().stream().filter(g -> g.cluster() == c).count())
+        .min()
+        .orElse(1);
+  }
+
+  private double centre(int index) {
+    double apart = isClustered() ? CLUSTER_GAP * (figure.groups().get(index).cluster() + 0.5) : 0;
+    return left + (index + 0.5 + apart) * slot();
+  }
+
+  /** Names under the clusters, and what the colours mean above the plot. */
+  private void clusters() {
+    if (!isClustered()) {
+      return;
+    }
+    for (int c = 0; c < figure.clusters().size(); c++) {
+      int cluster = c;
+      double middle =
+          java.util.stream.IntStream.range(0, figure.groups().size())
+              .filter(g -> figure.groups().get(g).cluster() == cluster)
+              .mapToDouble(this::centre)
+              .average()
+              .orElse(left);
+      marks.addAll(names.at(c, middle, bottom + GAP));
+    }
+    double line = Type.height(size);
+    double x = left;
+    double y = MARGIN + line / 2;
+    for (int i = 0; i < figure.series().size(); i++) {
+      String name = Type.shorten(figure.series().get(i), Face.REGULAR, size, right - left - line);
+      double w = Type.width(name, Face.REGULAR, size);
+      if (x > left && x + line + w > right) {
+        x = left;
+        y += line;
+      }
+      double side = size * KEY;
+      marks.add(new Mark.Bar(x, y - side / 2, side, side, Ink.series(i), Ink.MUTED, Mark.NONE));
+      marks.add(label(name, x + side + GAP + w / 2, y, Face.REGULAR, size, false, Mark.Role.GROUP));
+      x += side + GAP + w + 2 * GAP;
+    }
+  }
+
+  private int legendLines(double room) {
+    int lines = 1;
+    double x = 0;
+    for (String name : figure.series()) {
+      double w = Math.min(room, Type.width(name, Face.REGULAR, size) + size * KEY + 3 * GAP);
+      if (x > 0 && x + w > room) {
+        lines++;
+        x = 0;
+      }
+      x += w;
+    }
+    return lines;
+  }
+
+  /** Means of one colour, joined from cluster to cluster. */
+  private void profiles() {
+    if (figure.style().form() != MeansFigure.Form.LINES) {
+      return;
+    }
+    int k = figure.groups().size();
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        MeansFigure.Group a = figure.groups().get(i);
+        MeansFigure.Group b = figure.groups().get(j);
+        boolean next = isClustered() ? b.cluster() == a.cluster() + 1 : j == i + 1;
+        if (next && a.colour() == b.colour()) {
+          Ink ink = a.colour() < 0 ? Ink.DEEP : line(a.colour());
+          marks.add(new Mark.Line(centre(i), y(a.mean()), centre(j), y(b.mean()), 1.1, ink));
+        }
+      }
+    }
+  }
+
+  /** Points and lines of the palest colour would hardly be seen on paper. */
+  private static Ink line(int colour) {
+    Ink ink = Ink.series(colour);
+    return ink == Ink.PALE ? Ink.MUTED : ink;
   }
 
   private List<String> titleLines(double room) {
@@ -196,8 +299,8 @@ public final class MeansLayout {
 
   private void group(int index) {
     MeansFigure.Group g = figure.groups().get(index);
-    double slot = (right - left) / figure.groups().size();
-    double centre = left + (index + 0.5) * slot;
+    double slot = slot();
+    double centre = centre(index);
     double bar = slot * BAR_SHARE;
     double mean = y(g.mean());
     if (isBars()) {
@@ -208,7 +311,7 @@ public final class MeansLayout {
               Math.min(mean, zero),
               bar,
               Math.abs(mean - zero),
-              Ink.TIDE,
+              g.colour() < 0 ? Ink.TIDE : Ink.series(g.colour()),
               null,
               index));
     }
@@ -224,9 +327,12 @@ public final class MeansLayout {
       marks.add(new Mark.Line(centre - cap, down, centre + cap, down, WHISKER_WIDTH, Ink.DARK));
     }
     if (!isBars()) {
-      marks.add(new Mark.Dot(centre, mean, pointRadius(bar), Ink.DEEP, null, index, Mark.NONE));
+      Ink ink = g.colour() < 0 ? Ink.DEEP : line(g.colour());
+      marks.add(new Mark.Dot(centre, mean, pointRadius(bar), ink, null, index, Mark.NONE));
     }
-    marks.addAll(names.at(index, centre, bottom + GAP));
+    if (!isClustered()) {
+      marks.addAll(names.at(index, centre, bottom + GAP));
+    }
     if (!g.letters().isEmpty()) {
       letters(g, centre, slot);
     }

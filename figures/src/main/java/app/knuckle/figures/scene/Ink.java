@@ -20,7 +20,32 @@ public enum Ink {
   /** What needs a look. */
   AMBER(0xA9690F),
   /** The ground of a hollow mark. */
-  PAPER(0xFFFFFF);
+  PAPER(0xFFFFFF),
+  /** First of a series: the lightest. */
+  PALE(0xB9CFCC),
+  /** Second of a series. */
+  REEF(0x4E989A),
+  /** Third of a series: the darkest. */
+  ABYSS(0x0F4C58),
+  /** Fourth of a series. */
+  SAND(0xDDB768),
+  /** Fifth of a series. */
+  PLUM(0x7A3E6D),
+  /** Sixth of a series. */
+  MOSS(0x8FA75A);
+
+  /** Told apart by lightness as well as by hue, so in grey print and by everyone. */
+  private static final Ink[] SERIES = {PALE, REEF, ABYSS, SAND, PLUM, MOSS};
+
+  /**
+   * The ink of a series.
+   *
+   * @param index from 0; after the last they begin again
+   * @return its ink
+   */
+  public static Ink series(int index) {
+    return SERIES[index % SERIES.length];
+  }
 
   private final int rgb;
 

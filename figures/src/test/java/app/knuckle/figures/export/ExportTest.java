@@ -28,16 +28,26 @@ class ExportTest {
   private static Scene scene() {
     MeansFigure.Group group =
         new MeansFigure.Group(
-            "Kelp & <dust>", 3, Quantity.of(0.5), "ab", new double[] {2.5, 3.5}, new int[] {0, 1});
+            "Kelp & <dust>",
+            3,
+            Quantity.of(0.5),
+            "ab",
+            new double[] {2.5, 3.5},
+            new int[] {0, 1},
+            0,
+            -1);
     MeansFigure.Group other =
-        new MeansFigure.Group("Paste", 4, Quantity.of(0.4), "b", new double[] {4}, new int[] {2});
+        new MeansFigure.Group(
+            "Paste", 4, Quantity.of(0.4), "b", new double[] {4}, new int[] {2}, 0, -1);
     return MeansLayout.of(
         new MeansFigure(
             List.of(group, other),
+            List.of(),
+            List.of(),
             "Clearance (L/h)",
             "Feed",
             new MeansFigure.Style(
-                MeansFigure.Form.BARS, Whisker.STANDARD_ERROR, true, true, 85, 62, 8),
+                MeansFigure.Form.BARS, Whisker.STANDARD_ERROR, true, true, 85, 62, 8, false),
             ""));
   }
 

@@ -10,6 +10,7 @@ import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -31,6 +32,8 @@ class MeansLayoutTest {
   private static MeansFigure figure(int k, MeansFigure.Form form, boolean negative, long seed) {
     Random random = new Random(seed);
     double scale = Math.pow(10, random.nextInt(13) - 6);
+    int colours = 1 + random.nextInt(4); // One colour stands for groups that are not clustered.
+    boolean clustered = colours > 1 && k >= colours;
     List<MeansFigure.Group> groups = new ArrayList<>();
     for (int g = 0; g < k; g++) {
       double mean = scale * (5 + random.nextGaussian()) * (negative && g % 2 == 0 ? -1 : 1);
@@ -47,16 +50,31 @@ class MeansLayoutTest {
               : Quantity.of(scale * random.nextDouble());
       groups.add(
           new MeansFigure.Group(
-              NAMES[random.nextInt(NAMES.length)], mean, half, letters, values, rows));
+              NAMES[random.nextInt(NAMES.length)],
+              mean,
+              half,
+              letters,
+              values,
+              rows,
+              clustered ? g / colours : 0,
+              clustered ? g % colours : -1));
     }
     double width = 60 + random.nextInt(200);
+    Stream<String> names = Stream.of(NAMES);
     return new MeansFigure(
         groups,
+        clustered
+            ? IntStream.rangeClosed(0, (k - 1) / colours)
+                .mapToObj(c -> NAMES[random.nextInt(NAMES.length)])
+                .toList()
+            : List.of(),
+        clustered ? names.limit(colours).toList() : List.of(),
         random.nextBoolean()
             ? "Growth (mm)"
             : "Clearance of the water column by adult oysters (L/h)",
         "Feed",
-        new MeansFigure.Style(form, Whisker.STANDARD_ERROR, true, true, width, width * 0.75, 8),
+        new MeansFigure.Style(
+            form, Whisker.STANDARD_ERROR, true, true, width, width * 0.75, 8, false),
         "");
   }
 
@@ -122,7 +140,7 @@ class MeansLayoutTest {
     MeansFigure bars = figure(3, MeansFigure.Form.BARS, false, 7);
     double base =
         MeansLayout.of(bars).marks().stream()
-            .filter(Mark.Bar.class::isInstance)
+            .filter(m -> m instanceof Mark.Bar bar && bar.group() != Mark.NONE)
             .mapToDouble(m -> m.box().getMaxY())
             .distinct()
             .count();

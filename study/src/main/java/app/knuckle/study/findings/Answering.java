@@ -74,6 +74,7 @@ final class Answering {
         together != null
             ? together.together()
             : associated ? new AssociationAnswer(frame, inquiry).analysis() : Analysis.NONE,
+        PlotGrid.of(frame, inquiry, measured.get(0)),
         associated ? new AssociationAnswer(frame, inquiry).facts() : new Facts());
   }
 

@@ -6,6 +6,7 @@ import app.knuckle.study.Refusal;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -18,6 +19,7 @@ import java.util.Optional;
  * @param records which of them took part
  * @param responses one a measured column, in order
  * @param together what is computed about all of them together; empty when asked one by one
+ * @param plan what was laid out where, for the first response; null without a treatment
  * @param associations how the responses go together, by name; empty unless that was asked
  */
 public record Findings(
@@ -27,6 +29,7 @@ public record Findings(
     RecordsUsed records,
     List<ResponseFindings> responses,
     Analysis together,
+    PlotGrid plan,
     Facts associations) {
 
   public Findings {
@@ -54,6 +57,21 @@ public record Findings(
    */
   public ResponseFindings first() {
     return responses.get(0);
+  }
+
+  /**
+   * The same with another response first.
+   *
+   * @param index of the response, in the order of the inquiry
+   * @return the findings as they are if there is no such response
+   */
+  public Findings showing(int index) {
+    if (index <= 0 || index >= responses.size()) {
+      return this;
+    }
+    List<ResponseFindings> turned = new ArrayList<>(responses);
+    turned.add(0, turned.remove(index));
+    return new Findings(table, inquiry, frame, records, turned, together, plan, associations);
   }
 
   /**

@@ -71,7 +71,7 @@ public record ShownMean(
                 s.sd(),
                 s.se(),
                 half,
-                "",
+                rankLetters(response, cell.levels()),
                 response.groups().levels().indexOf(cell.level())));
       }
       return shown;
@@ -94,5 +94,16 @@ public record ShownMean(
                   : -1));
     }
     return shown;
+  }
+
+  /** Letters of a comparison on ranks, which has no means of its own. */
+  private static String rankLetters(ResponseFindings response, Map<String, String> levels) {
+    for (RankComparison c : response.analysis().rankComparisons()) {
+      int place = c.labels().indexOf(levels);
+      if (place >= 0 && c.pairs().letters() != null) {
+        return c.pairs().letters().of(place);
+      }
+    }
+    return "";
   }
 }
