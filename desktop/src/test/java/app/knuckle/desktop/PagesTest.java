@@ -129,7 +129,7 @@ class PagesTest {
     Answer answer = answer(table, Inquiry.about("y", null));
     assertThat(ChainPage.of(answer).links())
         .extracting(ChainPage.Link::opens)
-        .containsExactly(true, true, false, false, false, false);
+        .containsExactly(true, true, false, false, false, false, false);
     assertThat(FindingLine.of(answer).tag()).isEqualTo("Cannot yet");
     assertThat(FindingLine.of(null).tag()).isEqualTo("Waiting");
     assertThat(LayoutPage.of(answer, "why").warnings().get(0))

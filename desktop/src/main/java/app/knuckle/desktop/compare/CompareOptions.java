@@ -1,5 +1,7 @@
 package app.knuckle.desktop.compare;
 
+import app.knuckle.desktop.controls.SlotChooser;
+import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import java.util.ArrayList;
@@ -30,6 +32,37 @@ final class CompareOptions {
           ? "each level by itself"
           : of.size() > 1 ? "the cells" : "averaged over the rest";
     }
+  }
+
+  /**
+   * What is compared now, in words.
+   *
+   * @param family the means
+   * @param by name of the procedure
+   * @param use when it is used
+   */
+  record Now(Family family, String by, String use) {}
+
+  /** What is compared now; null if there is nothing to compare. */
+  static Now now(Inquiry inquiry) {
+    return inquiry.compare().stream()
+        .filter(c -> !c.isContrast())
+        .findFirst()
+        .map(
+            c -> new Now(new Family(c.of(), c.within()), c.procedure().title(), use(c.procedure())))
+        .orElse(null);
+  }
+
+  /** The procedures to choose among. */
+  static List<SlotChooser.Option> by(Inquiry inquiry, Family family) {
+    return procedures(inquiry, family).stream()
+        .map(p -> new SlotChooser.Option(p.name(), p.title(), use(p), List.of(), false))
+        .toList();
+  }
+
+  /** Compares by a procedure that was chosen. */
+  static void choose(SlipViewModel slip, Family family, String key) {
+    slip.compareBy(family.of(), family.within(), Procedure.valueOf(key));
   }
 
   /** Every treatment, the cells of several, one within another. */

@@ -5,7 +5,6 @@ import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
-import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import java.util.List;
@@ -27,6 +26,7 @@ public final class CompareView extends ScrollPane {
   private final VBox page = new VBox();
   private final SlotChooser what = new SlotChooser("compare-what");
   private final SlotChooser how = new SlotChooser("compare-how");
+  private final BalanceView balance;
   private boolean shownAnyway;
 
   /**
@@ -36,6 +36,7 @@ public final class CompareView extends ScrollPane {
    */
   public CompareView(SlipViewModel slip) {
     this.slip = slip;
+    balance = new BalanceView(slip);
     setId("compare");
     setFitToWidth(true);
     getStyleClass().add("joint-scroll");
@@ -69,7 +70,8 @@ public final class CompareView extends ScrollPane {
                   "prose"));
       return;
     }
-    for (ComparedMeans family : families) {
+    List<ComparedMeans> drawn = families.subList(0, Math.min(MOST_FAMILIES, families.size()));
+    for (ComparedMeans family : drawn) {
       ComparePage shown = ComparePage.of(answer.findings(), family);
       page.getChildren().add(Texts.wrapped(shown.line(), "joint-line"));
       boolean first = family == families.get(0);
@@ -80,18 +82,21 @@ public final class CompareView extends ScrollPane {
         page.getChildren().addAll(pairs(shown), ranking(shown));
       }
     }
+    balance.show(answer.findings());
+    page.getChildren().add(balance);
   }
+
+  /** More ladders than this under each other are not read. */
+  private static final int MOST_FAMILIES = 12;
 
   /** What is compared, and how. */
   private HBox choosers(Inquiry inquiry) {
-    Inquiry.Compare now =
-        inquiry.compare().stream().filter(c -> !c.isContrast()).findFirst().orElse(null);
+    CompareOptions.Now now = CompareOptions.now(inquiry);
     HBox bar = new HBox();
     bar.getStyleClass().add("compare-bar");
     if (now == null) {
       return bar;
     }
-    CompareOptions.Family family = new CompareOptions.Family(now.of(), now.within());
     List<CompareOptions.Family> families = CompareOptions.families(inquiry);
     what.offer(
         () ->
@@ -104,22 +109,19 @@ public final class CompareView extends ScrollPane {
           CompareOptions.Family chosen = families.get(Integer.parseInt(o.key()));
           slip.compare(chosen.of(), chosen.within());
         });
-    what.show(family.title(), false);
+    what.show(now.family().title(), false);
     how.offer(
-        () ->
-            CompareOptions.procedures(inquiry, family).stream()
-                .map(p -> option(p.name(), p.title(), CompareOptions.use(p)))
-                .toList(),
+        () -> CompareOptions.by(inquiry, now.family()),
         null,
-        o -> slip.compareBy(now.of(), now.within(), Procedure.valueOf(o.key())));
-    how.show(now.procedure().title(), false);
+        o -> CompareOptions.choose(slip, now.family(), o.key()));
+    how.show(now.by(), false);
     bar.getChildren()
         .addAll(
             Texts.line("Compare the means of", "bar-words"),
             what,
             Texts.line("by", "bar-words"),
             how,
-            Texts.line(CompareOptions.use(now.procedure()), "joint-line"));
+            Texts.line(now.use(), "joint-line"));
     return bar;
   }
 

@@ -10,6 +10,7 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
@@ -21,6 +22,9 @@ final class PlotPlan extends VBox {
 
   /** Colours and shapes repeat from here on; names stand beside them anyway. */
   private static final int HUES = 8;
+
+  /** So many dots stand in one row. */
+  private static final int IN_A_ROW = 8;
 
   PlotPlan(PlotGrid plan, IntConsumer toRecord) {
     setId("plot-plan");
@@ -74,8 +78,8 @@ final class PlotPlan extends VBox {
   }
 
   private static Button cell(PlotGrid plan, PlotGrid.Cell cell, String name, IntConsumer toRecord) {
-    FlowPane dots = new FlowPane();
-    dots.getStyleClass().add("plot-dots");
+    Pane dots = cell.colours().size() <= IN_A_ROW ? new HBox() : new FlowPane();
+    dots.getStyleClass().add(dots instanceof HBox ? "plot-row" : "plot-dots");
     if (cell.n() <= PlotGrid.MOST_DOTS) {
       for (int colour : cell.colours()) {
         dots.getChildren().add(dot(colour));

@@ -2,8 +2,10 @@ package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
@@ -95,12 +97,29 @@ public record ChainPage(List<Link> links) {
     }
     ResponseFindings response = answer.findings().first();
     boolean caution = !response.design().warnings().isEmpty();
-    return new Link(
-        Joint.LAYOUT,
-        caution ? State.CAUTION : State.DONE,
-        Numerals.count(response.groups().size(), "group", "groups")
-            + " of "
-            + response.groups().treatment().label());
+    return new Link(Joint.LAYOUT, caution ? State.CAUTION : State.DONE, design(answer.findings()));
+  }
+
+  private static String design(Findings findings) {
+    Inquiry inquiry = findings.inquiry();
+    ResponseFindings response = findings.first();
+    List<String> treatments = inquiry.treatments();
+    String line =
+        treatments.size() < 2
+            ? Numerals.count(response.groups().size(), "group", "groups")
+                + (treatments.isEmpty() ? "" : " of " + response.groups().treatment().label())
+            : String.join(
+                " \u00d7 ",
+                treatments.stream().map(t -> "" + response.levelsOf(t).size()).toList());
+    if (!inquiry.blocks().isEmpty()) {
+      line += " in " + String.join(", ", inquiry.blocks());
+    }
+    if (inquiry.unit() != null && !inquiry.occasions().isEmpty()) {
+      line += ", repeated";
+    }
+    return inquiry.covariates().isEmpty()
+        ? line
+        : line + ", + " + String.join(", ", inquiry.covariates());
   }
 
   private static Link look(Answer answer) {

@@ -7,7 +7,6 @@ import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.shell.SlipViewModel;
-import app.knuckle.stats.linear.Squares;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.HPos;
@@ -101,24 +100,12 @@ public final class TestView extends ScrollPane {
     return found;
   }
 
-  private Choice<Squares> squares() {
-    Choice<Squares> choice =
+  private Choice<SquaresChoice> squares() {
+    Choice<SquaresChoice> choice =
         new Choice<>(
-            "squares",
-            List.of(Squares.AFTER_ALL, Squares.AFTER_ITS_PEERS, Squares.IN_ORDER),
-            s ->
-                switch (s) {
-                  case AFTER_ALL -> "Every effect after the rest";
-                  case AFTER_ITS_PEERS -> "Interactions after main effects";
-                  case IN_ORDER -> "In the order listed";
-                },
-            s -> slip.inquiryProperty().set(slip.inquiry().but(d -> d.squares = s)));
-    choice.show(slip.inquiry().squares());
-    Tooltip.install(
-        choice,
-        new Tooltip(
-            "Groups of unequal size share some of their signal. After the rest: only what an effect"
-                + " has for itself counts. In order: the first takes what it can."));
+            "squares", List.of(SquaresChoice.values()), SquaresChoice::title, c -> c.choose(slip));
+    choice.show(SquaresChoice.of(slip));
+    Tooltip.install(choice, new Tooltip(SquaresChoice.MEANING));
     return choice;
   }
 

@@ -12,15 +12,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.demo.DemoStudy;
 import java.io.IOException;
+import java.net.URISyntaxException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -50,11 +55,11 @@ class WindowTest {
     until(() -> shows(robot, "finding", "Clearance differs between the 4 levels of feed"));
     assertThat(rows(robot)).isEqualTo(37);
     robot.clickOn("#slip-1");
-    until(() -> shows(robot, "finding", "Growth differs between the 3 levels of mesh"));
+    until(() -> shows(robot, "finding", "Growth differs between the levels of mesh"));
     robot.clickOn("#joint-layout").clickOn("#slot-measured").write("surv");
     robot.type(KeyCode.ENTER);
     until(() -> shows(robot, "finding", "Survival"));
-    assertThat(text(robot, "slip-1")).isEqualTo("Survival by mesh");
+    assertThat(text(robot, "slip-1")).isEqualTo("Survival by mesh × density");
     robot.clickOn("#joint-look");
     until(() -> shows(robot, "look-title", "survival (%)"));
     robot.clickOn("#slip-0").clickOn("#joint-test");
@@ -84,25 +89,25 @@ class WindowTest {
     until(() -> shows(robot, "finding", "Clearance differs"));
     takeKeyboard(robot);
     press(robot, KeyCode.TAB);
-    until(() -> shows(robot, "finding", "Growth differs between the 3 levels of mesh"));
+    until(() -> shows(robot, "finding", "Growth differs between the levels of mesh"));
     press(robot, KeyCode.DIGIT2);
     tabTo(robot, "slot-treatment");
     robot.type(KeyCode.SPACE).write("dens").type(KeyCode.ENTER);
     until(() -> shows(robot, "finding", "levels of density"));
-    assertThat(text(robot, "reads-as")).contains("one treatment at 3 levels");
+    assertThat(text(robot, "reads-as")).contains("one treatment at 3 levels", "blocks");
     tabTo(robot, "slot-alpha");
     robot.type(KeyCode.SPACE).write("0.02").type(KeyCode.ENTER);
     until(() -> text(robot, "slot-alpha").equals("α = 0.02"));
-    press(robot, KeyCode.DIGIT5);
+    press(robot, KeyCode.DIGIT6);
     tabTo(robot, "pair-1-0");
     until(() -> shows(robot, "pair-reading", "60 − 120"));
     robot.type(KeyCode.DOWN).type(KeyCode.RIGHT);
     until(() -> shows(robot, "pair-reading", "120 − 240"));
-    press(robot, KeyCode.DIGIT6);
+    press(robot, KeyCode.DIGIT7);
     until(() -> shows(robot, "figure-caption", "(Tukey, α = 0.02)"));
     press(robot, KeyCode.D);
-    until(() -> robot.lookup("#slip-3").tryQuery().isPresent());
-    assertThat(text(robot, "slip-3")).isEqualTo("… Growth by density");
+    until(() -> robot.lookup("#slip-4").tryQuery().isPresent());
+    assertThat(text(robot, "slip-4")).isEqualTo("… Growth by density");
   }
 
   @Test
@@ -116,6 +121,81 @@ class WindowTest {
     assertThat(robot.lookup("#ladder").tryQuery()).isEmpty();
     robot.clickOn("#show-anyway");
     until(() -> robot.lookup("#ladder").tryQuery().isPresent());
+  }
+
+  /** From opening to the figure by the keyboard, for every design that the nursery knows. */
+  @ParameterizedTest
+  @CsvSource({
+    "hatchery, depends on",
+    "tumbling, between the levels of tide_zone",
+    "tasting-panel, between the levels of day",
+    "strains, between the 6 levels of strain",
+    "silt-dose, between the 6 levels of silt",
+    "pumps, between the 2 levels of pump"
+  })
+  void everyTableOfTheNurseryIsAnswered(String table, String finding, FxRobot robot)
+      throws URISyntaxException {
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    Path file = Path.of(getClass().getResource("/demo/" + table + ".csv").toURI());
+    robot.interact(() -> workbench.open(file));
+    until(() -> shows(robot, "finding", finding));
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT2);
+    until(() -> robot.lookup("#plot-plan").tryQuery().isPresent());
+    press(robot, KeyCode.DIGIT3);
+    until(() -> robot.lookup("#summaries").tryQuery().isPresent());
+    press(robot, KeyCode.DIGIT4);
+    until(() -> robot.lookup("#check-bell-shaped-residuals").tryQuery().isPresent());
+    press(robot, KeyCode.DIGIT5);
+    until(() -> robot.lookup("#variance-table").tryQuery().isPresent());
+    press(robot, KeyCode.DIGIT6);
+    until(() -> robot.lookup("#compare").tryQuery().isPresent());
+    press(robot, KeyCode.DIGIT7);
+    until(() -> shows(robot, "figure-caption", "eans"));
+  }
+
+  @Test
+  void aQuestionOfOnesOwnIsWeighedAndKept(FxRobot robot) {
+    robot.clickOn("#slip-2");
+    until(() -> shows(robot, "finding", "depends on density"));
+    robot.clickOn("#joint-compare");
+    until(() -> robot.lookup("#balance").tryQuery().isPresent());
+    Node balance = robot.lookup("#balance").query();
+    robot.interact(balance::requestFocus);
+    fire(robot, "weigh-coarse / 240");
+    fire(robot, "weigh-fine / 240");
+    fire(robot, "weigh-fine / 240");
+    fire(robot, "balance-keep");
+    until(() -> shows(robot, "kept-out-0", "Take out"));
+    // Taking it out is a step like any other, which can be undone.
+    fire(robot, "kept-out-0");
+    until(() -> robot.lookup("#kept-out-0").tryQuery().isEmpty());
+    press(robot, KeyCode.Z);
+    until(() -> robot.lookup("#kept-out-0").tryQuery().isPresent());
+  }
+
+  @Test
+  void aWayOnMakesAChangedInquiryBesideThisOne(FxRobot robot) throws URISyntaxException {
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    Path file = Path.of(getClass().getResource("/demo/pumps.csv").toURI());
+    robot.interact(() -> workbench.open(file));
+    until(() -> shows(robot, "finding", "levels of pump"));
+    robot.clickOn("#joint-footing");
+    until(() -> robot.lookup("Ask with each group's own spread →").tryQuery().isPresent());
+    robot.clickOn("Ask with each group's own spread →");
+    until(() -> shows(robot, "slip-5", "… own spreads"));
+    until(() -> robot.lookup("#test").tryQuery().isPresent());
+    assertThat(text(robot, "slip-4")).isEqualTo("Flow by pump");
+  }
+
+  private static void fire(FxRobot robot, String id) {
+    until(() -> button(robot, id) != null);
+    robot.interact(() -> button(robot, id).fire());
+  }
+
+  private static Button button(FxRobot robot, String id) {
+    return (Button)
+        robot.lookup(n -> id.equals(n.getId()) && n instanceof Button).tryQuery().orElse(null);
   }
 
   @Test
