@@ -6,23 +6,75 @@ import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.ttest.TTest;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** Tests of two means, of one against an expected value, and of groups of unequal spread. */
 final class MeanSheets {
 
   private MeanSheets() {}
 
+  /** The t-test; of two groups both forms, side by side. */
   static Sheet tTest(ResponseFindings response, Inquiry inquiry, TestResult.TTestResult r) {
+    List<TestResult.TTestResult> forms = new ArrayList<>(List.of(r));
+    if (r.test().form() == TTest.Form.POOLED && response.fit() != null) {
+      GroupMoments m = response.fit().moments();
+      TTest welch =
+          TTest.ofTwo(
+              TTest.Form.WELCH,
+              new TTest.Sample(m.count(0), m.deviation(0), m.sumOfSquares(0)),
+              new TTest.Sample(m.count(1), m.deviation(1), m.sumOfSquares(1)),
+              r.direction(),
+              inquiry.alpha());
+      boolean differs = welch.test().p().exists() && welch.test().p().value() <= inquiry.alpha();
+      forms.add(
+          new TestResult.TTestResult(
+              welch, r.direction(), r.left(), r.right(), null, Map.of(), differs));
+    }
+    double least = 0;
+    double most = 0;
+    for (TestResult.TTestResult form : forms) {
+      StudentT t = form.test().test();
+      least = Math.min(least, t.low().exists() ? t.low().value() : t.estimate());
+      most = Math.max(most, t.high().exists() ? t.high().value() : t.estimate());
+    }
+    String percent = Numerals.plain(Math.round(1000 * (1 - inquiry.alpha())) / 10.0) + "%";
+    List<Line> lines = new ArrayList<>();
+    for (TestResult.TTestResult form : forms) {
+      lines.add(line(response, inquiry, form, least, most));
+    }
+    return new Sheet(
+        "",
+        List.of(
+            "t-test",
+            "difference",
+            "SE",
+            "t",
+            "df",
+            "p",
+            TestPage.INTERVALS,
+            percent + " from",
+            "to"),
+        1,
+        lines);
+  }
+
+  private static Line line(
+      ResponseFindings response,
+      Inquiry inquiry,
+      TestResult.TTestResult r,
+      double least,
+      double most) {
     StudentT t = r.test().test();
     int decimals = t.se().exists() ? Numerals.decimalsFor(t.se().value()) : response.decimals();
-    String percent = Numerals.plain(Math.round(100 * (1 - inquiry.alpha()) * 10) / 10.0) + "%";
     List<String> cells =
         List.of(
             form(r.test().form()) + " \u00b7 " + what(r),
@@ -31,19 +83,32 @@ final class MeanSheets {
             Numerals.fixed(t.statistic(), 2),
             t.df().exists() ? Numerals.df(t.df().value()) : Numerals.NONE,
             Numerals.p(t.p()),
+            "",
             Numerals.fixed(t.low(), decimals),
             Numerals.fixed(t.high(), decimals));
     LawCurve curve = LawCurve.ofT(t.statistic(), t.df(), r.direction(), inquiry.alpha());
-    return new Sheet(
-        "",
-        List.of("t-test", "difference", "SE", "t", "df", "p", percent + " from", "to"),
-        1,
-        List.of(
-            Line.plain(
-                cells,
-                r.differs(),
-                new Explained(
-                    "The difference, in words", words(response, r), "", curve, List.of()))));
+    double room = most - least;
+    TestPage.Interval interval =
+        room > 0
+            ? new TestPage.Interval(
+                ((t.low().exists() ? t.low().value() : least) - least) / room,
+                (t.estimate() - least) / room,
+                ((t.high().exists() ? t.high().value() : most) - least) / room,
+                -least / room)
+            : null;
+    return new Line(
+        cells,
+        -1,
+        -1,
+        r.differs(),
+        false,
+        interval,
+        new Explained(
+            Prose.capital(form(r.test().form())) + ", in words",
+            words(response, r),
+            "",
+            curve,
+            List.of()));
   }
 
   private static String form(TTest.Form form) {
@@ -155,6 +220,7 @@ final class MeanSheets {
                 u.test().criticalF().exists() ? Math.min(1, u.test().criticalF().value() / 10) : -1,
                 differs,
                 false,
+                null,
                 new Explained(
                     Prose.capital(u.treatment()) + ", in words",
                     words,

@@ -179,6 +179,7 @@ final class RankSheets {
               -1,
               differs,
               false,
+              null,
               new Explained(source + ", in words", words, "", curve, List.of())));
     }
     return new Sheet(

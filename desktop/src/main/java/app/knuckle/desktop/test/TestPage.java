@@ -42,9 +42,12 @@ public record TestPage(
 
     /** Where the bars stand; -1 for none. */
     int bars() {
-      return heads.indexOf(BARS);
+      return Math.max(heads.indexOf(BARS), heads.indexOf(INTERVALS));
     }
   }
+
+  /** Head of a column of intervals. */
+  static final String INTERVALS = "interval, 0 marked";
 
   /** Head of the column of bars. */
   static final String BARS = "signal \u00f7 noise";
@@ -57,6 +60,7 @@ public record TestPage(
    * @param critical place of the critical value on the bar's scale
    * @param significant whether p is at most alpha
    * @param faint whether it is not judged itself
+   * @param interval drawn in place of a bar; null for none
    * @param explained what it means; null where there is nothing to explain
    */
   public record Line(
@@ -65,13 +69,24 @@ public record TestPage(
       double critical,
       boolean significant,
       boolean faint,
+      Interval interval,
       Explained explained) {
 
     /** A row without a bar. */
     static Line plain(List<String> cells, boolean significant, Explained explained) {
-      return new Line(cells, -1, -1, significant, false, explained);
+      return new Line(cells, -1, -1, significant, false, null, explained);
     }
   }
+
+  /**
+   * An interval on a scale of its own.
+   *
+   * @param low place of its lower end, from 0 to 1
+   * @param middle place of the estimate
+   * @param high place of its upper end
+   * @param none place of no difference
+   */
+  public record Interval(double low, double middle, double high, double none) {}
 
   /**
    * A row in words.

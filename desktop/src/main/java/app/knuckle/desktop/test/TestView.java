@@ -77,7 +77,7 @@ public final class TestView extends ScrollPane {
         lines.stream()
             .filter(l -> l.explained() != null && l.explained().title().equals(selected))
             .findFirst()
-            .orElse(mostTelling(lines));
+            .orElse(mostTelling(shown.sheets().isEmpty() ? lines : shown.sheets().get(0).lines()));
     if (chosen != null) {
       explain(shown, chosen.explained());
       rows.getToggles().stream()
@@ -127,7 +127,9 @@ public final class TestView extends ScrollPane {
     List<Node> cells = new ArrayList<>();
     for (int c = 0; c < line.cells().size(); c++) {
       String text = line.cells().get(c);
-      if (c == sheet.bars() && line.signal() >= 0) {
+      if (c == sheet.bars() && line.interval() != null) {
+        cells.add(new IntervalBar(line.interval()));
+      } else if (c == sheet.bars() && line.signal() >= 0) {
         cells.add(new SignalBar(line.signal(), line.critical()));
       } else if (c == 0 && line.explained() != null) {
         cells.add(source(shown, line, text, rows));

@@ -81,7 +81,7 @@ final class VarianceSheet {
     while (cells.size() < columns) {
       cells.add("");
     }
-    return new Line(cells, -1, -1, false, true, null);
+    return new Line(cells, -1, -1, false, true, null, null);
   }
 
   private Line effect(AnovaTable.Row row, boolean corrected) {
@@ -123,6 +123,7 @@ final class VarianceSheet {
         e.criticalF().exists() ? Math.min(1, e.criticalF().value() / LONGEST) : -1,
         differs(row) && !block,
         block,
+        null,
         explained(row, source));
   }
 
