@@ -149,7 +149,7 @@ class PagesTest {
         .as("one precision per column")
         .isEqualTo("6.70");
     assertThat(answer.findings().records().leftOut()).hasSize(3);
-    LookPage look = LookPage.of(answer.findings());
+    LookPage look = LookPage.of(answer.findings(), answer.frame());
     assertThat(look.title()).isEqualTo("clearance (L/h)");
     assertThat(look.rows()).hasSize(5);
     assertThat(look.rows().get(1)).startsWith("Diatom C", "9", "1");

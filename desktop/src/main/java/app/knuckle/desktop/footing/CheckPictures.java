@@ -2,12 +2,12 @@ package app.knuckle.desktop.footing;
 
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.figures.scatter.Bars;
+import app.knuckle.figures.scatter.GroupScatter;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.findings.GroupSummary;
-import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.table.Numbers;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -135,38 +135,7 @@ final class CheckPictures {
 
   /** The response against a covariate, with a line of its own for each group. */
   static Scatter slopes(Answer answer, String covariate) {
-    ResponseFindings response = answer.findings().first();
     double[] x = ((Numbers) answer.frame().column(covariate)).values();
-    List<Scatter.Point> points = new ArrayList<>();
-    List<Scatter.Path> lines = new ArrayList<>();
-    Ink[] inks = {Ink.DEEP, Ink.AMBER, Ink.TIDE, Ink.DARK, Ink.MUTED};
-    for (int g = 0; g < response.groups().size(); g++) {
-      Ink ink = inks[g % inks.length];
-      int[] rows = Arrays.stream(response.rowsOf(g)).filter(r -> !Double.isNaN(x[r])).toArray();
-      double mx = Arrays.stream(rows).mapToDouble(r -> x[r]).average().orElse(0);
-      double my = Arrays.stream(rows).mapToDouble(response.measured()::value).average().orElse(0);
-      double xx = 0;
-      double xy = 0;
-      double low = Double.POSITIVE_INFINITY;
-      double high = Double.NEGATIVE_INFINITY;
-      for (int r : rows) {
-        double y = response.measured().value(r);
-        points.add(new Scatter.Point(x[r], y, ink, r));
-        xx += (x[r] - mx) * (x[r] - mx);
-        xy += (x[r] - mx) * (y - my);
-        low = Math.min(low, x[r]);
-        high = Math.max(high, x[r]);
-      }
-      if (xx > 0) {
-        double b = xy / xx;
-        lines.add(
-            path(
-                new double[] {low, high},
-                new double[] {my + b * (low - mx), my + b * (high - mx)},
-                ink,
-                1.4));
-      }
-    }
-    return new Scatter(points, lines, covariate, response.measured().name());
+    return GroupScatter.against(answer.findings().first(), x, covariate);
   }
 }

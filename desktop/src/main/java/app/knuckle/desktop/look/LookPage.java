@@ -1,25 +1,46 @@
 package app.knuckle.desktop.look;
 
+import app.knuckle.figures.scatter.GroupScatter;
+import app.knuckle.figures.scatter.Scatter;
+import app.knuckle.figures.scatter.ScatterLayout;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.spread.Shapes;
+import app.knuckle.figures.spread.ShapesLayout;
+import app.knuckle.figures.spread.SpreadLayout;
 import app.knuckle.figures.spread.SpreadPicture;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.BiFunction;
 
 /**
  * What the Look joint says.
  *
  * @param title the response that is looked at, with its unit
- * @param line what the picture shows
+ * @param by what the groups are made by
+ * @param others columns that the response can be set against
  * @param picture dots and boxes; null when there is no group with a value
  * @param heads of the table of summaries
  * @param rows of the table of summaries
+ * @param response that is looked at
+ * @param frame its records
  */
 public record LookPage(
-    String title, String line, SpreadPicture picture, List<String> heads, List<List<String>> rows) {
+    String title,
+    String by,
+    List<String> others,
+    SpreadPicture picture,
+    List<String> heads,
+    List<List<String>> rows,
+    ResponseFindings response,
+    Frame frame) {
 
   /** More groups than this cannot be told apart in one picture. */
   private static final int MOST_DRAWN = 60;
@@ -28,9 +49,10 @@ public record LookPage(
    * The page of findings.
    *
    * @param findings any
+   * @param frame the records
    * @return the page
    */
-  public static LookPage of(Findings findings) {
+  public static LookPage of(Findings findings, Frame frame) {
     ResponseFindings response = findings.first();
     List<String> heads = new ArrayList<>();
     heads.add(response.groups().treatment().name());
@@ -57,10 +79,68 @@ public record LookPage(
     SpreadPicture picture = drawn ? SpreadPicture.of(response) : null;
     return new LookPage(
         response.measured().title(),
-        "by " + response.groups().treatment().label() + " \u00b7 " + shown(picture),
+        "by " + response.groups().treatment().label(),
+        others(findings, frame),
         picture,
         heads,
-        rows);
+        rows,
+        response,
+        frame);
+  }
+
+  /** Covariates first, then every other column of numbers. */
+  private static List<String> others(Findings findings, Frame frame) {
+    List<String> others = new ArrayList<>(findings.inquiry().covariates());
+    frame.columns().stream()
+        .filter(c -> c instanceof Numbers)
+        .map(Column::name)
+        .filter(n -> !others.contains(n) && !n.equals(findings.first().measured().name()))
+        .forEach(others::add);
+    return others;
+  }
+
+  /** What the picture shows. */
+  String line(LookKind kind, String other) {
+    String what =
+        switch (kind) {
+          case DOTS -> shown(picture);
+          case HISTOGRAM -> "counts in bins, with the normal curve of each group's mean and SD";
+          case DENSITY -> "a smooth curve of where values lie; a stroke is a row";
+          case ORDER -> "values in the order of the records, a colour for each group";
+          case AGAINST ->
+              other.isEmpty()
+                  ? "there is no other column of numbers"
+                  : "against " + other + ", with a line for each group";
+        };
+    return by + " \u00b7 " + what;
+  }
+
+  /** The picture, to be laid out in a width and height. */
+  BiFunction<Double, Double, Scene> drawn(LookKind kind, String other, int bins) {
+    return switch (kind) {
+      case DOTS -> (w, h) -> SpreadLayout.of(picture, w, h);
+      case HISTOGRAM -> shapes(Shapes.Kind.HISTOGRAM, bins);
+      case DENSITY -> shapes(Shapes.Kind.DENSITY, bins);
+      case ORDER -> {
+        Scatter order = GroupScatter.inOrder(response);
+        yield (w, h) -> ScatterLayout.of(order, w, h);
+      }
+      case AGAINST -> {
+        Scatter pairs =
+            other.isEmpty()
+                ? GroupScatter.inOrder(response)
+                : GroupScatter.against(
+                    response,
+                    ((Numbers) frame.column(other)).values(),
+                    frame.column(other).title());
+        yield (w, h) -> ScatterLayout.of(pairs, w, h);
+      }
+    };
+  }
+
+  private BiFunction<Double, Double, Scene> shapes(Shapes.Kind kind, int bins) {
+    Shapes shapes = new Shapes(picture.groups(), picture.valueTitle(), kind, bins);
+    return (w, h) -> ShapesLayout.of(shapes, w, h);
   }
 
   private static String shown(SpreadPicture picture) {

@@ -1,18 +1,21 @@
 package app.knuckle.desktop.look;
 
+import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Picture;
+import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.figures.scene.Mark;
-import app.knuckle.figures.spread.SpreadLayout;
+import app.knuckle.figures.spread.Shapes;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Slider;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -22,7 +25,15 @@ public final class LookView extends VBox {
 
   private static final double MOST_TABLE = 280;
 
+  private static final double BINS_WIDTH = 180;
+
   private final SlipViewModel slip;
+  private final Choice<LookKind> kinds;
+  private final SlotChooser against = new SlotChooser("look-against");
+  private final Label binsTitle = Texts.line("bins", "bar-words");
+  private final Slider bins = new Slider(Shapes.FEWEST_BINS, Shapes.MOST_BINS, 12);
+  private LookKind kind = LookKind.DOTS;
+  private String other = "";
   private final Label title = Texts.line("", "joint-title");
   private final Label line = Texts.wrapped("", "joint-line");
   private final Picture picture = new Picture();
@@ -49,13 +60,38 @@ public final class LookView extends VBox {
     table.getStyleClass().add("table-scroll");
     VBox head = new VBox(title, line);
     head.getStyleClass().add("joint-head");
+    kinds =
+        new Choice<>(
+            "look-kind",
+            List.of(LookKind.values()),
+            LookKind::title,
+            chosen -> {
+              kind = chosen;
+              show();
+            });
+    against.getStyleClass().add("bar-slot");
+    bins.setId("look-bins");
+    bins.setMaxWidth(BINS_WIDTH);
+    bins.valueProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (before.intValue() != now.intValue()) {
+                show();
+              }
+            });
+    HBox bar = new HBox(kinds, against, binsTitle, bins);
+    bar.getStyleClass().add("compare-bar");
     pickedBar.setId("picked");
     pickedBar.getStyleClass().addAll("picked");
     picture.onPicked(dot -> pick(dot.row()));
     pick(Mark.NONE);
-    getChildren().addAll(head, paper, pickedBar, table);
+    getChildren().addAll(head, bar, paper, pickedBar, table);
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
+  }
+
+  private String said(Mark.Dot dot) {
+    return dot.row() == Mark.NONE ? "" : slip.answer().frame().record(dot.row());
   }
 
   /** Shows the record behind a point, with what can be done about it. */
@@ -93,15 +129,34 @@ public final class LookView extends VBox {
     if (answer == null || answer.findings() == null) {
       return;
     }
-    LookPage page = LookPage.of(answer.findings());
+    LookPage page = LookPage.of(answer.findings(), answer.frame());
     title.setText(page.title());
-    line.setText(page.line());
+    kinds.show(kind);
+    boolean histogram = kind == LookKind.HISTOGRAM;
+    bins.setVisible(histogram);
+    binsTitle.setVisible(histogram);
+    bins.setManaged(histogram);
+    binsTitle.setManaged(histogram);
+    List<String> others = page.others();
+    if (!others.contains(other)) {
+      other = others.isEmpty() ? "" : others.get(0);
+    }
+    boolean pairs = kind == LookKind.AGAINST && !other.isEmpty();
+    against.setVisible(pairs);
+    against.setManaged(pairs);
+    against.show(other, false);
+    against.offer(
+        () -> others.stream().map(o -> new SlotChooser.Option(o, o, "", List.of(), false)).toList(),
+        null,
+        o -> {
+          other = o.key();
+          show();
+        });
+    line.setText(page.line(kind, other));
     if (page.picture() == null) {
       picture.clear();
     } else {
-      picture.show(
-          (width, height) -> SpreadLayout.of(page.picture(), width, height),
-          dot -> dot.row() == Mark.NONE ? "" : answer.frame().record(dot.row()));
+      picture.show(page.drawn(kind, other, (int) bins.getValue()), this::said);
     }
     TextGrid grid = new TextGrid(page.heads(), 1);
     grid.setId("summaries");

@@ -1,0 +1,33 @@
+package app.knuckle.figures.spread;
+
+import java.util.List;
+
+/**
+ * The shape of each group's values, one small picture a group on one scale.
+ *
+ * @param groups as in the picture of dots and boxes
+ * @param valueTitle title of the scale
+ * @param kind histogram or density
+ * @param bins how many bins a histogram has over the whole scale
+ */
+public record Shapes(List<SpreadPicture.Group> groups, String valueTitle, Kind kind, int bins) {
+
+  /** Fewest and most bins. */
+  public static final int FEWEST_BINS = 3;
+
+  /** Most bins. */
+  public static final int MOST_BINS = 60;
+
+  public Shapes {
+    groups = List.copyOf(groups);
+    bins = Math.max(FEWEST_BINS, Math.min(MOST_BINS, bins));
+  }
+
+  /** How a shape is drawn. */
+  public enum Kind {
+    /** Bars of counts, with the normal curve of the same mean and SD. */
+    HISTOGRAM,
+    /** A kernel density. */
+    DENSITY
+  }
+}
