@@ -2,6 +2,7 @@ package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.SlotChooser;
+import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
@@ -81,6 +82,13 @@ public final class CompareView extends ScrollPane {
       if (ComparePage.of(answer.findings(), families.get(0)).warning().isEmpty() || shownAnyway) {
         page.getChildren().addAll(pairs(shown), ranking(shown));
       }
+    }
+    AllResponses all = AllResponses.of(answer.findings());
+    if (!all.rows().isEmpty()) {
+      TextGrid grid = new TextGrid(all.heads(), 1);
+      grid.setId("all-responses");
+      all.rows().forEach(row -> grid.addRow(row, "text-grid-row"));
+      page.getChildren().add(new Card("All responses, each with its letters", grid));
     }
     balance.show(answer.findings());
     page.getChildren().add(balance);

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TitledPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -26,6 +27,7 @@ public final class LayoutView extends ScrollPane {
   private final VBox page = new VBox();
   private final VBox below = new VBox();
   private boolean plainly = true;
+  private boolean unsureOpen;
 
   /**
    * The view of a slip's layout.
@@ -84,6 +86,13 @@ public final class LayoutView extends ScrollPane {
     if (!shown.questions().isEmpty()) {
       right.getChildren().add(asked(shown));
     }
+    TitledPane unsure =
+        new TitledPane("Not sure? Three plain questions", new PlainQuestions(model));
+    unsure.setId("unsure");
+    unsure.setExpanded(unsureOpen);
+    unsure.expandedProperty().addListener((o, before, now) -> unsureOpen = now);
+    unsure.setAnimated(false);
+    right.getChildren().add(unsure);
     HBox.setHgrow(right, Priority.ALWAYS);
     cards.getChildren().add(right);
     below.getChildren().add(cards);

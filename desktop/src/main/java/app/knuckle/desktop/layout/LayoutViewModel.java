@@ -590,6 +590,80 @@ final class LayoutViewModel {
     return Double.parseDouble(option.key());
   }
 
+  /** Groups of the first treatment; 0 without one. */
+  int groups() {
+    return asked().treatments().isEmpty() ? 0 : levels(asked().treatments().get(0)).size();
+  }
+
+  /** The test that three plain answers lead to, and why. */
+  static String advice(boolean ranks, int groups, boolean sameUnits) {
+    String test =
+        switch (groups) {
+          case 0 -> ranks ? "a signed-rank test of one sample" : "a t-test of one sample";
+          case 1 ->
+              sameUnits
+                  ? ranks ? "a signed-rank test of matched pairs" : "a t-test of matched pairs"
+                  : ranks ? "a rank-sum test" : "a t-test of two groups";
+          default ->
+              sameUnits
+                  ? ranks ? "Friedman's test" : "an analysis of variance of repeated measures"
+                  : ranks ? "a Kruskal-Wallis test" : "an analysis of variance";
+        };
+    return "That is "
+        + test
+        + (ranks ? ": it goes by the order of the values, not by their size." : ".");
+  }
+
+  /** Writes the sentence that three plain answers lead to. */
+  void write(boolean ranks, int groups, boolean sameUnits) {
+    Method method = ranks ? Method.RANKS : Method.LEAST_SQUARES;
+    String unit = sameUnits ? repeatedUnit() : null;
+    change(
+        d -> {
+          d.method = method;
+          if (groups == 0) {
+            d.treatments = List.of();
+            d.expected = d.expected == null ? 0.0 : d.expected;
+            d.unit = null;
+            d.pairs = null;
+            return;
+          }
+          d.expected = null;
+          d.pairs = null;
+          d.unit = null;
+          if (ranks && d.treatments.size() > 1) {
+            d.treatments = d.treatments.subList(0, 1);
+          }
+          if (unit != null && groups == 1 && d.treatments.size() == 1) {
+            d.pairs = unit;
+          } else if (unit != null) {
+            seenRepeatedly(d, unit);
+          }
+        });
+  }
+
+  /** A column whose every level comes with several levels of the treatment; null for none. */
+  private String repeatedUnit() {
+    if (asked().unit() != null || asked().pairs() != null) {
+      return asked().unit() != null ? asked().unit() : asked().pairs();
+    }
+    if (asked().treatments().isEmpty() || slip.answer() == null) {
+      return null;
+    }
+    String treatment = asked().treatments().get(0);
+    return naming().stream()
+        .map(Option::key)
+        .filter(c -> !asked().treatments().contains(c))
+        .filter(c -> FirstGuess.varies(slip.answer().frame(), treatment, c))
+        .filter(c -> !FirstGuess.varies(slip.answer().frame(), c, treatment) || isName(c))
+        .findFirst()
+        .orElse(null);
+  }
+
+  private boolean isName(String column) {
+    return slip.answer().frame().column(column) instanceof Categories;
+  }
+
   /** Terms that can be switched on and off, each with whether it is on. */
   Map<List<String>, Boolean> terms() {
     Map<List<String>, Boolean> terms = new LinkedHashMap<>();

@@ -10,7 +10,6 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
@@ -78,11 +77,17 @@ final class PlotPlan extends VBox {
   }
 
   private static Button cell(PlotGrid plan, PlotGrid.Cell cell, String name, IntConsumer toRecord) {
-    Pane dots = cell.colours().size() <= IN_A_ROW ? new HBox() : new FlowPane();
-    dots.getStyleClass().add(dots instanceof HBox ? "plot-row" : "plot-dots");
+    VBox dots = new VBox();
+    dots.getStyleClass().add("plot-dots");
     if (cell.n() <= PlotGrid.MOST_DOTS) {
-      for (int colour : cell.colours()) {
-        dots.getChildren().add(dot(colour));
+      for (int from = 0; from < cell.colours().size(); from += IN_A_ROW) {
+        HBox row = new HBox();
+        row.getStyleClass().add("plot-row");
+        cell.colours().stream()
+            .skip(from)
+            .limit(IN_A_ROW)
+            .forEach(colour -> row.getChildren().add(dot(colour)));
+        dots.getChildren().add(row);
       }
     }
     boolean single = plan.cells().stream().flatMap(r -> r.stream()).allMatch(c -> c.n() <= 1);

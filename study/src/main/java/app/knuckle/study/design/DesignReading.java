@@ -30,6 +30,18 @@ public record DesignReading(
   }
 
   /**
+   * The same with more warnings.
+   *
+   * @param more where sentence and records disagree; may be empty
+   * @return the reading
+   */
+  public DesignReading warning(List<String> more) {
+    List<String> all = new ArrayList<>(warnings);
+    all.addAll(more);
+    return new DesignReading(readsAs, skeleton, questions, hypotheses, all);
+  }
+
+  /**
    * A line of the skeleton.
    *
    * @param source such as "feed", "error", "total"

@@ -31,16 +31,18 @@ final class DesignWords {
             && inquiry.covariates().isEmpty()
             && inquiry.unit() == null
             && inquiry.pairs() == null;
+    List<String> odd = Contradictions.of(inquiry, response, cells);
     if (plain) {
-      return DesignReading.of(response, all(cells, response), cells.counts());
+      return DesignReading.of(response, all(cells, response), cells.counts()).warning(odd);
     }
     DesignWords words = new DesignWords(inquiry, response, cells);
     return new DesignReading(
-        words.readsAs(),
-        skeleton(analysis),
-        words.questions(),
-        words.hypotheses(),
-        words.warnings());
+            words.readsAs(),
+            skeleton(analysis),
+            words.questions(),
+            words.hypotheses(),
+            words.warnings())
+        .warning(odd);
   }
 
   /** Groups with the empty ones among them, as the plain reading wants them. */

@@ -1,0 +1,84 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Where the sentence says what the records cannot bear. */
+final class Contradictions {
+
+  /** Fewer different values than this are no measurement. */
+  private static final int FEWEST_VALUES = 3;
+
+  private Contradictions() {}
+
+  /** One sentence each, with the way on. */
+  static List<String> of(Inquiry inquiry, Numbers response, CellGroups cells) {
+    List<String> found = new ArrayList<>();
+    Set<Double> values = new HashSet<>();
+    for (int row = 0; row < response.size() && values.size() < FEWEST_VALUES; row++) {
+      if (cells.frame().inPlay(row) && !response.isMissing(row)) {
+        values.add(response.value(row));
+      }
+    }
+    if (values.size() == 2) {
+      found.add(
+          response.name()
+              + " has two values only, as a yes or no has: means and spreads say little of it. Ask"
+              + " on ranks or by permutation, or choose another response.");
+    }
+    List<String> names = new ArrayList<>(inquiry.treatments());
+    names.addAll(inquiry.blocks());
+    Parts parts = new Parts(cells.frame(), List.of(), names);
+    List<Factor> treatments = parts.factors(inquiry.treatments());
+    for (int i = 0; i < treatments.size(); i++) {
+      for (int j = i + 1; j < treatments.size(); j++) {
+        Factor a = treatments.get(i);
+        Factor b = treatments.get(j);
+        if (determines(a, b) && determines(b, a)) {
+          found.add(
+              a.name()
+                  + " and "
+                  + b.name()
+                  + " always change together, so what they do cannot be told apart. Take one of"
+                  + " them out.");
+        }
+      }
+    }
+    if (inquiry.wholePlots().isEmpty()) {
+      for (Factor block : parts.factors(inquiry.blocks())) {
+        for (Factor treatment : treatments) {
+          if (treatment.size() > 1 && determines(block, treatment)) {
+            found.add(
+                treatment.name()
+                    + " never varies inside a "
+                    + block.name()
+                    + ", so the two cannot be told apart. Leave "
+                    + block.name()
+                    + " out, or name it as the repeated unit.");
+          }
+        }
+      }
+    }
+    return found;
+  }
+
+  /** Whether the level of one is known from the level of the other. */
+  private static boolean determines(Factor known, Factor asked) {
+    Set<Long> pairs = new LinkedHashSet<>();
+    for (int row = 0; row < known.codes().length; row++) {
+      if (known.codes()[row] >= 0 && asked.codes()[row] >= 0) {
+        pairs.add((long) known.codes()[row] * asked.size() + asked.codes()[row]);
+        if (pairs.size() > known.size()) {
+          return false;
+        }
+      }
+    }
+    return pairs.size() == known.size();
+  }
+}
