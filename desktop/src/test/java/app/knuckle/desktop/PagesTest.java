@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.compare.ComparePage;
 import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.layout.LayoutPage;
 import app.knuckle.desktop.look.LookPage;
 import app.knuckle.desktop.records.ColumnGlance;
@@ -14,9 +15,11 @@ import app.knuckle.desktop.shell.FindingLine;
 import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.test.LawCurve;
 import app.knuckle.desktop.test.TestPage;
+import app.knuckle.figures.means.MeansFigure;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
+import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
@@ -28,6 +31,7 @@ import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
 import java.util.List;
@@ -177,5 +181,44 @@ class PagesTest {
     assertThat(String.join("|", guess.wholePlots())).isEqualTo(whole);
     assertThat(guess.unit() == null ? "" : guess.unit()).isEqualTo(unit);
     assertThat(answer(table, guess).isTested()).isTrue();
+  }
+
+  /** Every page of every kind of question; what is expected is the head of its first table. */
+  @ParameterizedTest(name = "{0}: {1}")
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '~',
+      value = {
+        "strains | `measured`:[`length_mm`,`meat_g`],`together`:true,`treatments`:[`strain`] | statistic",
+        "pumps | `measured`:[`flow_l_min`],`treatments`:[`pump`],`direction`:`greater` | t-test",
+        "pumps | `measured`:[`flow_l_min`],`treatments`:[`pump`],`method`:`unequal-spread` | t-test",
+        "pumps | `measured`:[`flow_l_min`],`treatments`:[`pump`],`method`:`ranks` | quantity",
+        "pumps | `measured`:[`flow_l_min`],`treatments`:[`pump`],`method`:`permutation` | quantity",
+        "pumps | `measured`:[`flow_l_min`],`expected`:40 | t-test",
+        "hatchery | `measured`:[`days_to_settle`],`treatments`:[`aeration`,`salinity_psu`],`method`:`permutation` | p by permutation",
+        "hatchery | `measured`:[`days_to_settle`],`treatments`:[`aeration`,`salinity_psu`],`compare`:[{`of`:[`aeration`],`within`:[`salinity_psu`],`against`:`all-pairs`,`procedure`:`holm`}] | F",
+        "silt-dose | `measured`:[`pumping_rate`],`treatments`:[`silt_mg_l`],`compare`:[{`of`:[`silt_mg_l`],`trend`:2}] | F",
+        "silt-dose | `measured`:[`pumping_rate`],`treatments`:[`silt_mg_l`],`method`:`ranks`,`reference`:{`silt_mg_l`:`0`},`compare`:[{`of`:[`silt_mg_l`],`against`:`reference`,`procedure`:`steel`}] | quantity",
+        "silt-dose | `measured`:[`pumping_rate`],`treatments`:[`silt_mg_l`],`reference`:{`silt_mg_l`:`0`},`compare`:[{`of`:[`silt_mg_l`],`against`:`reference`,`procedure`:`dunnett`}] | F",
+        "tasting-panel | `prepare`:[{`step`:`stack`,`columns`:[`day_0`,`day_3`,`day_7`],`names`:`day`,`values`:`score`}],`measured`:[`score`],`treatments`:[`day`],`unit`:`taster`,`method`:`ranks`,`compare`:[{`of`:[`day`],`against`:`all-pairs`,`procedure`:`nemenyi`}] | quantity"
+      })
+  void everyPageOfEveryKindOfQuestion(String file, String inquiry, String head) throws Exception {
+    Path path = Path.of(getClass().getResource("/demo/" + file + ".csv").toURI());
+    Table table = RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
+    String json = "{'knuckle':'inquiry','version':1,'name':'n'," + inquiry + "}";
+    Inquiry asked =
+        InquiryFile.read(new ObjectMapper().readTree(json.replace('\'', '"').replace('`', '"')));
+    Answer answer = answer(table, asked);
+    assertThat(answer.isTested()).isTrue();
+    assertThat(TestPage.of(answer.findings()).sheets().get(0).heads()).contains(head);
+    assertThat(LayoutPage.of(answer, "").readsAs()).isNotEmpty();
+    assertThat(LookPage.of(answer.findings(), answer.frame()).rows()).isNotEmpty();
+    assertThat(FootingPage.of(answer).cards()).allMatch(c -> !c.words().contains("NaN"));
+    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().analysis())) {
+      assertThat(ComparePage.of(answer.findings(), family).rungs()).hasSizeGreaterThan(1);
+    }
+    MeansFigure.Style style = MeansFigure.Style.usual(3);
+    assertThat(MeansFigure.of(answer.findings(), style).groups()).isNotEmpty();
+    assertThat(ChainPage.of(answer).links()).hasSize(Joint.values().length);
   }
 }
