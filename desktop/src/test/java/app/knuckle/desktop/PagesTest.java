@@ -48,9 +48,9 @@ class PagesTest {
     List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
     try {
       Findings findings = Findings.of(table, inquiry, Progress.NONE);
-      return new Answer(trail, glances, List.of(), findings, findings.refusal().orElse(null));
+      return Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));
     } catch (Refused e) {
-      return new Answer(trail, glances, List.of(), null, e.refusal());
+      return Answer.of(trail, glances, List.of(), null, e.refusal());
     }
   }
 

@@ -121,7 +121,17 @@ public final class FigureView extends BorderPane {
   private VBox side() {
     Card on =
         new Card("On the picture", Texts.line("whiskers", "fact-name"), whiskers, letters, values);
-    Card size = new Card("Size", Texts.fact("width, mm", width), Texts.fact("height, mm", height));
+    FlowPane presets = new FlowPane();
+    presets.getStyleClass().add("ways");
+    for (Preset preset : Preset.values()) {
+      Button button = new Button(preset.title());
+      button.setId("preset-" + preset.name().toLowerCase(java.util.Locale.ROOT));
+      button.getStyleClass().add("small-button");
+      button.setOnAction(event -> model.restyle(preset::apply));
+      presets.getChildren().add(button);
+    }
+    Card size =
+        new Card("Size", presets, Texts.fact("width, mm", width), Texts.fact("height, mm", height));
     ComboBox<Integer> dpi = new ComboBox<>(FXCollections.observableArrayList(RESOLUTIONS));
     dpi.setId("figure-dpi");
     dpi.setValue(model.dpiProperty().get());
@@ -160,6 +170,8 @@ public final class FigureView extends BorderPane {
     values.setSelected(figure.style().values());
     exchange.setVisible(!figure.series().isEmpty());
     exchange.setManaged(!figure.series().isEmpty());
+    width.getValueFactory().setValue(figure.style().widthMm());
+    height.getValueFactory().setValue(figure.style().heightMm());
     caption.setText(figure.caption());
     picture.show(
         (w, h) -> MeansLayout.of(figure),

@@ -64,7 +64,7 @@ public final class FootingView extends ScrollPane {
     if (answer == null || !answer.isTested()) {
       return;
     }
-    FootingPage shown = FootingPage.of(answer);
+    FootingPage shown = answer.footing();
     VBox head =
         new VBox(
             Texts.line("Can the answer stand on these data?", "joint-title"),

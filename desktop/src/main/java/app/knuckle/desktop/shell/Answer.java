@@ -1,5 +1,6 @@
 package app.knuckle.desktop.shell;
 
+import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.records.ColumnGlance;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.findings.Findings;
@@ -16,17 +17,41 @@ import java.util.List;
  * @param notices what is odd about the records
  * @param findings null when the inquiry was refused
  * @param refusal why something could not be computed; null when all could
+ * @param footing what the findings stand on; null where nothing was tested
  */
 public record Answer(
     Trail trail,
     List<ColumnGlance> glances,
     List<Notice> notices,
     Findings findings,
-    Refusal refusal) {
+    Refusal refusal,
+    FootingPage footing) {
 
   public Answer {
     glances = List.copyOf(glances);
     notices = List.copyOf(notices);
+  }
+
+  /**
+   * An answer with its footing.
+   *
+   * @param trail the records after the trail
+   * @param glances the frame's columns at a glance
+   * @param notices what is odd about the records
+   * @param findings null when the inquiry was refused
+   * @param refusal null when all could be computed
+   * @return the answer
+   */
+  public static Answer of(
+      Trail trail,
+      List<ColumnGlance> glances,
+      List<Notice> notices,
+      Findings findings,
+      Refusal refusal) {
+    Answer bare = new Answer(trail, glances, notices, findings, refusal, null);
+    return bare.isTested()
+        ? new Answer(trail, glances, notices, findings, refusal, FootingPage.of(bare))
+        : bare;
   }
 
   /**
@@ -58,6 +83,6 @@ public record Answer(
   Answer showing(int index) {
     return findings == null || index == 0
         ? this
-        : new Answer(trail, glances, notices, findings.showing(index), refusal);
+        : Answer.of(trail, glances, notices, findings.showing(index), refusal);
   }
 }

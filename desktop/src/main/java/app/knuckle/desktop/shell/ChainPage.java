@@ -139,7 +139,7 @@ public record ChainPage(List<Link> links) {
     if (answer == null || !answer.isTested()) {
       return new Link(Joint.FOOTING, State.NOT_YET, "waits for the layout");
     }
-    FootingPage page = FootingPage.of(answer);
+    FootingPage page = answer.footing();
     if (page.cards().isEmpty()) {
       return new Link(Joint.FOOTING, State.DONE, "nothing to check");
     }

@@ -56,13 +56,13 @@ final class FindingsService extends Service<Answer> {
     List<ColumnGlance> glances = glances(frame, known, progress);
     List<Notice> notices = Notices.of(frame, progress);
     if (trail.refusal().isPresent()) {
-      return new Answer(trail, glances, notices, null, trail.refusal().get());
+      return Answer.of(trail, glances, notices, null, trail.refusal().get());
     }
     try {
       Findings findings = Findings.of(table, inquiry, progress);
-      return new Answer(trail, glances, notices, findings, findings.refusal().orElse(null));
+      return Answer.of(trail, glances, notices, findings, findings.refusal().orElse(null));
     } catch (Refused e) {
-      return new Answer(trail, glances, notices, null, e.refusal());
+      return Answer.of(trail, glances, notices, null, e.refusal());
     }
   }
 

@@ -2,10 +2,12 @@ package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.keeping.StudyMenu;
+import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.collections.ListChangeListener;
 import javafx.css.PseudoClass;
+import javafx.geometry.Bounds;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -20,6 +22,7 @@ final class SlipsBar extends HBox {
   private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
 
   private final Workbench workbench;
+  private final ScrollPane scroll = new ScrollPane();
   private final HBox slips = new HBox();
 
   SlipsBar(Workbench workbench, StudyMenu menu) {
@@ -36,7 +39,7 @@ final class SlipsBar extends HBox {
     name.setGraphic(new Region());
     name.getGraphic().getStyleClass().add("study-mark");
     slips.getStyleClass().add("slips");
-    ScrollPane scroll = new ScrollPane(slips);
+    scroll.setContent(slips);
     scroll.getStyleClass().add("slips-scroll");
     scroll.setFitToHeight(true);
     scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -78,6 +81,24 @@ final class SlipsBar extends HBox {
       more.setTooltip(new Tooltip("Ask again, changed: a copy of this inquiry (Ctrl D)"));
       more.setOnAction(event -> workbench.copyCurrent());
       slips.getChildren().add(more);
+    }
+    Platform.runLater(this::reveal);
+  }
+
+  /** Scrolls so that the current slip is seen whole. */
+  private void reveal() {
+    int current = workbench.slips().indexOf(workbench.currentProperty().get());
+    if (current < 0 || current >= slips.getChildren().size()) {
+      return;
+    }
+    slips.applyCss();
+    slips.layout();
+    Bounds own = slips.getChildren().get(current).getBoundsInParent();
+    double room = scroll.getViewportBounds().getWidth();
+    double beyond = slips.getWidth() - room;
+    if (beyond > 0) {
+      double middle = (own.getMinX() + own.getMaxX() - room) / 2;
+      scroll.setHvalue(Math.max(0, Math.min(1, middle / beyond)));
     }
   }
 

@@ -5,6 +5,7 @@ import app.knuckle.formats.records.FileForm;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
@@ -31,6 +32,7 @@ public final class TableSource {
   private final ReadOnlyObjectWrapper<List<List<String>>> preview =
       new ReadOnlyObjectWrapper<>(List.of());
   private final Reading reading = new Reading();
+  private FirstGuess guess;
 
   /** A table that is already there, as those of the demo are. */
   TableSource(Table ready) {
@@ -62,13 +64,15 @@ public final class TableSource {
         });
   }
 
-  private record Read(FileForm form, Table table, List<List<String>> preview, Refusal refusal) {}
+  private record Read(
+      FileForm form, Table table, FirstGuess guess, List<List<String>> preview, Refusal refusal) {}
 
   private void take(Read read) {
     form.set(read.form());
     preview.set(read.preview());
     refusal.set(read.refusal());
     if (read.table() != null) {
+      guess = read.guess();
       String name = table.get() == null ? read.table().name() : table.get().name();
       table.set(
           new Table(name, read.table().file(), read.table().columns(), read.table().howRead()));
@@ -87,7 +91,17 @@ public final class TableSource {
    * @param typed the table
    */
   public void replace(Table typed) {
+    guess = null;
     table.set(new Table(table.get().name(), "", typed.columns(), typed.howRead()));
+  }
+
+  /**
+   * What the records were most likely made to answer.
+   *
+   * @return made while a file was read; of other tables now
+   */
+  FirstGuess guess() {
+    return guess == null ? FirstGuess.of(table.get()) : guess;
   }
 
   /**
@@ -154,9 +168,9 @@ public final class TableSource {
             used = wanted == null ? RecordsFile.guess(file) : wanted;
             first = RecordsFile.preview(file, used, PREVIEW_ROWS);
             Table read = RecordsFile.read(file, used, progress());
-            return new Read(used, read, first, null);
+            return new Read(used, read, FirstGuess.of(read), first, null);
           } catch (Refused e) {
-            return new Read(used, null, first, e.refusal());
+            return new Read(used, null, null, first, e.refusal());
           }
         }
       };

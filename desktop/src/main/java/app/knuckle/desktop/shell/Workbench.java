@@ -153,7 +153,7 @@ public final class Workbench {
           return; // The renamed table came through here already.
         }
       }
-      FirstGuess guess = FirstGuess.of(table);
+      FirstGuess guess = source.guess();
       if (slip == null) {
         slip = new SlipViewModel(source, guess.inquiry(), guess.reason());
         guessed = guess.inquiry();

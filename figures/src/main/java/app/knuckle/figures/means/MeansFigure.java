@@ -2,6 +2,8 @@ package app.knuckle.figures.means;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
@@ -200,6 +202,18 @@ public record MeansFigure(
     }
 
     /**
+     * The same at another size of paper and type.
+     *
+     * @param width in millimetres
+     * @param height in millimetres
+     * @param type in points
+     * @return the changed style
+     */
+    public Style sized(double width, double height, double type) {
+      return new Style(form, whisker, letters, values, width, height, type, exchanged);
+    }
+
+    /**
      * The same at another size.
      *
      * @param width in millimetres
@@ -339,15 +353,29 @@ public record MeansFigure(
           adjusted ? "; circles are single values, as measured" : "; circles are single values");
     }
     text.append(".");
-    response.shownComparison().filter(c -> style.letters()).ifPresent(c -> text.append(letters(c)));
+    if (style.letters()) {
+      response
+          .shownComparison()
+          .map(Comparison::procedure)
+          .or(() -> byRanks(response))
+          .ifPresent(p -> text.append(letters(p, alpha)));
+    }
     return text.toString();
   }
 
-  private static String letters(Comparison comparison) {
+  private static Optional<Procedure> byRanks(ResponseFindings response) {
+    return ComparedMeans.of(response.analysis()).stream()
+        .filter(f -> f.ranks() && f.letters() != null)
+        .map(ComparedMeans::procedure)
+        .findFirst();
+  }
+
+  private static String letters(Procedure procedure, double alpha) {
     return " Means that share a letter do not differ ("
-        + comparison.procedure().title()
+        + procedure.title()
+        + (procedure.isOnRanks() ? ", on ranks" : "")
         + ", \u03b1 = "
-        + comparison.alpha()
+        + alpha
         + ").";
   }
 }

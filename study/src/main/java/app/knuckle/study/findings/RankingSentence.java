@@ -39,7 +39,12 @@ final class RankingSentence {
     RankingSentence sentence =
         new RankingSentence(
             family, family.ranks() ? "" : unit, family.ranks() ? RANK_DECIMALS : decimals);
-    return family.isAgainstReference() ? sentence.againstReference() : sentence.ranking();
+    String words = family.isAgainstReference() ? sentence.againstReference() : sentence.ranking();
+    return family.ranks()
+        ? words
+            .replace("the highest mean (", "the highest mean rank (")
+            .replace(" means can", " groups can")
+        : words;
   }
 
   /** Mean ranks are read to a tenth. */
