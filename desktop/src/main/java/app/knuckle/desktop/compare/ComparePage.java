@@ -90,6 +90,18 @@ public record ComparePage(
   /** What a cell of the board takes, in characters. */
   private static final int CELL = 6;
 
+  /** A board of more means than this is not taken in at a glance, and slow to draw. */
+  private static final int MOST_ON_BOARD = 40;
+
+  /**
+   * Whether all pairs are shown on a board.
+   *
+   * @return false when they are too many
+   */
+  public boolean hasBoard() {
+    return rungs.size() <= MOST_ON_BOARD;
+  }
+
   /**
    * Whether ladder and board have room side by side.
    *
@@ -153,7 +165,7 @@ public record ComparePage(
             ? "mean rank of " + response.measured().label()
             : "mean " + response.measured().title() + ", bars show \u00b1 SE",
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
-        cells(family, unit, ranking, decimals),
+        ranking.size() <= MOST_ON_BOARD ? cells(family, unit, ranking, decimals) : List.of(),
         family.ranking(response.measured().unit(), decimals),
         family.criticalDifference().exists()
             ? "Means differ from "

@@ -156,6 +156,17 @@ public final class CompareView extends ScrollPane {
   }
 
   private Pane pairs(ComparePage shown) {
+    if (!shown.hasBoard()) {
+      VBox alone =
+          new VBox(
+              new Ladder(shown),
+              Texts.wrapped(
+                  "Too many means for a board of all pairs: point at one to dim those that differ"
+                      + " from it, or compare fewer.",
+                  "joint-line"));
+      alone.getStyleClass().add("cards");
+      return alone;
+    }
     Label reading =
         Texts.wrapped("Point at a pair, or walk the board with the arrow keys.", "prose");
     reading.setId("pair-reading");

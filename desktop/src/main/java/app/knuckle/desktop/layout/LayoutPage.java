@@ -31,6 +31,29 @@ public record LayoutPage(
     List<String> hypotheses,
     String rows) {
 
+  /** What plan and skeleton may take side by side, in characters. */
+  private static final int ROOM = 104;
+
+  /** What a cell of the plan takes, and what stands in the skeleton beside the source. */
+  private static final int CELL = 13;
+
+  private static final int BESIDE = 36;
+
+  /**
+   * Whether plan and skeleton need a row each.
+   *
+   * @return false when they have room side by side
+   */
+  boolean isWide() {
+    if (plan == null) {
+      return false;
+    }
+    int names = plan.rows().stream().mapToInt(String::length).max().orElse(0);
+    int across = plan.rowsTitle().isEmpty() ? CELL * 3 : names + CELL * plan.columns().size();
+    int sources = skeleton.stream().mapToInt(row -> row.get(0).length()).max().orElse(0);
+    return across + sources + BESIDE > ROOM;
+  }
+
   /**
    * The page of an answer.
    *

@@ -13,6 +13,7 @@ import javafx.scene.control.TitledPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
@@ -70,7 +71,7 @@ public final class LayoutView extends ScrollPane {
     for (String warning : shown.warnings()) {
       below.getChildren().add(Texts.wrapped(warning, "caution-note"));
     }
-    HBox cards = new HBox();
+    Pane cards = shown.isWide() ? new VBox() : new HBox();
     cards.getStyleClass().add("cards");
     if (shown.plan() != null) {
       Card plan = new Card("Plot plan", new PlotPlan(shown.plan(), slip::goToRecord));
