@@ -42,7 +42,7 @@ final class VarianceSheet {
   }
 
   Sheet sheet() {
-    boolean corrected = sphericity() != null;
+    boolean corrected = result.layers() != null && !result.layers().sphericity().isEmpty();
     List<String> heads =
         new ArrayList<>(
             List.of("source", "df", "sum of squares", "mean square", TestPage.BARS, "F", "p"));
@@ -59,10 +59,6 @@ final class VarianceSheet {
     }
     lines.add(untested("total", table.totalDf(), table.totalSs(), "", heads.size()));
     return new Sheet("", heads, 1, lines);
-  }
-
-  private Sphericity sphericity() {
-    return result.layers() == null ? null : result.layers().sphericity();
   }
 
   private Line error(AnovaTable.Row row, int columns) {
@@ -137,7 +133,7 @@ final class VarianceSheet {
 
   /** Greenhouse and Geisser's correction, for effects within units. */
   private Quantity correctedP(AnovaTable.Row row) {
-    Sphericity s = sphericity();
+    Sphericity s = result.layers() == null ? null : result.layers().of(row.term().names());
     boolean within = row.error().error().equals("error within units");
     return s == null || !within || !row.effect().f().exists()
         ? Quantity.absent("nothing to correct")
@@ -418,12 +414,12 @@ final class VarianceSheet {
               Numerals.fixed(layers.wholePlotSd(), decimals),
               "The noise from whole plot to whole plot."));
     }
-    Sphericity s = layers.sphericity();
-    if (s != null && s.greenhouseGeisser().exists()) {
+    for (TestResult.TermSphericity term : layers.sphericity()) {
+      String of = layers.sphericity().size() == 1 ? "" : ", " + String.join(" \u00d7 ", term.of());
       facts.add(
           new Fact(
-              "Greenhouse-Geisser \u03b5",
-              Numerals.fixed(s.greenhouseGeisser(), 2),
+              "Greenhouse-Geisser \u03b5" + of,
+              Numerals.fixed(term.test().greenhouseGeisser(), 2),
               "1 where differences between occasions spread alike; the smaller, the less they do."));
     }
     for (TestResult.Difference d : layers.differences()) {

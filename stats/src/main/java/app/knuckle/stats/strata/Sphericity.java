@@ -35,11 +35,32 @@ public record Sphericity(
    * @return the tests; absent where there are too few units
    */
   public static Sphericity of(double[][] values, int[] groups, int groupCount) {
+    return ofTerm(values, new int[] {values[0].length}, new boolean[] {true}, groups, groupCount);
+  }
+
+  /**
+   * The same for a term of one or more of several occasion factors: its own contrasts, averaged
+   * over the other factors.
+   *
+   * @param values one row a unit, one column a combination, the last factor running fastest
+   * @param sizes levels of each factor
+   * @param inTerm which factors the term has
+   * @param groups group of each unit
+   * @param groupCount how many groups there are
+   * @return the tests; absent where there are too few units
+   * @see "Rouanet, H. and Lepine, D. (1970). British Journal of Mathematical and Statistical
+   *     Psychology 23, 147-163, on the contrasts of an effect"
+   */
+  public static Sphericity ofTerm(
+      double[][] values, int[] sizes, boolean[] inTerm, int[] groups, int groupCount) {
     int n = values.length;
-    int k = values[0].length;
-    int d = k - 1;
+    double[][] contrasts = new double[n][];
+    for (int u = 0; u < n; u++) {
+      contrasts[u] = contrasts(values[u], sizes, inTerm);
+    }
+    int d = contrasts[0].length;
     int df = d * (d + 1) / 2 - 1;
-    double[][] s = covariance(helmert(values), groups, groupCount);
+    double[][] s = covariance(contrasts, groups, groupCount);
     double trace = 0;
     double squares = 0;
     for (int i = 0; i < d; i++) {
@@ -76,18 +97,38 @@ public record Sphericity(
         w, chi, df, p, Quantity.of(gg), Quantity.of(hf), Quantity.of(lecoutre), 1.0 / d);
   }
 
-  /** Orthonormal contrasts: each occasion against the mean of those before it. */
-  private static double[][] helmert(double[][] values) {
-    int k = values[0].length;
-    double[][] contrasts = new double[values.length][k - 1];
-    for (int u = 0; u < values.length; u++) {
-      double sum = 0;
-      for (int j = 1; j < k; j++) {
-        sum += values[u][j - 1];
-        contrasts[u][j - 1] = (values[u][j] - sum / j) * Math.sqrt(j / (j + 1.0));
+  /**
+   * Orthonormal contrasts of one unit: along factors of the term each level against the mean of
+   * those before it, along the others the sum, scaled to length 1.
+   */
+  private static double[] contrasts(double[] values, int[] sizes, boolean[] inTerm) {
+    double[] now = values;
+    int before = 1;
+    int after = values.length;
+    for (int f = 0; f < sizes.length; f++) {
+      int size = sizes[f];
+      int left = inTerm[f] ? size - 1 : 1;
+      after /= size;
+      double[] next = new double[before * left * after];
+      for (int b = 0; b < before; b++) {
+        for (int a = 0; a < after; a++) {
+          double sum = 0;
+          for (int j = 0; j < size; j++) {
+            double value = now[(b * size + j) * after + a];
+            if (inTerm[f] && j > 0) {
+              next[(b * left + j - 1) * after + a] = (value - sum / j) * Math.sqrt(j / (j + 1.0));
+            }
+            sum += value;
+          }
+          if (!inTerm[f]) {
+            next[b * after + a] = sum / Math.sqrt(size);
+          }
+        }
       }
+      now = next;
+      before *= left;
     }
-    return contrasts;
+    return now;
   }
 
   private static double[][] covariance(double[][] x, int[] groups, int groupCount) {

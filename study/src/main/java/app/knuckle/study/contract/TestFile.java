@@ -118,8 +118,9 @@ final class TestFile {
     put(node, "partialEtaSquared", e == null ? none : e.partialEtaSquared());
     put(node, "observedPower", e == null ? none : e.observedPower());
     boolean within = layered && row.error().error().equals("error within units");
-    if (within && layers.sphericity() != null && e != null && e.f().exists()) {
-      corrected(node, row, layers.sphericity());
+    Sphericity sphericity = within ? layers.of(row.term().names()) : null;
+    if (sphericity != null && e != null && e.f().exists()) {
+      corrected(node, row, sphericity);
     }
   }
 
@@ -167,16 +168,25 @@ final class TestFile {
         }
       }
     }
-    Sphericity s = layers.sphericity();
-    if (s != null) {
-      ObjectNode epsilon = node.putObject("epsilon");
-      put(epsilon, "greenhouseGeisser", s.greenhouseGeisser());
-      put(epsilon, "huynhFeldt", s.huynhFeldt());
-      put(epsilon, "huynhFeldtUsed", s.huynhFeldt().map(TestFile::used));
-      put(epsilon, "huynhFeldtLecoutre", s.lecoutre());
-      put(epsilon, "huynhFeldtLecoutreUsed", s.lecoutre().map(TestFile::used));
-      epsilon.put("lowerBound", s.lowerBound());
+    List<TestResult.TermSphericity> terms = layers.sphericity();
+    if (terms.size() == 1) {
+      epsilon(node.putObject("epsilon"), terms.get(0).test());
+    } else {
+      for (TestResult.TermSphericity term : terms) {
+        ObjectNode one = node.withArray("epsilons").addObject();
+        one.set("of", InquiryFile.texts(term.of()));
+        epsilon(one, term.test());
+      }
     }
+  }
+
+  private static void epsilon(ObjectNode epsilon, Sphericity s) {
+    put(epsilon, "greenhouseGeisser", s.greenhouseGeisser());
+    put(epsilon, "huynhFeldt", s.huynhFeldt());
+    put(epsilon, "huynhFeldtUsed", s.huynhFeldt().map(TestFile::used));
+    put(epsilon, "huynhFeldtLecoutre", s.lecoutre());
+    put(epsilon, "huynhFeldtLecoutreUsed", s.lecoutre().map(TestFile::used));
+    epsilon.put("lowerBound", s.lowerBound());
   }
 
   private static void fit(ObjectNode node, AnovaTable.ModelFit fit) {

@@ -11,6 +11,7 @@ import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.ttest.TTest;
 import app.knuckle.stats.unequal.UnequalSpread;
+import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 
@@ -74,7 +75,7 @@ public sealed interface TestResult {
    * @param repeated whether it is of units seen repeatedly, rather than of split plots
    * @param units whole units used
    * @param unitsLeftOut names of the others
-   * @param sphericity of the occasions; null for split plots
+   * @param sphericity of the occasions of each term; empty for split plots
    * @param differences standard errors of each kind of difference, for split plots
    * @param wholePlotSd root of the error mean square of whole plots, for one value
    * @param wholePlotCvPercent the same in percent of the grand mean's size
@@ -83,15 +84,39 @@ public sealed interface TestResult {
       boolean repeated,
       int units,
       List<String> unitsLeftOut,
-      Sphericity sphericity,
+      List<TermSphericity> sphericity,
       List<Difference> differences,
       Quantity wholePlotSd,
       Quantity wholePlotCvPercent) {
     public Layers {
+      sphericity = List.copyOf(sphericity);
       unitsLeftOut = List.copyOf(unitsLeftOut);
       differences = List.copyOf(differences);
     }
+
+    /**
+     * The sphericity that a term's p is corrected for.
+     *
+     * @param term names of its treatments
+     * @return null if it has no occasion among them
+     */
+    public Sphericity of(Collection<String> term) {
+      TermSphericity best = null;
+      for (TermSphericity s : sphericity) {
+        boolean more = best == null || s.of().size() > best.of().size();
+        best = more && term.containsAll(s.of()) ? s : best;
+      }
+      return best == null ? null : best.test();
+    }
   }
+
+  /**
+   * The sphericity of a term.
+   *
+   * @param of its occasion factors
+   * @param test the tests and corrections
+   */
+  record TermSphericity(List<String> of, Sphericity test) {}
 
   /**
    * The standard error of one kind of difference.

@@ -15,6 +15,7 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -124,8 +125,8 @@ final class TwoLayerAnswer {
         new Questions(
             inquiry, layers.strata(), parts.factors(all), List.of(), layers.table(), progress);
     List<ComparisonResult> comparisons = questions.comparisons();
-    Sphericity sphericity = repeated && within.size() == 1 ? sphericity(layers) : null;
-    List<CheckResult> checks = sphericity == null ? List.of() : List.of(check(sphericity));
+    List<TestResult.TermSphericity> sphericity = repeated ? sphericity(layers) : List.of();
+    List<CheckResult> checks = sphericity.stream().map(this::check).toList();
     List<Term> terms = new ArrayList<>(betweenTerms);
     terms.addAll(withinTerms);
     Analysis answered =
@@ -223,12 +224,27 @@ final class TwoLayerAnswer {
     }
   }
 
-  private static Sphericity sphericity(TwoLayers layers) {
+  /** Of every combination of occasion factors. */
+  private List<TestResult.TermSphericity> sphericity(TwoLayers layers) {
     int groups = Arrays.stream(layers.groups()).max().orElse(0) + 1;
-    return Sphericity.of(layers.values(), layers.groups(), groups);
+    int[] sizes = parts.factors(within).stream().mapToInt(Factor::size).toArray();
+    List<TestResult.TermSphericity> all = new ArrayList<>();
+    for (Term term : Term.combinations(within, within.size())) {
+      boolean[] inTerm = new boolean[sizes.length];
+      for (int f = 0; f < sizes.length; f++) {
+        inTerm[f] = term.names().contains(within.get(f));
+      }
+      all.add(
+          new TestResult.TermSphericity(
+              term.names(),
+              Sphericity.ofTerm(layers.values(), sizes, inTerm, layers.groups(), groups)));
+    }
+    return all;
   }
 
-  private static CheckResult check(Sphericity s) {
+  private CheckResult check(TestResult.TermSphericity term) {
+    Sphericity s = term.test();
+    String of = within.size() == 1 ? "" : " of " + Numerals.list(term.of());
     Map<String, Quantity> more = new LinkedHashMap<>();
     more.put("chiSquared", s.chiSquared());
     CheckResult.Judgement judgement = CheckResult.Judgement.of(s.p());
@@ -244,11 +260,12 @@ final class TwoLayerAnswer {
         Map.of(),
         judgement,
         judgement == CheckResult.Judgement.SOUND
-            ? "Differences between occasions spread alike."
-            : "Differences between occasions do not spread alike: read the corrected p.");
+            ? "Differences between occasions" + of + " spread alike."
+            : "Differences between occasions" + of + " do not spread alike: read the corrected p.");
   }
 
-  private TestResult.Layers beside(TwoLayers layers, Sphericity sphericity, Factor units) {
+  private TestResult.Layers beside(
+      TwoLayers layers, List<TestResult.TermSphericity> sphericity, Factor units) {
     Stratum outer = layers.strata().layers().get(0);
     Quantity sd = outer.errorMs().map(Math::sqrt);
     double grand = layers.grandMean();

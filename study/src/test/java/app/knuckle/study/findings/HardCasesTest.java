@@ -234,4 +234,23 @@ class HardCasesTest {
     assertThat(findings.at("/tests/1/rows/0/f").asDouble())
         .isCloseTo(1.1025 / 0.0325, offset(1e-9));
   }
+
+  @Test
+  void severalOccasionFactorsHaveTheirOwnCorrections() throws IOException {
+    int n = 8 * 3 * 2;
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"day\",\"tide\"],\"occasions\":[\"day\",\"tide\"],\"unit\":\"bag\"",
+            words("bag", n, i -> "b" + i / 6),
+            words("day", n, i -> "d" + i / 2 % 3),
+            words("tide", n, i -> "t" + i % 2),
+            numbers("y", n, i -> (i * 7 % 11) + (i / 2 % 3) + 0.3 * (i * i % 17)));
+    JsonNode epsilons = findings.at("/tests/0/epsilons");
+    assertThat(epsilons).hasSize(3);
+    assertThat(epsilons.at("/0/of/0").asText()).isEqualTo("day");
+    assertThat(epsilons.at("/0/greenhouseGeisser").asDouble()).isBetween(0.5, 1.0);
+    // Of two levels there is one difference, which is as spherical as can be.
+    assertThat(epsilons.at("/1/greenhouseGeisser").asDouble()).isCloseTo(1, offset(1e-12));
+    assertThat(row(findings, "day x tide").get("pGreenhouseGeisser").isNumber()).isTrue();
+  }
 }
