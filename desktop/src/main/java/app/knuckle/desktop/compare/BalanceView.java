@@ -2,6 +2,7 @@ package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.compare.Balance.Pan;
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.SlipViewModel;
@@ -16,6 +17,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -58,8 +60,6 @@ final class BalanceView extends VBox {
   }
 
   private void fill() {
-    Node focused = getScene() == null ? null : getScene().getFocusOwner();
-    String id = focused == null ? null : focused.getId();
     VBox left = pan(Pan.LEFT, "left pan, ");
     VBox right = pan(Pan.RIGHT, "right pan, ");
     left.setTranslateY(model.tilt() * TILT);
@@ -80,15 +80,6 @@ final class BalanceView extends VBox {
             Texts.wrapped(model.sentence(), "prose"),
             actions());
     kept.getChildren().setAll(keptCard());
-    Node again = id == null || id.contains(" ") && id.contains("#") ? null : find(id);
-    if (again != null) {
-      again.requestFocus();
-    }
-  }
-
-  /** By its id, which may hold characters that a selector would not take. */
-  private Node find(String id) {
-    return lookupAll(".weight").stream().filter(n -> id.equals(n.getId())).findFirst().orElse(null);
   }
 
   private VBox pan(Pan pan, String title) {
@@ -120,7 +111,8 @@ final class BalanceView extends VBox {
           model.next(group);
           weighed();
         });
-    chip.setOnKeyPressed(
+    chip.addEventFilter( // Before the button's own handler, for which arrows walk on.
+        KeyEvent.KEY_PRESSED,
         event -> {
           KeyCode key = event.getCode();
           if (key == KeyCode.LEFT || key == KeyCode.RIGHT || key == KeyCode.DELETE) {
@@ -136,7 +128,7 @@ final class BalanceView extends VBox {
 
   private void weighed() {
     name.setText(model.name());
-    fill();
+    Focus.keep(this, this::fill);
   }
 
   private FlowPane actions() {

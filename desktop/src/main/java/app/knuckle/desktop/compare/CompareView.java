@@ -1,6 +1,7 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
@@ -49,7 +50,7 @@ public final class CompareView extends ScrollPane {
         .addListener(
             (o, before, now) -> {
               shownAnyway = false;
-              show();
+              Focus.keep(page, this::show);
             });
     show();
   }

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.footing;
 
+import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
@@ -45,7 +46,7 @@ public final class FootingView extends ScrollPane {
     cards.setTileAlignment(javafx.geometry.Pos.TOP_LEFT);
     cards.widthProperty().addListener((o, before, now) -> fit(now.doubleValue()));
     setContent(page);
-    slip.answerProperty().addListener((o, before, now) -> show());
+    slip.answerProperty().addListener((o, before, now) -> Focus.keep(page, this::show));
     show();
   }
 

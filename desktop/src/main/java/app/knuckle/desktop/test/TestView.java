@@ -2,6 +2,7 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
@@ -43,7 +44,7 @@ public final class TestView extends ScrollPane {
     page.getStyleClass().add("joint");
     cards.getStyleClass().add("cards");
     setContent(page);
-    slip.answerProperty().addListener((o, before, now) -> show());
+    slip.answerProperty().addListener((o, before, now) -> Focus.keep(page, this::show));
     show();
   }
 
