@@ -48,7 +48,8 @@ public class RanksBench {
     Random random = new Random(2);
     twelve =
         IntStream.range(0, 12)
-            .mapToObj(g -> IntStream.range(0, 1000).mapToDouble(i -> random.nextGaussian()).toArray())
+            .mapToObj(
+                g -> IntStream.range(0, 1000).mapToDouble(i -> random.nextGaussian()).toArray())
             .toArray(double[][]::new);
     rows = Arrays.stream(twelve).flatMapToDouble(Arrays::stream).toArray();
     fiveThousand = Arrays.copyOf(rows, 5000);

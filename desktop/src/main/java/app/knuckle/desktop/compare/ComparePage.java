@@ -1,5 +1,6 @@
 package app.knuckle.desktop.compare;
 
+import app.knuckle.figures.scatter.Intervals;
 import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
@@ -10,6 +11,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -23,6 +25,7 @@ import java.util.List;
  * @param scaleTitle what the scale shows
  * @param boardTitle title of the difference board
  * @param cells of the board, by row and column of the ranking; row r has r cells
+ * @param intervals of the pairs, the largest difference first; null if there are too many
  * @param ranking the sentence
  * @param critical the critical difference in words; empty when pairs have their own
  */
@@ -35,6 +38,7 @@ public record ComparePage(
     String scaleTitle,
     String boardTitle,
     List<List<Cell>> cells,
+    Intervals intervals,
     String ranking,
     String critical) {
 
@@ -166,6 +170,7 @@ public record ComparePage(
             : "mean " + response.measured().title() + ", bars show \u00b1 SE",
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
         ranking.size() <= MOST_ON_BOARD ? cells(family, unit, ranking, decimals) : List.of(),
+        intervals(family, unit),
         family.ranking(response.measured().unit(), decimals),
         family.criticalDifference().exists()
             ? "Means differ from "
@@ -220,6 +225,34 @@ public record ComparePage(
             + family.pairs().size()
             + " pairs some will look large by chance."
         : "There is no overall test, so pairs cannot be judged.";
+  }
+
+  /** Pairs drawn against 0; more of them are not read one by one. */
+  private static final int MOST_INTERVALS = 200;
+
+  private static Intervals intervals(ComparedMeans family, String unit) {
+    if (family.pairs().isEmpty() || family.pairs().size() > MOST_INTERVALS) {
+      return null;
+    }
+    List<Intervals.Row> rows = new ArrayList<>();
+    for (Pair p : family.pairs()) {
+      // All pairs from the higher side; differences from a reference keep their sign.
+      boolean turned = !family.isAgainstReference() && p.difference() < 0;
+      double low = p.low().exists() ? p.low().value() : Double.NaN;
+      double high = p.high().exists() ? p.high().value() : Double.NaN;
+      String left = family.names().get(turned ? p.right() : p.left());
+      String right = family.names().get(turned ? p.left() : p.right());
+      rows.add(
+          new Intervals.Row(
+              left + " \u2212 " + right,
+              turned ? -high : low,
+              turned ? -p.difference() : p.difference(),
+              turned ? -low : high,
+              p.differs()));
+    }
+    rows.sort(Comparator.comparingDouble(r -> -r.difference()));
+    String what = family.ranks() ? "difference of mean ranks" : "difference";
+    return new Intervals(rows, unit.isEmpty() ? what : what + " (" + unit + ")");
   }
 
   /** Row by row of the ranking; of pairs that are not compared the cell is empty. */

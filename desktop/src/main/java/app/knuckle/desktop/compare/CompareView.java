@@ -1,12 +1,16 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
+import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.figures.scatter.Intervals;
+import app.knuckle.figures.scatter.IntervalsLayout;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import java.util.List;
@@ -30,6 +34,7 @@ public final class CompareView extends ScrollPane {
   private final SlotChooser how = new SlotChooser("compare-how");
   private final BalanceView balance;
   private boolean shownAnyway;
+  private boolean board = true;
 
   /**
    * The view of a slip's comparison.
@@ -173,7 +178,7 @@ public final class CompareView extends ScrollPane {
     reading.setId("pair-reading");
     reading.getStyleClass().add("pair-reading");
     Ladder ladder = new Ladder(shown);
-    DifferenceBoard board =
+    DifferenceBoard all =
         new DifferenceBoard(
             shown,
             (row, column) -> {
@@ -181,11 +186,30 @@ public final class CompareView extends ScrollPane {
               ladder.point(row, column);
             },
             ladder::pointAtNothing);
-    Card card = new Card(shown.boardTitle(), board);
-    if (!shown.critical().isEmpty()) {
-      card.getChildren().add(Texts.wrapped(shown.critical(), "joint-line"));
+    Card card = new Card(shown.boardTitle());
+    boolean reference = shown.letters() == 0 && shown.intervals() != null;
+    if (shown.intervals() != null && !reference) {
+      Choice<Boolean> form =
+          new Choice<>(
+              "pairs-form",
+              List.of(true, false),
+              onBoard -> onBoard ? "All pairs at a glance" : "Intervals against 0",
+              onBoard -> {
+                board = onBoard;
+                Focus.keep(page, this::show);
+              });
+      form.show(board);
+      card.getChildren().add(form);
     }
-    card.getChildren().add(reading);
+    if (board && !reference || shown.intervals() == null) {
+      card.getChildren().add(all);
+      if (!shown.critical().isEmpty()) {
+        card.getChildren().add(Texts.wrapped(shown.critical(), "joint-line"));
+      }
+      card.getChildren().add(reading);
+    } else {
+      card.getChildren().add(intervals(shown.intervals()));
+    }
     if (shown.isRoomy()) {
       card.getStyleClass().add("board-card");
     }
@@ -193,6 +217,16 @@ public final class CompareView extends ScrollPane {
     Pane both = shown.isRoomy() ? new HBox(ladder, card) : new VBox(ladder, card);
     both.getStyleClass().add("cards");
     return both;
+  }
+
+  private static Picture intervals(Intervals intervals) {
+    Picture picture = new Picture();
+    picture.setId("pair-intervals");
+    double tall = IntervalsLayout.height(intervals.rows().size());
+    picture.setMinHeight(tall);
+    picture.setPrefHeight(tall);
+    picture.show((w, h) -> IntervalsLayout.of(intervals, w), dot -> "");
+    return picture;
   }
 
   private static VBox ranking(ComparePage shown) {
