@@ -12,6 +12,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.collections.ObservableListBase;
 import javafx.css.PseudoClass;
@@ -83,25 +84,97 @@ final class RecordsTable extends TableView<Integer> {
     if (!sameColumns) {
       getColumns().clear();
       getColumns().add(numberColumn());
-      shown.columns().forEach(head -> getColumns().add(column(head)));
+      addColumns(shown, 0, isFirst(shown) ? COLUMNS_AT_A_TIME : shown.columns().size());
     }
     if (sameRows) {
       refresh();
       return;
     }
-    int rows = order == null ? shown.frame().rows() : order.length;
-    setItems(
-        new ObservableListBase<>() {
-          @Override
-          public Integer get(int index) {
-            return rowsInOrder == null ? index : rowsInOrder[index];
-          }
+    RowNumbers numbers =
+        new RowNumbers(rowsInOrder, order == null ? shown.frame().rows() : order.length);
+    boolean first = isFirst(shown);
+    if (!first) {
+      numbers.showAll();
+    }
+    setItems(numbers);
+    if (first) {
+      Platform.runLater(() -> more(numbers));
+    }
+  }
 
-          @Override
-          public int size() {
-            return rows;
-          }
-        });
+  private static final int COLUMNS_AT_A_TIME = 2;
+
+  /** Tables up to this width are made at once. */
+  private static final int NARROW = 10;
+
+  private boolean isFirst(RecordsPage shown) {
+    return getItems().isEmpty() && shown.columns().size() > NARROW;
+  }
+
+  /** Columns too come a few at a time at first. */
+  private void addColumns(RecordsPage shown, int from, int most) {
+    int to = Math.min(shown.columns().size(), from + most);
+    for (RecordsPage.Head head : shown.columns().subList(from, to)) {
+      getColumns().add(column(head));
+    }
+    if (to < shown.columns().size()) {
+      Platform.runLater(
+          () ->
+              Platform.runLater(
+                  () -> {
+                    if (page.columns().equals(shown.columns()) && getColumns().size() == to + 1) {
+                      addColumns(shown, to, most);
+                    }
+                  }));
+    }
+  }
+
+  /** Rows come a few at a time at first: all of them made and styled at once would be felt. */
+  private void more(RowNumbers numbers) {
+    boolean whole = getColumns().size() > page.columns().size();
+    if (numbers == getItems() && (!whole || numbers.showMore())) {
+      Platform.runLater(() -> Platform.runLater(() -> more(numbers)));
+    }
+  }
+
+  /** The rows of a view, of which the first few are shown before all. */
+  private static final class RowNumbers extends ObservableListBase<Integer> {
+    private static final int AT_A_TIME = 4;
+
+    /** As many as a tall window shows. */
+    private static final int A_WINDOW = 40;
+
+    private final int[] order;
+    private final int all;
+    private int shown;
+
+    RowNumbers(int[] order, int all) {
+      this.order = order;
+      this.all = all;
+    }
+
+    void showAll() {
+      shown = all;
+    }
+
+    boolean showMore() {
+      int before = shown;
+      shown = before + AT_A_TIME >= A_WINDOW ? all : Math.min(all, before + AT_A_TIME);
+      beginChange();
+      nextAdd(before, shown);
+      endChange();
+      return shown < all;
+    }
+
+    @Override
+    public Integer get(int index) {
+      return order == null ? index : order[index];
+    }
+
+    @Override
+    public int size() {
+      return shown;
+    }
   }
 
   /** Rows of the frame in which a cell is selected, from 0. */

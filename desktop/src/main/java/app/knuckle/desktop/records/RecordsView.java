@@ -16,6 +16,7 @@ import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import javafx.application.Platform;
 import javafx.beans.InvalidationListener;
 import javafx.concurrent.Service;
 import javafx.concurrent.Task;
@@ -259,7 +260,19 @@ public final class RecordsView extends BorderPane {
     } else {
       cards.add(column);
     }
-    side.getChildren().setAll(cards);
+    if (side.getChildren().isEmpty()) {
+      addCards(cards, 0);
+    } else {
+      side.getChildren().setAll(cards);
+    }
+  }
+
+  /** The first time they come one by one: all made and styled at once would be felt. */
+  private void addCards(List<Node> cards, int from) {
+    if (side.getChildren().equals(cards.subList(0, from)) && from < cards.size()) {
+      side.getChildren().add(cards.get(from));
+      Platform.runLater(() -> Platform.runLater(() -> addCards(cards, from + 1)));
+    }
   }
 
   private void showRows() {
