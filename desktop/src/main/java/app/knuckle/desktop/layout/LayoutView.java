@@ -88,7 +88,7 @@ public final class LayoutView extends ScrollPane {
       right.getChildren().add(asked(shown));
     }
     TitledPane unsure =
-        new TitledPane("Not sure? Three plain questions", new PlainQuestions(model));
+        new TitledPane("Not sure? Three plain questions", new PlainQuestions(model.plainly()));
     unsure.setId("unsure");
     unsure.setExpanded(unsureOpen);
     unsure.expandedProperty().addListener((o, before, now) -> unsureOpen = now);
@@ -102,7 +102,8 @@ public final class LayoutView extends ScrollPane {
   /** Terms that can be switched off and on. */
   private void showTerms() {
     terms.getChildren().clear();
-    model
+    TermChips chips = model.terms();
+    chips
         .terms()
         .forEach(
             (term, on) -> {
@@ -111,7 +112,7 @@ public final class LayoutView extends ScrollPane {
               chip.setMnemonicParsing(false);
               chip.getStyleClass().add("term-chip");
               chip.setSelected(on);
-              chip.setOnAction(event -> model.switchTerm(term));
+              chip.setOnAction(event -> chips.switchTerm(term));
               terms.getChildren().add(chip);
             });
     if (!terms.getChildren().isEmpty()) {

@@ -1,7 +1,6 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
-import app.knuckle.desktop.records.ColumnGlance;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.study.design.FirstGuess;
@@ -10,20 +9,15 @@ import app.knuckle.study.design.Inquiry.Draft;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Inquiry.Terms;
 import app.knuckle.study.design.Redesign;
-import app.knuckle.study.table.Categories;
-import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
-import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
-import java.util.function.Predicate;
 
 /** What the design sentence says, what can be chosen in it, and what a choice does. */
 final class LayoutViewModel {
@@ -34,9 +28,11 @@ final class LayoutViewModel {
   private static final String OUT = "";
 
   private final SlipViewModel slip;
+  private final ColumnOptions columns;
 
   LayoutViewModel(SlipViewModel slip) {
     this.slip = slip;
+    columns = new ColumnOptions(slip);
   }
 
   private Inquiry asked() {
@@ -74,14 +70,14 @@ final class LayoutViewModel {
   }
 
   private void measured(List<Piece> s) {
-    listed(s, "slot-measured", asked().measured(), this::measurable, (d, c) -> d.measured = c);
+    listed(s, "slot-measured", asked().measured(), columns::measurable, (d, c) -> d.measured = c);
     if (asked().measured().isEmpty()) {
       s.add(
           new Piece.Slot(
               "slot-measured",
               "choose what was measured",
               true,
-              this::measurable,
+              columns::measurable,
               null,
               o -> change(d -> d.measured = List.of(o.key()))));
     }
@@ -107,11 +103,11 @@ final class LayoutViewModel {
               "slot-treatment",
               "choose a treatment",
               true,
-              this::treatable,
+              columns::treatable,
               null,
               o -> change(d -> d.treatments = List.of(o.key()))));
     } else {
-      listed(s, "slot-treatment", treatments, this::treatable, (d, c) -> d.treatments = c);
+      listed(s, "slot-treatment", treatments, columns::treatable, (d, c) -> d.treatments = c);
     }
     if (treatments.size() > 1) {
       say(s, ", ");
@@ -126,7 +122,7 @@ final class LayoutViewModel {
     }
     if (asked().pairs() != null) {
       say(s, ", matched by ");
-      s.add(one("slot-pairs", asked().pairs(), this::naming, (d, c) -> d.pairs = c));
+      s.add(one("slot-pairs", asked().pairs(), columns::naming, (d, c) -> d.pairs = c));
     }
   }
 
@@ -141,18 +137,18 @@ final class LayoutViewModel {
     if (blocks.isEmpty()) {
       if (!asked().wholePlots().isEmpty()) {
         say(s, ", ");
-        listed(s, "slot-whole", asked().wholePlots(), this::laid, (d, c) -> d.wholePlots = c);
+        listed(s, "slot-whole", asked().wholePlots(), columns::laid, (d, c) -> d.wholePlots = c);
         say(s, " on whole plots");
       }
       say(s, ". ");
       return;
     }
     say(s, ", laid out in ");
-    listed(s, "slot-block", blocks, this::naming, (d, c) -> d.blocks = c);
+    listed(s, "slot-block", blocks, columns::naming, (d, c) -> d.blocks = c);
     say(s, blocks.size() == 1 ? " as blocks" : " as rows and columns");
     if (!asked().wholePlots().isEmpty()) {
       say(s, ", ");
-      listed(s, "slot-whole", asked().wholePlots(), this::laid, (d, c) -> d.wholePlots = c);
+      listed(s, "slot-whole", asked().wholePlots(), columns::laid, (d, c) -> d.wholePlots = c);
       say(s, " on whole plots");
     }
     say(s, ". ");
@@ -164,10 +160,10 @@ final class LayoutViewModel {
     }
     boolean seen = !asked().occasions().isEmpty();
     say(s, seen ? "Each " : "Readings of one ");
-    s.add(one("slot-unit", asked().unit(), this::naming, (d, c) -> d.unit = c));
+    s.add(one("slot-unit", asked().unit(), columns::naming, (d, c) -> d.unit = c));
     if (seen) {
       say(s, " was seen at every ");
-      listed(s, "slot-occasion", asked().occasions(), this::laid, (d, c) -> d.occasions = c);
+      listed(s, "slot-occasion", asked().occasions(), columns::laid, (d, c) -> d.occasions = c);
       say(s, ". ");
     } else {
       say(s, " count as one, their mean. ");
@@ -177,7 +173,8 @@ final class LayoutViewModel {
   private void covariates(List<Piece> s) {
     if (!asked().covariates().isEmpty()) {
       say(s, "Adjust for ");
-      listed(s, "slot-covariate", asked().covariates(), this::numbers, (d, c) -> d.covariates = c);
+      listed(
+          s, "slot-covariate", asked().covariates(), columns::numbers, (d, c) -> d.covariates = c);
       say(s, ". ");
     }
     asked()
@@ -207,7 +204,8 @@ final class LayoutViewModel {
             () -> LEVELS.stream().map(LayoutViewModel::level).toList(),
             this::ownLevel,
             o -> change(d -> d.alpha = Double.parseDouble(o.key()))));
-    int levels = asked().treatments().isEmpty() ? 0 : levels(asked().treatments().get(0)).size();
+    int levels =
+        asked().treatments().isEmpty() ? 0 : columns.levels(asked().treatments().get(0)).size();
     if (Redesign.hasDirection(asked(), levels)) {
       say(s, ", ");
       s.add(
@@ -232,7 +230,7 @@ final class LayoutViewModel {
 
   private String directionLine(Direction direction) {
     List<String> levels =
-        asked().treatments().isEmpty() ? List.of() : levels(asked().treatments().get(0));
+        asked().treatments().isEmpty() ? List.of() : columns.levels(asked().treatments().get(0));
     boolean two = levels.size() == 2;
     String first = two ? levels.get(0) : asked().treatments().isEmpty() ? "the mean" : "a group";
     String other =
@@ -302,7 +300,7 @@ final class LayoutViewModel {
         add(
             "add-measured",
             "+ a response",
-            this::measurable,
+            columns::measurable,
             (d, c) -> d.measured = c,
             i.measured()));
     if (i.expected() == null) {
@@ -310,7 +308,7 @@ final class LayoutViewModel {
           add(
               "add-treatment",
               "+ a treatment",
-              this::treatable,
+              columns::treatable,
               (d, c) -> d.treatments = c,
               i.treatments()));
       if (i.blocks().size() < 2) {
@@ -318,7 +316,7 @@ final class LayoutViewModel {
             add(
                 "add-block",
                 i.blocks().isEmpty() ? "+ blocks" : "+ columns across the blocks",
-                this::naming,
+                columns::naming,
                 (d, c) -> d.blocks = c,
                 i.blocks()));
       }
@@ -326,7 +324,7 @@ final class LayoutViewModel {
           add(
               "add-covariate",
               "+ a covariate",
-              this::numbers,
+              columns::numbers,
               (d, c) -> d.covariates = c,
               i.covariates()));
       addUnits(i, more);
@@ -350,37 +348,28 @@ final class LayoutViewModel {
               "add-unit",
               "+ a repeated unit",
               false,
-              () -> free(this::naming, List.of()),
+              () -> free(columns::naming, List.of()),
               null,
-              o -> change(d -> seenRepeatedly(d, o.key()))));
+              o -> change(d -> PlainAnswers.seenRepeatedly(slip, d, o.key()))));
     } else if (i.occasions().isEmpty()) {
       more.add(
-          add("add-occasion", "+ occasions", this::laid, (d, c) -> d.occasions = c, List.of()));
+          add("add-occasion", "+ occasions", columns::laid, (d, c) -> d.occasions = c, List.of()));
     }
     if (i.wholePlots().isEmpty() && i.treatments().size() > 1 && i.occasions().isEmpty()) {
       more.add(
-          add("add-whole", "+ whole plots", this::laid, (d, c) -> d.wholePlots = c, List.of()));
+          add("add-whole", "+ whole plots", columns::laid, (d, c) -> d.wholePlots = c, List.of()));
     }
-    boolean two = i.treatments().size() == 1 && levels(i.treatments().get(0)).size() == 2;
+    boolean two = i.treatments().size() == 1 && columns.levels(i.treatments().get(0)).size() == 2;
     if (i.pairs() == null && two && i.blocks().isEmpty() && i.unit() == null) {
       more.add(
           new Piece.Slot(
               "add-pairs",
               "+ matched pairs",
               false,
-              () -> free(this::naming, List.of()),
+              () -> free(columns::naming, List.of()),
               null,
               o -> change(d -> d.pairs = o.key())));
     }
-  }
-
-  /** A unit whose treatment varies within it was seen on occasions. */
-  private void seenRepeatedly(Draft d, String unit) {
-    d.unit = unit;
-    d.occasions =
-        d.treatments.stream()
-            .filter(t -> slip.answer() != null && FirstGuess.varies(slip.answer().frame(), t, unit))
-            .toList();
   }
 
   // Slots of one column, of several, and of a few words.
@@ -388,23 +377,22 @@ final class LayoutViewModel {
   private void listed(
       List<Piece> s,
       String id,
-      List<String> columns,
+      List<String> now,
       java.util.function.Supplier<List<Option>> options,
       BiConsumer<Draft, List<String>> set) {
-    for (int i = 0; i < columns.size(); i++) {
+    for (int i = 0; i < now.size(); i++) {
       int place = i;
-      say(s, i == 0 ? "" : i == columns.size() - 1 ? " and " : ", ");
-      boolean only =
-          columns.size() == 1 && (id.equals("slot-measured") || id.equals("slot-treatment"));
+      say(s, i == 0 ? "" : i == now.size() - 1 ? " and " : ", ");
+      boolean only = now.size() == 1 && (id.equals("slot-measured") || id.equals("slot-treatment"));
       s.add(
           new Piece.Slot(
               i == 0 ? id : id + "-" + (i + 1),
-              columns.get(i),
+              now.get(i),
               false,
               () -> only && !id.equals("slot-treatment") ? options.get() : withOut(options.get()),
               null,
               o -> {
-                List<String> next = new ArrayList<>(columns);
+                List<String> next = new ArrayList<>(now);
                 if (o.key().equals(OUT)) {
                   next.remove(place);
                 } else {
@@ -473,69 +461,9 @@ final class LayoutViewModel {
     return options.get().stream().filter(o -> !taken.contains(o.key())).toList();
   }
 
-  // Columns that fit a part, those that fit best first.
-
-  /** Columns that can be measured: numbers first; others last, since choosing one says why not. */
-  private List<Option> measurable() {
-    return columns(Comparator.comparing(g -> !(g.column() instanceof Numbers)), g -> true);
-  }
-
-  /** Columns that can be a treatment: those that name groups first. */
-  private List<Option> treatable() {
-    return columns(
-        Comparator.comparing(g -> !(g.column() instanceof Categories) || g.kind().equals("label")),
-        g -> true);
-  }
-
-  private List<Option> naming() {
-    return columns(
-        Comparator.comparing(g -> !(g.column() instanceof Categories)),
-        g -> !asked().measured().contains(g.column().name()));
-  }
-
-  private List<Option> numbers() {
-    return columns(
-        Comparator.comparing(g -> false),
-        g ->
-            g.column() instanceof Numbers
-                && !asked().measured().contains(g.column().name())
-                && !asked().treatments().contains(g.column().name()));
-  }
-
-  /** Treatments of the sentence. */
-  private List<Option> laid() {
-    return columns(
-        Comparator.comparing(g -> false), g -> asked().treatments().contains(g.column().name()));
-  }
-
-  private List<Option> columns(
-      Comparator<ColumnGlance> fittingFirst, Predicate<ColumnGlance> fits) {
-    if (slip.answer() == null) {
-      return List.of();
-    }
-    return slip.answer().glances().stream()
-        .filter(fits)
-        .sorted(fittingFirst)
-        .map(LayoutViewModel::option)
-        .toList();
-  }
-
-  private static Option option(ColumnGlance glance) {
-    Column column = glance.column();
-    String line = column.unit().isEmpty() ? glance.kind() : glance.kind() + ", " + column.unit();
-    return new Option(
-        column.name(), column.name(), line, glance.shape(), column instanceof Categories);
-  }
-
-  private List<String> levels(String treatment) {
-    return slip.answer() == null || slip.answer().findings() == null
-        ? List.of()
-        : slip.answer().findings().first().levelsOf(treatment);
-  }
-
   private List<Option> references(String treatment) {
     List<Option> options = new ArrayList<>(List.of(out("compare all with all")));
-    levels(treatment).forEach(level -> options.add(plain(level, level, "")));
+    columns.levels(treatment).forEach(level -> options.add(plain(level, level, "")));
     return options;
   }
 
@@ -590,128 +518,14 @@ final class LayoutViewModel {
     return Double.parseDouble(option.key());
   }
 
-  /** Groups of the first treatment; 0 without one. */
-  int groups() {
-    return asked().treatments().isEmpty() ? 0 : levels(asked().treatments().get(0)).size();
+  /** Terms of the model. */
+  TermChips terms() {
+    return new TermChips(slip);
   }
 
-  /** The test that three plain answers lead to, and why. */
-  static String advice(boolean ranks, int groups, boolean sameUnits) {
-    String test =
-        switch (groups) {
-          case 0 -> ranks ? "a signed-rank test of one sample" : "a t-test of one sample";
-          case 1 ->
-              sameUnits
-                  ? ranks ? "a signed-rank test of matched pairs" : "a t-test of matched pairs"
-                  : ranks ? "a rank-sum test" : "a t-test of two groups";
-          default ->
-              sameUnits
-                  ? ranks ? "Friedman's test" : "an analysis of variance of repeated measures"
-                  : ranks ? "a Kruskal-Wallis test" : "an analysis of variance";
-        };
-    return "That is "
-        + test
-        + (ranks ? ": it goes by the order of the values, not by their size." : ".");
-  }
-
-  /** Writes the sentence that three plain answers lead to. */
-  void write(boolean ranks, int groups, boolean sameUnits) {
-    Method method = ranks ? Method.RANKS : Method.LEAST_SQUARES;
-    String unit = sameUnits ? repeatedUnit() : null;
-    change(
-        d -> {
-          d.method = method;
-          if (groups == 0) {
-            d.treatments = List.of();
-            d.expected = d.expected == null ? 0.0 : d.expected;
-            d.unit = null;
-            d.pairs = null;
-            return;
-          }
-          d.expected = null;
-          d.pairs = null;
-          d.unit = null;
-          if (ranks && d.treatments.size() > 1) {
-            d.treatments = d.treatments.subList(0, 1);
-          }
-          if (unit != null && groups == 1 && d.treatments.size() == 1) {
-            d.pairs = unit;
-          } else if (unit != null) {
-            seenRepeatedly(d, unit);
-          }
-        });
-  }
-
-  /** A column whose every level comes with several levels of the treatment; null for none. */
-  private String repeatedUnit() {
-    if (asked().unit() != null || asked().pairs() != null) {
-      return asked().unit() != null ? asked().unit() : asked().pairs();
-    }
-    if (asked().treatments().isEmpty() || slip.answer() == null) {
-      return null;
-    }
-    String treatment = asked().treatments().get(0);
-    return naming().stream()
-        .map(Option::key)
-        .filter(c -> !asked().treatments().contains(c))
-        .filter(c -> FirstGuess.varies(slip.answer().frame(), treatment, c))
-        .filter(c -> !FirstGuess.varies(slip.answer().frame(), c, treatment) || isName(c))
-        .findFirst()
-        .orElse(null);
-  }
-
-  private boolean isName(String column) {
-    return slip.answer().frame().column(column) instanceof Categories;
-  }
-
-  /** Terms that can be switched on and off, each with whether it is on. */
-  Map<List<String>, Boolean> terms() {
-    Map<List<String>, Boolean> terms = new LinkedHashMap<>();
-    List<String> treatments = asked().treatments();
-    if (treatments.size() + asked().covariates().size() < 2
-        || asked().method() != Method.LEAST_SQUARES) {
-      return terms;
-    }
-    List<List<String>> all = new ArrayList<>();
-    int combinations = 1 << treatments.size();
-    for (int mask = 1; mask < combinations; mask++) {
-      List<String> term = new ArrayList<>();
-      for (int t = 0; t < treatments.size(); t++) {
-        if ((mask >> t & 1) == 1) {
-          term.add(treatments.get(t));
-        }
-      }
-      all.add(term);
-    }
-    all.sort(Comparator.comparing(List::size));
-    for (List<String> term : all) {
-      terms.put(term, isOn(term));
-    }
-    for (String covariate : asked().covariates()) {
-      for (String treatment : treatments) {
-        List<String> term = List.of(treatment, covariate);
-        terms.put(term, isOn(term));
-      }
-    }
-    return terms;
-  }
-
-  private boolean isOn(List<String> term) {
-    return switch (asked().terms().choice()) {
-      case ALL -> asked().treatments().containsAll(term);
-      case MAIN -> term.size() == 1;
-      case CHOSEN -> asked().terms().chosen().contains(term);
-    };
-  }
-
-  /** Switches a term; at least one stays. */
-  void switchTerm(List<String> term) {
-    Map<List<String>, Boolean> terms = terms();
-    terms.put(term, !terms.get(term));
-    List<List<String>> on = terms.keySet().stream().filter(terms::get).toList();
-    if (!on.isEmpty()) {
-      change(d -> d.terms = new Terms(Terms.Choice.CHOSEN, on));
-    }
+  /** What three plain answers lead to. */
+  PlainAnswers plainly() {
+    return new PlainAnswers(slip, this::change);
   }
 
   /** A slip that was named after its question is named after the new one; own names stay. */

@@ -17,13 +17,13 @@ final class PlainQuestions extends VBox {
   private static final List<String> GROUPS = List.of("one alone", "two", "three or more");
   private static final List<String> UNITS = List.of("different units", "the same units");
 
-  private final LayoutViewModel model;
+  private final PlainAnswers model;
   private final Label advice = Texts.wrapped("", "prose");
   private int what;
   private int groups;
   private int units;
 
-  PlainQuestions(LayoutViewModel model) {
+  PlainQuestions(PlainAnswers model) {
     this.model = model;
     setId("plain-questions");
     getStyleClass().add("below");
@@ -62,6 +62,6 @@ final class PlainQuestions extends VBox {
   }
 
   private void say() {
-    advice.setText(LayoutViewModel.advice(what > 0, groups, units == 1));
+    advice.setText(PlainAnswers.advice(what > 0, groups, units == 1));
   }
 }

@@ -1,0 +1,118 @@
+package app.knuckle.desktop.layout;
+
+import app.knuckle.desktop.controls.SlotChooser.Option;
+import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.study.design.FirstGuess;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Inquiry.Draft;
+import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.table.Categories;
+import java.util.List;
+import java.util.function.Consumer;
+
+/** The sentence that three plain answers lead to. */
+final class PlainAnswers {
+
+  private final SlipViewModel slip;
+  private final ColumnOptions columns;
+  private final Consumer<Consumer<Draft>> change;
+
+  /**
+   * Answers for a slip.
+   *
+   * @param slip the slip
+   * @param change changes its sentence
+   */
+  PlainAnswers(SlipViewModel slip, Consumer<Consumer<Draft>> change) {
+    this.slip = slip;
+    this.change = change;
+    columns = new ColumnOptions(slip);
+  }
+
+  private Inquiry asked() {
+    return slip.inquiry();
+  }
+
+  /** Groups of the first treatment; 0 without one. */
+  int groups() {
+    return asked().treatments().isEmpty() ? 0 : columns.levels(asked().treatments().get(0)).size();
+  }
+
+  /** The test that three plain answers lead to, and why. */
+  static String advice(boolean ranks, int groups, boolean sameUnits) {
+    String test =
+        switch (groups) {
+          case 0 -> ranks ? "a signed-rank test of one sample" : "a t-test of one sample";
+          case 1 ->
+              sameUnits
+                  ? ranks ? "a signed-rank test of matched pairs" : "a t-test of matched pairs"
+                  : ranks ? "a rank-sum test" : "a t-test of two groups";
+          default ->
+              sameUnits
+                  ? ranks ? "Friedman's test" : "an analysis of variance of repeated measures"
+                  : ranks ? "a Kruskal-Wallis test" : "an analysis of variance";
+        };
+    return "That is "
+        + test
+        + (ranks ? ": it goes by the order of the values, not by their size." : ".");
+  }
+
+  /** Writes the sentence that three plain answers lead to. */
+  void write(boolean ranks, int groups, boolean sameUnits) {
+    Method method = ranks ? Method.RANKS : Method.LEAST_SQUARES;
+    String unit = sameUnits ? repeatedUnit() : null;
+    change.accept(
+        d -> {
+          d.method = method;
+          if (groups == 0) {
+            d.treatments = List.of();
+            d.expected = d.expected == null ? 0.0 : d.expected;
+            d.unit = null;
+            d.pairs = null;
+            return;
+          }
+          d.expected = null;
+          d.pairs = null;
+          d.unit = null;
+          if (ranks && d.treatments.size() > 1) {
+            d.treatments = d.treatments.subList(0, 1);
+          }
+          if (unit != null && groups == 1 && d.treatments.size() == 1) {
+            d.pairs = unit;
+          } else if (unit != null) {
+            seenRepeatedly(slip, d, unit);
+          }
+        });
+  }
+
+  /** A column whose every level comes with several levels of the treatment; null for none. */
+  private String repeatedUnit() {
+    if (asked().unit() != null || asked().pairs() != null) {
+      return asked().unit() != null ? asked().unit() : asked().pairs();
+    }
+    if (asked().treatments().isEmpty() || slip.answer() == null) {
+      return null;
+    }
+    String treatment = asked().treatments().get(0);
+    return columns.naming().stream()
+        .map(Option::key)
+        .filter(c -> !asked().treatments().contains(c))
+        .filter(c -> FirstGuess.varies(slip.answer().frame(), treatment, c))
+        .filter(c -> !FirstGuess.varies(slip.answer().frame(), c, treatment) || isName(c))
+        .findFirst()
+        .orElse(null);
+  }
+
+  private boolean isName(String column) {
+    return slip.answer().frame().column(column) instanceof Categories;
+  }
+
+  /** A unit whose treatment varies within it was seen on occasions. */
+  static void seenRepeatedly(SlipViewModel slip, Draft d, String unit) {
+    d.unit = unit;
+    d.occasions =
+        d.treatments.stream()
+            .filter(t -> slip.answer() != null && FirstGuess.varies(slip.answer().frame(), t, unit))
+            .toList();
+  }
+}

@@ -1,0 +1,77 @@
+package app.knuckle.desktop.layout;
+
+import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.design.Inquiry.Terms;
+import app.knuckle.study.design.Redesign;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The terms of the model, to be switched on and off. */
+final class TermChips {
+
+  private final SlipViewModel slip;
+
+  TermChips(SlipViewModel slip) {
+    this.slip = slip;
+  }
+
+  private Inquiry asked() {
+    return slip.inquiry();
+  }
+
+  /** Terms that can be switched on and off, each with whether it is on. */
+  Map<List<String>, Boolean> terms() {
+    Map<List<String>, Boolean> terms = new LinkedHashMap<>();
+    List<String> treatments = asked().treatments();
+    if (treatments.size() + asked().covariates().size() < 2
+        || asked().method() != Method.LEAST_SQUARES) {
+      return terms;
+    }
+    List<List<String>> all = new ArrayList<>();
+    int combinations = 1 << treatments.size();
+    for (int mask = 1; mask < combinations; mask++) {
+      List<String> term = new ArrayList<>();
+      for (int t = 0; t < treatments.size(); t++) {
+        if ((mask >> t & 1) == 1) {
+          term.add(treatments.get(t));
+        }
+      }
+      all.add(term);
+    }
+    all.sort(Comparator.comparing(List::size));
+    for (List<String> term : all) {
+      terms.put(term, isOn(term));
+    }
+    for (String covariate : asked().covariates()) {
+      for (String treatment : treatments) {
+        List<String> term = List.of(treatment, covariate);
+        terms.put(term, isOn(term));
+      }
+    }
+    return terms;
+  }
+
+  private boolean isOn(List<String> term) {
+    return switch (asked().terms().choice()) {
+      case ALL -> asked().treatments().containsAll(term);
+      case MAIN -> term.size() == 1;
+      case CHOSEN -> asked().terms().chosen().contains(term);
+    };
+  }
+
+  /** Switches a term; at least one stays. */
+  void switchTerm(List<String> term) {
+    Map<List<String>, Boolean> terms = terms();
+    terms.put(term, !terms.get(term));
+    List<List<String>> on = terms.keySet().stream().filter(terms::get).toList();
+    if (!on.isEmpty()) {
+      slip.inquiryProperty()
+          .set(Redesign.of(asked(), d -> d.terms = new Terms(Terms.Choice.CHOSEN, on)));
+    }
+  }
+}
