@@ -138,4 +138,24 @@ final class CheckPictures {
     double[] x = ((Numbers) answer.frame().column(covariate)).values();
     return GroupScatter.against(answer.findings().first(), x, covariate);
   }
+
+  /** What the model leaves against a covariate; null where there are no residuals. */
+  static Scatter againstCovariate(Answer answer, String covariate) {
+    Residuals left = answer.findings().first().analysis().residuals();
+    if (left == null) {
+      return null;
+    }
+    double[] x = ((Numbers) answer.frame().column(covariate)).values();
+    List<Scatter.Point> points = new ArrayList<>();
+    double low = Double.POSITIVE_INFINITY;
+    double high = Double.NEGATIVE_INFINITY;
+    for (int i : thinned(left.rows().length, -1)) {
+      int row = left.rows()[i];
+      points.add(new Scatter.Point(x[row], left.residuals()[i], Ink.DEEP, row));
+      low = Math.min(low, x[row]);
+      high = Math.max(high, x[row]);
+    }
+    Scatter.Path zero = path(new double[] {low, high}, new double[] {0, 0}, Ink.MUTED, 1);
+    return new Scatter(points, List.of(zero), covariate, "residual");
+  }
 }

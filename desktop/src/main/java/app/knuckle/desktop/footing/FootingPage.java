@@ -293,16 +293,20 @@ public record FootingPage(String line, List<Check> cards) {
               check.covariate().isEmpty()
                   ? "Parallel slopes"
                   : "Parallel slopes on " + check.covariate();
+          case "straightness" -> "Straight on " + check.covariate();
           case "sphericity" -> "Occasions spread alike";
           case "covariances" -> "Groups scatter alike";
           case "trend" -> "The trend is enough";
           default -> Prose.capital(check.about());
         };
     boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
+    boolean straight = check.about().equals("straightness");
     return new Check(
         title,
         check.judgement(),
-        slopes ? CheckPictures.slopes(answer, check.covariate()) : null,
+        slopes
+            ? CheckPictures.slopes(answer, check.covariate())
+            : straight ? CheckPictures.againstCovariate(answer, check.covariate()) : null,
         null,
         test + check.words(),
         List.of(),

@@ -99,6 +99,13 @@ public record LookPage(
     return others;
   }
 
+  /** The table of summaries, cells apart by tabs. */
+  String asText() {
+    StringBuilder text = new StringBuilder(String.join("\t", heads)).append('\n');
+    rows.forEach(row -> text.append(String.join("\t", row)).append('\n'));
+    return text.toString();
+  }
+
   /** What the picture shows. */
   String line(LookKind kind, String other) {
     String what =

@@ -16,6 +16,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -79,7 +81,12 @@ public final class LookView extends VBox {
                 show();
               }
             });
-    HBox bar = new HBox(kinds, against, binsTitle, bins);
+    Button copy = new Button("Copy the table");
+    copy.setId("copy-summaries");
+    copy.getStyleClass().add("bar-button");
+    copy.setMinWidth(USE_PREF_SIZE);
+    copy.setOnAction(event -> copy());
+    HBox bar = new HBox(kinds, against, binsTitle, bins, copy);
     bar.getStyleClass().add("compare-bar");
     pickedBar.setId("picked");
     pickedBar.getStyleClass().addAll("picked");
@@ -88,6 +95,15 @@ public final class LookView extends VBox {
     getChildren().addAll(head, bar, paper, pickedBar, table);
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
+  }
+
+  /** Cells apart by tabs, rows by lines, as a spreadsheet takes them. */
+  private void copy() {
+    if (slip.answer() != null && slip.answer().findings() != null) {
+      ClipboardContent content = new ClipboardContent();
+      content.putString(LookPage.of(slip.answer().findings(), slip.answer().frame()).asText());
+      Clipboard.getSystemClipboard().setContent(content);
+    }
   }
 
   private String said(Mark.Dot dot) {

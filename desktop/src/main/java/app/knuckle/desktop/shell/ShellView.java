@@ -18,8 +18,10 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.function.Function;
+import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
 import javafx.collections.ListChangeListener;
+import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -34,6 +36,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 
 /** The window: slips above, chain at the left, finding line below, the open joint in the middle. */
 final class ShellView extends BorderPane {
@@ -72,6 +75,12 @@ final class ShellView extends BorderPane {
   private static final KeyCombination LAST_RESPONSE =
       new KeyCodeCombination(KeyCode.PAGE_UP, KeyCombination.SHORTCUT_DOWN);
 
+  private static final PseudoClass STALE = PseudoClass.getPseudoClass("stale");
+
+  /** Changes quicker than this are not seen as waiting. */
+  private static final Duration MOMENT = Duration.millis(250);
+
+  private final PauseTransition dimming = new PauseTransition(MOMENT);
   private final Workbench workbench;
   private final Map<SlipViewModel, Map<Joint, Node>> views = new HashMap<>();
   private final StackPane middle = new StackPane();
@@ -88,6 +97,8 @@ final class ShellView extends BorderPane {
   ShellView(Workbench workbench) {
     this.workbench = workbench;
     setId("shell");
+    middle.getStyleClass().add("middle");
+    dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
     menu = new StudyMenu(workbench);
     slips = new SlipsBar(workbench, menu);
     chain = new ChainView(this::go);
@@ -156,8 +167,22 @@ final class ShellView extends BorderPane {
     chain.show(
         ChainPage.of(shown == null ? null : shown.answer()),
         shown == null ? null : shown.jointProperty().get());
+    dim();
     line.show(shown);
     responses.show(page == null ? shown : null);
+  }
+
+  /** An answer that is being computed anew is dimmed, unless that takes but a moment. */
+  private void dim() {
+    boolean busy = shown != null && shown.busyProperty().get() && shown.answer() != null;
+    Joint joint = shown == null ? null : shown.jointProperty().get();
+    boolean own = joint == Joint.RECORDS || joint == Joint.LAYOUT;
+    if (busy && !own) {
+      dimming.playFromStart();
+    } else {
+      dimming.stop();
+      middle.pseudoClassStateChanged(STALE, false);
+    }
   }
 
   private Node view(Page page) {

@@ -378,6 +378,9 @@ final class LinearAnswer {
     for (String covariate : inquiry.covariates()) {
       progress.check();
       checks.add(parallelSlopes(covariate, values));
+      if (parts.rows() <= MOST_TRANSFORMED) {
+        checks.add(straightness(covariate, values));
+      }
     }
     for (Inquiry.Compare c : inquiry.compare()) {
       if (c.trend() > 0) {
@@ -418,6 +421,48 @@ final class LinearAnswer {
             + covariate
             + " differ between groups: adjusted means depend on where they"
             + " are taken.");
+  }
+
+  /** Whether the square of a covariate adds to the model. */
+  private CheckResult straightness(String covariate, double[] values) {
+    Covariate own =
+        model.covariates().stream()
+            .filter(c -> c.name().equals(covariate))
+            .findFirst()
+            .orElseThrow();
+    double[] x = own.values();
+    double mean = Arrays.stream(x).filter(v -> !Double.isNaN(v)).average().orElse(0);
+    // About the mean and scaled, so that the square is as independent of the line as can be.
+    double scale =
+        Math.max(
+            Double.MIN_NORMAL,
+            Arrays.stream(x)
+                .filter(v -> !Double.isNaN(v))
+                .map(v -> Math.abs(v - mean))
+                .max()
+                .orElse(1));
+    double[] squares =
+        Arrays.stream(x).map(v -> (v - mean) / scale * ((v - mean) / scale)).toArray();
+    Fit base = Fit.of(model, List.of(values));
+    Fit bent = Fit.of(model.with(new Covariate(covariate + " squared", squares)), List.of(values));
+    SumTest test =
+        SumTest.of(
+            bent.rank() - base.rank(),
+            Math.max(0, base.error().of(0) - bent.error().of(0)),
+            bent.error().df(),
+            bent.error().of(0),
+            "the covariate has too few values for a bend");
+    return Checks.of(
+        "straightness",
+        "added-square",
+        covariate,
+        test,
+        Map.of(),
+        "A straight line on " + covariate + " is enough.",
+        "The line on "
+            + covariate
+            + " is bent: try another scale of it, or a second covariate, its"
+            + " square.");
   }
 
   /** What trends leave of a treatment's differences. */
