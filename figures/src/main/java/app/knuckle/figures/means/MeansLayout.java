@@ -396,7 +396,6 @@ public final class MeansLayout {
   private static Mark.Label label(
       String text, double x, double y, Face face, double size, boolean turned, Mark.Role role) {
     Ink ink = role == Mark.Role.TICK ? Ink.MUTED : Ink.DARK;
-    return new Mark.Label(
-        text, x, y, Type.width(text, face, size), Type.height(size), size, face, ink, turned, role);
+    return Mark.Label.of(text, x, y, size, face, ink, turned, role);
   }
 }

@@ -69,16 +69,6 @@ public final class BarsLayout {
   }
 
   private static Mark.Label label(String text, double x, double y, boolean turned) {
-    return new Mark.Label(
-        text,
-        x,
-        y,
-        Type.width(text, Face.REGULAR, SIZE),
-        Type.height(SIZE),
-        SIZE,
-        Face.REGULAR,
-        Ink.MUTED,
-        turned,
-        Mark.Role.TICK);
+    return Mark.Label.of(text, x, y, SIZE, Face.REGULAR, Ink.MUTED, turned, Mark.Role.TICK);
   }
 }

@@ -95,16 +95,6 @@ public final class IntervalsLayout {
   }
 
   private static Mark.Label label(String text, double x, double y, Ink ink) {
-    return new Mark.Label(
-        text,
-        x,
-        y,
-        Type.width(text, Face.REGULAR, SIZE),
-        Type.height(SIZE),
-        SIZE,
-        Face.REGULAR,
-        ink,
-        false,
-        Mark.Role.TICK);
+    return Mark.Label.of(text, x, y, SIZE, Face.REGULAR, ink, false, Mark.Role.TICK);
   }
 }

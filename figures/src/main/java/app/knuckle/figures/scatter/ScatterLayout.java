@@ -109,16 +109,6 @@ public final class ScatterLayout {
   }
 
   private static Mark.Label label(String text, double x, double y, boolean turned, Mark.Role role) {
-    return new Mark.Label(
-        text,
-        x,
-        y,
-        Type.width(text, Face.REGULAR, SIZE),
-        Type.height(SIZE),
-        SIZE,
-        Face.REGULAR,
-        Ink.MUTED,
-        turned,
-        role);
+    return Mark.Label.of(text, x, y, SIZE, Face.REGULAR, Ink.MUTED, turned, role);
   }
 }

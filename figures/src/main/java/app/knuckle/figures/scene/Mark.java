@@ -103,6 +103,33 @@ public sealed interface Mark {
       boolean turned,
       Role role)
       implements Mark {
+
+    /**
+     * A text as wide and high as it is set.
+     *
+     * @param text to write
+     * @param x its middle
+     * @param y its middle
+     * @param size of the type
+     * @param face of the type
+     * @param ink its colour
+     * @param turned whether it runs upward
+     * @param role what it is for
+     * @return the label
+     */
+    public static Label of(
+        String text,
+        double x,
+        double y,
+        double size,
+        Face face,
+        Ink ink,
+        boolean turned,
+        Role role) {
+      double width = Type.width(text, face, size);
+      return new Label(text, x, y, width, Type.height(size), size, face, ink, turned, role);
+    }
+
     @Override
     public Rectangle2D box() {
       double w = turned ? height : width;

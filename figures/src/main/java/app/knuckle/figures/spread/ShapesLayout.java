@@ -200,16 +200,6 @@ public final class ShapesLayout {
   }
 
   private static Mark.Label label(String text, double x, double y, Face face, Ink ink) {
-    return new Mark.Label(
-        text,
-        x,
-        y,
-        Type.width(text, face, SIZE),
-        Type.height(SIZE),
-        SIZE,
-        face,
-        ink,
-        false,
-        Mark.Role.TICK);
+    return Mark.Label.of(text, x, y, SIZE, face, ink, false, Mark.Role.TICK);
   }
 }
