@@ -3,6 +3,7 @@ package app.knuckle.desktop.compare;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Weight;
+import app.knuckle.study.findings.GroupSummary;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -66,7 +67,8 @@ record Balance(List<String> of, List<Map<String, String>> left, List<Map<String,
   }
 
   private static String names(List<Map<String, String>> groups) {
-    return String.join(" and ", groups.stream().map(g -> String.join(" / ", g.values())).toList());
+    return String.join(
+        " and ", groups.stream().map(g -> String.join(GroupSummary.BETWEEN, g.values())).toList());
   }
 
   /** The question for the inquiry. */

@@ -3,6 +3,7 @@ package app.knuckle.desktop.compare;
 import app.knuckle.desktop.compare.Balance.Pan;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Focus;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.SlipViewModel;
@@ -138,26 +139,18 @@ final class BalanceView extends VBox {
       ways.getChildren()
           .addAll(
               name,
-              go("balance-keep", "Keep this question", () -> model.keep(name.getText().strip())));
+              new GoButton(
+                  "balance-keep", "Keep this question", () -> model.keep(name.getText().strip())));
     }
     for (String treatment : model.trends()) {
       ways.getChildren()
           .add(
-              go(
+              new GoButton(
                   "trend-" + treatment,
                   "Straight and curved trend over " + treatment,
                   () -> model.keepTrend(treatment)));
     }
     return ways;
-  }
-
-  private static Button go(String id, String title, Runnable action) {
-    Button button = new Button(title);
-    button.setId(id);
-    button.setMnemonicParsing(false);
-    button.getStyleClass().add("go");
-    button.setOnAction(event -> action.run());
-    return button;
   }
 
   private Card keptCard() {
@@ -213,8 +206,8 @@ final class BalanceView extends VBox {
   private VBox twoOfThem() {
     VBox box = new VBox(Texts.line("Weigh two of them against each other:", "joint-line"));
     box.getStyleClass().add("below");
-    Button weigh =
-        go(
+    GoButton weigh =
+        new GoButton(
             "weigh-two",
             "Weigh the two differences",
             () -> model.weighTwo(ticked.get(0), ticked.get(1)));

@@ -8,6 +8,7 @@ import app.knuckle.stats.compare.StudentT;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
@@ -39,7 +40,7 @@ final class BalanceViewModel {
    */
   record Group(Map<String, String> levels, Pan pan, boolean known) {
     String name() {
-      return String.join(" / ", levels.values());
+      return String.join(GroupSummary.BETWEEN, levels.values());
     }
   }
 

@@ -3,6 +3,7 @@ package app.knuckle.desktop.compare;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
 import java.util.ArrayList;
 import java.util.List;
@@ -69,19 +70,12 @@ final class CompareOptions {
   static List<Family> families(Inquiry inquiry) {
     List<String> t = inquiry.treatments();
     List<Family> all = new ArrayList<>();
-    for (int mask = (1 << t.size()) - 1; mask > 0; mask--) {
-      List<String> of = new ArrayList<>();
-      for (int i = 0; i < t.size(); i++) {
-        if ((mask >> i & 1) == 1) {
-          of.add(t.get(i));
-        }
-      }
-      if (of.size() <= MOST_CROSSED
-          && (inquiry.method() == Inquiry.Method.LEAST_SQUARES || of.size() == t.size())) {
-        all.add(new Family(of, List.of()));
+    boolean some = inquiry.method() == Inquiry.Method.LEAST_SQUARES;
+    for (Term term : Term.combinations(t, MOST_CROSSED)) {
+      if (some || term.names().size() == t.size()) {
+        all.add(new Family(term.names(), List.of()));
       }
     }
-    all.sort(java.util.Comparator.comparing(f -> f.of().size()));
     for (String one : t) {
       for (String other : t) {
         if (!one.equals(other)) {

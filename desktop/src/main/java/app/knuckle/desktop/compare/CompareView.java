@@ -78,6 +78,7 @@ public final class CompareView extends ScrollPane {
       return;
     }
     List<ComparedMeans> drawn = families.subList(0, Math.min(MOST_FAMILIES, families.size()));
+    boolean discouraged = false;
     for (ComparedMeans family : drawn) {
       ComparePage shown = ComparePage.of(answer.findings(), family);
       page.getChildren().add(Texts.wrapped(shown.line(), "joint-line"));
@@ -85,7 +86,8 @@ public final class CompareView extends ScrollPane {
       if (first && !shown.warning().isEmpty()) {
         page.getChildren().add(warning(shown));
       }
-      if (ComparePage.of(answer.findings(), families.get(0)).warning().isEmpty() || shownAnyway) {
+      discouraged |= first && !shown.warning().isEmpty();
+      if (!discouraged || shownAnyway) {
         page.getChildren().addAll(pairs(shown), ranking(shown));
       }
     }

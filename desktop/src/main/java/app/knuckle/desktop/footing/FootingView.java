@@ -1,6 +1,7 @@
 package app.knuckle.desktop.footing;
 
 import app.knuckle.desktop.controls.Focus;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
@@ -106,11 +107,7 @@ public final class FootingView extends ScrollPane {
     FlowPane ways = new FlowPane();
     ways.getStyleClass().add("ways");
     for (WayOn way : check.ways()) {
-      Button button = new Button(way.label());
-      button.setMnemonicParsing(false);
-      button.getStyleClass().add("go");
-      button.setOnAction(event -> slip.askBeside(way.inquiry()));
-      ways.getChildren().add(button);
+      ways.getChildren().add(new GoButton("", way.label(), () -> slip.askBeside(way.inquiry())));
     }
     Button larger = new Button(open ? "Close" : "Look closer");
     larger.getStyleClass().add("small-button");

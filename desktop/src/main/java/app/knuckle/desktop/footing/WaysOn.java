@@ -1,6 +1,7 @@
 package app.knuckle.desktop.footing;
 
 import app.knuckle.desktop.shell.Answer;
+import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Redesign;
@@ -90,16 +91,8 @@ final class WaysOn {
       return List.of();
     }
     List<List<String>> terms = new ArrayList<>();
-    int all = 1 << inquiry.treatments().size();
-    for (int mask = 1; mask < all; mask++) {
-      List<String> term = new ArrayList<>();
-      for (int t = 0; t < inquiry.treatments().size(); t++) {
-        if ((mask >> t & 1) == 1) {
-          term.add(inquiry.treatments().get(t));
-        }
-      }
-      terms.add(term);
-    }
+    Term.combinations(inquiry.treatments(), inquiry.treatments().size())
+        .forEach(t -> terms.add(t.names()));
     terms.add(List.of(inquiry.treatments().get(0), covariate));
     Inquiry changed =
         Redesign.of(inquiry, d -> d.terms = new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, terms));

@@ -1,9 +1,9 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Texts;
 import java.util.List;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.VBox;
 
@@ -37,10 +37,11 @@ final class PlainQuestions extends VBox {
     second.show(GROUPS.get(groups));
     third.show(UNITS.get(units));
     advice.setId("plain-advice");
-    Button write = new Button("Write the sentence so");
-    write.setId("plain-write");
-    write.getStyleClass().add("go");
-    write.setOnAction(event -> model.write(what > 0, groups, units == 1));
+    GoButton write =
+        new GoButton(
+            "plain-write",
+            "Write the sentence so",
+            () -> model.write(what > 0, groups, units == 1));
     getChildren()
         .addAll(
             Texts.line("What was measured?", "fact-name"),

@@ -1,12 +1,11 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Inquiry.Terms;
 import app.knuckle.study.design.Redesign;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,20 +31,8 @@ final class TermChips {
         || asked().method() != Method.LEAST_SQUARES) {
       return terms;
     }
-    List<List<String>> all = new ArrayList<>();
-    int combinations = 1 << treatments.size();
-    for (int mask = 1; mask < combinations; mask++) {
-      List<String> term = new ArrayList<>();
-      for (int t = 0; t < treatments.size(); t++) {
-        if ((mask >> t & 1) == 1) {
-          term.add(treatments.get(t));
-        }
-      }
-      all.add(term);
-    }
-    all.sort(Comparator.comparing(List::size));
-    for (List<String> term : all) {
-      terms.put(term, isOn(term));
+    for (Term term : Term.combinations(treatments, treatments.size())) {
+      terms.put(term.names(), isOn(term.names()));
     }
     for (String covariate : asked().covariates()) {
       for (String treatment : treatments) {

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.compare.CompareView;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.figure.FigureView;
 import app.knuckle.desktop.footing.FootingView;
@@ -23,7 +24,6 @@ import javafx.beans.value.ChangeListener;
 import javafx.collections.ListChangeListener;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
@@ -216,31 +216,24 @@ final class ShellView extends BorderPane {
             "prose");
     FlowPane ways =
         new FlowPane(
-            way("welcome-open", "Open records \u2026", menu::choose),
-            way("welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
-            way("welcome-paste", "Paste them", menu::paste),
-            way(
+            new GoButton("welcome-open", "Open records \u2026", menu::choose),
+            new GoButton(
+                "welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
+            new GoButton("welcome-paste", "Paste them", menu::paste),
+            new GoButton(
                 "welcome-rehearse",
                 "Rehearse an experiment",
                 () -> workbench.show(new Page.Rehearsing())));
     ways.getStyleClass().add("ways");
     VBox box = new VBox(title, words, ways);
     for (Path recent : workbench.keeper().recent().files()) {
-      Button again = way("", "Open " + recent.getFileName(), () -> workbench.open(recent));
+      GoButton again =
+          new GoButton("", "Open " + recent.getFileName(), () -> workbench.open(recent));
       box.getChildren().add(again);
     }
     box.setId("welcome");
     box.getStyleClass().addAll("joint", "welcome");
     return box;
-  }
-
-  private static Button way(String id, String title, Runnable action) {
-    Button button = new Button(title);
-    button.setId(id);
-    button.setMnemonicParsing(false);
-    button.getStyleClass().add("go");
-    button.setOnAction(event -> action.run());
-    return button;
   }
 
   /** Saves, asking for a name where there is none. */

@@ -1,10 +1,7 @@
 package app.knuckle.desktop.test;
 
-import javafx.scene.layout.Pane;
-import javafx.scene.layout.Region;
-
 /** An interval with its estimate, against a mark at no difference. */
-final class IntervalBar extends Pane {
+final class IntervalBar extends CellDrawing {
 
   private static final double WIDTH = 170;
   private static final double HEIGHT = 18;
@@ -12,9 +9,7 @@ final class IntervalBar extends Pane {
   private static final double DOT = 9;
 
   IntervalBar(TestPage.Interval interval) {
-    setMinSize(WIDTH, HEIGHT);
-    setPrefSize(WIDTH, HEIGHT);
-    setMaxSize(WIDTH, HEIGHT);
+    super(WIDTH, HEIGHT);
     double room = WIDTH - DOT;
     double edge = DOT / 2;
     add("signal-track", 0, (HEIGHT - 1) / 2, WIDTH, 1);
@@ -24,13 +19,5 @@ final class IntervalBar extends Pane {
     add("signal-notch", edge + interval.none() * room - 1, 0, 2, HEIGHT);
     double middle = edge + interval.middle() * room;
     add("interval-dot", middle - DOT / 2, (HEIGHT - DOT) / 2, DOT, DOT);
-  }
-
-  private void add(String styleClass, double x, double y, double width, double height) {
-    Region part = new Region();
-    part.getStyleClass().add(styleClass);
-    part.setManaged(false);
-    part.resizeRelocate(x, y, width, height);
-    getChildren().add(part);
   }
 }

@@ -3,6 +3,7 @@ package app.knuckle.desktop.test;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
@@ -12,7 +13,6 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
@@ -180,14 +180,14 @@ public final class TestView extends ScrollPane {
     FlowPane ways = new FlowPane();
     ways.getStyleClass().add("ways");
     for (TestPage.Way way : explained.ways()) {
-      Button button = new Button(way.label());
-      button.setMnemonicParsing(false);
-      button.getStyleClass().add("go");
-      button.setOnAction(
-          event -> {
-            slip.compare(way.of(), way.within());
-            slip.jointProperty().set(Joint.COMPARE);
-          });
+      GoButton button =
+          new GoButton(
+              "",
+              way.label(),
+              () -> {
+                slip.compare(way.of(), way.within());
+                slip.jointProperty().set(Joint.COMPARE);
+              });
       ways.getChildren().add(button);
     }
     if (!ways.getChildren().isEmpty()) {

@@ -5,6 +5,7 @@ import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.words.Numerals;
@@ -298,7 +299,7 @@ public record MeansFigure(
 
   private static String others(Map<String, String> levels, String colour) {
     return String.join(
-        " / ",
+        GroupSummary.BETWEEN,
         levels.entrySet().stream()
             .filter(e -> !e.getKey().equals(colour))
             .map(Map.Entry::getValue)

@@ -12,7 +12,7 @@ import java.util.Map;
 public record GroupSummary(Map<String, String> levels, Summary summary) {
 
   /** What stands between the levels of several treatments. */
-  static final String BETWEEN = " / ";
+  public static final String BETWEEN = " / ";
 
   /**
    * The name of the group.
