@@ -29,6 +29,7 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** The kinds of steps that can be made by hand: what each asks for, and the step it makes of it. */
 public enum StepForm {
@@ -148,19 +149,53 @@ public enum StepForm {
                   Field.Form.PICK,
                   a -> names(frame, StepForm::isNumber)));
       case KEEP ->
-          List.of(
-              anyColumn,
-              new Field(
-                  "is",
-                  "is one of",
-                  Field.Form.TICK,
-                  a -> levels(frame, a),
-                  a -> !levels(frame, a).isEmpty()),
-              new Field("from", "from", Field.Form.LINE, a -> List.of(), a -> isNumber(frame, a)),
-              new Field("to", "to", Field.Form.LINE, a -> List.of(), a -> isNumber(frame, a)));
+          IntStream.range(0, MOST_CONDITIONS)
+              .boxed()
+              .flatMap(i -> condition(frame, i).stream())
+              .toList();
       case SET_ASIDE ->
           List.of(Field.line("rows", "rows, with commas between"), Field.line("why", "because"));
     };
+  }
+
+  /** A condition more is asked for as soon as the one before names its column. */
+  private static List<Field> condition(Frame frame, int i) {
+    String column = key(COLUMN, i);
+    Predicate<Answers> asked = a -> i == 0 || !a.one(key(COLUMN, i - 1)).isEmpty();
+    return List.of(
+        new Field(
+            column,
+            i == 0 ? COLUMN : "and, if wished, column",
+            Field.Form.PICK,
+            a ->
+                Stream.concat(
+                        i > 0 && !a.one(column).isEmpty() ? Stream.of("") : Stream.empty(),
+                        names(frame, c -> true).stream())
+                    .toList(),
+            asked::test),
+        new Field(
+            key("is", i),
+            "is one of",
+            Field.Form.TICK,
+            a -> levels(frame, a.one(column)),
+            a -> asked.test(a) && !levels(frame, a.one(column)).isEmpty()),
+        new Field(
+            key("from", i),
+            "from",
+            Field.Form.LINE,
+            a -> List.of(),
+            a -> asked.test(a) && isNumber(frame, a.one(column))),
+        new Field(
+            key("to", i),
+            "to",
+            Field.Form.LINE,
+            a -> List.of(),
+            a -> asked.test(a) && isNumber(frame, a.one(column))));
+  }
+
+  /** Answers of the first condition have plain keys, those of the others are numbered. */
+  private static String key(String key, int condition) {
+    return condition == 0 ? key : key + "-" + (condition + 1);
   }
 
   private static List<String> names(Frame frame, Predicate<Column> fits) {
@@ -171,12 +206,16 @@ public enum StepForm {
     return column instanceof Numbers;
   }
 
-  private static boolean isNumber(Frame frame, Answers answers) {
-    return frame.has(answers.one(COLUMN)) && isNumber(frame.column(answers.one(COLUMN)));
+  private static boolean isNumber(Frame frame, String column) {
+    return frame.has(column) && isNumber(frame.column(column));
   }
 
   private static List<String> levels(Frame frame, Answers answers) {
-    return frame.has(answers.one(COLUMN)) ? levels(frame.column(answers.one(COLUMN))) : List.of();
+    return levels(frame, answers.one(COLUMN));
+  }
+
+  private static List<String> levels(Frame frame, String column) {
+    return frame.has(column) ? levels(frame.column(column)) : List.of();
   }
 
   /** Numbers of few values have levels as well; numbers of many have none to choose from. */
@@ -195,6 +234,9 @@ public enum StepForm {
         ? List.of()
         : Arrays.stream(few).mapToObj(Numbers::text).toList();
   }
+
+  /** As many conditions as a form can ask for and still be read. */
+  private static final int MOST_CONDITIONS = 4;
 
   /** More values than this are an amount, not a set of levels. */
   private static final int MOST_LEVELS = 24;
@@ -290,20 +332,26 @@ public enum StepForm {
     return Optional.of(value);
   }
 
-  /** The first condition is the one in the form; others that the step had stay. */
+  /** Conditions of a step from a file that are more than the form asks for stay. */
   private Keep keep(Answers a, Step old, boolean off) {
+    needed(a, COLUMN);
     List<Keep.Condition> where = new ArrayList<>();
-    where.add(
-        new Keep.Condition(
-            needed(a, COLUMN),
-            a.all("is").isEmpty() ? null : a.all("is"),
-            number(a, "from").orElse(null),
-            number(a, "to").orElse(null)));
-    if (a.all("is").isEmpty() && a.one("from").isEmpty() && a.one("to").isEmpty()) {
-      throw asking("is", "no value is named", "Tick some, or give a range");
+    for (int i = 0; i < MOST_CONDITIONS && !a.one(key(COLUMN, i)).isEmpty(); i++) {
+      List<String> is = a.all(key("is", i));
+      Keep.Condition condition =
+          new Keep.Condition(
+              a.one(key(COLUMN, i)),
+              is.isEmpty() ? null : is,
+              number(a, key("from", i)).orElse(null),
+              number(a, key("to", i)).orElse(null));
+      if (is.isEmpty() && condition.from() == null && condition.to() == null) {
+        String column = "is, for " + condition.column();
+        throw asking(column, "no value is named", "Tick some, or give a range");
+      }
+      where.add(condition);
     }
-    if (old instanceof Keep keep) {
-      where.addAll(keep.where().subList(1, keep.where().size()));
+    if (old instanceof Keep keep && keep.where().size() > MOST_CONDITIONS) {
+      where.addAll(keep.where().subList(MOST_CONDITIONS, keep.where().size()));
     }
     return new Keep(where, off);
   }
@@ -389,11 +437,15 @@ public enum StepForm {
     } else if (step instanceof Spread s) {
       return a.with("names", s.names()).with("values", s.values());
     } else if (step instanceof Keep s) {
-      Keep.Condition first = s.where().get(0);
-      return a.with(COLUMN, first.column())
-          .with("is", first.is() == null ? List.of() : first.is())
-          .with("from", first.from() == null ? "" : Numbers.text(first.from()))
-          .with("to", first.to() == null ? "" : Numbers.text(first.to()));
+      for (int i = 0; i < Math.min(MOST_CONDITIONS, s.where().size()); i++) {
+        Keep.Condition c = s.where().get(i);
+        a =
+            a.with(key(COLUMN, i), c.column())
+                .with(key("is", i), c.is() == null ? List.of() : c.is())
+                .with(key("from", i), c.from() == null ? "" : Numbers.text(c.from()))
+                .with(key("to", i), c.to() == null ? "" : Numbers.text(c.to()));
+      }
+      return a;
     } else if (step instanceof SetAside s) {
       String rows = s.rows().stream().map(String::valueOf).collect(Collectors.joining(", "));
       return a.with("rows", rows).with("why", s.why());
