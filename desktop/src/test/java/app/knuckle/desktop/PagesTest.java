@@ -15,7 +15,9 @@ import app.knuckle.desktop.shell.FindingLine;
 import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.test.LawCurve;
 import app.knuckle.desktop.test.TestPage;
-import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Style;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
@@ -217,8 +219,11 @@ class PagesTest {
     for (ComparedMeans family : ComparedMeans.of(answer.findings().first().analysis())) {
       assertThat(ComparePage.of(answer.findings(), family).rungs()).hasSizeGreaterThan(1);
     }
-    MeansFigure.Style style = MeansFigure.Style.usual(3);
-    assertThat(MeansFigure.of(answer.findings(), style).groups()).isNotEmpty();
+    for (Form form : InquiryFigure.forms(answer.findings())) {
+      InquiryFigure figure = InquiryFigure.of(answer.findings(), Style.usual(3).with(form));
+      assertThat(figure.scene().marks()).as("%s", form).isNotEmpty();
+      assertThat(figure.caption()).as("%s", form).doesNotContain("NaN").endsWith(".");
+    }
     assertThat(ChainPage.of(answer).links()).hasSize(Joint.values().length);
   }
 }

@@ -1,11 +1,10 @@
 package app.knuckle.desktop.command;
 
-import app.knuckle.figures.export.PdfExport;
-import app.knuckle.figures.export.PngExport;
+import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.export.SvgExport;
-import app.knuckle.figures.means.MeansFigure;
-import app.knuckle.figures.means.MeansLayout;
+import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.report.HtmlReport;
@@ -19,7 +18,6 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.io.PrintWriter;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
@@ -147,20 +145,22 @@ final class RunCommand implements Callable<Integer> {
     String picture = "";
     String caption = "";
     if (findings.refusal().isEmpty()) {
-      MeansFigure figure =
-          MeansFigure.of(
-              findings,
-              MeansFigure.Style.of(settings)
-                  .orElse(MeansFigure.Style.usual(findings.first().shownMeans().size())));
-      Scene scene = MeansLayout.of(figure);
+      int groups = findings.first().shownMeans().size();
+      Style style = Style.of(settings, groups);
+      InquiryFigure figure = InquiryFigure.of(findings, style);
+      Scene scene = figure.scene();
       picture = SvgExport.element(scene);
       caption = figure.caption();
-      try (OutputStream svg = Files.newOutputStream(out.resolve("figure.svg"));
-          OutputStream pdf = Files.newOutputStream(out.resolve("figure.pdf"));
-          OutputStream png = Files.newOutputStream(out.resolve("figure.png"))) {
-        SvgExport.write(scene, svg);
-        PdfExport.write(scene, pdf);
-        PngExport.write(scene, DPI, png);
+      for (FigureFile format : FigureFile.values()) {
+        format.write(scene, DPI, out.resolve("figure." + format.ending()));
+      }
+      if (findings.responses().size() > 1) {
+        for (var each : InquiryFigure.ofAll(findings, style).entrySet()) {
+          for (FigureFile format : FigureFile.values()) {
+            String name = "figure-" + FigureFile.safeName(each.getKey());
+            format.write(each.getValue().scene(), DPI, out.resolve(name + "." + format.ending()));
+          }
+        }
       }
     }
     Files.writeString(out.resolve("report.html"), HtmlReport.text(findings, picture, caption));

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.figures.scatter.Intervals;
+import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
@@ -11,8 +12,8 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
+import java.util.function.UnaryOperator;
 
 /**
  * What the Compare joint says, ready to show.
@@ -170,7 +171,7 @@ public record ComparePage(
             : "mean " + response.measured().title() + ", bars show \u00b1 SE",
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
         ranking.size() <= MOST_ON_BOARD ? cells(family, unit, ranking, decimals) : List.of(),
-        intervals(family, unit),
+        PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         family.ranking(response.measured().unit(), decimals),
         family.criticalDifference().exists()
             ? "Means differ from "
@@ -225,34 +226,6 @@ public record ComparePage(
             + family.pairs().size()
             + " pairs some will look large by chance."
         : "There is no overall test, so pairs cannot be judged.";
-  }
-
-  /** Pairs drawn against 0; more of them are not read one by one. */
-  private static final int MOST_INTERVALS = 200;
-
-  private static Intervals intervals(ComparedMeans family, String unit) {
-    if (family.pairs().isEmpty() || family.pairs().size() > MOST_INTERVALS) {
-      return null;
-    }
-    List<Intervals.Row> rows = new ArrayList<>();
-    for (Pair p : family.pairs()) {
-      // All pairs from the higher side; differences from a reference keep their sign.
-      boolean turned = !family.isAgainstReference() && p.difference() < 0;
-      double low = p.low().exists() ? p.low().value() : Double.NaN;
-      double high = p.high().exists() ? p.high().value() : Double.NaN;
-      String left = family.names().get(turned ? p.right() : p.left());
-      String right = family.names().get(turned ? p.left() : p.right());
-      rows.add(
-          new Intervals.Row(
-              left + " \u2212 " + right,
-              turned ? -high : low,
-              turned ? -p.difference() : p.difference(),
-              turned ? -low : high,
-              p.differs()));
-    }
-    rows.sort(Comparator.comparingDouble(r -> -r.difference()));
-    String what = family.ranks() ? "difference of mean ranks" : "difference";
-    return new Intervals(rows, unit.isEmpty() ? what : what + " (" + unit + ")");
   }
 
   /** Row by row of the ranking; of pairs that are not compared the cell is empty. */

@@ -3,14 +3,21 @@ package app.knuckle.desktop.controls;
 import app.knuckle.figures.export.PngExport;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
 import java.nio.IntBuffer;
+import java.util.OptionalInt;
+import java.util.function.BiConsumer;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.IntConsumer;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
+import javafx.geometry.BoundingBox;
+import javafx.geometry.Bounds;
+import javafx.scene.Cursor;
 import javafx.scene.control.Tooltip;
 import javafx.scene.image.ImageView;
 import javafx.scene.image.PixelBuffer;
@@ -34,6 +41,10 @@ public final class Picture extends Region {
   private BiFunction<Double, Double, Scene> layout;
   private Function<Mark.Dot, String> reading = dot -> "";
   private Consumer<Mark.Dot> picked = dot -> {};
+  private Consumer<Mark.Label> labelPicked = label -> {};
+  private IntConsumer groupPicked = group -> {};
+  private BiConsumer<Double, Double> legendMoved = (x, y) -> {};
+  private boolean dragged;
   private Scene scene;
   private final ReadOnlyDoubleWrapper enlargement = new ReadOnlyDoubleWrapper();
   private double zoom = 1;
@@ -45,13 +56,113 @@ public final class Picture extends Region {
     setOnMouseMoved(
         event -> point(event.getX(), event.getY(), event.getScreenX(), event.getScreenY()));
     setOnMouseExited(event -> tooltip.hide());
-    setOnMouseClicked(
+    setOnMousePressed(event -> dragged = legendAt(event.getX(), event.getY()));
+    setOnMouseDragged(
         event -> {
-          Mark.Dot dot = near(event.getX(), event.getY());
-          if (dot != null) {
-            picked.accept(dot);
+          if (dragged) {
+            legendMoved.accept(
+                inX(event.getX()) / scene.width(), inY(event.getY()) / scene.height());
           }
         });
+    setOnMouseClicked(
+        event -> {
+          if (event.isStillSincePress()) {
+            click(event.getX(), event.getY());
+          }
+        });
+  }
+
+  private void click(double x, double y) {
+    Mark.Label label = labelAt(x, y);
+    Mark.Dot dot = near(x, y);
+    if (label != null) {
+      labelPicked.accept(label);
+    } else if (dot != null && dot.row() != Mark.NONE) {
+      picked.accept(dot);
+    } else {
+      groupAt(x, y).ifPresent(groupPicked);
+    }
+  }
+
+  private OptionalInt groupAt(double x, double y) {
+    return scene == null
+        ? OptionalInt.empty()
+        : scene.marks().stream()
+            .filter(m -> m.box().contains(inX(x), inY(y)))
+            .mapToInt(
+                m ->
+                    m instanceof Mark.Bar bar
+                        ? bar.group()
+                        : m instanceof Mark.Dot dot ? dot.group() : Mark.NONE)
+            .filter(group -> group != Mark.NONE)
+            .findFirst();
+  }
+
+  private boolean legendAt(double x, double y) {
+    Mark.Label label = labelAt(x, y);
+    return label != null && label.role() == Mark.Role.LEGEND;
+  }
+
+  /** The text of the records at a place; null if there is none. */
+  private Mark.Label labelAt(double x, double y) {
+    return scene == null
+        ? null
+        : scene.marks().stream()
+            .filter(m -> m instanceof Mark.Label label && !label.subject().isEmpty())
+            .filter(m -> m.box().contains(inX(x), inY(y)))
+            .map(Mark.Label.class::cast)
+            .findFirst()
+            .orElse(null);
+  }
+
+  private double inX(double x) {
+    return (x - view.getLayoutX()) / zoom;
+  }
+
+  private double inY(double y) {
+    return (y - view.getLayoutY()) / zoom;
+  }
+
+  /**
+   * Where a mark is seen.
+   *
+   * @param mark of the scene
+   * @return in this picture's own pixels
+   */
+  public Bounds where(Mark mark) {
+    Rectangle2D box = mark.box();
+    return new BoundingBox(
+        view.getLayoutX() + box.getX() * zoom,
+        view.getLayoutY() + box.getY() * zoom,
+        box.getWidth() * zoom,
+        box.getHeight() * zoom);
+  }
+
+  /**
+   * Listens to clicks on texts that own words may replace.
+   *
+   * @param listener told of the text
+   */
+  public void onLabel(Consumer<Mark.Label> listener) {
+    labelPicked = listener;
+  }
+
+  /**
+   * Listens to clicks on bars and means.
+   *
+   * @param listener told of the group
+   */
+  public void onGroup(IntConsumer listener) {
+    groupPicked = listener;
+  }
+
+  /**
+   * Listens to the legend being dragged.
+   *
+   * @param listener told of its new place, as shares of width and height
+   */
+  public void onLegendMoved(BiConsumer<Double, Double> listener) {
+    legendMoved = listener;
   }
 
   /**
@@ -137,8 +248,8 @@ public final class Picture extends Region {
     if (scene == null) {
       return null;
     }
-    double sx = (x - view.getLayoutX()) / zoom;
-    double sy = (y - view.getLayoutY()) / zoom;
+    double sx = inX(x);
+    double sy = inY(y);
     Mark.Dot near = null;
     double least = CLOSE / zoom;
     for (Mark mark : scene.marks()) {
@@ -154,6 +265,7 @@ public final class Picture extends Region {
   }
 
   private void point(double x, double y, double screenX, double screenY) {
+    setCursor(labelAt(x, y) == null ? Cursor.DEFAULT : Cursor.HAND);
     Mark.Dot near = near(x, y);
     String text = near == null ? "" : reading.apply(near);
     if (text.isEmpty()) {

@@ -1,52 +1,47 @@
 package app.knuckle.desktop.figure;
 
-import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.SlipViewModel;
-import app.knuckle.figures.export.PngExport;
-import app.knuckle.figures.means.MeansFigure;
-import app.knuckle.figures.means.MeansLayout;
-import app.knuckle.figures.means.Whisker;
+import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Mark;
-import java.io.File;
+import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Shown;
+import app.knuckle.figures.style.Style;
 import java.util.List;
-import javafx.collections.FXCollections;
-import javafx.embed.swing.SwingFXUtils;
+import javafx.event.EventHandler;
+import javafx.geometry.Bounds;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Spinner;
-import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
+import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.stage.FileChooser;
 
-/** The Figure joint: the picture, and at its right what is on it, its size, and where it goes. */
+/** The Figure joint: the picture, which is edited where it stands, and at its right its style. */
 public final class FigureView extends BorderPane {
 
-  private static final List<Integer> RESOLUTIONS = List.of(150, 300, 600, 1200);
-
-  /** Sharp on any screen and in any document, and still small. */
-  private static final double CLIPBOARD_SCALE = 4;
+  private static final double NARROWEST_FIELD = 160;
 
   private final FigureViewModel model;
   private final Picture picture = new Picture();
+  private final Pane over = new Pane();
   private final Label caption = Texts.wrapped("", "joint-line");
-  private final Choice<MeansFigure.Form> forms;
-  private final Button exchange = new Button("Exchange axis and colours");
-  private final Choice<Whisker> whiskers;
-  private final CheckBox letters = new CheckBox("Letters from Compare");
-  private final CheckBox values = new CheckBox("Every value as a circle");
-  private final Spinner<Double> width;
-  private final Spinner<Double> height;
+  private final HBox formSlot = new HBox();
+  private final Button exchange = new Button();
+  private final StyleCards cards;
+  private final EventHandler<KeyEvent> keys = this::pressed;
+  private List<Form> shownForms = List.of();
+  private Choice<Form> forms;
 
   /**
    * The view of a slip's figure.
@@ -55,150 +50,134 @@ public final class FigureView extends BorderPane {
    */
   public FigureView(SlipViewModel slip) {
     model = new FigureViewModel(slip);
+    cards = new StyleCards(model);
     setId("figure");
     getStyleClass().add("joint");
-    forms =
-        new Choice<>(
-            "figure-form",
-            List.of(MeansFigure.Form.values()),
-            MeansFigure.Form::title,
-            form -> model.restyle(s -> s.with(form)));
-    whiskers =
-        new Choice<>(
-            "figure-whiskers",
-            List.of(Whisker.values()),
-            Whisker::title,
-            whisker -> model.restyle(s -> s.with(whisker)));
-    letters.setId("figure-letters");
-    values.setId("figure-values");
-    letters.setOnAction(e -> model.restyle(s -> s.showing(letters.isSelected(), s.values())));
-    values.setOnAction(e -> model.restyle(s -> s.showing(s.letters(), values.isSelected())));
-    width = millimetres("figure-width", model.style().widthMm());
-    height = millimetres("figure-height", model.style().heightMm());
-    width.valueProperty().addListener((o, a, mm) -> model.restyle(s -> s.sized(mm, s.heightMm())));
-    height.valueProperty().addListener((o, a, mm) -> model.restyle(s -> s.sized(s.widthMm(), mm)));
     caption.setId("figure-caption");
-    VBox paper = new VBox(picture);
+    over.setMouseTransparent(true);
+    StackPane canvas = new StackPane(picture, over);
+    VBox paper = new VBox(canvas);
     paper.getStyleClass().add("paper");
-    VBox.setVgrow(picture, Priority.ALWAYS);
+    VBox.setVgrow(canvas, Priority.ALWAYS);
     VBox.setVgrow(paper, Priority.ALWAYS);
+    picture.onLabel(label -> edit(label.subject(), picture.where(label)));
+    picture.onLegendMoved((x, y) -> model.restyle(s -> s.with(s.arrangement().legendAt(x, y))));
+    picture.onGroup(
+        group -> {
+          if (model.style().shown().above() == Shown.Above.BRACKETS) {
+            model.pickForBracket(group);
+          }
+        });
     Label enlarged = Texts.line("", "joint-line");
     enlarged
         .textProperty()
         .bind(
             picture
                 .enlargementProperty()
-                .map(
-                    times ->
-                        "Shown at "
-                            + Math.round(100 * times.doubleValue())
-                            + "% of its true size"));
+                .map(times -> Math.round(100 * times.doubleValue()) + "% of true size"));
     exchange.setId("figure-exchange");
     exchange.getStyleClass().add("bar-button");
-    exchange.setOnAction(event -> model.restyle(MeansFigure.Style::exchange));
-    HBox above = new HBox(forms, exchange, enlarged);
+    exchange.setMnemonicParsing(false);
+    exchange.setMinWidth(USE_PREF_SIZE);
+    exchange.setTooltip(new Tooltip("Another treatment in the colours (key X)"));
+    exchange.setOnAction(event -> exchange());
+    HBox above = new HBox(formSlot, exchange, enlarged);
     above.getStyleClass().add("above-figure");
     VBox middle = new VBox(above, paper, caption);
     middle.getStyleClass().add("below");
     setCenter(middle);
-    ScrollPane scroll = new ScrollPane(side());
+    ScrollPane scroll = new ScrollPane(cards);
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("side-scroll");
     setRight(scroll);
+    // The key serves wherever the keyboard is, as long as the figure is seen.
+    sceneProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (before != null) {
+                before.removeEventHandler(KeyEvent.KEY_PRESSED, keys);
+              }
+              if (now != null) {
+                now.addEventHandler(KeyEvent.KEY_PRESSED, keys);
+              }
+            });
     model.figureBinding().addListener((o, before, now) -> show(now));
     show(model.figureBinding().get());
   }
 
-  private static Spinner<Double> millimetres(String id, double now) {
-    Spinner<Double> spinner =
-        new Spinner<>(MeansFigure.Style.SMALLEST_MM, MeansFigure.Style.LARGEST_MM, now, 1);
-    spinner.setId(id);
-    spinner.setEditable(true);
-    spinner.getStyleClass().add("millimetres");
-    return spinner;
+  private void pressed(KeyEvent event) {
+    boolean typing = event.getTarget() instanceof TextInputControl;
+    if (event.getCode() == KeyCode.X && !event.isShortcutDown() && !typing) {
+      exchange();
+    }
   }
 
-  private VBox side() {
-    Card on =
-        new Card("On the picture", Texts.line("whiskers", "fact-name"), whiskers, letters, values);
-    FlowPane presets = new FlowPane();
-    presets.getStyleClass().add("ways");
-    for (Preset preset : Preset.values()) {
-      Button button = new Button(preset.title());
-      button.setId("preset-" + preset.name().toLowerCase(java.util.Locale.ROOT));
-      button.getStyleClass().add("small-button");
-      button.setOnAction(event -> model.restyle(preset::apply));
-      presets.getChildren().add(button);
-    }
-    Card size =
-        new Card("Size", presets, Texts.fact("width, mm", width), Texts.fact("height, mm", height));
-    ComboBox<Integer> dpi = new ComboBox<>(FXCollections.observableArrayList(RESOLUTIONS));
-    dpi.setId("figure-dpi");
-    dpi.setValue(model.dpiProperty().get());
-    dpi.setOnAction(event -> model.dpiProperty().set(dpi.getValue()));
-    FlowPane exports = new FlowPane();
-    exports.getStyleClass().add("exports");
-    for (FigureViewModel.Format format : FigureViewModel.Format.values()) {
-      Button button = new Button(format.name());
-      button.setId("export-" + format.ending());
-      button.getStyleClass().add("go");
-      button.setOnAction(event -> export(format));
-      exports.getChildren().add(button);
-    }
-    Button copy = new Button("Copy");
-    copy.setId("figure-copy");
-    copy.getStyleClass().add("go");
-    copy.setOnAction(event -> copy());
-    exports.getChildren().add(copy);
-    Label note = Texts.wrapped("", "joint-line");
-    note.setId("export-note");
-    note.textProperty().bind(model.noteProperty());
-    Card away = new Card("Take it away", Texts.fact("dots per inch of PNG", dpi), exports, note);
-    VBox side = new VBox(on, size, away);
-    side.getStyleClass().add("side");
-    return side;
+  private void exchange() {
+    model.restyle(s -> s.with(s.arrangement().turned()));
   }
 
-  private void show(MeansFigure figure) {
+  private void show(InquiryFigure figure) {
     if (figure == null) {
       picture.clear();
       return;
     }
-    forms.show(figure.style().form());
-    whiskers.show(figure.style().whisker());
-    letters.setSelected(figure.style().letters());
-    values.setSelected(figure.style().values());
-    exchange.setVisible(!figure.series().isEmpty());
-    exchange.setManaged(!figure.series().isEmpty());
-    width.getValueFactory().setValue(figure.style().widthMm());
-    height.getValueFactory().setValue(figure.style().heightMm());
+    Style style = model.style();
+    if (!shownForms.equals(model.forms())) {
+      shownForms = model.forms();
+      forms =
+          new Choice<>("figure-form", shownForms, Form::title, f -> model.restyle(s -> s.with(f)));
+      formSlot.getChildren().setAll(forms);
+    }
+    forms.show(shownForms.contains(style.form()) ? style.form() : Form.BARS);
+    boolean exchangeable = !model.exchangeTitle().isEmpty() && style.form().isOfGroups();
+    exchange.setText(model.exchangeTitle());
+    exchange.setVisible(exchangeable);
+    exchange.setManaged(exchangeable);
     caption.setText(figure.caption());
+    cards.show(figure);
     picture.show(
-        (w, h) -> MeansLayout.of(figure),
-        dot -> dot.row() == Mark.NONE ? "" : "row " + (dot.row() + 1));
+        (w, h) -> figure.scene(), dot -> dot.row() == Mark.NONE ? "" : "row " + (dot.row() + 1));
   }
 
-  private void export(FigureViewModel.Format format) {
-    FileChooser chooser = new FileChooser();
-    chooser.setTitle("Write the figure");
-    chooser.setInitialFileName(model.suggestedName(format));
-    chooser
-        .getExtensionFilters()
-        .add(new FileChooser.ExtensionFilter(format.name(), "*." + format.ending()));
-    File file = chooser.showSaveDialog(getScene().getWindow());
-    if (file != null && model.figureBinding().get() != null) {
-      model.export(format, file);
-    }
+  /** Writes over a text of the picture, where it stands. */
+  private void edit(String subject, Bounds at) {
+    TextField field = new TextField(model.style().word(subject));
+    field.setId("figure-edit");
+    double width = Math.max(NARROWEST_FIELD, at.getWidth());
+    field.setPrefWidth(width);
+    double most = Math.max(0, over.getWidth() - width);
+    field.setLayoutX(Math.min(most, Math.max(0, at.getCenterX() - width / 2)));
+    field.setLayoutY(Math.max(0, at.getCenterY() - field.getFont().getSize()));
+    over.getChildren().setAll(field);
+    over.setMouseTransparent(false);
+    over.setPickOnBounds(false);
+    field.setOnAction(
+        event -> {
+          String own = field.getText();
+          leaveEdit();
+          model.restyle(s -> s.named(subject, own));
+        });
+    field.setOnKeyPressed(
+        event -> {
+          if (event.getCode() == KeyCode.ESCAPE) {
+            leaveEdit();
+            event.consume();
+          }
+        });
+    field
+        .focusedProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!is) {
+                leaveEdit();
+              }
+            });
+    field.requestFocus();
+    field.selectAll();
   }
 
-  private void copy() {
-    MeansFigure figure = model.figureBinding().get();
-    if (figure != null) {
-      ClipboardContent content = new ClipboardContent();
-      content.putImage(
-          SwingFXUtils.toFXImage(PngExport.image(MeansLayout.of(figure), CLIPBOARD_SCALE), null));
-      Clipboard.getSystemClipboard().setContent(content);
-      model.say("The picture is on the clipboard.");
-    }
+  private void leaveEdit() {
+    over.getChildren().clear();
+    over.setMouseTransparent(true);
   }
 }

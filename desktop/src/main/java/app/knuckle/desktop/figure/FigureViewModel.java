@@ -2,18 +2,18 @@ package app.knuckle.desktop.figure;
 
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
-import app.knuckle.figures.export.PdfExport;
-import app.knuckle.figures.export.PngExport;
-import app.knuckle.figures.export.SvgExport;
+import app.knuckle.figures.export.FigureFile;
+import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.means.MeansFigure;
-import app.knuckle.figures.means.MeansLayout;
+import app.knuckle.figures.means.MeansReading;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Style;
+import app.knuckle.study.table.NumberText;
 import java.io.File;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
+import java.util.List;
 import java.util.function.UnaryOperator;
 import javafx.beans.binding.Bindings;
 import javafx.beans.binding.ObjectBinding;
@@ -26,52 +26,114 @@ import javafx.concurrent.Task;
 /** The figure of a slip, its style, and its way into files. */
 final class FigureViewModel {
 
-  /** What a file holds. */
-  enum Format {
-    SVG("svg"),
-    PDF("pdf"),
-    PNG("png");
-
-    private final String ending;
-
-    Format(String ending) {
-      this.ending = ending;
-    }
-
-    String ending() {
-      return ending;
-    }
-  }
-
   private static final int USUAL_DPI = 600;
 
   private final SlipViewModel slip;
-  private final ObjectBinding<MeansFigure> figure;
+  private final ObjectBinding<InquiryFigure> figure;
   private final IntegerProperty dpi = new SimpleIntegerProperty(USUAL_DPI);
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
+  private final OwnPresets presets = new OwnPresets();
+  private String bracketFrom = "";
 
   FigureViewModel(SlipViewModel slip) {
     this.slip = slip;
     figure = Bindings.createObjectBinding(this::make, slip.answerProperty(), slip.styleProperty());
   }
 
-  private MeansFigure make() {
+  private InquiryFigure make() {
     Answer answer = slip.answer();
     return answer == null || !answer.isTested()
         ? null
-        : MeansFigure.of(answer.findings(), slip.styleProperty().get());
+        : InquiryFigure.of(answer.findings(), style());
   }
 
-  ObjectBinding<MeansFigure> figureBinding() {
+  ObjectBinding<InquiryFigure> figureBinding() {
     return figure;
   }
 
-  MeansFigure.Style style() {
+  Style style() {
     return slip.styleProperty().get();
   }
 
-  void restyle(UnaryOperator<MeansFigure.Style> change) {
-    slip.styleProperty().set(change.apply(style()));
+  void restyle(UnaryOperator<Style> change) {
+    Style changed = change.apply(style());
+    if (!changed.equals(style())) {
+      slip.styleProperty().set(changed);
+    }
+  }
+
+  /** The forms that the answer can be shown in. */
+  List<Form> forms() {
+    return figure.get() == null ? List.of() : InquiryFigure.forms(slip.answer().findings());
+  }
+
+  /** The treatments on the figure. */
+  List<String> treatments() {
+    return figure.get() == null ? List.of() : MeansReading.treatments(slip.answer().findings());
+  }
+
+  /** The treatment that panels are made of; empty if there are too few. */
+  String panelled() {
+    List<String> all = treatments();
+    return all.size() < 2
+        ? ""
+        : all.get(Math.floorMod(style().arrangement().turn() - 1, all.size()));
+  }
+
+  /** The treatments in the order of their parts: in the colours, on the axis. */
+  String exchangeTitle() {
+    List<String> all = treatments();
+    int turn = Math.floorMod(style().arrangement().turn(), Math.max(1, all.size()));
+    return all.size() < 2
+        ? ""
+        : all.get(turn) + " \u21c4 " + all.get(Math.floorMod(turn + 1, all.size()));
+  }
+
+  /** The names of the means, which brackets can join. */
+  List<String> groups() {
+    MeansFigure means = figure.get() == null ? null : figure.get().means();
+    return means == null ? List.of() : means.groups().stream().map(MeansFigure.Group::key).toList();
+  }
+
+  /** A mean was picked on the picture: the second one picked gets a bracket with the first. */
+  void pickForBracket(int group) {
+    String name = groups().get(group);
+    if (bracketFrom.isEmpty() || bracketFrom.equals(name)) {
+      bracketFrom = name;
+      say("A bracket from " + name + ": click the mean it goes to.");
+    } else {
+      Style.Couple couple = new Style.Couple(bracketFrom, name);
+      bracketFrom = "";
+      say("");
+      restyle(s -> s.bracketing(couple));
+    }
+  }
+
+  /** A number typed in a field: NaN for an empty field, and for a text that is no number. */
+  static double number(String text) {
+    return text.isBlank() ? Double.NaN : NumberText.parse(text.strip(), false);
+  }
+
+  OwnPresets presets() {
+    return presets;
+  }
+
+  void keepPreset(String name) {
+    try {
+      presets.keep(name.strip(), style());
+      say("Kept as \u201c" + name.strip() + "\u201d.");
+    } catch (IOException e) {
+      say("The preset cannot be kept: the folder for Knuckle's own notes cannot be written.");
+    }
+  }
+
+  void forgetPreset(String name) {
+    try {
+      presets.forget(name);
+      say("\u201c" + name + "\u201d is no longer kept.");
+    } catch (IOException e) {
+      say("The preset stays: the folder for Knuckle's own notes cannot be written.");
+    }
   }
 
   IntegerProperty dpiProperty() {
@@ -87,29 +149,20 @@ final class FigureViewModel {
     note.set(words);
   }
 
-  String suggestedName(Format format) {
-    String bare = slip.inquiry().name().replaceAll("[^\\p{L}\\p{N}]+", "-").replaceAll("^-|-$", "");
-    return (bare.isEmpty() ? "figure" : bare) + "." + format.ending();
+  String suggestedName(FigureFile format) {
+    return FigureFile.safeName(slip.inquiry().name()) + "." + format.ending();
   }
 
-  /** Writes beside the file first, so that an export that fails leaves the old file whole. */
-  void export(Format format, File file) {
-    Scene scene = MeansLayout.of(figure.get());
+  void export(FigureFile format, File file) {
+    Scene scene = figure.get().scene();
     int resolution = dpi.get();
-    Task<Path> task =
+    Path target = file.toPath();
+    Task<Void> task =
         new Task<>() {
           @Override
-          protected Path call() throws IOException {
-            Path target = file.toPath();
-            Path beside = target.resolveSibling(target.getFileName() + ".part");
-            try (OutputStream out = Files.newOutputStream(beside)) {
-              switch (format) {
-                case SVG -> SvgExport.write(scene, out);
-                case PDF -> PdfExport.write(scene, out);
-                case PNG -> PngExport.write(scene, resolution, out);
-              }
-            }
-            return Files.move(beside, target, StandardCopyOption.REPLACE_EXISTING);
+          protected Void call() throws IOException {
+            format.write(scene, resolution, target);
+            return null;
           }
         };
     note.set("Writing " + file.getName() + " \u2026");

@@ -1,35 +1,31 @@
 package app.knuckle.desktop.figure;
 
-import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.style.Paper;
 
 /** Sizes that a figure is wanted in. */
 enum Preset {
   /** One column of a journal. */
-  ONE_COLUMN("One column", 85, 62, 8),
+  ONE_COLUMN("One column", new Paper(85, 62, 8)),
   /** Both columns of a journal. */
-  TWO_COLUMNS("Two columns", 174, 105, 9),
+  TWO_COLUMNS("Two columns", new Paper(174, 105, 9)),
   /** A slide of 16 to 9. */
-  SLIDE("Slide", 254, 143, 18),
+  SLIDE("Slide", new Paper(254, 143, 18)),
   /** Half the width of a poster. */
-  POSTER("Poster", 400, 270, 28);
+  POSTER("Poster", new Paper(400, 270, 28));
 
   private final String title;
-  private final double width;
-  private final double height;
-  private final double type;
+  private final Paper paper;
 
-  Preset(String title, double width, double height, double type) {
+  Preset(String title, Paper paper) {
     this.title = title;
-    this.width = width;
-    this.height = height;
-    this.type = type;
+    this.paper = paper;
   }
 
   String title() {
     return title;
   }
 
-  MeansFigure.Style apply(MeansFigure.Style style) {
-    return style.sized(width, height, type);
+  Paper paper() {
+    return paper;
   }
 }

@@ -2,16 +2,23 @@ package app.knuckle.desktop.keeping;
 
 import app.knuckle.desktop.shell.Banner;
 import app.knuckle.desktop.shell.Workbench;
+import app.knuckle.figures.export.FigureFile;
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.Journal;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsWriter;
 import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
@@ -28,6 +35,9 @@ public final class Keeper {
 
   /** Work that a crash may cost at most. */
   private static final int JOURNAL_SECONDS = 2;
+
+  /** Dots an inch that printers of journals ask for. */
+  private static final int FIGURE_DPI = 600;
 
   private final Workbench workbench;
   private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
@@ -126,6 +136,61 @@ public final class Keeper {
           return path;
         },
         written -> say("The rows in play were written to " + written.getFileName() + ".", false));
+  }
+
+  /**
+   * Writes the figures of all inquiries and all their responses, as SVG, PDF and PNG.
+   *
+   * @param folder where
+   */
+  public void writeFigures(Path folder) {
+    Study study = workbench.study();
+    work(
+        () -> {
+          int figures = 0;
+          for (Study.Asked asked : study.asked()) {
+            figures += writeFigures(study, asked, folder);
+          }
+          return figures;
+        },
+        count ->
+            say(
+                Numerals.count(count, "figure was", "figures were")
+                    + " written to "
+                    + folder.getFileName()
+                    + ", each as SVG, PDF and PNG.",
+                false));
+  }
+
+  private static int writeFigures(Study study, Study.Asked asked, Path folder) {
+    Findings findings;
+    try {
+      findings = Findings.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
+    } catch (Refused e) {
+      return 0; // An inquiry without an answer has no figure; its slip says why.
+    }
+    Style style = Style.of(asked.figure(), findings.first().shownMeans().size());
+    Map<String, InquiryFigure> all = InquiryFigure.ofAll(findings, style);
+    all.forEach(
+        (response, figure) -> {
+          String more = all.size() > 1 ? " " + response : "";
+          String name = FigureFile.safeName(asked.inquiry().name() + more);
+          for (FigureFile format : FigureFile.values()) {
+            Path file = folder.resolve(name + "." + format.ending());
+            try {
+              format.write(figure.scene(), FIGURE_DPI, file);
+            } catch (IOException e) {
+              throw new Refused(
+                  Refused.at(
+                          new Place.WholeFile(file.toString()),
+                          "the figure cannot be written there",
+                          "Choose another folder")
+                      .refusal(),
+                  e);
+            }
+          }
+        });
+    return all.size();
   }
 
   private void say(String words, boolean trouble) {

@@ -5,12 +5,16 @@ import java.nio.file.Path;
 /**
  * The folder in which the application keeps its own notes: the journal, and files lately opened.
  */
-final class StateFolder {
+public final class StateFolder {
 
   private StateFolder() {}
 
-  /** The property {@code knuckle.state} if it is set, else the place that the desktop names. */
-  static Path path() {
+  /**
+   * The property {@code knuckle.state} if it is set, else the place that the desktop names.
+   *
+   * @return the folder, which need not be there yet
+   */
+  public static Path path() {
     String set = System.getProperty("knuckle.state");
     if (set != null) {
       return Path.of(set);

@@ -1,20 +1,20 @@
 package app.knuckle.desktop.keeping;
 
+import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.shell.Page;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.desktop.shell.Workbench;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.study.Refused;
-import java.io.File;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCombination;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 
 /** Ways to bring records in and to keep the study: one menu, every move with a key. */
@@ -39,6 +39,8 @@ public final class StudyMenu extends MenuButton {
     setMinWidth(USE_PREF_SIZE);
     MenuItem writeOut =
         item("write-out", "Write out the prepared records \u2026", "", this::writeOut);
+    MenuItem figures =
+        item("figures", "Write all figures of the study \u2026", "", this::writeFigures);
     MenuItem further = item("type-further", "Type these records further", "", this::typeFurther);
     MenuItem share =
         item(
@@ -54,6 +56,7 @@ public final class StudyMenu extends MenuButton {
             item("paste", "Paste records copied from a spreadsheet", "Shortcut+V", this::paste),
             item("rehearse", "Rehearse an experiment", "Shortcut+R", this::rehearse),
             writeOut,
+            figures,
             share,
             new SeparatorMenuItem(),
             item("save", "Save the study", "Shortcut+S", () -> save(() -> {})),
@@ -64,6 +67,7 @@ public final class StudyMenu extends MenuButton {
           SlipViewModel slip = workbench.currentProperty().get();
           boolean none = slip == null || slip.answer() == null;
           writeOut.setDisable(none);
+          figures.setDisable(none);
           share.setDisable(none || !workbench.canShareTrail(slip));
           further.setDisable(none || slip.source().hasFile());
           showRecent();
@@ -101,10 +105,9 @@ public final class StudyMenu extends MenuButton {
             new FileChooser.ExtensionFilter(
                 "Records and studies", "*.csv", "*.tsv", "*.txt", "*.xlsx", "*.ods", "*.knuckle"),
             new FileChooser.ExtensionFilter("All files", "*.*"));
-    List<File> files = chooser.showOpenMultipleDialog(getScene().getWindow());
-    if (files != null) {
-      files.forEach(file -> workbench.open(file.toPath()));
-    }
+    FileDialogs.shown()
+        .open(chooser, getScene().getWindow())
+        .forEach(file -> workbench.open(file.toPath()));
   }
 
   private void type() {
@@ -148,8 +151,17 @@ public final class StudyMenu extends MenuButton {
             new FileChooser.ExtensionFilter("Text with tabs", "*.tsv"),
             new FileChooser.ExtensionFilter("Workbook .xlsx", "*.xlsx"),
             new FileChooser.ExtensionFilter("Workbook .ods", "*.ods"));
-    Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow()))
+    FileDialogs.shown()
+        .save(chooser, getScene().getWindow())
         .ifPresent(f -> workbench.keeper().writeOut(slip.answer().frame(), f.toPath()));
+  }
+
+  private void writeFigures() {
+    DirectoryChooser chooser = new DirectoryChooser();
+    chooser.setTitle("A folder for all figures of the study");
+    FileDialogs.shown()
+        .folder(chooser, getScene().getWindow())
+        .ifPresent(folder -> workbench.keeper().writeFigures(folder.toPath()));
   }
 
   /**
@@ -171,7 +183,8 @@ public final class StudyMenu extends MenuButton {
     chooser.setTitle("Save the study");
     chooser.setInitialFileName(workbench.nameProperty().get() + ".knuckle");
     chooser.getExtensionFilters().add(STUDIES);
-    Optional.ofNullable(chooser.showSaveDialog(getScene().getWindow()))
+    FileDialogs.shown()
+        .save(chooser, getScene().getWindow())
         .ifPresent(f -> workbench.keeper().save(f.toPath(), then));
   }
 }

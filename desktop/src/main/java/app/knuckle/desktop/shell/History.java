@@ -1,6 +1,6 @@
 package app.knuckle.desktop.shell;
 
-import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.style.Style;
 import app.knuckle.study.design.Inquiry;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,7 +19,7 @@ public final class History {
   }
 
   /** One slip at one moment. */
-  record Slip(SlipViewModel slip, Inquiry inquiry, MeansFigure.Style style) {}
+  record Slip(SlipViewModel slip, Inquiry inquiry, Style style) {}
 
   private record Moment(String change, Desk desk) {}
 

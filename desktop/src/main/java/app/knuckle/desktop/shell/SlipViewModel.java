@@ -1,6 +1,6 @@
 package app.knuckle.desktop.shell;
 
-import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.style.Style;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
@@ -35,7 +35,7 @@ public final class SlipViewModel {
   private final ObjectProperty<Inquiry> inquiry = new SimpleObjectProperty<>();
   private final ReadOnlyObjectWrapper<Answer> answer = new ReadOnlyObjectWrapper<>();
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
-  private final ObjectProperty<MeansFigure.Style> style = new SimpleObjectProperty<>();
+  private final ObjectProperty<Style> style = new SimpleObjectProperty<>();
   private final FindingsService service = new FindingsService();
   private final IntegerProperty soughtRow = new SimpleIntegerProperty(-1);
   private final ReadOnlyIntegerWrapper shownResponse = new ReadOnlyIntegerWrapper();
@@ -50,7 +50,7 @@ public final class SlipViewModel {
           service.remember(service.getValue());
           if (style.get() == null && service.getValue().isTested()) {
             int groups = service.getValue().findings().first().groups().size();
-            style.set(MeansFigure.Style.usual(groups));
+            style.set(Style.usual(groups));
           }
           computed = service.getValue();
           if (shownResponse.get() >= inquiry().measured().size()) {
@@ -142,7 +142,7 @@ public final class SlipViewModel {
    *
    * @return null before there is one
    */
-  public ObjectProperty<MeansFigure.Style> styleProperty() {
+  public ObjectProperty<Style> styleProperty() {
     return style;
   }
 

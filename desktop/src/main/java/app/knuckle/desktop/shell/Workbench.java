@@ -1,7 +1,7 @@
 package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.keeping.Keeper;
-import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
@@ -66,7 +66,9 @@ public final class Workbench {
     SlipViewModel first = null;
     for (Study.Asked asked : study.asked()) {
       SlipViewModel slip = new SlipViewModel(sources.get(asked.table()), asked.inquiry(), "");
-      MeansFigure.Style.of(asked.figure()).ifPresent(slip.styleProperty()::set);
+      if (!asked.figure().isEmpty()) {
+        slip.styleProperty().set(Style.of(asked.figure(), 1));
+      }
       put(slip, slips.size());
       first = first == null ? slip : first;
     }
@@ -342,7 +344,7 @@ public final class Workbench {
     for (SlipViewModel slip : slips) {
       if (slip.table() != null) {
         sources.add(slip.source());
-        MeansFigure.Style style = slip.styleProperty().get();
+        Style style = slip.styleProperty().get();
         asked.add(
             new Study.Asked(
                 slip.table().name(), slip.inquiry(), style == null ? Map.of() : style.settings()));

@@ -72,7 +72,7 @@ class WindowTest {
     until(() -> shows(robot, "pair-reading", "Diatom C − Paste: 3.09 L/h"));
     robot.clickOn("#joint-figure");
     until(() -> shows(robot, "figure-caption", "± SE, n = 8 to 9"));
-    robot.clickOn("#figure-whiskers-1");
+    robot.clickOn("#figure-whiskers").type(KeyCode.DOWN, KeyCode.ENTER);
     until(() -> shows(robot, "figure-caption", "± SD"));
     robot.clickOn("#figure-copy");
     until(() -> shows(robot, "export-note", "clipboard"));

@@ -12,10 +12,12 @@ import java.util.List;
 /** Lays out intervals of differences; real ones are coloured by their direction. */
 public final class IntervalsLayout {
 
-  /** Height of a row, in points. */
-  public static final double ROW = 20;
+  /** Height of a row over the size of the type. */
+  private static final double ROW = 5.0 / 3;
 
-  private static final double SIZE = 12;
+  /** Type beside other pictures of a page, in points. */
+  private static final double USUAL_SIZE = 12;
+
   private static final double GAP = 8;
   private static final double MOST_NAMES = 0.45;
   private static final double DOT = 3.2;
@@ -31,7 +33,11 @@ public final class IntervalsLayout {
    * @return in points
    */
   public static double height(int rows) {
-    return ROW * rows + 2 * Type.height(SIZE) + 3 * GAP;
+    return height(rows, USUAL_SIZE);
+  }
+
+  private static double height(int rows, double size) {
+    return ROW * size * rows + 2 * Type.height(size) + 3 * GAP;
   }
 
   /**
@@ -42,34 +48,47 @@ public final class IntervalsLayout {
    * @return the scene, as high as it needs to be
    */
   public static Scene of(Intervals intervals, double width) {
+    return of(intervals, width, USUAL_SIZE);
+  }
+
+  /**
+   * Lays out the picture with type of a given size.
+   *
+   * @param intervals one or more
+   * @param width in points
+   * @param size of the type
+   * @return the scene, as high as it needs to be
+   */
+  public static Scene of(Intervals intervals, double width, double size) {
+    double step = ROW * size;
     List<Mark> marks = new ArrayList<>();
-    double line = Type.height(SIZE);
+    double line = Type.height(size);
     double min = 0;
     double max = 0;
     double longest = 0;
     for (Intervals.Row row : intervals.rows()) {
       min = Math.min(min, Double.isNaN(row.low()) ? row.difference() : row.low());
       max = Math.max(max, Double.isNaN(row.high()) ? row.difference() : row.high());
-      longest = Math.max(longest, Type.width(row.name(), Face.REGULAR, SIZE));
+      longest = Math.max(longest, Type.width(row.name(), Face.REGULAR, size));
     }
     ValueAxis axis = ValueAxis.holding(min, max, false, TICKS);
     double names = Math.min(longest, MOST_NAMES * width);
     double left = names + 2 * GAP;
     double right = width - 2 * GAP;
-    double bottom = GAP + ROW * intervals.rows().size();
+    double bottom = GAP + step * intervals.rows().size();
     for (double tick : axis.ticks()) {
       double x = axis.place(tick, left, right);
       marks.add(new Mark.Line(x, GAP, x, bottom, 0.6, Ink.FAINT));
-      marks.add(label(axis.text(tick), x, bottom + GAP / 2 + line / 2, Ink.MUTED));
+      marks.add(label(axis.text(tick), x, bottom + GAP / 2 + line / 2, Ink.MUTED, size));
     }
     double zero = axis.place(0, left, right);
     marks.add(new Mark.Line(zero, GAP, zero, bottom, 1, Ink.DARK));
     for (int i = 0; i < intervals.rows().size(); i++) {
       Intervals.Row row = intervals.rows().get(i);
-      double y = GAP + (i + 0.5) * ROW;
-      String name = Type.shorten(row.name(), Face.REGULAR, SIZE, names);
-      double w = Type.width(name, Face.REGULAR, SIZE);
-      marks.add(label(name, left - GAP - w / 2, y, Ink.DARK));
+      double y = GAP + (i + 0.5) * step;
+      String name = Type.shorten(row.name(), Face.REGULAR, size, names);
+      double w = Type.width(name, Face.REGULAR, size);
+      marks.add(label(name, left - GAP - w / 2, y, Ink.DARK, size));
       Ink ink = !row.differs() ? Ink.MUTED : row.difference() > 0 ? Ink.DEEP : Ink.AMBER;
       double from = end(row.low(), axis, left, right, left);
       double to = end(row.high(), axis, left, right, right);
@@ -86,15 +105,16 @@ public final class IntervalsLayout {
       double at = axis.place(row.difference(), left, right);
       marks.add(new Mark.Dot(at, y, DOT, ink, Ink.PAPER, i, Mark.NONE));
     }
-    marks.add(label(intervals.title(), (left + right) / 2, bottom + GAP + line * 1.5, Ink.MUTED));
-    return new Scene(width, height(intervals.rows().size()), marks);
+    marks.add(
+        label(intervals.title(), (left + right) / 2, bottom + GAP + line * 1.5, Ink.MUTED, size));
+    return new Scene(width, height(intervals.rows().size(), size), marks);
   }
 
   private static double end(double value, ValueAxis axis, double left, double right, double open) {
     return Double.isNaN(value) ? open : axis.place(value, left, right);
   }
 
-  private static Mark.Label label(String text, double x, double y, Ink ink) {
-    return Mark.Label.of(text, x, y, SIZE, Face.REGULAR, ink, false, Mark.Role.TICK);
+  private static Mark.Label label(String text, double x, double y, Ink ink, double size) {
+    return Mark.Label.of(text, x, y, size, Face.REGULAR, ink, false, Mark.Role.TICK);
   }
 }

@@ -10,12 +10,27 @@ import java.util.List;
  * @param lines each through two points or more
  * @param xTitle under the picture
  * @param yTitle at its left
+ * @param keys what the colours mean; empty where something beside the picture says it
  */
-public record Scatter(List<Point> points, List<Path> lines, String xTitle, String yTitle) {
+public record Scatter(
+    List<Point> points, List<Path> lines, String xTitle, String yTitle, List<Key> keys) {
 
   public Scatter {
     points = List.copyOf(points);
     lines = List.copyOf(lines);
+    keys = List.copyOf(keys);
+  }
+
+  /**
+   * Points whose colours need no key.
+   *
+   * @param points drawn over the lines
+   * @param lines each through two points or more
+   * @param xTitle under the picture
+   * @param yTitle at its left
+   */
+  public Scatter(List<Point> points, List<Path> lines, String xTitle, String yTitle) {
+    this(points, lines, xTitle, yTitle, List.of());
   }
 
   /**
@@ -37,4 +52,12 @@ public record Scatter(List<Point> points, List<Path> lines, String xTitle, Strin
    * @param width in points
    */
   public record Path(double[] xs, double[] ys, Ink ink, double width) {}
+
+  /**
+   * What a colour means.
+   *
+   * @param name of a group
+   * @param ink its colour
+   */
+  public record Key(String name, Ink ink) {}
 }

@@ -2,6 +2,7 @@ package app.knuckle.figures.scatter;
 
 import app.knuckle.figures.scene.Face;
 import app.knuckle.figures.scene.Ink;
+import app.knuckle.figures.scene.Legend;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.scene.Type;
@@ -9,12 +10,15 @@ import app.knuckle.figures.scene.ValueAxis;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import java.util.stream.DoubleStream;
 
 /** Lays out a scatter in a given size. */
 public final class ScatterLayout {
 
-  private static final double SIZE = 10.5;
+  /** Type beside other pictures of a page, in points. */
+  private static final double USUAL_SIZE = 10.5;
+
   private static final double GAP = 4;
   private static final double LARGEST_DOT = 3;
   private static final double SMALLEST_DOT = 1.2;
@@ -36,8 +40,23 @@ public final class ScatterLayout {
    * @return the scene
    */
   public static Scene of(Scatter scatter, double width, double height) {
+    return of(scatter, width, height, USUAL_SIZE, UnaryOperator.identity());
+  }
+
+  /**
+   * Lays out the picture with type of a given size and words of one's own.
+   *
+   * @param scatter with one point or more
+   * @param width in points
+   * @param height in points
+   * @param size of the type
+   * @param word what is shown for a text of the records
+   * @return the scene
+   */
+  public static Scene of(
+      Scatter scatter, double width, double height, double size, UnaryOperator<String> word) {
     List<Mark> marks = new ArrayList<>();
-    double line = Type.height(SIZE);
+    double line = Type.height(size);
     ValueAxis up =
         axis(
             DoubleStream.concat(
@@ -52,27 +71,44 @@ public final class ScatterLayout {
             (int) Math.max(2, width / TICK_SPACE));
     double widest =
         up.ticks().stream()
-            .mapToDouble(t -> Type.width(up.text(t), Face.REGULAR, SIZE))
+            .mapToDouble(t -> Type.width(up.text(t), Face.REGULAR, size))
             .max()
             .orElse(0);
     double left = line + GAP + widest + GAP;
     double right = width - GAP;
-    double top = line / 2 + GAP;
+    List<String> names = scatter.keys().stream().map(Scatter.Key::name).toList();
+    Legend legend =
+        new Legend(
+            names.stream().map(word).toList(),
+            names,
+            scatter.keys().stream().map(Scatter.Key::ink).toList(),
+            size);
+    marks.addAll(legend.inLines(left, GAP, right - left));
+    double top = line / 2 + GAP + legend.lines(right - left) * line;
     double bottom = height - 2 * line - 2 * GAP;
     for (double tick : up.ticks()) {
       double y = up.place(tick, bottom, top);
       marks.add(new Mark.Line(left, y, right, y, 0.6, Ink.FAINT));
-      double w = Type.width(up.text(tick), Face.REGULAR, SIZE);
-      marks.add(label(up.text(tick), left - GAP - w / 2, y, false, Mark.Role.TICK));
+      double w = Type.width(up.text(tick), Face.REGULAR, size);
+      marks.add(label(up.text(tick), left - GAP - w / 2, y, size));
     }
     for (double tick : across.ticks()) {
       double x = across.place(tick, left, right);
-      marks.add(label(across.text(tick), x, bottom + GAP + line / 2, false, Mark.Role.TICK));
+      marks.add(label(across.text(tick), x, bottom + GAP + line / 2, size));
     }
     marks.add(new Mark.Line(left, bottom, right, bottom, 0.8, Ink.MUTED));
     marks.add(
-        label(scatter.xTitle(), (left + right) / 2, height - line / 2, false, Mark.Role.TITLE));
-    marks.add(label(scatter.yTitle(), line / 2, (top + bottom) / 2, true, Mark.Role.TITLE));
+        title(
+                word.apply(scatter.xTitle()),
+                (left + right) / 2,
+                height - line / 2,
+                false,
+                size,
+                width)
+            .about(scatter.xTitle()));
+    marks.add(
+        title(word.apply(scatter.yTitle()), line / 2, (top + bottom) / 2, true, size, height)
+            .about(scatter.yTitle()));
     for (Scatter.Path path : scatter.lines()) {
       for (int i = 1; i < path.xs().length; i++) {
         marks.add(
@@ -108,7 +144,23 @@ public final class ScatterLayout {
     return ValueAxis.holding(min, max, false, ticks);
   }
 
-  private static Mark.Label label(String text, double x, double y, boolean turned, Mark.Role role) {
-    return Mark.Label.of(text, x, y, SIZE, Face.REGULAR, Ink.MUTED, turned, role);
+  private static Mark.Label title(
+      String text, double x, double y, boolean turned, double size, double room) {
+    String cut = Type.shorten(text, Face.REGULAR, size, room - 2 * GAP);
+    double half = Type.width(cut, Face.REGULAR, size) / 2;
+    double at = Math.min(room - GAP - half, Math.max(GAP + half, turned ? y : x));
+    return Mark.Label.of(
+        cut,
+        turned ? x : at,
+        turned ? at : y,
+        size,
+        Face.REGULAR,
+        Ink.MUTED,
+        turned,
+        Mark.Role.TITLE);
+  }
+
+  private static Mark.Label label(String text, double x, double y, double size) {
+    return Mark.Label.of(text, x, y, size, Face.REGULAR, Ink.MUTED, false, Mark.Role.TICK);
   }
 }

@@ -83,17 +83,7 @@ public record GroupLabels(List<List<String>> lines, boolean turned, double size,
       double x = turned ? centre + (i - (texts.size() - 1) / 2.0) * line : centre;
       double y = turned ? top + width / 2 : top + (i + 0.5) * line;
       labels.add(
-          new Mark.Label(
-              texts.get(i),
-              x,
-              y,
-              width,
-              line,
-              size,
-              Face.REGULAR,
-              Ink.DARK,
-              turned,
-              Mark.Role.GROUP));
+          Mark.Label.of(texts.get(i), x, y, size, Face.REGULAR, Ink.DARK, turned, Mark.Role.GROUP));
     }
     return labels;
   }

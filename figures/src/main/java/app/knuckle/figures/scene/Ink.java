@@ -32,20 +32,15 @@ public enum Ink {
   /** Fifth of a series. */
   PLUM(0x7A3E6D),
   /** Sixth of a series. */
-  MOSS(0x8FA75A);
-
-  /** Told apart by lightness as well as by hue, so in grey print and by everyone. */
-  private static final Ink[] SERIES = {PALE, REEF, ABYSS, SAND, PLUM, MOSS};
-
-  /**
-   * The ink of a series.
-   *
-   * @param index from 0; after the last they begin again
-   * @return its ink
-   */
-  public static Ink series(int index) {
-    return SERIES[index % SERIES.length];
-  }
+  MOSS(0x8FA75A),
+  /** Warm and of middle lightness. */
+  RUST(0xB4613A),
+  /** Lightest of the greys. */
+  PALE_GREY(0xCBCBC7),
+  /** Middle grey. */
+  GREY(0x8C8C88),
+  /** Darkest of the greys. */
+  DEEP_GREY(0x4B4B48);
 
   private final int rgb;
 

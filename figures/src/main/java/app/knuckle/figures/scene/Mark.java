@@ -90,6 +90,8 @@ public sealed interface Mark {
    * @param ink its colour
    * @param turned whether it reads from bottom to top
    * @param role what it is in the picture
+   * @param subject the text of the records that it stands for, which own words may replace; empty
+   *     for none
    */
   record Label(
       String text,
@@ -101,8 +103,19 @@ public sealed interface Mark {
       Face face,
       Ink ink,
       boolean turned,
-      Role role)
+      Role role,
+      String subject)
       implements Mark {
+
+    /**
+     * The same, standing for a text that own words may replace.
+     *
+     * @param original the text as the records have it
+     * @return the label
+     */
+    public Label about(String original) {
+      return new Label(text, x, y, width, height, size, face, ink, turned, role, original);
+    }
 
     /**
      * A text as wide and high as it is set.
@@ -127,7 +140,7 @@ public sealed interface Mark {
         boolean turned,
         Role role) {
       double width = Type.width(text, face, size);
-      return new Label(text, x, y, width, Type.height(size), size, face, ink, turned, role);
+      return new Label(text, x, y, width, Type.height(size), size, face, ink, turned, role, "");
     }
 
     @Override
@@ -147,6 +160,10 @@ public sealed interface Mark {
     /** The title of an axis. */
     TITLE,
     /** Letters of a mean. */
-    LETTERS
+    LETTERS,
+    /** A name of the legend. */
+    LEGEND,
+    /** A remark, such as a number of values or the p of a pair. */
+    REMARK
   }
 }

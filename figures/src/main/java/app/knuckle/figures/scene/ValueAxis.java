@@ -9,14 +9,26 @@ import java.util.List;
  *
  * @param low value at its lower end
  * @param high value at its upper end
- * @param step between ticks
+ * @param step between ticks; not used by a logarithmic scale
+ * @param logarithmic whether equal ratios take equal room
  */
-public record ValueAxis(double low, double high, double step) {
+public record ValueAxis(double low, double high, double step, boolean logarithmic) {
 
   /** Air below and above the data when the axis does not begin at zero, as a share of the range. */
   private static final double AIR = 0.06;
 
   private static final double[] ROUND = {1, 2, 5, 10};
+  private static final double[] LOG_STEPS = {1, 2, 5};
+  private static final double[] LOG_WHOLE = {1, 2, 3, 4, 5, 6, 7, 8, 9};
+
+  /** More decades than this do not all have a tick. */
+  private static final double MOST_DECADES = 8;
+
+  /** A logarithmic axis of one value only still spans this ratio. */
+  private static final double LEAST_RATIO = 1.5;
+
+  /** A step of one's own that gives more ticks than this is not taken. */
+  private static final double MOST_TICKS = 60;
 
   /** A tick is on the axis if it passes its end by no more than rounding. */
   private static final double ROUNDING = 1e-9;
@@ -41,7 +53,38 @@ public record ValueAxis(double low, double high, double step) {
     double air = AIR * (high - low);
     low = fromZero && low == 0 ? 0 : low - air;
     high = fromZero && high == 0 ? 0 : high + (fromZero ? 0 : air);
-    double rough = (high - low) / Math.max(1, ticks);
+    return new ValueAxis(low, high, round((high - low) / Math.max(1, ticks)), false);
+  }
+
+  /**
+   * A logarithmic axis that holds all data.
+   *
+   * @param min smallest value to show, above 0
+   * @param max largest value to show
+   * @return the axis
+   */
+  public static ValueAxis logarithmic(double min, double max) {
+    double ratio = Math.max(LEAST_RATIO, max / min);
+    double air = Math.pow(ratio, AIR);
+    return new ValueAxis(min / air, Math.max(max, min * ratio) * air, 1, true);
+  }
+
+  /**
+   * An axis of given ends.
+   *
+   * @param from lower end
+   * @param to upper end, above the lower one
+   * @param every distance of ticks; NaN for a round one
+   * @param ticks about so many, if their distance is not given
+   * @return the axis
+   */
+  public static ValueAxis between(double from, double to, double every, int ticks) {
+    double range = to - from;
+    boolean given = every > 0 && range / every <= MOST_TICKS;
+    return new ValueAxis(from, to, given ? every : round(range / Math.max(1, ticks)), false);
+  }
+
+  private static double round(double rough) {
     double power = Math.pow(10, Math.floor(Math.log10(rough)));
     // The round step nearest in ratio: a little more or fewer ticks than asked for.
     double step = power;
@@ -49,7 +92,7 @@ public record ValueAxis(double low, double high, double step) {
       double off = Math.abs(Math.log(r * power / rough));
       step = off < Math.abs(Math.log(step / rough)) ? r * power : step;
     }
-    return new ValueAxis(low, high, step);
+    return step;
   }
 
   /**
@@ -59,10 +102,32 @@ public record ValueAxis(double low, double high, double step) {
    */
   public List<Double> ticks() {
     List<Double> ticks = new ArrayList<>();
+    if (logarithmic) {
+      return logarithmicTicks();
+    }
     long first = (long) Math.ceil(low / step - ROUNDING);
     long last = (long) Math.floor(high / step + ROUNDING);
     for (long i = first; i <= last; i++) {
       ticks.add(i * step);
+    }
+    return ticks;
+  }
+
+  /** Powers of ten, with 2 and 5 between them over few, and every whole step over less than one. */
+  private List<Double> logarithmicTicks() {
+    double decades = Math.log10(high / low);
+    double[] within = decades > 4 ? new double[] {1} : decades > 1 ? LOG_STEPS : LOG_WHOLE;
+    List<Double> ticks = new ArrayList<>();
+    int every = (int) Math.max(1, Math.ceil(decades / MOST_DECADES));
+    int first = (int) Math.floor(Math.log10(low));
+    for (int power = first; power <= Math.ceil(Math.log10(high)); power++) {
+      for (double w : within) {
+        double tick = w * Math.pow(10, power);
+        boolean inside = tick >= low * (1 - ROUNDING) && tick <= high * (1 + ROUNDING);
+        if (inside && Math.floorMod(power, every) == 0) {
+          ticks.add(tick);
+        }
+      }
     }
     return ticks;
   }
@@ -74,6 +139,9 @@ public record ValueAxis(double low, double high, double step) {
    * @return such as "2.5"
    */
   public String text(double tick) {
+    if (logarithmic) {
+      return Numerals.plain(tick);
+    }
     int decimals = 0;
     double scaled = step;
     while (decimals < 12 && Math.abs(scaled - Math.rint(scaled)) > ROUNDING * scaled) {
@@ -92,6 +160,8 @@ public record ValueAxis(double low, double high, double step) {
    * @return its place
    */
   public double place(double value, double start, double end) {
-    return start + (value - low) / (high - low) * (end - start);
+    double share =
+        logarithmic ? Math.log(value / low) / Math.log(high / low) : (value - low) / (high - low);
+    return start + share * (end - start);
   }
 }

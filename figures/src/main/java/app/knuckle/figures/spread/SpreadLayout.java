@@ -70,17 +70,8 @@ public final class SpreadLayout {
       double w = Type.width(text, Face.REGULAR, SIZE);
       marks.add(new Mark.Line(left, y, right, y, 0.8, Ink.FAINT));
       marks.add(
-          new Mark.Label(
-              text,
-              left - GAP - w / 2,
-              y,
-              w,
-              line,
-              SIZE,
-              Face.REGULAR,
-              Ink.MUTED,
-              false,
-              Mark.Role.TICK));
+          Mark.Label.of(
+              text, left - GAP - w / 2, y, SIZE, Face.REGULAR, Ink.MUTED, false, Mark.Role.TICK));
     }
     for (int g = 0; g < picture.groups().size(); g++) {
       double centre = left + (g + 0.5) * slot;

@@ -4,14 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.figures.means.MeansFigure;
 import app.knuckle.figures.means.MeansLayout;
-import app.knuckle.figures.means.Whisker;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Quantity;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.apache.pdfbox.Loader;
@@ -26,29 +27,30 @@ import org.w3c.dom.Document;
 class ExportTest {
 
   private static Scene scene() {
-    MeansFigure.Group group =
-        new MeansFigure.Group(
-            "Kelp & <dust>",
-            3,
-            Quantity.of(0.5),
-            "ab",
-            new double[] {2.5, 3.5},
-            new int[] {0, 1},
-            0,
-            -1);
-    MeansFigure.Group other =
-        new MeansFigure.Group(
-            "Paste", 4, Quantity.of(0.4), "b", new double[] {4}, new int[] {2}, 0, -1);
+    double[] values = {2.5, 3.5};
     return MeansLayout.of(
         new MeansFigure(
-            List.of(group, other),
+            List.of(
+                group("Kelp & <dust>", 3, "ab", values), group("Paste", 4, "b", new double[] {4})),
+            List.of(),
             List.of(),
             List.of(),
             "Clearance (L/h)",
             "Feed",
-            new MeansFigure.Style(
-                MeansFigure.Form.BARS, Whisker.STANDARD_ERROR, true, true, 85, 62, 8, false),
+            "",
+            List.of(),
+            Quantity.absent("not wished"),
+            List.of(),
+            Style.usual(2),
             ""));
+  }
+
+  private static MeansFigure.Group group(
+      String name, double mean, String letters, double[] values) {
+    int[] rows = IntStream.range(0, values.length).toArray();
+    Quantity half = Quantity.of(0.5);
+    return new MeansFigure.Group(
+        name, name, mean, half, letters, values, rows, null, values.length, 0, -1, 0);
   }
 
   @Test

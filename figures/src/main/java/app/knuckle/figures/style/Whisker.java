@@ -1,4 +1,4 @@
-package app.knuckle.figures.means;
+package app.knuckle.figures.style;
 
 /** What the whiskers of a mean show. */
 public enum Whisker {

@@ -1,0 +1,209 @@
+package app.knuckle.desktop.shell;
+
+import static app.knuckle.desktop.shell.Driver.shows;
+import static app.knuckle.desktop.shell.Driver.tabTo;
+import static app.knuckle.desktop.shell.Driver.takeKeyboard;
+import static app.knuckle.desktop.shell.Driver.text;
+import static app.knuckle.desktop.shell.Driver.until;
+import static app.knuckle.desktop.shell.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.controls.FileDialogs;
+import app.knuckle.desktop.controls.Picture;
+import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.style.Style;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
+import javafx.scene.control.ComboBox;
+import javafx.scene.input.KeyCode;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.stage.Stage;
+import javafx.stage.Window;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** A figure from a file of records to a file on paper, in the real window. */
+@ExtendWith(ApplicationExtension.class)
+class FigureWindowTest {
+
+  @TempDir private Path folder;
+  private Workbench workbench;
+
+  /** Answers the platform's dialogs with files of the test. */
+  private static final class Answers extends FileDialogs {
+
+    private final Path folder;
+    private final Path records;
+
+    private Answers(Path folder, Path records) {
+      this.folder = folder;
+      this.records = records;
+    }
+
+    @Override
+    public Optional<File> save(FileChooser chooser, Window window) {
+      return Optional.of(folder.resolve(chooser.getInitialFileName()).toFile());
+    }
+
+    @Override
+    public List<File> open(FileChooser chooser, Window window) {
+      return List.of(records.toFile());
+    }
+
+    @Override
+    public Optional<File> folder(DirectoryChooser chooser, Window window) {
+      return Optional.of(folder.toFile());
+    }
+
+    private static void answer(FileDialogs answers) {
+      replace(answers);
+    }
+
+    private static void stop() {
+      replace(new FileDialogs() {});
+    }
+  }
+
+  @Start
+  void start(Stage stage) throws Exception {
+    Path records =
+        Path.of(getClass().getResource("/app/knuckle/desktop/demo/rack-trial.csv").toURI());
+    Answers.answer(new Answers(folder, records));
+    workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench));
+    stage.show();
+    stage.toFront();
+    stage.requestFocus();
+  }
+
+  @Test
+  void fromAFileToALetteredClusteredFigureAsPdfInFourActions(FxRobot robot) throws IOException {
+    robot.clickOn("#welcome-open");
+    until(() -> shows(robot, "finding", "Growth differs"));
+    robot.clickOn("#joint-figure");
+    untilShown(robot, "figure-caption", "Means that share a letter do not differ");
+    robot.clickOn("#figure-exchange");
+    until(() -> shows(robot, "figure-exchange", "density"));
+    robot.clickOn("#export-pdf");
+    untilShown(robot, "export-note", "Written");
+    String name = text(robot, "export-note").replace("Written: ", "");
+    try (PDDocument pdf = Loader.loadPDF(folder.resolve(name).toFile())) {
+      String words = new PDFTextStripper().getText(pdf);
+      assertThat(words).contains("fine", "medium", "coarse", "60", "120", "240", "abc");
+    }
+  }
+
+  @Test
+  void thePictureIsEditedWhereItStands(FxRobot robot) {
+    robot.clickOn("#welcome-open");
+    until(() -> shows(robot, "finding", "Growth differs"));
+    robot.clickOn("#joint-figure");
+    untilShown(robot, "figure-caption", "share a letter");
+    robot.clickOn(at(robot, label(robot, "Density"))).write("Oysters a bag").type(KeyCode.ENTER);
+    until(() -> label(robot, "Oysters a bag") != null);
+    robot.clickOn("#figure-above").type(KeyCode.DOWN, KeyCode.ENTER);
+    untilShown(robot, "figure-caption", "Brackets give p");
+    robot.clickOn(at(robot, bar(robot, 0)));
+    untilShown(robot, "export-note", "A bracket from");
+    robot.clickOn(at(robot, bar(robot, 2)));
+    until(() -> style().bracketed().size() == 1);
+    assertThat(texts(robot)).anyMatch(t -> t.startsWith("p "));
+    Point2D legend = at(robot, label(robot, "medium"));
+    robot.drag(legend).dropTo(legend.add(120, 60));
+    until(() -> style().arrangement().legendX() > 0);
+    assertThat(text(robot, "figure-legend-back")).isNotEmpty();
+  }
+
+  @Test
+  void formsAndLooksAreChosenWithTheKeyboardAlone(FxRobot robot) {
+    takeKeyboard(robot);
+    robot.interact(() -> robot.lookup("#welcome-open").queryButton().requestFocus());
+    robot.type(KeyCode.SPACE);
+    until(() -> shows(robot, "finding", "Growth differs"));
+    Driver.press(robot, KeyCode.DIGIT7);
+    untilShown(robot, "figure-caption", "share a letter");
+    robot.type(KeyCode.X);
+    until(() -> style().arrangement().turn() == 1);
+    tabTo(robot, "figure-form-0");
+    robot.type(KeyCode.RIGHT, 3).type(KeyCode.SPACE);
+    untilShown(robot, "figure-caption", "Boxes hold the middle half");
+    tabTo(robot, "figure-palette");
+    robot.type(KeyCode.DOWN);
+    until(() -> robot.lookup("#figure-palette").<ComboBox<?>>query().getValue() != null);
+    tabTo(robot, "figure-patterns");
+    robot.type(KeyCode.SPACE);
+    until(() -> style().patterns());
+    tabTo(robot, "preset-name");
+    robot.write("report").type(KeyCode.SHIFT);
+    assertThat(robot.lookup("#preset-keep").queryButton().isDisabled()).isFalse();
+  }
+
+  @Test
+  void allFiguresOfAStudyAreWrittenAtOnce(FxRobot robot) throws IOException {
+    robot.clickOn("#welcome-open");
+    until(() -> shows(robot, "finding", "Growth differs"));
+    robot.interact(() -> workbench.keeper().writeFigures(folder));
+    until(() -> shows(robot, "banner-words", "written"));
+    try (Stream<Path> files = Files.list(folder)) {
+      assertThat(files.map(p -> p.getFileName().toString()))
+          .hasSize(3)
+          .allMatch(n -> n.endsWith(".svg") || n.endsWith(".pdf") || n.endsWith(".png"));
+    }
+  }
+
+  @AfterEach
+  void giveTheDialogsBack() {
+    Answers.stop();
+  }
+
+  private Style style() {
+    return workbench.currentProperty().get().styleProperty().get();
+  }
+
+  private static Picture picture(FxRobot robot) {
+    return robot.lookup("#figure .picture").query();
+  }
+
+  private static List<String> texts(FxRobot robot) {
+    return picture(robot).scene().marks().stream()
+        .filter(Mark.Label.class::isInstance)
+        .map(m -> ((Mark.Label) m).text())
+        .toList();
+  }
+
+  private static Mark label(FxRobot robot, String text) {
+    return picture(robot).scene().marks().stream()
+        .filter(m -> m instanceof Mark.Label l && l.text().equals(text))
+        .findFirst()
+        .orElse(null);
+  }
+
+  private static Mark bar(FxRobot robot, int group) {
+    return picture(robot).scene().marks().stream()
+        .filter(m -> m instanceof Mark.Bar b && b.group() == group)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static Point2D at(FxRobot robot, Mark mark) {
+    Picture picture = picture(robot);
+    Bounds box = picture.where(mark);
+    return picture.localToScreen(box.getCenterX(), box.getMaxY() - 4);
+  }
+}

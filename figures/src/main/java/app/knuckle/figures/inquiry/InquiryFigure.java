@@ -1,0 +1,201 @@
+package app.knuckle.figures.inquiry;
+
+import app.knuckle.figures.means.MeansFigure;
+import app.knuckle.figures.means.MeansLayout;
+import app.knuckle.figures.means.MeansReading;
+import app.knuckle.figures.scatter.CanonicalScatter;
+import app.knuckle.figures.scatter.GroupScatter;
+import app.knuckle.figures.scatter.Intervals;
+import app.knuckle.figures.scatter.IntervalsLayout;
+import app.knuckle.figures.scatter.PairIntervals;
+import app.knuckle.figures.scatter.Scatter;
+import app.knuckle.figures.scatter.ScatterLayout;
+import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Paper;
+import app.knuckle.figures.style.Style;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * The figure of an inquiry, laid out.
+ *
+ * @param scene what is drawn
+ * @param caption what a reader must know of it
+ * @param means what it shows of groups side by side; null for other forms
+ */
+public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
+
+  /**
+   * The figure of an inquiry's first response.
+   *
+   * @param findings with a fit
+   * @param style how to show it; a form that does not fit gives way to the first
+   * @return the figure
+   */
+  public static InquiryFigure of(Findings findings, Style style) {
+    Optional<InquiryFigure> special =
+        switch (style.form()) {
+          case SLOPES -> slopes(findings, style);
+          case PAIRS -> pairs(findings, style);
+          case CANONICAL -> canonical(findings, style);
+          default -> Optional.empty();
+        };
+    return special.orElseGet(
+        () -> {
+          Style own = style.form().isOfGroups() ? style : style.with(Form.BARS);
+          MeansFigure figure = MeansReading.of(findings, own);
+          return new InquiryFigure(MeansLayout.of(figure), figure.caption(), figure);
+        });
+  }
+
+  /**
+   * The figures of all responses of an inquiry.
+   *
+   * @param findings answered or not
+   * @param style how to show them
+   * @return by the name of the response, in order; without those that could not be answered
+   */
+  public static Map<String, InquiryFigure> ofAll(Findings findings, Style style) {
+    Map<String, InquiryFigure> all = new LinkedHashMap<>();
+    for (int i = 0; i < findings.responses().size(); i++) {
+      Findings turned = findings.showing(i);
+      if (turned.refusal().isEmpty()) {
+        all.put(turned.first().measured().name(), of(turned, style));
+      }
+    }
+    return all;
+  }
+
+  /**
+   * The forms that an inquiry's figure can have.
+   *
+   * @param findings with a fit
+   * @return in the order of their names on a control
+   */
+  public static List<Form> forms(Findings findings) {
+    ResponseFindings response = findings.first();
+    boolean cells = response.shownMeans().stream().allMatch(m -> m.group() >= 0);
+    Style usual = Style.usual(1);
+    return Arrays.stream(Form.values())
+        .filter(
+            form ->
+                switch (form) {
+                  case BARS, POINTS, LINES -> true;
+                  case BOXES, VALUES -> cells;
+                  case UNITS ->
+                      cells
+                          && MeansReading.joiner(findings.inquiry())
+                              .filter(findings.frame()::has)
+                              .isPresent();
+                  case SLOPES -> covariate(findings).isPresent();
+                  case PAIRS -> pairs(findings, usual).isPresent();
+                  case CANONICAL -> canonical(findings, usual).isPresent();
+                })
+        .toList();
+  }
+
+  private static Optional<Numbers> covariate(Findings findings) {
+    return findings.inquiry().covariates().stream()
+        .filter(findings.frame()::has)
+        .map(findings.frame()::column)
+        .filter(Numbers.class::isInstance)
+        .map(Numbers.class::cast)
+        .findFirst();
+  }
+
+  private static Optional<InquiryFigure> slopes(Findings findings, Style style) {
+    return covariate(findings)
+        .map(
+            x -> {
+              ResponseFindings response = findings.first();
+              Column named = x;
+              Scatter s = GroupScatter.against(response, x.values(), Prose.capital(named.title()));
+              List<Scatter.Key> keys =
+                  java.util.stream.IntStream.range(0, response.groups().size())
+                      .mapToObj(
+                          g ->
+                              new Scatter.Key(
+                                  response.groups().levels().get(g), GroupScatter.ink(g)))
+                      .toList();
+              Scatter keyed =
+                  new Scatter(s.points(), s.lines(), s.xTitle(), Prose.capital(s.yTitle()), keys);
+              String caption =
+                  "Each dot is a record; each group has a least squares line of its own.";
+              return scattered(keyed, style, caption);
+            });
+  }
+
+  private static Optional<InquiryFigure> canonical(Findings findings, Style style) {
+    return CanonicalScatter.of(findings, style.palette())
+        .map(
+            s ->
+                scattered(
+                    s,
+                    style,
+                    "Scores of each record on the canonical variates of "
+                        + findings.first().groups().treatment().title()
+                        + " for "
+                        + Numerals.list(findings.inquiry().measured())
+                        + "; crosses are means of groups. In brackets: the share of what"
+                        + " separates the groups."));
+  }
+
+  private static InquiryFigure scattered(Scatter scatter, Style style, String caption) {
+    Paper paper = style.paper();
+    Scene scene =
+        ScatterLayout.of(scatter, paper.width(), paper.height(), paper.typeSize(), style::word);
+    return new InquiryFigure(scene, caption, null);
+  }
+
+  private static Optional<InquiryFigure> pairs(Findings findings, Style style) {
+    return ComparedMeans.of(findings.first().analysis()).stream()
+        .filter(f -> PairIntervals.of(f, "", style::word).isPresent())
+        .findFirst()
+        .map(
+            family -> {
+              String unit = findings.first().measured().unit();
+              Intervals intervals = PairIntervals.of(family, unit, style::word).orElseThrow();
+              Paper paper = style.paper();
+              Scene scene = IntervalsLayout.of(intervals, paper.width(), paper.typeSize());
+              return new InquiryFigure(scene, caption(findings, family), null);
+            });
+  }
+
+  private static String caption(Findings findings, ComparedMeans family) {
+    boolean intervals =
+        family.pairs().stream().anyMatch(p -> p.low().exists() || p.high().exists());
+    String percent = Numerals.fixed(100 * (1 - findings.inquiry().alpha()), 0);
+    return (intervals
+            ? "Differences with simultaneous " + percent + "% confidence intervals"
+            : "Differences, without intervals, which this procedure does not have")
+        + " ("
+        + family.procedure().title()
+        + "). Pairs whose line is thick and coloured differ.";
+  }
+
+  /**
+   * The texts of the records on the figure that own words may replace.
+   *
+   * @return each once, in the order drawn
+   */
+  public List<String> subjects() {
+    return scene.marks().stream()
+        .filter(Mark.Label.class::isInstance)
+        .map(m -> ((Mark.Label) m).subject())
+        .filter(s -> !s.isEmpty())
+        .distinct()
+        .toList();
+  }
+}

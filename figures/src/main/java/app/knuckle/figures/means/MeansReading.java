@@ -1,0 +1,425 @@
+package app.knuckle.figures.means;
+
+import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Shown;
+import app.knuckle.figures.style.Style;
+import app.knuckle.figures.style.Whisker;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.ShownMean;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+
+/** Reads a figure of means out of findings. */
+public final class MeansReading {
+
+  /** Stands beside the bar of the least difference that counts. */
+  static final String LEAST_DIFFERENCE = "least difference";
+
+  /** Marks a mean that differs from the reference. */
+  private static final String STAR = "*";
+
+  /** More values than this are no longer seen singly, and are left away. */
+  private static final int MOST_VALUES = 5000;
+
+  /** More brackets than this hide what they should show. */
+  private static final int MOST_BRACKETS = 12;
+
+  private final Findings findings;
+  private final ResponseFindings response;
+  private final Style style;
+  private final List<ShownMean> means;
+  private final Optional<ComparedMeans> family;
+  private final boolean values;
+  private final List<String> names;
+  private final String colour;
+  private final String panel;
+
+  private MeansReading(Findings findings, Style style) {
+    this.findings = findings;
+    this.style = style;
+    response = findings.first();
+    means = response.shownMeans().stream().filter(m -> m.mean().exists()).toList();
+    List<String> keys = means.stream().map(ShownMean::name).toList();
+    family =
+        ComparedMeans.of(response.analysis()).stream()
+            .filter(f -> f.within().isEmpty() && keys.containsAll(f.names()))
+            .findFirst();
+    boolean single = means.stream().allMatch(m -> m.group() >= 0);
+    values = single && means.stream().mapToLong(ShownMean::n).sum() <= MOST_VALUES;
+    names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
+    List<String> turned = turned(names, style.arrangement().turn());
+    boolean panels = style.arrangement().panels() && names.size() > 1;
+    panel = panels ? turned.get(turned.size() - 1) : "";
+    colour = turned.size() > (panels ? 2 : 1) ? turned.get(0) : "";
+  }
+
+  private static List<String> turned(List<String> names, int turn) {
+    int from = names.isEmpty() ? 0 : Math.floorMod(turn, names.size());
+    return Stream.concat(
+            names.subList(from, names.size()).stream(), names.subList(0, from).stream())
+        .toList();
+  }
+
+  /**
+   * The figure of an inquiry's first response.
+   *
+   * @param findings with a fit
+   * @param style how to show it
+   * @return the figure
+   */
+  public static MeansFigure of(Findings findings, Style style) {
+    return new MeansReading(findings, style).figure();
+  }
+
+  private MeansFigure figure() {
+    List<String> clusters = new ArrayList<>();
+    List<String> series = new ArrayList<>();
+    List<String> panels = new ArrayList<>();
+    Map<String, Integer> places = new LinkedHashMap<>();
+    List<MeansFigure.Group> groups = new ArrayList<>();
+    for (ShownMean mean : means) {
+      String inPanel = mean.levels().getOrDefault(panel, "");
+      String others = others(mean.levels());
+      int cluster = 0;
+      if (!colour.isEmpty()) {
+        cluster = places.computeIfAbsent(inPanel + "\n" + others, k -> places.size());
+        if (cluster == clusters.size()) {
+          clusters.add(others);
+        }
+      }
+      groups.add(
+          group(
+              mean,
+              colour.isEmpty() && !panel.isEmpty() ? others : mean.name(),
+              cluster,
+              colour.isEmpty() ? -1 : place(series, mean.levels().get(colour)),
+              panel.isEmpty() ? 0 : place(panels, inPanel)));
+    }
+    groups = MeansFigure.ordered(groups, style.arrangement().order(), !colour.isEmpty());
+    List<String> keys = groups.stream().map(MeansFigure.Group::key).toList();
+    Quantity critical =
+        style.shown().criticalBar()
+            ? family
+                .filter(f -> !f.ranks())
+                .map(ComparedMeans::criticalDifference)
+                .orElse(Quantity.absent("pairs were not compared"))
+            : Quantity.absent("not wished");
+    return new MeansFigure(
+        groups,
+        clusters,
+        panels,
+        series,
+        Prose.capital(response.measured().title()),
+        Prose.capital(under()),
+        style.shown().finding() ? findings.finding() : "",
+        brackets(keys),
+        critical,
+        style.form() == Form.UNITS ? traces(groups) : List.of(),
+        style,
+        caption(groups, critical));
+  }
+
+  private MeansFigure.Group group(
+      ShownMean mean, String name, int cluster, int colourPlace, int panelPlace) {
+    boolean needsValues =
+        style.shown().values()
+            || style.form() == Form.BOXES
+            || style.form() == Form.VALUES
+            || style.form() == Form.UNITS;
+    int[] rows = values && needsValues ? response.rowsOf(mean.group()) : new int[0];
+    double[] single = Arrays.stream(rows).mapToDouble(response.measured()::value).toArray();
+    Summary summary =
+        mean.group() < 0
+            ? null
+            : response.groupSummaries().stream()
+                .filter(s -> s.levels().equals(mean.levels()))
+                .map(GroupSummary::summary)
+                .findFirst()
+                .orElse(null);
+    return new MeansFigure.Group(
+        name,
+        mean.name(),
+        mean.mean().value(),
+        style.form() == Form.BOXES && summary != null
+            ? Quantity.absent("boxes have stems of their own")
+            : half(mean),
+        above(mean),
+        single,
+        rows,
+        summary,
+        mean.n(),
+        cluster,
+        colourPlace,
+        panelPlace);
+  }
+
+  private String others(Map<String, String> levels) {
+    return String.join(
+        GroupSummary.BETWEEN,
+        levels.entrySet().stream()
+            .filter(e -> !e.getKey().equals(colour) && !e.getKey().equals(panel))
+            .map(Map.Entry::getValue)
+            .toList());
+  }
+
+  private static int place(List<String> names, String name) {
+    if (!names.contains(name)) {
+      names.add(name);
+    }
+    return names.indexOf(name);
+  }
+
+  private String under() {
+    if (names.size() > 1) {
+      return String.join(" and ", names.stream().filter(n -> !n.equals(colour)).toList());
+    }
+    boolean cells = means.stream().allMatch(m -> m.group() >= 0);
+    return cells || means.isEmpty()
+        ? response.groups().treatment().title()
+        : String.join(" and ", names);
+  }
+
+  private Quantity half(ShownMean mean) {
+    return switch (style.shown().whisker()) {
+      case STANDARD_ERROR -> mean.se();
+      case STANDARD_DEVIATION -> mean.sd();
+      case INTERVAL -> mean.half();
+      case NONE -> Quantity.absent("no whiskers are shown");
+    };
+  }
+
+  private String above(ShownMean mean) {
+    if (style.shown().above() != Shown.Above.LETTERS) {
+      return "";
+    }
+    boolean star =
+        family
+            .filter(ComparedMeans::isAgainstReference)
+            .filter(f -> f.pairs().stream().anyMatch(p -> p.differs() && isOther(f, p, mean)))
+            .isPresent();
+    return star ? STAR : mean.letters();
+  }
+
+  /** Whether a mean is the one of a pair that is not the reference. */
+  private boolean isOther(ComparedMeans f, Pair pair, ShownMean mean) {
+    int place = f.names().indexOf(mean.name());
+    return (pair.left() == place || pair.right() == place) && !mean.name().equals(reference(f));
+  }
+
+  private String reference(ComparedMeans f) {
+    Map<String, String> named = findings.inquiry().reference();
+    return String.join(
+        GroupSummary.BETWEEN, f.of().stream().map(o -> named.getOrDefault(o, "")).toList());
+  }
+
+  /** The brackets asked for; if none were, those of the pairs that differ, the surest first. */
+  private List<MeansFigure.Bracket> brackets(List<String> keys) {
+    if (style.shown().above() != Shown.Above.BRACKETS || family.isEmpty()) {
+      return List.of();
+    }
+    ComparedMeans f = family.get();
+    boolean chosen = !style.bracketed().isEmpty();
+    return f.pairs().stream()
+        .filter(
+            p ->
+                chosen
+                    ? style.bracketed().stream()
+                        .anyMatch(b -> b.isOf(f.names().get(p.left()), f.names().get(p.right())))
+                    : p.differs())
+        .sorted(Comparator.comparingDouble(p -> p.p().exists() ? p.p().value() : 1))
+        .limit(chosen ? Long.MAX_VALUE : MOST_BRACKETS)
+        .map(
+            p -> {
+              int a = keys.indexOf(f.names().get(p.left()));
+              int b = keys.indexOf(f.names().get(p.right()));
+              return new MeansFigure.Bracket(
+                  Math.min(a, b), Math.max(a, b), Numerals.pStatement(p.p()));
+            })
+        .toList();
+  }
+
+  /**
+   * The column whose rows can be joined from group to group: the repeated unit, the pairs, or the
+   * blocks.
+   *
+   * @param inquiry the question
+   * @return its name; empty for none
+   */
+  public static Optional<String> joiner(Inquiry inquiry) {
+    return Stream.of(
+            Stream.ofNullable(inquiry.unit()),
+            Stream.ofNullable(inquiry.pairs()),
+            inquiry.blocks().stream())
+        .flatMap(s -> s)
+        .findFirst();
+  }
+
+  private List<MeansFigure.Trace> traces(List<MeansFigure.Group> groups) {
+    Optional<String> by = joiner(findings.inquiry());
+    if (by.isEmpty() || !findings.frame().has(by.get())) {
+      return List.of();
+    }
+    Column column = findings.frame().column(by.get());
+    Map<String, Map<Integer, double[]>> units = new LinkedHashMap<>();
+    for (int g = 0; g < groups.size(); g++) {
+      for (int i = 0; i < groups.get(g).rows().length; i++) {
+        String unit = column.text(groups.get(g).rows()[i]) + "\n" + groups.get(g).panel();
+        double[] sum =
+            units
+                .computeIfAbsent(unit, u -> new LinkedHashMap<>())
+                .computeIfAbsent(g, place -> new double[2]);
+        sum[0] += groups.get(g).values()[i];
+        sum[1]++;
+      }
+    }
+    return units.values().stream()
+        .map(
+            u ->
+                new MeansFigure.Trace(
+                    u.keySet().stream().mapToInt(Integer::intValue).toArray(),
+                    u.values().stream().mapToDouble(s -> s[0] / s[1]).toArray()))
+        .toList();
+  }
+
+  private String caption(List<MeansFigure.Group> groups, Quantity critical) {
+    boolean adjusted = !findings.inquiry().covariates().isEmpty();
+    StringBuilder text = new StringBuilder();
+    String alpha = Numerals.plain(findings.inquiry().alpha());
+    if (style.form() == Form.BOXES) {
+      text.append(
+          "Boxes hold the middle half of the values, with the median as a line and the "
+              + (adjusted ? "adjusted mean" : "mean")
+              + " as a dot; stems reach the farthest values within 1.5 lengths of the box");
+    } else {
+      text.append(adjusted ? "Adjusted means" : "Means").append(whiskers());
+    }
+    long least = groups.stream().mapToLong(MeansFigure.Group::n).min().orElse(0);
+    long most = groups.stream().mapToLong(MeansFigure.Group::n).max().orElse(0);
+    text.append(
+        least == most
+            ? ", n = " + Numerals.whole(most)
+            : ", n = " + Numerals.whole(least) + " to " + Numerals.whole(most));
+    boolean circles =
+        style.shown().values() || style.form() == Form.VALUES || style.form() == Form.UNITS;
+    if (circles && values) {
+      text.append(
+          adjusted ? "; circles are single values, as measured" : "; circles are single values");
+    }
+    if (style.form() == Form.UNITS) {
+      joiner(findings.inquiry())
+          .ifPresent(u -> text.append(", thin lines join those of one ").append(u));
+    }
+    text.append(".");
+    if (style.shown().above() == Shown.Above.LETTERS) {
+      text.append(letters(groups, alpha));
+    } else if (style.shown().above() == Shown.Above.BRACKETS) {
+      family.ifPresent(
+          f -> text.append(" Brackets give p").append(by(f.procedure(), "")).append("."));
+    }
+    if (critical.exists()) {
+      text.append(" The bar at the right is the least difference that counts")
+          .append(by(family.orElseThrow().procedure(), alpha))
+          .append(".");
+    }
+    return text.append(scaleWords(groups)).toString();
+  }
+
+  private String whiskers() {
+    Whisker whisker = style.shown().whisker();
+    String percent = Numerals.fixed(100 * (1 - findings.inquiry().alpha()), 0);
+    return switch (whisker) {
+      case INTERVAL -> " with " + percent + "% confidence intervals";
+      case NONE -> "";
+      default -> " \u00b1 " + whisker.words();
+    };
+  }
+
+  /** What the letters mean, or the stars. */
+  private String letters(List<MeansFigure.Group> groups, String alpha) {
+    if (groups.stream().allMatch(g -> g.letters().isEmpty())) {
+      return family
+          .filter(ComparedMeans::isAgainstReference)
+          .map(f -> " None differs from " + reference(f) + by(f.procedure(), alpha) + ".")
+          .orElse("");
+    }
+    if (family.filter(ComparedMeans::isAgainstReference).isPresent()) {
+      ComparedMeans f = family.get();
+      return " "
+          + STAR
+          + " differs from "
+          + style.word(reference(f))
+          + by(f.procedure(), alpha)
+          + ".";
+    }
+    return response
+        .shownComparison()
+        .map(app.knuckle.stats.compare.Comparison::procedure)
+        .or(this::byRanks)
+        .map(p -> " Means that share a letter do not differ" + by(p, alpha) + ".")
+        .orElse("");
+  }
+
+  private static String by(Procedure procedure, String alpha) {
+    return " ("
+        + procedure.title()
+        + (procedure.isOnRanks() ? ", on ranks" : "")
+        + (alpha.isEmpty() ? "" : ", \u03b1 = " + alpha)
+        + ")";
+  }
+
+  private Optional<Procedure> byRanks() {
+    return ComparedMeans.of(response.analysis()).stream()
+        .filter(f -> f.ranks() && f.letters() != null)
+        .map(ComparedMeans::procedure)
+        .findFirst();
+  }
+
+  private String scaleWords(List<MeansFigure.Group> groups) {
+    boolean positive =
+        groups.stream()
+            .allMatch(
+                g ->
+                    g.mean() - MeansFrame.half(g) > 0
+                        && Arrays.stream(g.values()).allMatch(v -> v > 0));
+    if (style.scale().logarithmic() && positive) {
+      return " The scale is logarithmic"
+          + (style.form() == Form.BARS ? "; bars do not start at zero." : ".");
+    }
+    String refused =
+        style.scale().logarithmic()
+            ? " The scale stays as it is, since only values above zero have a logarithm."
+            : "";
+    boolean cut = style.form() == Form.BARS && !style.scale().fromZero(style.form());
+    return refused + (cut ? " Bars do not start at zero." : "");
+  }
+
+  /**
+   * The treatments of a figure, that on which groups stand last.
+   *
+   * @param findings with a fit
+   * @return their names
+   */
+  public static List<String> treatments(Findings findings) {
+    return findings.first().shownMeans().stream()
+        .findFirst()
+        .map(m -> List.copyOf(m.levels().keySet()))
+        .orElse(List.of());
+  }
+}

@@ -1,0 +1,102 @@
+package app.knuckle.figures.style;
+
+import java.util.Map;
+
+/**
+ * Where groups stand.
+ *
+ * @param turn how many treatments further on the one in the colours is, from the first
+ * @param panels whether the last treatment has a panel for each level
+ * @param order of groups, or of clusters
+ * @param legendX place of the legend, as a share of the width; NaN for above the plot
+ * @param legendY place of the legend, as a share of the height; NaN for above the plot
+ */
+public record Arrangement(int turn, boolean panels, Order order, double legendX, double legendY) {
+
+  /** The order of groups. */
+  public enum Order {
+    /** As the levels are. */
+    GIVEN("as entered"),
+    /** From the least mean. */
+    RISING("least mean first"),
+    /** From the largest mean. */
+    FALLING("largest mean first");
+
+    private final String title;
+
+    Order(String title) {
+      this.title = title;
+    }
+
+    /**
+     * The name on a control.
+     *
+     * @return such as "as entered"
+     */
+    public String title() {
+      return title;
+    }
+  }
+
+  /** As entered, colours for the first treatment, legend above. */
+  static final Arrangement USUAL = new Arrangement(0, false, Order.GIVEN, Double.NaN, Double.NaN);
+
+  static Arrangement of(Settings s) {
+    // Before there were three treatments in a figure a study said only whether two are exchanged.
+    int exchanged = s.yes("exchanged", false) ? 1 : 0;
+    return new Arrangement(
+        (int) s.number("turn", exchanged),
+        s.yes("panels", false),
+        s.one(Order.class, "order", Order.GIVEN),
+        s.number("legendX", Double.NaN),
+        s.number("legendY", Double.NaN));
+  }
+
+  void into(Map<String, String> settings) {
+    settings.put("turn", String.valueOf(turn));
+    settings.put("panels", String.valueOf(panels));
+    settings.put("order", order.name());
+    settings.put("legendX", String.valueOf(legendX));
+    settings.put("legendY", String.valueOf(legendY));
+  }
+
+  /**
+   * The same with the next treatment in the colours.
+   *
+   * @return the changed arrangement
+   */
+  public Arrangement turned() {
+    return new Arrangement(turn + 1, panels, order, legendX, legendY);
+  }
+
+  /**
+   * The same with or without panels.
+   *
+   * @param yes whether the last treatment has panels
+   * @return the changed arrangement
+   */
+  public Arrangement panels(boolean yes) {
+    return new Arrangement(turn, yes, order, legendX, legendY);
+  }
+
+  /**
+   * The same in another order.
+   *
+   * @param other of the groups
+   * @return the changed arrangement
+   */
+  public Arrangement with(Order other) {
+    return new Arrangement(turn, panels, other, legendX, legendY);
+  }
+
+  /**
+   * The same with the legend elsewhere.
+   *
+   * @param x share of the width; NaN for above the plot
+   * @param y share of the height; NaN for above the plot
+   * @return the changed arrangement
+   */
+  public Arrangement legendAt(double x, double y) {
+    return new Arrangement(turn, panels, order, x, y);
+  }
+}
