@@ -17,6 +17,7 @@ import app.knuckle.figures.style.Whisker;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.BiFunction;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
@@ -51,6 +52,7 @@ final class StyleCards extends VBox {
   private final Pick<String> from = new Pick<>("bracket-from", s -> s, s -> {});
   private final Pick<String> to = new Pick<>("bracket-to", s -> s, s -> {});
   private final Card brackets;
+  private final Card words;
   private final List<Card> ofGroups;
   private InquiryFigure figure;
 
@@ -58,16 +60,11 @@ final class StyleCards extends VBox {
     this.model = model;
     getStyleClass().add("side");
     brackets = brackets();
+    words = words();
     ofGroups = List.of(onThePicture(), scale(), ink());
     getChildren()
         .addAll(
-            takeAway(),
-            ofGroups.get(0),
-            brackets,
-            ofGroups.get(1),
-            ofGroups.get(2),
-            words(),
-            size());
+            takeAway(), ofGroups.get(0), brackets, ofGroups.get(1), ofGroups.get(2), words, size());
   }
 
   /** Shows what is chosen. */
@@ -83,12 +80,18 @@ final class StyleCards extends VBox {
     brackets.setManaged(bracketing);
     refreshers.forEach(Runnable::run);
     List<String> all = now.subjects();
-    String kept = subject.getValue();
-    subject.show(all, all.contains(kept) ? kept : all.isEmpty() ? null : all.get(0));
+    String first = all.isEmpty() ? null : all.get(0);
+    subject.show(all, kept(all, subject.getValue()).orElse(first));
+    words.setVisible(!all.isEmpty());
+    words.setManaged(!all.isEmpty());
     showOwn();
     List<String> means = model.groups();
-    from.show(means, means.contains(from.getValue()) ? from.getValue() : null);
-    to.show(means, means.contains(to.getValue()) ? to.getValue() : null);
+    from.show(means, kept(means, from.getValue()).orElse(null));
+    to.show(means, kept(means, to.getValue()).orElse(null));
+  }
+
+  private static Optional<String> kept(List<String> options, String chosen) {
+    return options.stream().filter(o -> o.equals(chosen)).findFirst();
   }
 
   private Card onThePicture() {

@@ -99,7 +99,7 @@ class FigureWindowTest {
     robot.clickOn("#joint-figure");
     untilShown(robot, "figure-caption", "Means that share a letter do not differ");
     robot.clickOn("#figure-exchange");
-    until(() -> shows(robot, "figure-exchange", "density"));
+    untilShown(robot, "figure-exchange", "density \u21c4 mesh");
     robot.clickOn("#export-pdf");
     untilShown(robot, "export-note", "Written");
     String name = text(robot, "export-note").replace("Written: ", "");
@@ -143,6 +143,10 @@ class FigureWindowTest {
     tabTo(robot, "figure-form-0");
     robot.type(KeyCode.RIGHT, 3).type(KeyCode.SPACE);
     untilShown(robot, "figure-caption", "Boxes hold the middle half");
+    robot.type(KeyCode.RIGHT, 3).type(KeyCode.SPACE);
+    untilShown(robot, "figure-caption", "Pairs whose line is thick");
+    robot.type(KeyCode.LEFT, 3).type(KeyCode.SPACE);
+    untilShown(robot, "figure-caption", "Boxes hold");
     tabTo(robot, "figure-palette");
     robot.type(KeyCode.DOWN);
     until(() -> robot.lookup("#figure-palette").<ComboBox<?>>query().getValue() != null);

@@ -16,7 +16,7 @@ import org.apache.batik.svggen.SVGGraphics2D;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 
-/** Writes a scene as SVG with real text. */
+/** Writes a scene as SVG with real text and the letters of its type. */
 public final class SvgExport {
 
   /** Hundredths of a point: far below what a printer resolves, and half the file size. */
@@ -73,6 +73,9 @@ public final class SvgExport {
             + Numerals.fixed(scene.width(), DECIMALS)
             + " "
             + Numerals.fixed(scene.height(), DECIMALS));
+    Element style = document.createElementNS(SVGGraphics2D.SVG_NAMESPACE_URI, "style");
+    style.setTextContent(EmbeddedType.rules(scene));
+    root.insertBefore(style, root.getFirstChild());
     g.stream(root, writer, true, false);
   }
 }

@@ -2,10 +2,12 @@ package app.knuckle.figures.means;
 
 import app.knuckle.figures.scene.Face;
 import app.knuckle.figures.scene.GroupLabels;
+import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Legend;
 import app.knuckle.figures.scene.Type;
 import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Palette;
 import app.knuckle.figures.style.Scale;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
@@ -101,7 +103,7 @@ final class MeansFrame {
         new Legend(
             figure.series().stream().map(style::word).toList(),
             figure.series(),
-            IntStream.range(0, figure.series().size()).mapToObj(style.palette()::area).toList(),
+            IntStream.range(0, figure.series().size()).mapToObj(this::keyInk).toList(),
             size);
     brackets = new BracketLevels(figure, smallSize());
     offsets = new double[figure.groups().size()];
@@ -113,6 +115,13 @@ final class MeansFrame {
       tickWidth = tickWidth();
       frame(tickWidth);
     }
+  }
+
+  private Ink keyInk(int series) {
+    Form form = figure.style().form();
+    Palette palette = figure.style().palette();
+    boolean areas = form == Form.BARS || form == Form.BOXES;
+    return areas ? palette.area(series) : palette.line(series);
   }
 
   private double offsets() {

@@ -215,6 +215,10 @@ public final class MeansLayout {
       double y = frame.y(g.mean());
       marks.add(
           new Mark.Line(centre - bar / 2, y, centre + bar / 2, y, 2 * WHISKER_WIDTH, point(g)));
+    } else if (frame.isBox(g)) {
+      double y = frame.y(g.mean());
+      double radius = pointRadius(bar);
+      marks.add(new Mark.Dot(centre, y, radius, Ink.PAPER, Ink.DARK, index, Mark.NONE));
     } else if (!frame.isBars()) {
       marks.add(
           new Mark.Dot(
@@ -301,15 +305,16 @@ public final class MeansLayout {
     // A level line has air of its own above its small letters.
     double gap = turned ? GAP : GAP / 2;
     double y = above - gap - frame.letterHeight(g, slot) / 2;
-    marks.add(
-        label(
-            g.letters(),
-            centre,
-            y,
-            Face.STRONG,
-            frame.letterSize(slot),
-            turned,
-            Mark.Role.LETTERS));
+    double own = frame.letterSize(slot);
+    Mark.Label letters = label(g.letters(), centre, y, Face.STRONG, own, turned, Mark.Role.LETTERS);
+    if (style.form() == Form.LINES || style.form() == Form.UNITS) {
+      // Lines from elsewhere may pass where the letters stand.
+      Rectangle2D box = letters.box();
+      marks.add(
+          new Mark.Bar(
+              box.getX(), box.getY(), box.getWidth(), box.getHeight(), Ink.PAPER, null, Mark.NONE));
+    }
+    marks.add(letters);
   }
 
   /** Numbers of values, and names of groups or clusters. */

@@ -39,7 +39,7 @@ public final class MeansReading {
   private static final int MOST_VALUES = 5000;
 
   /** More brackets than this hide what they should show. */
-  private static final int MOST_BRACKETS = 12;
+  private static final int MOST_BRACKETS = 6;
 
   private final Findings findings;
   private final ResponseFindings response;
@@ -188,7 +188,8 @@ public final class MeansReading {
 
   private String under() {
     if (names.size() > 1) {
-      return String.join(" and ", names.stream().filter(n -> !n.equals(colour)).toList());
+      return String.join(
+          " and ", names.stream().filter(n -> !n.equals(colour) && !n.equals(panel)).toList());
     }
     boolean cells = means.stream().allMatch(m -> m.group() >= 0);
     return cells || means.isEmpty()

@@ -10,7 +10,8 @@ import java.util.List;
 public final class GroupScatter {
 
   private static final Ink[] INKS = {
-    Ink.DEEP, Ink.AMBER, Ink.PLUM, Ink.MOSS, Ink.DARK, Ink.REEF, Ink.SAND, Ink.MUTED
+    Ink.DEEP, Ink.AMBER, Ink.PLUM, Ink.MOSS, Ink.DARK, Ink.REEF,
+    Ink.SAND, Ink.MUTED, Ink.RUST, Ink.GREY, Ink.ABYSS, Ink.PALE
   };
 
   private GroupScatter() {}

@@ -11,6 +11,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
@@ -64,6 +65,12 @@ class ExportTest {
     assertThat(document.getDocumentElement().getAttribute("width")).isEqualTo("85.00mm");
     assertThat(document.getDocumentElement().getTextContent())
         .contains("Kelp & <dust>", "Clearance (L/h)", "ab");
+    assertThat(out.toString(StandardCharsets.UTF_8))
+        .as("each family that is named is inside")
+        .contains(
+            "font-family:'IBM Plex Sans';src:url(data:",
+            "font-family:'IBM Plex Sans SemiBold';src:");
+    assertThat(out.size()).as("only the letters that are used").isLessThan(60_000);
     ByteArrayOutputStream again = new ByteArrayOutputStream();
     SvgExport.write(scene(), again);
     assertThat(again.toByteArray()).as("two exports are equal").isEqualTo(out.toByteArray());
@@ -96,7 +103,7 @@ class ExportTest {
     BufferedImage read = ImageIO.read(new ByteArrayInputStream(out.toByteArray()));
     assertThat(read.getWidth()).isEqualTo((int) Math.round(85 / 25.4 * 300));
     // 300 dots per inch are 11811 a metre, in the pHYs chunk.
-    int at = out.toString(java.nio.charset.StandardCharsets.ISO_8859_1).indexOf("pHYs");
+    int at = out.toString(StandardCharsets.ISO_8859_1).indexOf("pHYs");
     assertThat(java.nio.ByteBuffer.wrap(out.toByteArray(), at + 4, 4).getInt()).isEqualTo(11811);
     BufferedImage screen = PngExport.image(scene(), 300 / 72.0);
     assertThat(screen.getRGB(400, 300)).isEqualTo(read.getRGB(400, 300));

@@ -2,6 +2,7 @@ package app.knuckle.figures.means;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.scene.Type;
@@ -169,7 +170,8 @@ class MeansLayoutTest {
     assertThat(letters).hasSize(k);
     for (Mark.Label letter : letters) {
       for (Mark mark : scene.marks()) {
-        boolean solid = mark instanceof Mark.Bar || mark instanceof Mark.Dot;
+        boolean halo = mark instanceof Mark.Bar bar && bar.fill() == Ink.PAPER;
+        boolean solid = mark instanceof Mark.Bar && !halo || mark instanceof Mark.Dot;
         boolean whisker = mark instanceof Mark.Line line && line.width() == 0.9;
         if (solid || whisker) {
           assertThat(overlap(letter, mark)).as("%s over %s", letter, mark).isFalse();
