@@ -28,6 +28,7 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.prep.Compute;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Categories;
@@ -37,6 +38,8 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
+import org.assertj.core.data.Percentage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -160,6 +163,39 @@ class PagesTest {
     assertThat(look.rows()).hasSize(5);
     assertThat(look.rows().get(1)).startsWith("Diatom C", "9", "1");
     assertThat(look.picture().dots()).isTrue();
+  }
+
+  @Test
+  void adjustedMeansStandBesideThoseMeasuredAndBesideThemselvesPutBack() {
+    Study study = DemoStudy.read();
+    Study.Asked asked =
+        study.asked().stream()
+            .filter(a -> !a.inquiry().covariates().isEmpty())
+            .findFirst()
+            .orElseThrow();
+    Compute log = new Compute("log_growth", "growth_mm", Compute.As.LOG, 0, false);
+    Inquiry inquiry =
+        asked
+            .inquiry()
+            .but(
+                d -> {
+                  d.prepare = Stream.concat(d.prepare.stream(), Stream.of(log)).toList();
+                  d.measured = List.of("log_growth");
+                });
+    Findings findings = answer(study.table(asked.table()), inquiry).findings();
+    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparePage page =
+        ComparePage.of(findings, family, new ComparePage.Look(false, true), List.of(family));
+    assertThat(page.valueHeads()).containsExactly("adjusted", "as measured", "back as growth_mm");
+    assertThat(page.rungs().stream().map(ComparePage.Rung::name).toList())
+        .as("as entered")
+        .isEqualTo(family.names());
+    for (ComparePage.Rung rung : page.rungs()) {
+      double adjusted = Double.parseDouble(rung.values().get(0));
+      assertThat(Double.parseDouble(rung.values().get(2)))
+          .isCloseTo(Math.exp(adjusted), Percentage.withPercentage(1));
+    }
+    assertThat(page.scaleTitle()).contains("95% intervals", "hollow circles");
   }
 
   @ParameterizedTest(name = "{0}")

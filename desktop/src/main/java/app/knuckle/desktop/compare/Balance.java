@@ -4,25 +4,37 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Weight;
 import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.table.NumberText;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalDouble;
+import org.apache.commons.numbers.fraction.Fraction;
 
 /**
  * Groups on the two pans of a balance: a question of one's own. Each group of a pan weighs the
- * same, so that the mean of the left is weighed against the mean of the right.
+ * same, so that the mean of the left is weighed against the mean of the right, unless it was given
+ * a weight of its own.
  *
  * @param of treatments that make the groups
  * @param left levels of the groups on the left pan
  * @param right levels of the groups on the right pan
+ * @param own weights given by hand, above 0
  */
-record Balance(List<String> of, List<Map<String, String>> left, List<Map<String, String>> right) {
+record Balance(
+    List<String> of,
+    List<Map<String, String>> left,
+    List<Map<String, String>> right,
+    Map<Map<String, String>, Double> own) {
 
   Balance {
     of = List.copyOf(of);
     left = List.copyOf(left);
     right = List.copyOf(right);
+    own = Map.copyOf(own);
   }
 
   /** Where a group lies. */
@@ -33,7 +45,7 @@ record Balance(List<String> of, List<Map<String, String>> left, List<Map<String,
   }
 
   static Balance empty(List<String> of) {
-    return new Balance(of, List.of(), List.of());
+    return new Balance(of, List.of(), List.of(), Map.of());
   }
 
   Pan pan(Map<String, String> group) {
@@ -50,17 +62,61 @@ record Balance(List<String> of, List<Map<String, String>> left, List<Map<String,
     } else if (pan == Pan.RIGHT) {
       onRight.add(group);
     }
-    return new Balance(of, onLeft, onRight);
+    // Another company on a pan has other shares: weights given by hand no longer fit.
+    return new Balance(of, onLeft, onRight, Map.of());
   }
 
+  /** The same with a weight given by hand. */
+  Balance weighing(Map<String, String> group, double weight) {
+    Map<Map<String, String>, Double> changed = new HashMap<>(own);
+    changed.put(group, weight);
+    return new Balance(of, left, right, changed);
+  }
+
+  /** What a group weighs on its pan; 0 off the pans. */
+  double weight(Map<String, String> group) {
+    int company = pan(group) == Pan.LEFT ? left.size() : right.size();
+    return pan(group) == Pan.NONE ? 0 : own.getOrDefault(group, 1.0 / company);
+  }
+
+  /** What lies on a pan. */
+  double load(Pan pan) {
+    return (pan == Pan.LEFT ? left : right).stream().mapToDouble(this::weight).sum();
+  }
+
+  /** Whether both pans carry something, and as much. */
   boolean isReady() {
+    return isLaden() && Math.abs(load(Pan.LEFT) - load(Pan.RIGHT)) < NOTHING;
+  }
+
+  /** Whether both pans carry something. */
+  boolean isLaden() {
     return !left.isEmpty() && !right.isEmpty();
   }
 
-  /** The weight of each group of a pan, as one says it. */
-  static String share(int groups) {
-    return groups == 0 ? "empty" : groups == 1 ? "weighs 1" : "each weighs 1/" + groups;
+  /** A weight as one says it. */
+  static String fraction(double weight) {
+    Fraction simple = Fraction.from(weight, LARGEST_DENOMINATOR);
+    boolean exact = Math.abs(simple.doubleValue() - weight) < NOTHING;
+    return exact ? simple.toString().replace(" ", "") : Numerals.plain(weight);
   }
+
+  /** A weight as one writes it: a fraction or a decimal number; empty for anything else. */
+  static OptionalDouble weight(String text) {
+    double weight;
+    try {
+      weight =
+          text.contains("/")
+              ? Fraction.parse(text.strip()).doubleValue()
+              : NumberText.parse(text.strip(), false);
+    } catch (NumberFormatException | ArithmeticException e) {
+      return OptionalDouble.empty();
+    }
+    return weight > 0 ? OptionalDouble.of(weight) : OptionalDouble.empty();
+  }
+
+  /** Thirds of quarters and finer are still read as fractions. */
+  private static final int LARGEST_DENOMINATOR = 120;
 
   String name() {
     return names(left) + " against " + names(right);
@@ -74,8 +130,8 @@ record Balance(List<String> of, List<Map<String, String>> left, List<Map<String,
   /** The question for the inquiry. */
   Inquiry.Compare asked(String name) {
     List<Weight> weights = new ArrayList<>();
-    left.forEach(g -> weights.add(new Weight(g, 1.0 / left.size())));
-    right.forEach(g -> weights.add(new Weight(g, -1.0 / right.size())));
+    left.forEach(g -> weights.add(new Weight(g, weight(g))));
+    right.forEach(g -> weights.add(new Weight(g, -weight(g))));
     return new Inquiry.Compare(of, List.of(), false, Procedure.NONE, weights, 0, name);
   }
 

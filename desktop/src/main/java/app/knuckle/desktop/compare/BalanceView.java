@@ -74,7 +74,7 @@ final class BalanceView extends VBox {
         .setAll(
             Texts.wrapped(
                 "Click a group to put it on the left pan, again for the right, again to take it"
-                    + " off; or use the left and right arrow keys.",
+                    + " off; or use the left and right arrow keys. Weights can be written over.",
                 "joint-line"),
             beam,
             chips(Pan.NONE),
@@ -87,7 +87,7 @@ final class BalanceView extends VBox {
     FlowPane chips = chips(pan);
     chips.setId("pan-" + pan.name().toLowerCase(Locale.ROOT));
     chips.getStyleClass().add("pan");
-    VBox side = new VBox(Texts.line(title + model.share(pan), "joint-line"), chips);
+    VBox side = new VBox(Texts.line(title + model.load(pan), "joint-line"), chips);
     side.getStyleClass().add("pan-side");
     return side;
   }
@@ -97,8 +97,34 @@ final class BalanceView extends VBox {
     pane.getStyleClass().add("ways");
     model.groups().stream()
         .filter(g -> g.pan() == pan)
-        .forEach(g -> pane.getChildren().add(chip(g)));
+        .forEach(g -> pane.getChildren().add(pan == Pan.NONE ? chip(g) : weighed(g)));
     return pane;
+  }
+
+  /** A group on a pan, with its weight to write over. */
+  private HBox weighed(BalanceViewModel.Group group) {
+    TextField weight = new TextField(model.weight(group));
+    weight.setId("weight-of-" + group.name());
+    weight.getStyleClass().add("weight-field");
+    Runnable take =
+        () -> {
+          if (!weight.getText().equals(model.weight(group))) {
+            model.weigh(group, weight.getText());
+            Focus.keep(this, this::fill);
+          }
+        };
+    weight.setOnAction(event -> take.run());
+    weight
+        .focusedProperty()
+        .addListener(
+            (o, was, is) -> {
+              if (!is) {
+                take.run();
+              }
+            });
+    HBox both = new HBox(chip(group), weight);
+    both.getStyleClass().add("weighed");
+    return both;
   }
 
   private Button chip(BalanceViewModel.Group group) {

@@ -96,8 +96,19 @@ final class BalanceViewModel {
         });
   }
 
-  String share(Pan pan) {
-    return Balance.share((pan == Pan.LEFT ? balance.left() : balance.right()).size());
+  /** What a group weighs, as a fraction. */
+  String weight(Group group) {
+    return Balance.fraction(balance.weight(group.levels()));
+  }
+
+  /** Takes a weight written by hand; what is no weight changes nothing. */
+  void weigh(Group group, String text) {
+    Balance.weight(text).ifPresent(weight -> balance = balance.weighing(group.levels(), weight));
+  }
+
+  String load(Pan pan) {
+    double load = balance.load(pan);
+    return load == 0 ? "empty" : "carries " + Balance.fraction(load);
   }
 
   boolean isReady() {
@@ -105,21 +116,20 @@ final class BalanceViewModel {
   }
 
   String name() {
-    return balance.isReady() ? balance.name() : "";
+    return balance.isLaden() ? balance.name() : "";
   }
 
   private Quantity difference() {
     return balance.isReady()
         ? Quantity.of(mean(balance.left()) - mean(balance.right()))
-        : Quantity.absent("a pan is empty");
+        : Quantity.absent("the pans do not carry the same");
   }
 
   private double mean(List<Map<String, String>> groups) {
     return means.rows().stream()
         .filter(r -> groups.contains(r.levels()))
-        .mapToDouble(r -> r.mean().value())
-        .average()
-        .orElse(0);
+        .mapToDouble(r -> balance.weight(r.levels()) * r.mean().value())
+        .sum();
   }
 
   /** 1 if the left pan is heavier, -1 if the right one is. */
@@ -135,10 +145,17 @@ final class BalanceViewModel {
     Quantity se = means.rows().get(0).se();
     int decimals = se.exists() && se.value() > 0 ? Numerals.decimalsFor(se.value()) : 2;
     return d.exists()
-        ? "Weighed: the mean of the left less the mean of the right, "
+        ? "Weighed: the left less the right, "
             + Numerals.with(Numerals.fixed(d.value(), decimals), findings.first().measured().unit())
             + ". Keep the question to see whether it is more than chance."
-        : "Put at least one group on each pan.";
+        : balance.isLaden()
+            ? "The left pan "
+                + load(Pan.LEFT)
+                + ", the right one "
+                + load(Pan.RIGHT)
+                + ": weights must add up to the same on both, or the question is not about"
+                + " differences."
+            : "Put at least one group on each pan.";
   }
 
   /** Treatments whose levels are numbers, so that they can have a trend. */

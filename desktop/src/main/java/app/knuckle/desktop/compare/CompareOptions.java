@@ -2,11 +2,15 @@ package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.Stream;
 
 /** What can be compared, and by which procedures. */
 final class CompareOptions {
@@ -107,6 +111,66 @@ final class CompareOptions {
                   ? join(Procedure.STEEL, RANKS)
                   : RANKS;
       case PERMUTATION -> List.of();
+    };
+  }
+
+  /** Which procedures do not fit here, and what they would need. */
+  static String notOffered(Inquiry inquiry, List<String> of) {
+    boolean reference = inquiry.reference().keySet().containsAll(of);
+    boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
+    List<String> not = new ArrayList<>();
+    if (!reference && inquiry.method() == Inquiry.Method.LEAST_SQUARES) {
+      not.add("Dunnett, which needs a reference group");
+    }
+    if (!reference && ranks && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
+      not.add("Steel, which needs a reference group");
+    }
+    if (inquiry.method() == Inquiry.Method.LEAST_SQUARES) {
+      not.add("Games-Howell and Tamhane, for unequal spread");
+    }
+    if (!ranks) {
+      not.add("Dunn, Dwass-Steel and Conover, on ranks");
+    }
+    return not.isEmpty()
+        ? ""
+        : "Not offered here: " + String.join("; ", not) + ". The sentence in Layout asks for them.";
+  }
+
+  /** Usual levels of significance, and the one in use. */
+  static List<Double> levels(Inquiry inquiry) {
+    return Stream.concat(Stream.of(0.1, 0.05, 0.01, 0.001), Stream.of(inquiry.alpha()))
+        .distinct()
+        .sorted(Comparator.reverseOrder())
+        .toList();
+  }
+
+  /** Whether a difference can be looked for in one direction: from a reference only. */
+  static boolean hasDirection(Inquiry inquiry) {
+    return inquiry.method() == Inquiry.Method.LEAST_SQUARES
+        && inquiry.compare().stream().anyMatch(Inquiry.Compare::toReference);
+  }
+
+  /** The directions, in words. */
+  static List<String> directions() {
+    return Arrays.stream(Direction.values()).map(CompareOptions::words).toList();
+  }
+
+  /** The direction in use, in words. */
+  static String direction(Inquiry inquiry) {
+    return words(inquiry.direction());
+  }
+
+  /** Looks in the direction that was chosen. */
+  static void direct(SlipViewModel slip, String words) {
+    Direction chosen = Direction.values()[directions().indexOf(words)];
+    slip.inquiryProperty().set(slip.inquiry().but(d -> d.direction = chosen));
+  }
+
+  private static String words(Direction direction) {
+    return switch (direction) {
+      case EITHER -> "above or below the reference";
+      case GREATER -> "only above the reference";
+      case LESS -> "only below the reference";
     };
   }
 

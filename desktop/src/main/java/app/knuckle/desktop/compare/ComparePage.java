@@ -14,18 +14,20 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * What the Compare joint says, ready to show.
  *
  * @param line what is compared
  * @param warning why pairs should not be hunted; empty when they may be
- * @param rungs the means, the largest first
+ * @param rungs the means, in the order of the ladder
+ * @param valueHeads what the numbers of a rung are: its mean first
  * @param letters how many letters there are
  * @param ticks of the scale: text and place from 0 to 1
  * @param scaleTitle what the scale shows
  * @param boardTitle title of the difference board
- * @param cells of the board, by row and column of the ranking; row r has r cells
+ * @param cells of the board, by row and column of the ladder; row r has r cells
  * @param intervals of the pairs, the largest difference first; null if there are too many
  * @param ranking the sentence
  * @param critical the critical difference in words; empty when pairs have their own
@@ -34,6 +36,7 @@ public record ComparePage(
     String line,
     String warning,
     List<Rung> rungs,
+    List<String> valueHeads,
     int letters,
     List<Tick> ticks,
     String scaleTitle,
@@ -45,6 +48,7 @@ public record ComparePage(
 
   public ComparePage {
     rungs = List.copyOf(rungs);
+    valueHeads = List.copyOf(valueHeads);
     ticks = List.copyOf(ticks);
     cells = List.copyOf(cells);
   }
@@ -53,19 +57,21 @@ public record ComparePage(
    * A mean on the ladder.
    *
    * @param name of its level
-   * @param mean written out
+   * @param values its mean written out, and what else is told of it
    * @param at its place on the scale, from 0 to 1
    * @param low place of the lower whisker
    * @param high place of the upper whisker
+   * @param plain place of the mean as measured, where that is another; NaN for none
    * @param letters those it carries
    * @param has for each letter, whether it carries it
    */
   public record Rung(
       String name,
-      String mean,
+      List<String> values,
       double at,
       double low,
       double high,
+      double plain,
       String letters,
       List<Boolean> has) {}
 
@@ -118,59 +124,86 @@ public record ComparePage(
   }
 
   /**
-   * The page of a family of means.
+   * How a ladder is drawn.
+   *
+   * @param ranked the largest mean first, rather than as the levels are
+   * @param intervals the bars show intervals, rather than standard errors
+   */
+  public record Look(boolean ranked, boolean intervals) {}
+
+  /**
+   * The page of a family of means, ranked, on a scale of its own.
    *
    * @param findings with comparisons
    * @param family one of the first response's
    * @return the page
    */
   public static ComparePage of(Findings findings, ComparedMeans family) {
+    return of(findings, family, new Look(true, false), List.of(family));
+  }
+
+  /**
+   * The page of a family of means.
+   *
+   * @param findings with comparisons
+   * @param family one of the first response's
+   * @param look how the ladder is drawn
+   * @param beside the families that share its scale, itself among them
+   * @return the page
+   */
+  public static ComparePage of(
+      Findings findings, ComparedMeans family, Look look, List<ComparedMeans> beside) {
     ResponseFindings response = findings.first();
-    List<Integer> ranking = family.ranking();
+    double alpha = findings.inquiry().alpha();
+    int k = family.means().length;
+    List<Integer> order = look.ranked() ? family.ranking() : IntStream.range(0, k).boxed().toList();
     int decimals = family.ranks() ? RANK_DECIMALS : decimals(family, response);
     String unit = family.ranks() ? "" : response.measured().unit();
-    double min = Double.POSITIVE_INFINITY;
-    double max = Double.NEGATIVE_INFINITY;
-    for (int i = 0; i < family.means().length; i++) {
-      double se = se(family, i);
-      min = Math.min(min, family.means()[i] - se);
-      max = Math.max(max, family.means()[i] + se);
-    }
-    ValueAxis axis = ValueAxis.holding(min, max, false, TICKS);
+    MoreMeans more = MoreMeans.of(findings, family);
+    ValueAxis axis = axis(beside, look, alpha, more);
     List<Rung> rungs = new ArrayList<>();
     int columns = family.letters() == null ? 0 : family.letters().count();
-    for (int i : ranking) {
+    for (int i : order) {
       double mean = family.means()[i];
-      double se = se(family, i);
+      double half = half(family, i, look, alpha);
       List<Boolean> has = new ArrayList<>();
       for (int l = 0; l < columns; l++) {
         has.add(family.letters().has(i, l));
       }
+      List<String> values = new ArrayList<>(List.of(Numerals.fixed(mean, decimals)));
+      values.addAll(more.values(i, decimals));
       rungs.add(
           new Rung(
               family.names().get(i),
-              Numerals.fixed(mean, decimals),
+              values,
               axis.place(mean, 0, 1),
-              axis.place(mean - se, 0, 1),
-              axis.place(mean + se, 0, 1),
+              axis.place(mean - half, 0, 1),
+              axis.place(mean + half, 0, 1),
+              axis.place(more.plain(i), 0, 1),
               columns == 0 ? "" : family.letters().of(i),
               has));
     }
     List<Tick> ticks =
         axis.ticks().stream().map(t -> new Tick(axis.text(t), axis.place(t, 0, 1))).toList();
     Quantity p = response.leastP(family.of());
-    double alpha = findings.inquiry().alpha();
+    List<String> heads = new ArrayList<>(List.of(more.hasPlain() ? "adjusted" : "mean"));
+    heads.addAll(more.heads());
     return new ComparePage(
         line(family, alpha),
         p.exists() && p.value() <= alpha ? "" : warning(p, family),
         rungs,
+        heads,
         columns,
         ticks,
         family.ranks()
             ? "mean rank of " + response.measured().label()
-            : "mean " + response.measured().title() + ", bars show \u00b1 SE",
+            : "mean "
+                + response.measured().title()
+                + ", bars show "
+                + bars(look, alpha)
+                + (more.hasPlain() ? ", hollow circles the means as measured" : ""),
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
-        ranking.size() <= MOST_ON_BOARD ? cells(family, unit, ranking, decimals) : List.of(),
+        k <= MOST_ON_BOARD ? cells(family, unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         family.ranking(response.measured().unit(), decimals),
         family.criticalDifference().exists()
@@ -180,16 +213,35 @@ public record ComparePage(
             : "");
   }
 
+  private static ValueAxis axis(
+      List<ComparedMeans> beside, Look look, double alpha, MoreMeans more) {
+    double min = Double.POSITIVE_INFINITY;
+    double max = Double.NEGATIVE_INFINITY;
+    for (ComparedMeans family : beside) {
+      for (int i = 0; i < family.means().length; i++) {
+        double half = half(family, i, look, alpha);
+        min = Math.min(min, family.means()[i] - half);
+        max = Math.max(max, family.means()[i] + half);
+      }
+    }
+    return ValueAxis.holding(more.least(min), more.most(max), false, TICKS);
+  }
+
+  private static double half(ComparedMeans family, int i, Look look, double alpha) {
+    Quantity half = look.intervals() ? family.half(i, alpha) : family.ses().get(i);
+    return half.exists() ? half.value() : 0;
+  }
+
+  private static String bars(Look look, double alpha) {
+    return look.intervals() ? Numerals.fixed(100 * (1 - alpha), 0) + "% intervals" : "\u00b1 SE";
+  }
+
   /** Mean ranks are read to a tenth. */
   private static final int RANK_DECIMALS = 1;
 
   private static int decimals(ComparedMeans family, ResponseFindings response) {
     Quantity se = family.ses().get(0);
     return se.exists() && se.value() > 0 ? Numerals.decimalsFor(se.value()) : response.decimals();
-  }
-
-  private static double se(ComparedMeans family, int i) {
-    return family.ses().get(i).exists() ? family.ses().get(i).value() : 0;
   }
 
   private static String line(ComparedMeans family, double alpha) {
@@ -228,11 +280,11 @@ public record ComparePage(
         : "There is no overall test, so pairs cannot be judged.";
   }
 
-  /** Row by row of the ranking; of pairs that are not compared the cell is empty. */
+  /** Row by row of the ladder; of pairs that are not compared the cell is empty. */
   private static List<List<Cell>> cells(
-      ComparedMeans family, String unit, List<Integer> ranking, int decimals) {
+      ComparedMeans family, String unit, List<Integer> order, int decimals) {
     // Looked up once: a search for every cell would grow with the fourth power of the groups.
-    int k = ranking.size();
+    int k = order.size();
     Pair[][] pairs = new Pair[k][k];
     double[] real =
         family.pairs().stream()
@@ -248,9 +300,10 @@ public record ComparePage(
     for (int r = 1; r < k; r++) {
       List<Cell> row = new ArrayList<>();
       for (int c = 0; c < r; c++) {
-        int high = ranking.get(c);
-        int low = ranking.get(r);
-        Pair pair = pairs[high][low];
+        Pair pair = pairs[order.get(c)][order.get(r)];
+        boolean upward = family.means()[order.get(c)] >= family.means()[order.get(r)];
+        int high = order.get(upward ? c : r);
+        int low = order.get(upward ? r : c);
         row.add(
             pair == null
                 ? new Cell("", false, 0, "Not compared: only with the reference.")

@@ -3,6 +3,7 @@ package app.knuckle.desktop.compare;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
+import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
@@ -35,6 +36,7 @@ public final class CompareView extends ScrollPane {
   private final BalanceView balance;
   private boolean shownAnyway;
   private boolean board = true;
+  private ComparePage.Look look = new ComparePage.Look(true, false);
 
   /**
    * The view of a slip's comparison.
@@ -78,9 +80,11 @@ public final class CompareView extends ScrollPane {
       return;
     }
     List<ComparedMeans> drawn = families.subList(0, Math.min(MOST_FAMILIES, families.size()));
+    page.getChildren().add(looks());
     boolean discouraged = false;
     for (ComparedMeans family : drawn) {
-      ComparePage shown = ComparePage.of(answer.findings(), family);
+      List<ComparedMeans> beside = drawn.stream().filter(f -> f.of().equals(family.of())).toList();
+      ComparePage shown = ComparePage.of(answer.findings(), family, look, beside);
       page.getChildren().add(Texts.wrapped(shown.line(), "joint-line"));
       boolean first = family == families.get(0);
       if (first && !shown.warning().isEmpty()) {
@@ -91,6 +95,10 @@ public final class CompareView extends ScrollPane {
         page.getChildren().addAll(pairs(shown), ranking(shown));
       }
     }
+    page.getChildren()
+        .add(
+            Texts.wrapped(
+                CompareOptions.notOffered(slip.inquiry(), drawn.get(0).of()), "joint-line"));
     AllResponses all = AllResponses.of(answer.findings());
     if (!all.rows().isEmpty()) {
       TextGrid grid = new TextGrid(all.heads(), 1);
@@ -100,6 +108,46 @@ public final class CompareView extends ScrollPane {
     }
     balance.show(answer.findings());
     page.getChildren().add(balance);
+  }
+
+  /** The order of the means, what their bars show, and the level at which pairs are judged. */
+  private HBox looks() {
+    Choice<Boolean> order =
+        new Choice<>(
+            "ladder-order",
+            List.of(true, false),
+            ranked -> ranked ? "Largest mean first" : "As entered",
+            ranked -> look(new ComparePage.Look(ranked, look.intervals())));
+    order.show(look.ranked());
+    Choice<Boolean> bars =
+        new Choice<>(
+            "ladder-bars",
+            List.of(false, true),
+            intervals -> intervals ? "Intervals" : "\u00b1 SE",
+            intervals -> look(new ComparePage.Look(look.ranked(), intervals)));
+    bars.show(look.intervals());
+    HBox bar = new HBox(order, bars);
+    bar.getStyleClass().add("compare-bar");
+    Inquiry inquiry = slip.inquiry();
+    bar.getChildren()
+        .add(
+            new Pick<Double>(
+                    "compare-alpha",
+                    a -> "\u03b1 = " + a,
+                    a -> slip.inquiryProperty().set(slip.inquiry().at(a)))
+                .show(CompareOptions.levels(inquiry), inquiry.alpha()));
+    if (CompareOptions.hasDirection(inquiry)) {
+      bar.getChildren()
+          .add(
+              new Pick<String>("compare-direction", d -> d, d -> CompareOptions.direct(slip, d))
+                  .show(CompareOptions.directions(), CompareOptions.direction(inquiry)));
+    }
+    return bar;
+  }
+
+  private void look(ComparePage.Look other) {
+    look = other;
+    Focus.keep(page, this::show);
   }
 
   /** More ladders than this under each other are not read. */

@@ -19,6 +19,8 @@ final class Ladder extends Pane {
   private static final double LONGEST_NAME = 300;
   private static final double CHARACTER = 7.6;
   private static final double VALUE = 64;
+  private static final double WIDE_VALUE = 96;
+  private static final double HEAD = 22;
   private static final double LETTER = 16;
   private static final double GAP = 16;
   private static final double DOT = 6;
@@ -29,9 +31,22 @@ final class Ladder extends Pane {
   private final List<Line> grid = new ArrayList<>();
   private final List<Label> ticks = new ArrayList<>();
   private final Label scale;
+  private final List<Label> heads = new ArrayList<>();
+  private final List<Joint> joints = new ArrayList<>();
+  private final double head;
+  private final double values;
+
+  /** A line between two neighbours that share a letter. */
+  private record Joint(int rung, int column, Line line) {}
 
   private record Rung(
-      Region ground, Label name, Line whisker, Circle dot, Label value, List<Label> letters) {}
+      Region ground,
+      Label name,
+      Line whisker,
+      Circle dot,
+      Circle plain,
+      List<Label> values,
+      List<Label> letters) {}
 
   Ladder(ComparePage page) {
     this.page = page;
@@ -46,15 +61,36 @@ final class Ladder extends Pane {
       ticks.add(Texts.line(tick.text(), "ladder-tick"));
     }
     scale = Texts.line(page.scaleTitle(), "ladder-scale");
+    boolean more = page.valueHeads().size() > 1;
+    head = more ? HEAD : 0;
+    values = more ? WIDE_VALUE * page.valueHeads().size() : VALUE;
+    for (int v = 0; more && v < page.valueHeads().size(); v++) {
+      heads.add(Texts.line(page.valueHeads().get(v), "ladder-head"));
+    }
+    joinNeighbours();
     getChildren().addAll(grid);
     getChildren().addAll(ticks);
+    getChildren().addAll(heads);
+    joints.forEach(j -> getChildren().add(j.line()));
     getChildren().add(scale);
     for (int i = 0; i < page.rungs().size(); i++) {
       rungs.add(rung(i));
     }
-    setMinWidth(names + VALUE + 200 + LETTER * page.letters());
-    setPrefHeight(ROW * page.rungs().size() + FOOT);
+    setMinWidth(names + values + 200 + LETTER * page.letters());
+    setPrefHeight(head + ROW * page.rungs().size() + FOOT);
     setMinHeight(USE_PREF_SIZE);
+  }
+
+  private void joinNeighbours() {
+    for (int i = 0; i + 1 < page.rungs().size(); i++) {
+      for (int l = 0; l < page.letters(); l++) {
+        if (page.rungs().get(i).has().get(l) && page.rungs().get(i + 1).has().get(l)) {
+          Line line = new Line();
+          line.getStyleClass().add("rung-joint");
+          joints.add(new Joint(i, l, line));
+        }
+      }
+    }
   }
 
   private Rung rung(int index) {
@@ -67,20 +103,29 @@ final class Ladder extends Pane {
     whisker.getStyleClass().add("rung-whisker");
     Circle dot = new Circle(DOT);
     dot.getStyleClass().add("rung-dot");
-    Label value = Texts.line(shown.mean(), "rung-value");
+    Circle plain = new Circle(DOT - 1);
+    plain.getStyleClass().add("rung-plain");
+    plain.setVisible(!Double.isNaN(shown.plain()));
+    List<Label> values = new ArrayList<>();
+    for (String value : shown.values()) {
+      values.add(Texts.line(value, values.isEmpty() ? "rung-value" : "rung-more"));
+    }
     List<Label> letters = new ArrayList<>();
     for (int l = 0; l < shown.has().size(); l++) {
       boolean has = shown.has().get(l);
       Label letter = Texts.line(has ? letterAt(shown, l) : "", "rung-letter");
       letters.add(letter);
     }
-    getChildren().addAll(ground, whisker, dot, name, value);
+    getChildren().addAll(ground, whisker, plain, dot, name);
+    getChildren().addAll(values);
     getChildren().addAll(letters);
-    for (Region part : List.of(ground, name, value)) {
+    List<Region> parts = new ArrayList<>(values);
+    parts.addAll(List.of(ground, name));
+    for (Region part : parts) {
       part.setOnMouseEntered(event -> dimAllButCompany(index));
       part.setOnMouseExited(event -> pointAtNothing());
     }
-    return new Rung(ground, name, whisker, dot, value, letters);
+    return new Rung(ground, name, whisker, dot, plain, values, letters);
   }
 
   /** The letter of a column, read off the mean's own letters. */
@@ -120,7 +165,8 @@ final class Ladder extends Pane {
   private void dim(int index, boolean dimmed) {
     Rung rung = rungs.get(index);
     rung.name().pseudoClassStateChanged(DIMMED, dimmed);
-    rung.value().pseudoClassStateChanged(DIMMED, dimmed);
+    rung.values().forEach(v -> v.pseudoClassStateChanged(DIMMED, dimmed));
+    rung.plain().pseudoClassStateChanged(DIMMED, dimmed);
     rung.dot().pseudoClassStateChanged(DIMMED, dimmed);
     rung.whisker().pseudoClassStateChanged(DIMMED, dimmed);
     rung.letters().forEach(l -> l.pseudoClassStateChanged(DIMMED, dimmed));
@@ -130,14 +176,14 @@ final class Ladder extends Pane {
   protected void layoutChildren() {
     double letters = LETTER * page.letters();
     double left = names + GAP;
-    double right = getWidth() - letters - VALUE - GAP;
-    double bottom = ROW * rungs.size();
+    double right = getWidth() - letters - values - GAP;
+    double bottom = head + ROW * rungs.size();
     for (int t = 0; t < ticks.size(); t++) {
       double x = left + page.ticks().get(t).at() * (right - left);
       Line line = grid.get(t);
       line.setStartX(x);
       line.setEndX(x);
-      line.setStartY(0);
+      line.setStartY(head);
       line.setEndY(bottom);
       Label tick = ticks.get(t);
       tick.autosize();
@@ -148,29 +194,46 @@ final class Ladder extends Pane {
     for (int i = 0; i < rungs.size(); i++) {
       place(i, left, right, letters);
     }
+    double each = values / page.valueHeads().size();
+    for (int v = 0; v < heads.size(); v++) {
+      heads.get(v).resize(each - GAP, HEAD);
+      heads.get(v).relocate(getWidth() - letters - values + v * each, 0);
+    }
+    for (Joint joint : joints) {
+      double x = getWidth() - letters + (joint.column() + 0.5) * LETTER;
+      joint.line().setStartX(x);
+      joint.line().setEndX(x);
+      joint.line().setStartY(head + (joint.rung() + 0.5) * ROW + LETTER / 2);
+      joint.line().setEndY(head + (joint.rung() + 1.5) * ROW - LETTER / 2);
+    }
   }
 
   private void place(int index, double left, double right, double letters) {
     Rung rung = rungs.get(index);
     ComparePage.Rung shown = page.rungs().get(index);
-    double middle = (index + 0.5) * ROW;
+    double top = head + index * ROW;
+    double middle = top + ROW / 2;
     double x = left + shown.at() * (right - left);
-    rung.ground().resizeRelocate(0, index * ROW, getWidth(), ROW);
+    rung.ground().resizeRelocate(0, top, getWidth(), ROW);
     rung.name().resize(names, ROW);
-    rung.name().relocate(0, index * ROW);
+    rung.name().relocate(0, top);
     rung.whisker().setStartX(left + shown.low() * (right - left));
     rung.whisker().setEndX(left + shown.high() * (right - left));
     rung.whisker().setStartY(middle);
     rung.whisker().setEndY(middle);
     rung.dot().setCenterX(x);
     rung.dot().setCenterY(middle);
-    double valueLeft = getWidth() - letters - VALUE;
-    rung.value().resize(VALUE - GAP, ROW);
-    rung.value().relocate(valueLeft, index * ROW);
+    rung.plain().setCenterX(left + (rung.plain().isVisible() ? shown.plain() : 0) * (right - left));
+    rung.plain().setCenterY(middle);
+    double each = values / rung.values().size();
+    for (int v = 0; v < rung.values().size(); v++) {
+      rung.values().get(v).resize(each - GAP, ROW);
+      rung.values().get(v).relocate(getWidth() - letters - values + v * each, top);
+    }
     for (int l = 0; l < rung.letters().size(); l++) {
       Label letter = rung.letters().get(l);
       letter.resize(LETTER, ROW);
-      letter.relocate(getWidth() - letters + l * LETTER, index * ROW);
+      letter.relocate(getWidth() - letters + l * LETTER, top);
     }
   }
 }

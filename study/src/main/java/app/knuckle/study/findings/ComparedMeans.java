@@ -4,6 +4,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Letters;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -25,6 +26,7 @@ import java.util.stream.IntStream;
  * @param procedure that judged
  * @param ranks whether the values are mean ranks
  * @param criticalDifference if all pairs share one
+ * @param estimates behind the means; null for mean ranks
  */
 public record ComparedMeans(
     List<String> of,
@@ -37,7 +39,8 @@ public record ComparedMeans(
     Letters letters,
     Procedure procedure,
     boolean ranks,
-    Quantity criticalDifference) {
+    Quantity criticalDifference,
+    Estimates estimates) {
 
   public ComparedMeans {
     of = List.copyOf(of);
@@ -73,9 +76,8 @@ public record ComparedMeans(
         reference ? null : c.pairs().letters(),
         Procedure.of(c.key()).orElse(Procedure.DUNNETT),
         false,
-        reference
-            ? Quantity.absent("each difference has its own")
-            : c.pairs().criticalDifference());
+        reference ? Quantity.absent("each difference has its own") : c.pairs().criticalDifference(),
+        c.means());
   }
 
   private static ComparedMeans of(RankComparison c, Analysis analysis) {
@@ -103,7 +105,8 @@ public record ComparedMeans(
         c.pairs().letters(),
         Procedure.of(c.pairs().key()).orElse(Procedure.DUNN_HOLM),
         true,
-        c.pairs().criticalDifference());
+        c.pairs().criticalDifference(),
+        null);
   }
 
   private static String name(Map<String, String> levels) {
@@ -131,6 +134,19 @@ public record ComparedMeans(
    */
   public String ranking(String unit, int decimals) {
     return RankingSentence.of(this, unit, decimals);
+  }
+
+  /**
+   * Half the length of a mean's own interval.
+   *
+   * @param i place of the mean
+   * @param alpha one less the confidence, between 0 and 1
+   * @return in units of the response; absent for mean ranks
+   */
+  public Quantity half(int i, double alpha) {
+    return estimates == null
+        ? Quantity.absent("mean ranks have no interval")
+        : estimates.halfWidth(i, alpha);
   }
 
   /**

@@ -100,6 +100,28 @@ public record Compute(String column, String from, As as, double lambda, boolean 
       };
     }
 
+    /**
+     * The value whose function this is: the way back to the scale as measured.
+     *
+     * @param y on the changed scale
+     * @param lambda the power of Box and Cox
+     * @return NaN where there is no way back
+     */
+    public double back(double y, double lambda) {
+      return switch (this) {
+        case LOG -> Math.exp(y);
+        case LOG10 -> Math.pow(10, y);
+        case LOG1P -> Math.expm1(y);
+        case SQRT -> y < 0 ? Double.NaN : y * y;
+        case SQUARE -> y < 0 ? Double.NaN : Math.sqrt(y);
+        case RECIPROCAL -> 1 / y;
+        case ARCSINE_SQRT -> y < 0 || y > Math.PI / 2 ? Double.NaN : Math.sin(y) * Math.sin(y);
+        case LOGIT -> 1 / (1 + Math.exp(-y));
+        case BOX_COX -> lambda == 0 ? Math.exp(y) : Math.pow(lambda * y + 1, 1 / lambda);
+        case RANK -> Double.NaN;
+      };
+    }
+
     private static double boxCox(double x, double lambda) {
       return lambda == 0 ? Math.log(x) : Math.expm1(lambda * Math.log(x)) / lambda;
     }
