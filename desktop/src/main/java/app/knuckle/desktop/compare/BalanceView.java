@@ -17,8 +17,10 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -77,7 +79,7 @@ final class BalanceView extends VBox {
                     + " off; or use the left and right arrow keys. Weights can be written over.",
                 "joint-line"),
             beam,
-            chips(Pan.NONE),
+            offPans(),
             Texts.wrapped(model.sentence(), "prose"),
             actions());
     kept.getChildren().setAll(keptCard());
@@ -87,9 +89,31 @@ final class BalanceView extends VBox {
     FlowPane chips = chips(pan);
     chips.setId("pan-" + pan.name().toLowerCase(Locale.ROOT));
     chips.getStyleClass().add("pan");
+    takeDrops(chips, pan);
     VBox side = new VBox(Texts.line(title + model.load(pan), "joint-line"), chips);
     side.getStyleClass().add("pan-side");
     return side;
+  }
+
+  private FlowPane offPans() {
+    FlowPane chips = chips(Pan.NONE);
+    takeDrops(chips, Pan.NONE);
+    return chips;
+  }
+
+  private void takeDrops(FlowPane pane, Pan pan) {
+    pane.setOnDragOver(
+        event -> {
+          if (event.getDragboard().hasString()) {
+            event.acceptTransferModes(TransferMode.MOVE);
+          }
+        });
+    pane.setOnDragDropped(
+        event -> {
+          model.put(event.getDragboard().getString(), pan);
+          event.setDropCompleted(true);
+          weighed();
+        });
   }
 
   private FlowPane chips(Pan pan) {
@@ -133,6 +157,13 @@ final class BalanceView extends VBox {
     chip.setMnemonicParsing(false);
     chip.getStyleClass().addAll("weight", "weight-" + group.pan().name().toLowerCase(Locale.ROOT));
     chip.setDisable(!group.known());
+    chip.setOnDragDetected(
+        event -> {
+          ClipboardContent carried = new ClipboardContent();
+          carried.putString(group.name());
+          chip.startDragAndDrop(TransferMode.MOVE).setContent(carried);
+          event.consume();
+        });
     chip.setOnAction(
         event -> {
           model.next(group);
@@ -167,6 +198,16 @@ final class BalanceView extends VBox {
               name,
               new GoButton(
                   "balance-keep", "Keep this question", () -> model.keep(name.getText().strip())));
+    }
+    List<String> ready = model.ready();
+    for (int i = 0; i < ready.size(); i++) {
+      int index = i;
+      Button offered = new Button(ready.get(i));
+      offered.setId("ready-" + i);
+      offered.setMnemonicParsing(false);
+      offered.getStyleClass().add("small-button");
+      offered.setOnAction(event -> model.keepReady(index));
+      ways.getChildren().add(offered);
     }
     for (String treatment : model.trends()) {
       ways.getChildren()

@@ -170,6 +170,26 @@ final class BalanceViewModel {
         .toList();
   }
 
+  /** Questions often asked of crossed treatments, by their names. */
+  List<String> ready() {
+    return readyMade().stream().map(Inquiry.Compare::name).toList();
+  }
+
+  void keepReady(int index) {
+    add(readyMade().get(index));
+  }
+
+  private List<Inquiry.Compare> readyMade() {
+    return ReadyMade.of(
+        means.of(),
+        means.rows().stream().filter(r -> r.mean().exists()).map(MeansResult.Row::levels).toList());
+  }
+
+  /** Puts the group of a name on a pan. */
+  void put(String name, Pan pan) {
+    groups().stream().filter(g -> g.name().equals(name)).findFirst().ifPresent(g -> put(g, pan));
+  }
+
   void keepTrend(String treatment) {
     add(
         new Inquiry.Compare(
