@@ -166,6 +166,23 @@ class PagesTest {
   }
 
   @Test
+  void theArrangementsAreCountedAndTheTailIsWhatAlphaAllows() {
+    Answer plain = groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10);
+    Inquiry inquiry = plain.findings().inquiry().but(d -> d.method = Inquiry.Method.PERMUTATION);
+    Findings findings = Findings.of(plain.findings().table(), inquiry, Progress.NONE);
+    TestPage.Line row =
+        TestPage.of(findings).sheets().get(0).lines().stream()
+            .filter(l -> l.explained() != null)
+            .findFirst()
+            .orElseThrow();
+    LawCurve curve = row.explained().curve();
+    // 1,680 ways to part nine values into three groups of three; F seen is 39.
+    assertThat(curve.text()).isEqualTo("F = 39.00");
+    assertThat(curve.points()).hasSize(120);
+    assertThat(curve.tails().get(0).at()).isBetween(0.0, curve.at());
+  }
+
+  @Test
   void adjustedMeansStandBesideThoseMeasuredAndBesideThemselvesPutBack() {
     Study study = DemoStudy.read();
     Study.Asked asked =

@@ -72,6 +72,43 @@ public record LawCurve(
         beyond);
   }
 
+  /**
+   * F against how often each F occurred among rearrangements; null if there is no F.
+   *
+   * @param width of the bins
+   * @param counts one a bin, the last of what lies beyond
+   */
+  static LawCurve ofCounts(Quantity f, double width, List<Double> counts, double alpha) {
+    if (!f.exists()) {
+      return null;
+    }
+    int bins = counts.size() - 1;
+    double all = counts.stream().mapToDouble(Double::doubleValue).sum();
+    double highest =
+        counts.subList(0, bins).stream().mapToDouble(Double::doubleValue).max().orElse(1);
+    List<Point> points = new ArrayList<>();
+    double left = 0;
+    int critical = bins;
+    for (int b = bins; b > 0 && left + counts.get(b) <= alpha * all; b--) {
+      left += counts.get(b);
+      critical = b;
+    }
+    for (int b = 0; b < bins; b++) {
+      double height = counts.get(b) / highest;
+      points.add(new Point((double) b / bins, height));
+      points.add(new Point((b + 1.0) / bins, height));
+    }
+    double end = width * bins;
+    boolean beyond = f.value() > end;
+    return new LawCurve(
+        points,
+        0,
+        List.of(new Tail((double) critical / bins, Numerals.fixed(critical * width, 2), true)),
+        beyond ? 1 : f.value() / end,
+        "F = " + Numerals.fixed(f, 2),
+        beyond);
+  }
+
   /** t against its distribution, with the tails of the direction that is asked; null without t. */
   static LawCurve ofT(Quantity t, Quantity df, Direction direction, double alpha) {
     if (!t.exists() || !df.exists()) {

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** Tests on ranks, and by permutation: each with the quantities of its own. */
 final class RankSheets {
@@ -109,7 +110,11 @@ final class RankSheets {
             name,
             r.words(),
             differs ? "" : "This test shows nothing, so pairs should not be hunted.",
-            null,
+            where.stream()
+                .map(f -> reference(f, f.quantity("f"), inquiry.alpha()))
+                .filter(Objects::nonNull)
+                .findFirst()
+                .orElse(null),
             r.kind().equals("kruskal-wallis") || r.kind().equals("friedman")
                 ? List.of(new Way("Compare the groups \u2192", inquiry.treatments(), List.of()))
                 : List.of());
@@ -142,6 +147,18 @@ final class RankSheets {
     return value == Math.rint(value) ? Numerals.whole((long) value) : Numerals.fixed(value, 3);
   }
 
+  /** How often each F occurred among the arrangements, with the one seen; null if not counted. */
+  @SuppressWarnings("unchecked")
+  private static LawCurve reference(Facts f, Quantity seen, double alpha) {
+    return f.all().get("reference") instanceof Facts counted
+        ? LawCurve.ofCounts(
+            seen,
+            counted.quantity("width").value(),
+            (List<Double>) counted.all().get("counts"),
+            alpha)
+        : null;
+  }
+
   private static Sheet permuted(String name, TestResult.RankResult r, Inquiry inquiry) {
     List<Line> lines = new ArrayList<>();
     for (Object each : (List<?>) r.facts().all().get("rows")) {
@@ -156,15 +173,11 @@ final class RankSheets {
                   : "")
               + ", a share of "
               + Numerals.p(p)
-              + " gives an F as large as the one seen. The law of F would say "
+              + " gives an F as large as the one seen: the steps count how often each F came. The law of"
+              + " F would say "
               + Numerals.p(f.quantity("normalTheoryP"))
               + ".";
-      LawCurve curve =
-          LawCurve.ofF(
-              f.quantity("f"),
-              f.quantity("df").value(),
-              f.quantity("errorDf").value(),
-              inquiry.alpha());
+      LawCurve curve = reference(f, f.quantity("f"), inquiry.alpha());
       lines.add(
           new Line(
               List.of(

@@ -24,6 +24,9 @@ public final class Permutation {
   private final int[] sizes;
   private final Progress progress;
   private final int[] left;
+  private final double fixed;
+  private final double total;
+  private final int errorDf;
   private double observedSpread;
   private double observedFirst;
 
@@ -43,6 +46,10 @@ public final class Permutation {
       observedSpread += sum * sum / sizes[g];
       observedFirst += g == 0 ? sum : 0;
     }
+    double sum = Arrays.stream(values).sum();
+    fixed = sum * sum / values.length;
+    total = Arrays.stream(values).map(v -> v * v).sum() - fixed;
+    errorDf = values.length - sizes.length;
   }
 
   /**
@@ -51,7 +58,8 @@ public final class Permutation {
    * @param groups two or more, none empty
    * @param progress told and asked on the way
    * @return pEither (of the spread between the groups), pGreater and pLess (of the first group's
-   *     mean), arrangements; for random ones their seed and the standard error of p
+   *     mean), arrangements; for random ones their seed and the standard error of p; reference, how
+   *     often each F occurred, unless every group is one value
    * @throws java.util.concurrent.CancellationException if stopped
    */
   public static Facts of(double[][] groups, Progress progress) {
@@ -74,7 +82,8 @@ public final class Permutation {
           .put("pEither", all.atLeast / (double) all.count)
           .put("pGreater", all.greater / (double) all.count)
           .put("pLess", all.less / (double) all.count)
-          .put("arrangements", all.count);
+          .put("arrangements", all.count)
+          .putAll(reference(List.of(all)));
     }
     List<Tally> parts = RandomArrangements.each(values, Tally::new, progress);
     double count = RandomArrangements.COUNT + 1.0;
@@ -85,7 +94,24 @@ public final class Permutation {
         .put("pLess", (parts.stream().mapToLong(t -> t.less).sum() + 1) / count)
         .put("arrangements", RandomArrangements.COUNT)
         .put("seed", RandomArrangements.SEED)
-        .put("monteCarloSe", Math.sqrt(p * (1 - p) / RandomArrangements.COUNT));
+        .put("monteCarloSe", Math.sqrt(p * (1 - p) / RandomArrangements.COUNT))
+        .putAll(reference(parts));
+  }
+
+  private Facts reference(List<Tally> parts) {
+    return errorDf < 1
+        ? new Facts()
+        : new Facts()
+            .put("reference", ReferenceCounts.together(parts.stream().map(t -> t.fs).toList()));
+  }
+
+  /** F of a spread: between the groups, over what is left within them. */
+  private double f(double spread) {
+    double between = spread - fixed;
+    double within = total - between;
+    return within > SAME * total
+        ? Math.max(0, between) / (sizes.length - 1) / (within / errorDf)
+        : Double.POSITIVE_INFINITY;
   }
 
   private void enumerate(int at, Tally tally) {
@@ -115,6 +141,8 @@ public final class Permutation {
     private long greater;
     private long less;
     private long count;
+    private final ReferenceCounts fs =
+        errorDf < 1 ? null : new ReferenceCounts(f(observedSpread), sizes.length - 1, errorDf);
 
     @Override
     public void accept(double[] x) {
@@ -140,6 +168,9 @@ public final class Permutation {
       greater += sums[0] >= observedFirst - firstSlack ? 1 : 0;
       less += sums[0] <= observedFirst + firstSlack ? 1 : 0;
       count++;
+      if (fs != null) {
+        fs.add(f(spread));
+      }
     }
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.resampling;
 
+import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
@@ -72,8 +73,11 @@ public final class ReducedModel {
    * @param arrangements random ones
    * @param seed of them
    * @param monteCarloSe standard error of p
+   * @param reference how often each F occurred: width of the bins, and counts, the last of what
+   *     lies beyond
    */
-  public record Result(double p, int arrangements, long seed, double monteCarloSe) {}
+  public record Result(
+      double p, int arrangements, long seed, double monteCarloSe, Facts reference) {}
 
   /**
    * Rearranges for a term.
@@ -103,31 +107,39 @@ public final class ReducedModel {
     double all = dot(left, left);
     double observed = ratio(left, directions, all);
     List<Judge> judges =
-        RandomArrangements.each(left, () -> new Judge(directions, all, observed), progress);
+        RandomArrangements.each(
+            left, () -> new Judge(directions, all, observed, errorDf), progress);
     long atLeast = judges.stream().mapToLong(j -> j.atLeast).sum();
     double p = (atLeast + 1.0) / (RandomArrangements.COUNT + 1);
     return new Result(
         p,
         RandomArrangements.COUNT,
         RandomArrangements.SEED,
-        Math.sqrt(p * (1 - p) / RandomArrangements.COUNT));
+        Math.sqrt(p * (1 - p) / RandomArrangements.COUNT),
+        ReferenceCounts.together(judges.stream().map(j -> j.fs).toList()));
   }
 
   private final class Judge implements Consumer<double[]> {
     private final double[][] directions;
     private final double all;
     private final double observed;
+    private final double degrees;
+    private final ReferenceCounts fs;
     private long atLeast;
 
-    Judge(double[][] directions, double all, double observed) {
+    Judge(double[][] directions, double all, double observed, int errorDf) {
       this.directions = directions;
       this.all = all;
       this.observed = observed;
+      degrees = (double) errorDf / directions.length;
+      fs = new ReferenceCounts(observed * degrees, directions.length, errorDf);
     }
 
     @Override
     public void accept(double[] x) {
-      atLeast += ratio(x, directions, all) >= observed * (1 - SAME) ? 1 : 0;
+      double ratio = ratio(x, directions, all);
+      atLeast += ratio >= observed * (1 - SAME) ? 1 : 0;
+      fs.add(ratio * degrees);
     }
   }
 

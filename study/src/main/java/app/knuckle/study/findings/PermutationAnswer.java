@@ -79,7 +79,8 @@ final class PermutationAnswer extends RankQuestion {
               .put("normalTheoryP", row.effect().p())
               .put("arrangements", p == null ? null : p.arrangements())
               .put("seed", p == null ? null : p.seed())
-              .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe())));
+              .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()))
+              .put("reference", p == null ? null : p.reference()));
       found.add(
           row.source()
               + ", "
@@ -114,6 +115,7 @@ final class PermutationAnswer extends RankQuestion {
           .put("form", "difference-of-means")
           .putAll(two(factor))
           .put("difference", fit.estimates().difference(0, 1))
+          .put("f", fit.treatment().f())
           .put(
               "p",
               switch (inquiry.direction()) {
@@ -136,7 +138,8 @@ final class PermutationAnswer extends RankQuestion {
                       .put("f", fit.treatment().f())
                       .put("errorDf", fit.errorDf())
                       .put("p", own.all().get("pEither"))
-                      .put("normalTheoryP", fit.treatment().p())))
+                      .put("normalTheoryP", fit.treatment().p())
+                      .put("reference", own.all().get("reference"))))
           .put("arrangements", own.all().get("arrangements"));
       if (own.all().containsKey("seed")) {
         facts.put("seed", own.all().get("seed"));
