@@ -16,10 +16,16 @@ import java.util.List;
  * @param line what was tested, how, on how many rows
  * @param sheets tables, the main one first
  * @param fit names and values of the fit
+ * @param coefficients of the model, shown on demand; null where there are none
  * @param squares whether the kind of sums of squares matters, so that it is offered
  */
 public record TestPage(
-    String title, String line, List<Sheet> sheets, List<Fact> fit, boolean squares) {
+    String title,
+    String line,
+    List<Sheet> sheets,
+    List<Fact> fit,
+    Sheet coefficients,
+    boolean squares) {
 
   public TestPage {
     sheets = List.copyOf(sheets);
@@ -129,6 +135,7 @@ public record TestPage(
     Inquiry inquiry = findings.inquiry();
     List<Sheet> sheets = new ArrayList<>();
     List<Fact> fit = new ArrayList<>();
+    Sheet coefficients = null;
     boolean squares = false;
     findings.together().tests().stream()
         .filter(t -> t instanceof TestResult.TogetherResult)
@@ -139,6 +146,8 @@ public record TestPage(
         sheets.add(sheet.sheet());
         fit.addAll(sheet.facts());
         squares |= sheet.squaresMatter();
+        coefficients =
+            a.coefficients().isEmpty() ? null : CoefficientSheet.of(a.coefficients(), inquiry);
       } else if (test instanceof TestResult.TTestResult t) {
         sheets.add(MeanSheets.tTest(response, inquiry, t));
         fit.addAll(MeanSheets.facts(response, t));
@@ -164,6 +173,7 @@ public record TestPage(
             + (left == 0 ? ", none left out" : ", " + Numerals.whole(left) + " left out"),
         sheets,
         fit,
+        coefficients,
         squares);
   }
 

@@ -27,6 +27,7 @@ import javafx.scene.layout.VBox;
 public final class TestView extends ScrollPane {
 
   private final SlipViewModel slip;
+  private boolean coefficientsAsked;
   private final VBox page = new VBox();
   private final HBox cards = new HBox();
   private String selected = "";
@@ -73,6 +74,9 @@ public final class TestView extends ScrollPane {
         page.getChildren().add(cards);
       }
     }
+    if (shown.coefficients() != null) {
+      page.getChildren().add(coefficients(shown));
+    }
     List<TestPage.Line> lines = shown.sheets().stream().flatMap(s -> s.lines().stream()).toList();
     TestPage.Line chosen =
         lines.stream()
@@ -85,6 +89,27 @@ public final class TestView extends ScrollPane {
           .filter(t -> t.getUserData() == chosen)
           .forEach(t -> t.setSelected(true));
     }
+  }
+
+  /** The coefficients, when they are asked for. */
+  private VBox coefficients(TestPage shown) {
+    ToggleButton ask = new ToggleButton("Coefficients");
+    ask.setId("show-coefficients");
+    ask.getStyleClass().add("small-button");
+    ask.setSelected(coefficientsAsked);
+    VBox box = new VBox(ask);
+    box.getStyleClass().add("below");
+    if (coefficientsAsked) {
+      TestPage.Sheet sheet = shown.coefficients();
+      TextGrid grid = grid(shown, sheet, shown.sheets().size(), new ToggleGroup());
+      box.getChildren().addAll(Texts.wrapped(sheet.title(), "card-title"), grid);
+    }
+    ask.setOnAction(
+        event -> {
+          coefficientsAsked = ask.isSelected();
+          Focus.keep(page, this::show);
+        });
+    return box;
   }
 
   /** What is read first: the last significant row, which is the highest interaction. */

@@ -471,6 +471,29 @@ public final class Fit {
   }
 
   /**
+   * The combination of coefficients that gives what one combination of levels adds within a term;
+   * of a covariate, in units of the response over its own.
+   *
+   * @param term one of the model's
+   * @param levels one a factor of the model; those of factors outside the term do not count
+   * @return one weight a column of the design
+   */
+  double[] effectOf(Term term, int[] levels) {
+    int t = indexOf(term).orElseThrow();
+    Model.Product product = model.product(term);
+    double x = 1;
+    for (int c : product.covariates()) {
+      x /= scales[c];
+    }
+    double[] weights = new double[place.length];
+    double[] codes = model.codes(product, levels);
+    for (int i = 0; i < codes.length; i++) {
+      weights[starts[t] + i] = codes[i] * x;
+    }
+    return weights;
+  }
+
+  /**
    * The combination of coefficients that gives a common slope.
    *
    * @param covariate from 0

@@ -18,6 +18,8 @@ import net.jqwik.api.Property;
 class FitPropertiesTest {
 
   private static final double SAME = 1e-8;
+  private static final String[] LEVELS = {"fine", "coarse"};
+  private static final String[] DENSITIES = {"60", "120", "240"};
   private static final List<Term> ALL = Term.combinations(List.of("mesh", "density"), 2);
 
   /** A layout of two treatments and a covariate, every cell filled. */
@@ -102,6 +104,38 @@ class FitPropertiesTest {
         layout.fit(List.of(Term.of("density"))).error().of(0) - layout.fit(main).error().of(0);
     assertThat(layout.fit(main).squares(Term.of("mesh"), Squares.AFTER_ALL).of(0))
         .isCloseTo(lost, within(SAME));
+  }
+
+  @Property(tries = 50)
+  void coefficientsAddUpToTheCellMeansAndTheirSquaredTIsF(@ForAll long seed) {
+    Layout layout = Layout.of(seed, 2, 9);
+    Fit fit = layout.fit(ALL);
+    List<Coefficient> all = Coefficient.of(new Stratum("error", fit, 0, 1), 0.05);
+    assertThat(all).as("1 + 2 + 3 + 6").hasSize(12);
+    for (int m = 0; m < 2; m++) {
+      for (int d = 0; d < 3; d++) {
+        int mesh = m;
+        int density = d;
+        double mean =
+            IntStream.range(0, layout.mesh().length)
+                .filter(i -> layout.mesh()[i] == mesh && layout.density()[i] == density)
+                .mapToDouble(i -> layout.growth()[i])
+                .average()
+                .orElseThrow();
+        double sum = 0;
+        for (Coefficient c : all) {
+          boolean own =
+              c.levels().getOrDefault("mesh", LEVELS[m]).equals(LEVELS[m])
+                  && c.levels().getOrDefault("density", DENSITIES[d]).equals(DENSITIES[d]);
+          sum += own ? c.test().estimate() : 0;
+        }
+        assertThat(sum).isCloseTo(mean, within(SAME));
+      }
+    }
+    double t = all.get(1).test().statistic().value();
+    Fit.Sum mesh = fit.squares(Term.of("mesh"), Squares.AFTER_ALL);
+    double f = mesh.of(0) / (fit.error().of(0) / fit.error().df());
+    assertThat(t * t).isCloseTo(f, within(SAME * Math.max(1, f)));
   }
 
   @Property(tries = 50)

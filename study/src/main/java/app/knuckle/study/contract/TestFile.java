@@ -5,6 +5,7 @@ import static app.knuckle.study.contract.FindingsFile.put;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.RelativeEfficiency;
@@ -86,6 +87,9 @@ final class TestFile {
     }
     if (!a.covariates().isEmpty()) {
       slopes(node.putArray("covariates"), a.covariates());
+    }
+    if (!a.coefficients().isEmpty()) {
+      coefficients(node.putArray("coefficients"), a.coefficients());
     }
     if (a.relativeEfficiency() != null) {
       efficiency(node.putObject("relativeEfficiency"), a.relativeEfficiency());
@@ -220,6 +224,21 @@ final class TestFile {
       put(node, "p", slope.test().p());
       put(node, "low", slope.test().low());
       put(node, "high", slope.test().high());
+    }
+  }
+
+  private static void coefficients(ArrayNode nodes, List<Coefficient> coefficients) {
+    for (Coefficient c : coefficients) {
+      ObjectNode node = nodes.addObject();
+      node.set("term", InquiryFile.texts(c.names()));
+      FindingsFile.levels(node.putObject("levels"), c.levels());
+      node.put("estimate", c.test().estimate());
+      put(node, "se", c.test().se());
+      put(node, "df", c.test().df());
+      put(node, "t", c.test().statistic());
+      put(node, "p", c.test().p());
+      put(node, "low", c.test().low());
+      put(node, "high", c.test().high());
     }
   }
 

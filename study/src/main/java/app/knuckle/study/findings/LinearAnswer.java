@@ -7,6 +7,7 @@ import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Additivity;
 import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
@@ -162,7 +163,8 @@ final class LinearAnswer {
             moments == null ? null : OneWay.fit(moments, inquiry.alpha()),
             slopes(fit, strata),
             efficiency(table),
-            null));
+            null,
+            Coefficient.of(layer, inquiry.alpha())));
     Analysis answered =
         new Analysis(
             tests,

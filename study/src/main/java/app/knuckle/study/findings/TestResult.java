@@ -5,6 +5,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.RelativeEfficiency;
 import app.knuckle.stats.multivariate.MultivariateTest;
@@ -47,16 +48,19 @@ public sealed interface TestResult {
    * @param covariates slopes
    * @param relativeEfficiency of blocks; null where it has no meaning
    * @param layers what a layout of two layers has beside; null elsewhere
+   * @param coefficients of the model, where it has one layer
    */
   record AnovaResult(
       AnovaTable table,
       OneWay oneWay,
       List<Slope> covariates,
       RelativeEfficiency relativeEfficiency,
-      Layers layers)
+      Layers layers,
+      List<Coefficient> coefficients)
       implements TestResult {
     public AnovaResult {
       covariates = List.copyOf(covariates);
+      coefficients = List.copyOf(coefficients);
     }
   }
 

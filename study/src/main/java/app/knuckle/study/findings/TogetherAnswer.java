@@ -77,7 +77,7 @@ final class TogetherAnswer {
         new Questions(inquiry, strata, factors, inquiry.covariates(), table, progress);
     List<ComparisonResult> comparisons = questions.comparisons();
     return new Analysis(
-        List.of(new TestResult.AnovaResult(table, null, List.of(), null, null)),
+        List.of(new TestResult.AnovaResult(table, null, List.of(), null, null, List.of())),
         List.of(),
         questions.meansOf(fit.model().terms()),
         comparisons,

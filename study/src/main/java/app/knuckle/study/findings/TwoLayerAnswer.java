@@ -133,7 +133,12 @@ final class TwoLayerAnswer {
         new Analysis(
             List.of(
                 new TestResult.AnovaResult(
-                    layers.table(), null, List.of(), null, beside(layers, sphericity, units))),
+                    layers.table(),
+                    null,
+                    List.of(),
+                    null,
+                    beside(layers, sphericity, units),
+                    List.of())),
             checks,
             questions.meansOf(terms),
             comparisons,
