@@ -2,6 +2,7 @@ package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.compare.Balance.Pan;
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
@@ -17,10 +18,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -102,16 +101,10 @@ final class BalanceView extends VBox {
   }
 
   private void takeDrops(FlowPane pane, Pan pan) {
-    pane.setOnDragOver(
-        event -> {
-          if (event.getDragboard().hasString()) {
-            event.acceptTransferModes(TransferMode.MOVE);
-          }
-        });
-    pane.setOnDragDropped(
-        event -> {
-          model.put(event.getDragboard().getString(), pan);
-          event.setDropCompleted(true);
+    Carried.onto(
+        pane,
+        name -> {
+          model.put(name, pan);
           weighed();
         });
   }
@@ -157,13 +150,7 @@ final class BalanceView extends VBox {
     chip.setMnemonicParsing(false);
     chip.getStyleClass().addAll("weight", "weight-" + group.pan().name().toLowerCase(Locale.ROOT));
     chip.setDisable(!group.known());
-    chip.setOnDragDetected(
-        event -> {
-          ClipboardContent carried = new ClipboardContent();
-          carried.putString(group.name());
-          chip.startDragAndDrop(TransferMode.MOVE).setContent(carried);
-          event.consume();
-        });
+    Carried.from(chip, group.name());
     chip.setOnAction(
         event -> {
           model.next(group);

@@ -71,6 +71,7 @@ public final class SlotChooser extends Button {
     popup.getContent().add(box);
     popup.setAutoHide(true);
     setOnAction(event -> open());
+    Carried.onto(this, this::drop);
     filter.textProperty().addListener((o, before, now) -> fill(now));
     box.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     list.setOnMouseClicked(event -> choose());
@@ -109,6 +110,11 @@ public final class SlotChooser extends Button {
     popup.show(this, place.getMinX(), place.getMaxY() + 2);
     popup.getScene().getStylesheets().setAll(getScene().getStylesheets());
     filter.requestFocus();
+  }
+
+  /** A name was put down here: it is chosen if it is offered. */
+  private void drop(String name) {
+    options.get().stream().filter(o -> o.key().equals(name)).findFirst().ifPresent(chosen);
   }
 
   private void fill(String typed) {

@@ -1,9 +1,12 @@
 package app.knuckle.desktop.controls;
 
 import java.util.List;
+import java.util.function.IntConsumer;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -28,7 +31,36 @@ public final class TextGrid extends GridPane {
       column.setHgrow(Priority.SOMETIMES);
       getColumnConstraints().add(column);
     }
-    addRow(heads, "text-grid-head");
+    List<Label> labels = heads.stream().map(Label::new).toList();
+    for (Label label : labels) {
+      Meanings.of(label.getText()).ifPresent(m -> label.setTooltip(new Tooltip(m)));
+    }
+    addNodes(labels, "text-grid-head");
+  }
+
+  /**
+   * Lets the heads be clicked, or pressed with Enter or space.
+   *
+   * @param told of the column
+   * @return this
+   */
+  public TextGrid onHead(IntConsumer told) {
+    for (Node cell : getChildren()) {
+      if (cell instanceof Label label && label.getStyleClass().contains("text-grid-head")) {
+        int column = GridPane.getColumnIndex(label);
+        label.getStyleClass().add("text-grid-sorting");
+        label.setFocusTraversable(true);
+        label.setOnMouseClicked(event -> told.accept(column));
+        label.setOnKeyPressed(
+            event -> {
+              if (event.getCode() == KeyCode.ENTER || event.getCode() == KeyCode.SPACE) {
+                told.accept(column);
+                event.consume();
+              }
+            });
+      }
+    }
+    return this;
   }
 
   /**

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
@@ -25,6 +26,7 @@ public final class LayoutView extends ScrollPane {
   private final DesignSentence sentence;
   private final DesignSentence more;
   private final FlowPane terms = new FlowPane();
+  private final FlowPane columns = new FlowPane();
   private final VBox page = new VBox();
   private final VBox below = new VBox();
   private boolean plainly = true;
@@ -46,7 +48,8 @@ public final class LayoutView extends ScrollPane {
     getStyleClass().add("joint-scroll");
     page.getStyleClass().add("joint");
     below.getStyleClass().add("below");
-    page.getChildren().addAll(sentence, more, terms, below);
+    columns.getStyleClass().add("add-parts");
+    page.getChildren().addAll(sentence, more, terms, columns, below);
     setContent(page);
     slip.answerProperty().addListener((o, before, now) -> show());
     show();
@@ -57,6 +60,7 @@ public final class LayoutView extends ScrollPane {
     sentence.show(model.sentence(shown.rows()));
     more.show(model.additions());
     showTerms();
+    showColumns();
     below.getChildren().clear();
     if (!shown.readsAs().isEmpty()) {
       Label readsAs =
@@ -117,6 +121,20 @@ public final class LayoutView extends ScrollPane {
             });
     if (!terms.getChildren().isEmpty()) {
       terms.getChildren().add(0, Texts.line("Terms:", "bar-words"));
+    }
+  }
+
+  /** Heads of the columns, to be carried into the sentence. */
+  private void showColumns() {
+    columns.getChildren().clear();
+    for (String column : model.columnNames()) {
+      Label head = Texts.line(column, "column-head");
+      head.setId("column-" + column);
+      Carried.from(head, column);
+      columns.getChildren().add(head);
+    }
+    if (!columns.getChildren().isEmpty()) {
+      columns.getChildren().add(0, Texts.line("Columns, to drag into the sentence:", "bar-words"));
     }
   }
 

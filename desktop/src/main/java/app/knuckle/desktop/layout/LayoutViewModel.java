@@ -1,6 +1,7 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
+import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.study.design.FirstGuess;
@@ -9,6 +10,7 @@ import app.knuckle.study.design.Inquiry.Draft;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Inquiry.Terms;
 import app.knuckle.study.design.Redesign;
+import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -23,6 +25,9 @@ import java.util.function.Consumer;
 final class LayoutViewModel {
 
   private static final List<Double> LEVELS = List.of(0.1, 0.05, 0.01, 0.001);
+
+  /** More heads than this are found faster by typing into a slot. */
+  private static final int MOST_HEADS = 24;
 
   /** The choice that takes a part out of the sentence. */
   private static final String OUT = "";
@@ -516,6 +521,14 @@ final class LayoutViewModel {
 
   private static double number(Option option) {
     return Double.parseDouble(option.key());
+  }
+
+  /** The columns by name; none where they are too many to be seen at once. */
+  List<String> columnNames() {
+    Answer answer = slip.answer();
+    return answer == null || answer.frame() == null || answer.frame().columns().size() > MOST_HEADS
+        ? List.of()
+        : answer.frame().columns().stream().map(Column::name).toList();
   }
 
   /** Terms of the model. */

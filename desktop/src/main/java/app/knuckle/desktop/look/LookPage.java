@@ -8,6 +8,7 @@ import app.knuckle.figures.spread.Shapes;
 import app.knuckle.figures.spread.ShapesLayout;
 import app.knuckle.figures.spread.SpreadLayout;
 import app.knuckle.figures.spread.SpreadPicture;
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.GroupSummary;
@@ -17,8 +18,12 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.BiFunction;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * What the Look joint says.
@@ -27,8 +32,7 @@ import java.util.function.BiFunction;
  * @param by what the groups are made by
  * @param others columns that the response can be set against
  * @param picture dots and boxes; null when there is no group with a value
- * @param heads of the table of summaries
- * @param rows of the table of summaries
+ * @param groupings of which there are summaries, that of the pictures first
  * @param response that is looked at
  * @param frame its records
  */
@@ -37,8 +41,7 @@ public record LookPage(
     String by,
     List<String> others,
     SpreadPicture picture,
-    List<String> heads,
-    List<List<String>> rows,
+    List<List<String>> groupings,
     ResponseFindings response,
     Frame frame) {
 
@@ -54,27 +57,6 @@ public record LookPage(
    */
   public static LookPage of(Findings findings, Frame frame) {
     ResponseFindings response = findings.first();
-    List<String> heads = new ArrayList<>();
-    heads.add(response.groups().treatment().name());
-    heads.addAll(
-        List.of(
-            "n",
-            "missing",
-            "mean",
-            "SD",
-            "SE",
-            "median",
-            "lower quartile",
-            "upper quartile",
-            "smallest",
-            "largest",
-            "CV %"));
-    int decimals = response.decimals();
-    List<List<String>> rows = new ArrayList<>();
-    for (GroupSummary group : response.groupSummaries()) {
-      rows.add(row(group.level(), group.summary(), decimals));
-    }
-    rows.add(row("all together", response.summaries().get(0).summary(), decimals));
     boolean drawn = response.groups().size() > 0 && response.groups().size() <= MOST_DRAWN;
     SpreadPicture picture = drawn ? SpreadPicture.of(response) : null;
     return new LookPage(
@@ -82,8 +64,7 @@ public record LookPage(
         "by " + response.groups().treatment().label(),
         others(findings, frame),
         picture,
-        heads,
-        rows,
+        groupings(response),
         response,
         frame);
   }
@@ -99,12 +80,98 @@ public record LookPage(
     return others;
   }
 
-  /** The table of summaries, cells apart by tabs. */
-  String asText() {
-    StringBuilder text = new StringBuilder(String.join("\t", heads)).append('\n');
-    rows.forEach(row -> text.append(String.join("\t", row)).append('\n'));
-    return text.toString();
+  private static List<List<String>> groupings(ResponseFindings response) {
+    List<List<String>> all =
+        response.summaries().stream()
+            .map(s -> List.copyOf(s.levels().keySet()))
+            .filter(g -> !g.isEmpty())
+            .distinct()
+            .collect(Collectors.toCollection(ArrayList::new));
+    Collections.reverse(all);
+    return all.isEmpty() ? List.of(List.of()) : all;
   }
+
+  /**
+   * A table of summaries.
+   *
+   * @param heads of the columns
+   * @param rows one a group, all rows together last
+   */
+  record Summaries(List<String> heads, List<List<String>> rows) {
+
+    /** Cells apart by tabs, rows by lines, as a spreadsheet takes them. */
+    String asText() {
+      StringBuilder text = new StringBuilder(String.join("\t", heads)).append('\n');
+      rows.forEach(row -> text.append(String.join("\t", row)).append('\n'));
+      return text.toString();
+    }
+  }
+
+  /**
+   * The summaries of a grouping.
+   *
+   * @param grouping one of {@link #groupings()}
+   * @param by the column to sort by; -1 for the order of the levels
+   * @param falling the largest first
+   * @return the table
+   */
+  Summaries summaries(List<String> grouping, int by, boolean falling) {
+    List<String> heads = new ArrayList<>(List.of(String.join(" \u00d7 ", grouping)));
+    COLUMNS.forEach(c -> heads.add(c.head()));
+    List<GroupSummary> groups =
+        response.summaries().stream()
+            .filter(s -> !s.levels().isEmpty())
+            .filter(s -> List.copyOf(s.levels().keySet()).equals(grouping))
+            .collect(Collectors.toCollection(ArrayList::new));
+    if (by >= 0) {
+      Comparator<GroupSummary> order =
+          by == 0
+              ? Comparator.comparing(GroupSummary::level)
+              : Comparator.comparingDouble(g -> COLUMNS.get(by - 1).value().apply(g.summary()));
+      groups.sort(falling ? order.reversed() : order);
+    }
+    List<List<String>> rows = new ArrayList<>();
+    groups.forEach(g -> rows.add(row(g.level(), g.summary())));
+    rows.add(row("all together", response.summaries().get(0).summary()));
+    return new Summaries(heads, rows);
+  }
+
+  private List<String> row(String name, Summary summary) {
+    int decimals = response.decimals();
+    List<String> cells = new ArrayList<>(List.of(name));
+    COLUMNS.forEach(c -> cells.add(c.text().apply(summary, decimals)));
+    return cells;
+  }
+
+  /** A column of the summaries; what has no value sorts as if it were the least. */
+  private record SummaryColumn(
+      String head, Function<Summary, Double> value, BiFunction<Summary, Integer, String> text) {
+
+    static SummaryColumn of(String head, Function<Summary, Quantity> quantity) {
+      return new SummaryColumn(
+          head,
+          s -> quantity.apply(s).exists() ? quantity.apply(s).value() : Double.NEGATIVE_INFINITY,
+          (s, decimals) -> Numerals.fixed(quantity.apply(s), decimals));
+    }
+  }
+
+  private static final List<SummaryColumn> COLUMNS =
+      List.of(
+          new SummaryColumn("n", s -> (double) s.n(), (s, d) -> Numerals.whole(s.n())),
+          new SummaryColumn(
+              "missing", s -> (double) s.missing(), (s, d) -> Numerals.whole(s.missing())),
+          SummaryColumn.of("mean", Summary::mean),
+          SummaryColumn.of("SD", Summary::sd),
+          SummaryColumn.of("SE", Summary::se),
+          SummaryColumn.of("median", Summary::median),
+          SummaryColumn.of("lower quartile", Summary::lowerQuartile),
+          SummaryColumn.of("upper quartile", Summary::upperQuartile),
+          SummaryColumn.of("smallest", Summary::min),
+          SummaryColumn.of("largest", Summary::max),
+          new SummaryColumn(
+              "CV %",
+              s -> s.cvPercent().exists() ? s.cvPercent().value() : Double.NEGATIVE_INFINITY,
+              (s, d) -> Numerals.fixed(s.cvPercent(), 1)));
 
   /** What the picture shows. */
   String line(LookKind kind, String other) {
@@ -158,21 +225,5 @@ public record LookPage(
     return picture.dots()
         ? "a dot is a row; " + box
         : box + "; the rows are too many to be seen singly";
-  }
-
-  private static List<String> row(String name, Summary s, int decimals) {
-    return List.of(
-        name,
-        Numerals.whole(s.n()),
-        Numerals.whole(s.missing()),
-        Numerals.fixed(s.mean(), decimals),
-        Numerals.fixed(s.sd(), decimals),
-        Numerals.fixed(s.se(), decimals),
-        Numerals.fixed(s.median(), decimals),
-        Numerals.fixed(s.lowerQuartile(), decimals),
-        Numerals.fixed(s.upperQuartile(), decimals),
-        Numerals.fixed(s.min(), decimals),
-        Numerals.fixed(s.max(), decimals),
-        Numerals.fixed(s.cvPercent(), 1));
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.look;
 
 import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
@@ -30,6 +31,12 @@ public final class LookView extends VBox {
   private static final double BINS_WIDTH = 180;
 
   private final SlipViewModel slip;
+  private final Pick<List<String>> by =
+      new Pick<>("summaries-by", g -> "by " + String.join(" \u00d7 ", g), this::group);
+  private List<String> grouping = List.of();
+  private LookPage.Summaries summaries;
+  private int sortedBy = -1;
+  private boolean falling;
   private final Choice<LookKind> kinds;
   private final SlotChooser against = new SlotChooser("look-against");
   private final Label binsTitle = Texts.line("bins", "bar-words");
@@ -86,7 +93,7 @@ public final class LookView extends VBox {
     copy.getStyleClass().add("bar-button");
     copy.setMinWidth(USE_PREF_SIZE);
     copy.setOnAction(event -> copy());
-    HBox bar = new HBox(kinds, against, binsTitle, bins, copy);
+    HBox bar = new HBox(kinds, against, binsTitle, bins, by, copy);
     bar.getStyleClass().add("compare-bar");
     pickedBar.setId("picked");
     pickedBar.getStyleClass().addAll("picked");
@@ -101,9 +108,22 @@ public final class LookView extends VBox {
   private void copy() {
     if (slip.answer() != null && slip.answer().findings() != null) {
       ClipboardContent content = new ClipboardContent();
-      content.putString(LookPage.of(slip.answer().findings(), slip.answer().frame()).asText());
+      content.putString(summaries.asText());
       Clipboard.getSystemClipboard().setContent(content);
     }
+  }
+
+  private void group(List<String> other) {
+    grouping = other;
+    show();
+  }
+
+  /** By a column, the largest first; again, the smallest first; again, as the levels are. */
+  private void sort(int column) {
+    boolean again = column == sortedBy;
+    sortedBy = again && !falling ? -1 : column;
+    falling = !again;
+    show();
   }
 
   private String said(Mark.Dot dot) {
@@ -174,11 +194,17 @@ public final class LookView extends VBox {
     } else {
       picture.show(page.drawn(kind, other, (int) bins.getValue()), this::said);
     }
-    TextGrid grid = new TextGrid(page.heads(), 1);
+    List<List<String>> groupings = page.groupings();
+    grouping = groupings.contains(grouping) ? grouping : groupings.get(0);
+    by.show(groupings, grouping);
+    by.setVisible(groupings.size() > 1);
+    by.setManaged(groupings.size() > 1);
+    summaries = page.summaries(grouping, sortedBy, falling);
+    TextGrid grid = new TextGrid(summaries.heads(), 1).onHead(this::sort);
     grid.setId("summaries");
-    for (int r = 0; r < page.rows().size(); r++) {
-      boolean last = r == page.rows().size() - 1;
-      grid.addRow(page.rows().get(r), last ? "text-grid-total" : "text-grid-row");
+    for (int r = 0; r < summaries.rows().size(); r++) {
+      boolean last = r == summaries.rows().size() - 1;
+      grid.addRow(summaries.rows().get(r), last ? "text-grid-total" : "text-grid-row");
     }
     table.setContent(grid);
   }
