@@ -517,13 +517,16 @@ public final class Fit {
    * @return null if the combination cannot be estimated
    */
   public double[] vector(double[] weights) {
+    // Against the largest weight: what a zero depends on may be rounding alone.
+    double largest = Arrays.stream(weights).map(Math::abs).max().orElse(0);
     for (int j = 0; j < place.length; j++) {
       if (place[j] < 0) {
         double sum = weights[j];
-        double size = Math.abs(weights[j]);
+        double size = largest;
         for (int k = 0; k < dependence[j].length; k++) {
-          sum -= weights[columnAt[k]] * dependence[j][k];
-          size = Math.max(size, Math.abs(weights[columnAt[k]] * dependence[j][k]));
+          double product = weights[columnAt[k]] * dependence[j][k];
+          sum -= product;
+          size = Math.max(size, Math.abs(product));
         }
         if (Math.abs(sum) > ESTIMABLE * size) {
           return null;

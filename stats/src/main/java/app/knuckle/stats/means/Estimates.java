@@ -135,7 +135,9 @@ public final class Estimates {
    * @return in units of the response
    */
   public Quantity halfWidth(int i, double alpha) {
-    return se(i).map(s -> s * TDistribution.of(df.of(i)).inverseSurvivalProbability(alpha / 2));
+    // Where no layer has any noise there are no degrees of freedom, although the error is 0.
+    Quantity t = df(i).map(d -> TDistribution.of(d).inverseSurvivalProbability(alpha / 2));
+    return t.exists() ? se(i).map(s -> s * t.value()) : t;
   }
 
   private static Quantity known(double df) {

@@ -2,6 +2,7 @@ package app.knuckle.stats.multivariate;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.ejml.data.DMatrixRMaj;
@@ -13,7 +14,8 @@ import org.ejml.interfaces.decomposition.EigenDecomposition_F64;
  *
  * @param df degrees of freedom of the effect
  * @param errorDf degrees of freedom of the error
- * @param statistics Wilks, Pillai, Hotelling-Lawley, Roy
+ * @param statistics Wilks, Pillai, Hotelling-Lawley, Roy; without those for which the error has too
+ *     few degrees of freedom
  * @param eigenvalues of E^-1 H, the largest first
  * @param coefficients of the canonical variates, one a eigenvalue
  * @param dimensions tests of what is left from a variate on
@@ -33,6 +35,16 @@ public record MultivariateTest(
     eigenvalues = List.copyOf(eigenvalues);
     coefficients = List.copyOf(coefficients);
     dimensions = List.copyOf(dimensions);
+  }
+
+  /**
+   * A statistic by its name.
+   *
+   * @param name such as "wilks"
+   * @return null where the error has too few degrees of freedom for it
+   */
+  public Statistic of(String name) {
+    return statistics.stream().filter(s -> s.name().equals(name)).findFirst().orElse(null);
   }
 
   /**
@@ -62,14 +74,14 @@ public record MultivariateTest(
    *
    * @param f the F
    * @param df its degrees of freedom
-   * @param errorDf degrees of freedom of its error
-   * @param p its probability
+   * @param errorDf degrees of freedom of its error; 0 or less where the records are too few for it
+   * @param p its probability; NaN where the records are too few
    */
   public record Approximation(double f, double df, double errorDf, double p) {
 
     static Approximation of(double f, double df, double errorDf) {
-      return new Approximation(
-          f, df, errorDf, FDistribution.of(df, errorDf).survivalProbability(f));
+      double p = errorDf > 0 ? FDistribution.of(df, errorDf).survivalProbability(f) : Double.NaN;
+      return new Approximation(f, df, errorDf, p);
     }
   }
 
@@ -179,11 +191,14 @@ public record MultivariateTest(
             2 * (s * n + 1));
     double r = Math.max(p, q);
     Approximation forRoy = Approximation.of(l.get(0) * (v - r + q) / r, r, v - r + q);
-    return List.of(
-        statistic("wilks", wilks, forWilks, -Math.expm1(logWilks / s), null),
-        statistic("pillai", pillai, forPillai, pillai / s, null),
-        statistic("hotelling-lawley", trace, forTrace, trace / (trace + s), mcKeon(p, q, n, trace)),
-        statistic("roy", l.get(0), forRoy, l.get(0) / (1 + l.get(0)), null));
+    return Stream.of(
+            statistic("wilks", wilks, forWilks, -Math.expm1(logWilks / s), null),
+            statistic("pillai", pillai, forPillai, pillai / s, null),
+            statistic(
+                "hotelling-lawley", trace, forTrace, trace / (trace + s), mcKeon(p, q, n, trace)),
+            statistic("roy", l.get(0), forRoy, l.get(0) / (1 + l.get(0)), null))
+        .filter(found -> found.errorDf() > 0)
+        .toList();
   }
 
   /** McKeon (1974), Biometrika 61, 381-383. */

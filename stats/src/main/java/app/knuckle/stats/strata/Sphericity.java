@@ -26,6 +26,11 @@ public record Sphericity(
     Quantity lecoutre,
     double lowerBound) {
 
+  /** What is left of a whole number after rounding, as a share. */
+  private static final double ROUNDING = 1e-9;
+
+  private static final String TOO_FEW = "there are too few units for the test";
+
   /**
    * From the values of whole units.
    *
@@ -71,18 +76,21 @@ public record Sphericity(
     }
     Quantity none = Quantity.absent("there is no spread within units to look at");
     if (n - groupCount < 1 || !(trace > 0)) {
-      return new Sphericity(none, none, df, none, none, none, none, 1.0 / d);
+      return new Sphericity(none, none, df, none, none, none, none, 1.0 / Math.max(1, d));
     }
     double gg = trace * trace / (d * squares);
-    double hf = (n * d * gg - 2) / (d * (n - groupCount - d * gg));
-    double lecoutre = ((n - groupCount + 1.0) * d * gg - 2) / (d * (n - groupCount - d * gg));
+    // With hardly more units than occasions there is nothing left to divide by.
+    double left = n - groupCount - d * gg;
+    boolean some = left > ROUNDING * n;
+    double hf = some ? (n * d * gg - 2) / (d * left) : Double.NaN;
+    double lecoutre = some ? ((n - groupCount + 1.0) * d * gg - 2) / (d * left) : Double.NaN;
     Quantity w = Quantity.absent("two occasions are always spherical");
     Quantity chi = w;
     Quantity p = w;
     if (d > 1) {
       double statistic = determinant(s) / Math.pow(trace / d, d);
       boolean enough = n - groupCount >= d && statistic > 0;
-      Quantity few = Quantity.absent("there are too few units for the test");
+      Quantity few = Quantity.absent(TOO_FEW);
       double v = n - groupCount;
       double chiValue = -v * (1 - (2.0 * d * d + d + 2) / (6 * d * v)) * Math.log(statistic);
       w = enough ? Quantity.of(statistic) : few;
@@ -94,7 +102,14 @@ public record Sphericity(
               : few;
     }
     return new Sphericity(
-        w, chi, df, p, Quantity.of(gg), Quantity.of(hf), Quantity.of(lecoutre), 1.0 / d);
+        w,
+        chi,
+        df,
+        p,
+        Quantity.of(gg),
+        Quantity.finite(hf, TOO_FEW),
+        Quantity.finite(lecoutre, TOO_FEW),
+        1.0 / Math.max(1, d));
   }
 
   /**

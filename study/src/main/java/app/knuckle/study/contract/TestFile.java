@@ -131,12 +131,13 @@ final class TestFile {
   private static void corrected(ObjectNode node, AnovaTable.Row row, Sphericity s) {
     node.put("pLowerBound", p(row, s.lowerBound()));
     put(node, "pGreenhouseGeisser", s.greenhouseGeisser().map(e -> p(row, e)));
-    put(node, "pHuynhFeldt", s.huynhFeldt().map(e -> p(row, used(e))));
-    put(node, "pHuynhFeldtLecoutre", s.lecoutre().map(e -> p(row, used(e))));
+    put(node, "pHuynhFeldt", s.huynhFeldt().map(e -> p(row, used(s, e))));
+    put(node, "pHuynhFeldtLecoutre", s.lecoutre().map(e -> p(row, used(s, e))));
   }
 
-  private static double used(double epsilon) {
-    return Math.min(1, epsilon);
+  /** An estimate that is out of its range is used as the nearest end of it. */
+  private static double used(Sphericity s, double epsilon) {
+    return Math.min(1, Math.max(s.lowerBound(), epsilon));
   }
 
   private static double p(AnovaTable.Row row, double epsilon) {
@@ -187,9 +188,9 @@ final class TestFile {
   private static void epsilon(ObjectNode epsilon, Sphericity s) {
     put(epsilon, "greenhouseGeisser", s.greenhouseGeisser());
     put(epsilon, "huynhFeldt", s.huynhFeldt());
-    put(epsilon, "huynhFeldtUsed", s.huynhFeldt().map(TestFile::used));
+    put(epsilon, "huynhFeldtUsed", s.huynhFeldt().map(e -> used(s, e)));
     put(epsilon, "huynhFeldtLecoutre", s.lecoutre());
-    put(epsilon, "huynhFeldtLecoutreUsed", s.lecoutre().map(TestFile::used));
+    put(epsilon, "huynhFeldtLecoutreUsed", s.lecoutre().map(e -> used(s, e)));
     epsilon.put("lowerBound", s.lowerBound());
   }
 

@@ -17,6 +17,7 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -48,8 +49,15 @@ final class Answering {
     if (inquiry.treatments().isEmpty() && inquiry.expected() == null && !associated) {
       throw waiting("no treatment is chosen yet", "Choose the column that says what was done");
     }
+    boolean bare = inquiry.treatments().isEmpty();
+    if (bare && (inquiry.pairs() != null || inquiry.unit() != null)) {
+      throw waiting(
+          "pairs and repeated units need a treatment that differs within them",
+          "Choose the treatment, or leave out who was paired or repeated");
+    }
     checkParts();
     List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
+    measured.forEach(this::requireARow);
     TogetherAnswer together =
         inquiry.together()
                 && measured.size() > 1
@@ -121,6 +129,24 @@ final class Answering {
       }
     }
     return numbers;
+  }
+
+  /** Some row must have a value of everything that is asked about. */
+  private void requireARow(Numbers response) {
+    List<Column> columns = needed().stream().map(frame::column).toList();
+    for (int row = 0; row < frame.rows(); row++) {
+      int at = row;
+      if (frame.inPlay(row)
+          && !response.isMissing(row)
+          && columns.stream().noneMatch(c -> c.isMissing(at))) {
+        return;
+      }
+    }
+    List<String> all = new ArrayList<>(List.of(response.name()));
+    needed().stream().filter(n -> !all.contains(n)).forEach(all::add);
+    throw waiting(
+        "no row in play has a value of " + Numerals.list(all),
+        "Keep more rows, or ask about fewer columns");
   }
 
   private Refused notNumbers(Categories column) {

@@ -261,11 +261,11 @@ final class DesignSentences {
   static String together(TestResult.TogetherResult result, double alpha) {
     List<String> parts = new ArrayList<>();
     for (TestResult.TogetherRow row : result.rows()) {
-      if (row.test() == null) {
+      MultivariateTest.Statistic wilks = row.test() == null ? null : row.test().of("wilks");
+      if (wilks == null) {
         parts.add(row.source() + " cannot be tested on the responses together");
         continue;
       }
-      MultivariateTest.Statistic wilks = row.test().statistics().get(0);
       String statistic =
           "Wilks' \u039b = "
               + Numerals.fixed(wilks.value(), 2)
@@ -278,8 +278,7 @@ final class DesignSentences {
               + ", "
               + Numerals.pStatement(Quantity.of(wilks.p()));
       boolean onlyRoy =
-          row.test().statistics().get(3).p() <= alpha
-              && row.test().statistics().subList(0, 3).stream().allMatch(s -> s.p() > alpha);
+          row.test().statistics().stream().allMatch(s -> s.name().equals("roy") == s.p() <= alpha);
       parts.add(
           (wilks.p() <= alpha
                   ? "the responses together differ by "

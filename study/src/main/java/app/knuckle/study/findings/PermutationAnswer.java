@@ -67,7 +67,7 @@ final class PermutationAnswer extends RankQuestion {
       ReducedModel.Result p = reduced.test(term, progress);
       Quantity none = Quantity.absent("cells are empty, or there is no estimate of the noise");
       Quantity known = p == null ? none : Quantity.of(p.p());
-      rows.add(
+      Facts facts =
           new Facts()
               .put("source", row.source())
               .put("term", term.names())
@@ -79,8 +79,8 @@ final class PermutationAnswer extends RankQuestion {
               .put("normalTheoryP", row.effect().p())
               .put("arrangements", p == null ? null : p.arrangements())
               .put("seed", p == null ? null : p.seed())
-              .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()))
-              .put("reference", p == null ? null : p.reference()));
+              .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()));
+      rows.add(p == null ? facts : facts.put("reference", p.reference()));
       found.add(
           row.source()
               + ", "

@@ -362,7 +362,8 @@ final class TwoLayerAnswer {
     }
     double ea = outer.errorMs().value();
     double eb = (layers.values()[0].length - 1) * inner.errorMs().value();
-    return Quantity.of(
-        (eb * critical(inner.errorDf()) + ea * critical(outer.errorDf())) / (eb + ea));
+    return Quantity.finite(
+        (eb * critical(inner.errorDf()) + ea * critical(outer.errorDf())) / (eb + ea),
+        "neither layer has any noise");
   }
 }
