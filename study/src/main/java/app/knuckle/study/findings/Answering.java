@@ -57,7 +57,9 @@ final class Answering {
     }
     checkParts();
     List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
-    measured.forEach(this::requireARow);
+    if (inquiry.together()) {
+      measured.forEach(this::requireARow);
+    }
     TogetherAnswer together =
         inquiry.together()
                 && measured.size() > 1
@@ -261,6 +263,7 @@ final class Answering {
   }
 
   private Analysis analysis(Numbers response, TogetherAnswer together, int index) {
+    requireARow(response);
     if (together != null) {
       return together.analysis(index);
     }

@@ -102,7 +102,7 @@ final class DesignWords {
   /** Whether every group has at least as many values as there would be blocks to fill. */
   private boolean isComplete() {
     int[] counts = cells.counts();
-    int first = counts[0];
+    int first = counts.length == 0 ? 0 : counts[0];
     for (int count : counts) {
       if (count != first) {
         return false;

@@ -134,9 +134,7 @@ final class LinearAnswer {
       if (factor.size() < 2) {
         throw Refused.at(
             new Place.WholeColumn("inquiry", factor.name()),
-            factor.size() == 0
-                ? "no row has both a value of " + measured + " and a level of it"
-                : "all values of " + measured + " have one level of it, " + factor.levels().get(0),
+            "all values of " + measured + " have one level of it, " + factor.levels().get(0),
             "Choose a column with two levels or more");
       }
     }

@@ -116,7 +116,7 @@ class HardCasesTest {
         ask("\"treatments\":[\"a\"]", words("a", 2, i -> "a" + i), numbers("y", 2, i -> i));
     assertThat(two.at("/tests/0/p").isNull()).isTrue();
     JsonNode none = ask("\"treatments\":[\"a\"]", a, numbers("y", 6, i -> Double.NaN));
-    assertThat(none.at("/tests/0/why").asText()).contains("no row has both");
+    assertThat(none.at("/tests/0/why").asText()).contains("no row in play has a value of y and a");
   }
 
   @Test
