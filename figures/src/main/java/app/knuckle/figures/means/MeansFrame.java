@@ -295,6 +295,10 @@ final class MeansFrame {
       min = Math.min(min, lowest(g));
       max = Math.max(max, highest(g));
     }
+    if (figure.groups().isEmpty()) {
+      min = 0;
+      max = 1;
+    }
     double line = style.shown().reference();
     if (!Double.isNaN(line)) {
       min = Math.min(min, line);

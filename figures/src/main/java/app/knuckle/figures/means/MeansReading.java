@@ -300,6 +300,9 @@ public final class MeansReading {
   }
 
   private String caption(List<MeansFigure.Group> groups, Quantity critical) {
+    if (groups.isEmpty()) {
+      return "No mean can be estimated: cells are empty.";
+    }
     boolean adjusted = !findings.inquiry().covariates().isEmpty();
     StringBuilder text = new StringBuilder();
     String alpha = Numerals.plain(findings.inquiry().alpha());

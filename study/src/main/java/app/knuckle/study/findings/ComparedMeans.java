@@ -59,6 +59,7 @@ public record ComparedMeans(
     List<ComparedMeans> all = new ArrayList<>();
     analysis.comparisons().forEach(c -> all.add(of(c)));
     analysis.rankComparisons().forEach(c -> all.add(of(c, analysis)));
+    all.removeIf(family -> family.means().length < 2); // Empty cells have no mean to compare.
     return all;
   }
 

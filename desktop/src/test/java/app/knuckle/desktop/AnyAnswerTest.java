@@ -1,0 +1,149 @@
+package app.knuckle.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.compare.ComparePage;
+import app.knuckle.desktop.footing.FootingPage;
+import app.knuckle.desktop.layout.LayoutPage;
+import app.knuckle.desktop.look.LookPage;
+import app.knuckle.desktop.records.ColumnGlance;
+import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.shell.ChainPage;
+import app.knuckle.desktop.shell.FindingLine;
+import app.knuckle.desktop.test.TestPage;
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Style;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.prep.Trail;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Random;
+import java.util.stream.IntStream;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+
+/** Whatever was answered, every joint can show it: no page throws, no number is none. */
+class AnyAnswerTest {
+
+  private static final List<String> NAMES = List.of("mesh", "density", "rack", "taster");
+  private static final List<Procedure> PROCEDURES =
+      List.of(Procedure.TUKEY, Procedure.HOLM, Procedure.DUNCAN, Procedure.DUNN_HOLM);
+
+  @Property(tries = 250)
+  void everyJointShowsIt(@ForAll Random random) {
+    Table table = table(random);
+    Inquiry inquiry = inquiry(random);
+    Trail trail = Trail.run(table, List.of(), Progress.NONE);
+    List<ColumnGlance> glances = trail.frame().columns().stream().map(ColumnGlance::of).toList();
+    Answer answer;
+    try {
+      Findings findings = Findings.of(table, inquiry, Progress.NONE);
+      answer = Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));
+    } catch (Refused e) {
+      answer = Answer.of(trail, glances, List.of(), null, e.refusal());
+    }
+    try {
+      show(answer, random);
+    } catch (RuntimeException e) {
+      throw new AssertionError(inquiry.toString(), e);
+    }
+  }
+
+  private static void show(Answer answer, Random random) {
+    assertThat(ChainPage.of(answer).links()).isNotEmpty();
+    assertThat(FindingLine.of(answer).toString()).doesNotContain("NaN");
+    assertThat(LayoutPage.of(answer, "").toString()).doesNotContain("NaN");
+    if (answer.findings() == null) {
+      return;
+    }
+    assertThat(LookPage.of(answer.findings(), answer.frame()).title()).isNotEmpty();
+    if (!answer.isTested()) {
+      return;
+    }
+    assertThat(FootingPage.of(answer).cards()).noneMatch(c -> c.words().contains("NaN"));
+    assertThat(TestPage.of(answer.findings()).toString()).doesNotContain("Infinity", "NaN");
+    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().analysis())) {
+      ComparePage.Look look = new ComparePage.Look(random.nextBoolean(), random.nextBoolean());
+      ComparePage page = ComparePage.of(answer.findings(), family, look, List.of(family));
+      assertThat(page.ranking()).doesNotContain("NaN");
+    }
+    for (Form form : InquiryFigure.forms(answer.findings())) {
+      Style style = Style.usual(random.nextInt(20)).with(form);
+      style = style.with(style.arrangement().panels(random.nextBoolean()));
+      InquiryFigure figure = InquiryFigure.of(answer.findings(), style);
+      for (Mark mark : figure.scene().marks()) {
+        assertThat(mark.box().getX() + mark.box().getY()).as("%s %s", form, mark).isFinite();
+      }
+    }
+  }
+
+  private static Table table(Random random) {
+    int rows = 4 + random.nextInt(40);
+    boolean full = random.nextBoolean();
+    List<Column> columns = new ArrayList<>();
+    int stride = 1;
+    for (String name : NAMES) {
+      int levels = 1 + random.nextInt(4);
+      int apart = stride;
+      int[] codes =
+          IntStream.range(0, rows)
+              .map(r -> full ? r / apart % levels : random.nextInt(levels))
+              .toArray();
+      stride *= levels;
+      List<String> texts = IntStream.range(0, levels).mapToObj(l -> name + l).toList();
+      columns.add(new Categories(name, "", codes, texts, false));
+    }
+    for (String name : List.of("growth", "width", "start")) {
+      boolean constant = random.nextInt(5) == 0;
+      double[] values =
+          IntStream.range(0, rows)
+              .mapToDouble(r -> constant ? 7 : 10 + random.nextGaussian())
+              .map(v -> random.nextInt(20) == 0 ? Double.NaN : v)
+              .toArray();
+      columns.add(new Numbers(name, "mm", values));
+    }
+    return new Table("tray", "tray.csv", columns, "");
+  }
+
+  private static Inquiry inquiry(Random random) {
+    List<String> names = new ArrayList<>(NAMES);
+    Collections.shuffle(names, random);
+    List<String> treatments = names.subList(0, 1 + random.nextInt(2));
+    String other = names.get(2);
+    return Inquiry.about("growth", "mesh")
+        .but(
+            d -> {
+              d.together = random.nextInt(6) == 0;
+              d.measured = d.together ? List.of("growth", "width") : List.of("growth");
+              d.treatments = treatments;
+              switch (random.nextInt(6)) {
+                case 0 -> d.blocks = List.of(other);
+                case 1 -> d.blocks = List.of(other, names.get(3));
+                case 2 -> d.pairs = other;
+                case 3 -> {
+                  d.unit = other;
+                  d.occasions = treatments.subList(0, 1);
+                }
+                default -> {}
+              }
+              d.covariates = random.nextInt(3) == 0 ? List.of("start") : List.of();
+              d.method = Inquiry.Method.values()[random.nextInt(4)];
+              d.compare =
+                  List.of(
+                      Inquiry.Compare.pairs(
+                          treatments, PROCEDURES.get(random.nextInt(PROCEDURES.size()))));
+            });
+  }
+}
