@@ -83,9 +83,11 @@ final class Answering {
         responses,
         together != null
             ? together.together()
-            : associated ? new AssociationAnswer(frame, inquiry).analysis() : Analysis.NONE,
+            : associated
+                ? new AssociationAnswer(frame, inquiry, progress).analysis()
+                : Analysis.NONE,
         PlotGrid.of(frame, inquiry, measured.get(0)),
-        associated ? new AssociationAnswer(frame, inquiry).facts() : new Facts());
+        associated ? new AssociationAnswer(frame, inquiry, progress).facts() : new Facts());
   }
 
   private Refused waiting(String what, String wayOn) {

@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
 import app.knuckle.stats.associations.Associations;
 import app.knuckle.stats.checks.MultivariateNormality;
 import app.knuckle.stats.summary.Histogram;
@@ -15,20 +16,30 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
 /** Answers how several responses go together, without any treatment. */
 final class AssociationAnswer {
 
   private final Inquiry inquiry;
+  private final Progress progress;
   private final double[][] columns;
+  private final int[] rows;
 
-  AssociationAnswer(Frame frame, Inquiry inquiry) {
+  AssociationAnswer(Frame frame, Inquiry inquiry, Progress progress) {
     this.inquiry = inquiry;
+    this.progress = progress;
     Parts parts = new Parts(frame, inquiry.measured(), List.of());
     columns =
         inquiry.measured().stream()
             .map(name -> Arrays.stream(parts.values(name)).filter(v -> !Double.isNaN(v)).toArray())
             .toArray(double[][]::new);
+    double[] complete = parts.values(inquiry.measured().get(0));
+    rows =
+        IntStream.range(0, complete.length)
+            .filter(r -> !Double.isNaN(complete[r]))
+            .map(r -> frame.sourceRow(r) + 1)
+            .toArray();
     if (columns[0].length < 2) {
       throw Refused.at(
           new Place.WholeFile(frame.source()),
@@ -55,8 +66,30 @@ final class AssociationAnswer {
                 .put("measured", inquiry.measured())
                 .putAll(Associations.covariance(columns)))
         .put("histograms", each(this::histogram))
-        .put("stemAndLeaf", each(this::stemAndLeaf));
+        .put("stemAndLeaf", each(this::stemAndLeaf))
+        .put("distances", distances());
   }
+
+  /** How far each row lies from the mean of all; under normality about chi-squared. */
+  private List<Facts> distances() {
+    MultivariateNormality normality = MultivariateNormality.of(columns);
+    if (normality == null || rows.length > MOST_DISTANCES) {
+      return List.of();
+    }
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(columns.length);
+    double[] distances = normality.distances();
+    return IntStream.range(0, rows.length)
+        .mapToObj(
+            i ->
+                new Facts()
+                    .put("row", rows[i])
+                    .put("distance", distances[i])
+                    .put("p", law.survivalProbability(distances[i])))
+        .toList();
+  }
+
+  /** Distances of more rows than this are not read one by one. */
+  private static final int MOST_DISTANCES = 20_000;
 
   private List<Facts> each(IntFunction<Facts> about) {
     return IntStream.range(0, columns.length).mapToObj(about).toList();
@@ -101,7 +134,7 @@ final class AssociationAnswer {
     if (normality != null) {
       checks.add(check("mardia-skewness", normality.skewness()));
       checks.add(check("mardia-kurtosis", normality.kurtosis()));
-      checks.add(check("henze-zirkler", normality.henzeZirkler()));
+      checks.add(check("henze-zirkler", normality.henzeZirkler(progress)));
     }
     return Analysis.NONE.with(checks, null);
   }
