@@ -6,13 +6,16 @@ import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 
@@ -203,7 +206,7 @@ public record ComparePage(
                 + bars(look, alpha)
                 + (more.hasPlain() ? ", hollow circles the means as measured" : ""),
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
-        k <= MOST_ON_BOARD ? cells(family, unit, order, decimals) : List.of(),
+        k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         family.ranking(response.measured().unit(), decimals),
         family.criticalDifference().exists()
@@ -234,6 +237,17 @@ public record ComparePage(
 
   private static String bars(Look look, double alpha) {
     return look.intervals() ? Numerals.fixed(100 * (1 - alpha), 0) + "% intervals" : "\u00b1 SE";
+  }
+
+  /** The SD of single values within groups, by which a difference is said to be large. */
+  private static Quantity spread(ResponseFindings response) {
+    return response.analysis().tests().stream()
+        .filter(TestResult.AnovaResult.class::isInstance)
+        .map(t -> ((TestResult.AnovaResult) t).table().fit())
+        .filter(Objects::nonNull)
+        .map(AnovaTable.ModelFit::residualSd)
+        .findFirst()
+        .orElse(Quantity.absent("there is no analysis of variance"));
   }
 
   /** Mean ranks are read to a tenth. */
@@ -282,7 +296,7 @@ public record ComparePage(
 
   /** Row by row of the ladder; of pairs that are not compared the cell is empty. */
   private static List<List<Cell>> cells(
-      ComparedMeans family, String unit, List<Integer> order, int decimals) {
+      ComparedMeans family, Quantity spread, String unit, List<Integer> order, int decimals) {
     // Looked up once: a search for every cell would grow with the fourth power of the groups.
     int k = order.size();
     Pair[][] pairs = new Pair[k][k];
@@ -307,7 +321,7 @@ public record ComparePage(
         row.add(
             pair == null
                 ? new Cell("", false, 0, "Not compared: only with the reference.")
-                : cell(family, unit, pair, high, low, real, decimals));
+                : cell(family, spread, unit, pair, high, low, real, decimals));
       }
       rows.add(List.copyOf(row));
     }
@@ -316,6 +330,7 @@ public record ComparePage(
 
   private static Cell cell(
       ComparedMeans family,
+      Quantity spread,
       String unit,
       Pair pair,
       int high,
@@ -330,11 +345,17 @@ public record ComparePage(
         Numerals.fixed(difference, Math.max(0, decimals - 1)),
         pair.differs(),
         strength,
-        reading(family, unit, pair, high, low, decimals));
+        reading(family, spread, unit, pair, high, low, decimals));
   }
 
   private static String reading(
-      ComparedMeans family, String unit, Pair pair, int high, int low, int decimals) {
+      ComparedMeans family,
+      Quantity spread,
+      String unit,
+      Pair pair,
+      int high,
+      int low,
+      int decimals) {
     double sign = pair.left() == high ? 1 : -1;
     double difference = sign * pair.difference();
     StringBuilder text = new StringBuilder();
@@ -354,6 +375,10 @@ public record ComparePage(
     }
     text.append(", ").append(Numerals.pStatement(pair.p())).append(". ");
     text.append(pair.differs() ? "They differ." : "No evidence of a difference.");
+    if (spread.exists() && spread.value() > 0 && !family.ranks()) {
+      text.append(" How large: ").append(Numerals.fixed(Math.abs(difference) / spread.value(), 1));
+      text.append(" times the spread of single values within groups.");
+    }
     return text.toString();
   }
 }

@@ -22,6 +22,7 @@ import java.util.stream.Stream;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
@@ -107,6 +108,28 @@ class FigureWindowTest {
       String words = new PDFTextStripper().getText(pdf);
       assertThat(words).contains("fine", "medium", "coarse", "60", "120", "240", "abc");
     }
+  }
+
+  /** One value at 10 and one at 7 differ from nothing; thirty about 9 and thirty about 8 do. */
+  @Test
+  void lettersThatSkipANeighbourReadTheSameOnLadderAndFigure(FxRobot robot) throws IOException {
+    StringBuilder rows = new StringBuilder("feed,growth_mm\nalga,10\ndust,7\n");
+    for (int i = 0; i < 30; i++) {
+      double off = i % 2 == 0 ? 0.9 : -0.9;
+      rows.append("broth,").append(9 + off).append("\ncream,").append(8 + off).append('\n');
+    }
+    Path file = Files.writeString(folder.resolve("skipping.csv"), rows);
+    robot.interact(() -> workbench.open(file));
+    until(() -> shows(robot, "finding", "Growth differs"));
+    robot.clickOn("#joint-compare");
+    until(() -> robot.lookup("#ladder").tryQuery().isPresent());
+    List<String> letters =
+        robot.lookup(".rung-letter").queryAllAs(Label.class).stream().map(Label::getText).toList();
+    assertThat(letters).containsExactly("a", "b", "a", "", "", "b", "a", "b");
+    assertThat(text(robot, "rung-3")).isEqualTo("dust");
+    robot.clickOn("#joint-figure");
+    untilShown(robot, "figure-caption", "share a letter");
+    assertThat(texts(robot)).containsSubsequence("ab", "ab", "a", "b");
   }
 
   @Test
