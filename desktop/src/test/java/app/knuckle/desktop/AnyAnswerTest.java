@@ -128,7 +128,11 @@ class AnyAnswerTest {
               d.together = random.nextInt(6) == 0;
               d.measured = d.together ? List.of("growth", "width") : List.of("growth");
               d.treatments = treatments;
-              switch (random.nextInt(6)) {
+              switch (random.nextInt(7)) {
+                case 4 -> {
+                  d.blocks = List.of(other);
+                  d.strips = treatments.subList(0, 1);
+                }
                 case 0 -> d.blocks = List.of(other);
                 case 1 -> d.blocks = List.of(other, names.get(3));
                 case 2 -> d.pairs = other;

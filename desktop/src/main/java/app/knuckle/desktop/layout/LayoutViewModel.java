@@ -156,6 +156,11 @@ final class LayoutViewModel {
       listed(s, "slot-whole", asked().wholePlots(), columns::laid, (d, c) -> d.wholePlots = c);
       say(s, " on whole plots");
     }
+    if (!asked().strips().isEmpty()) {
+      say(s, ", ");
+      listed(s, "slot-strips", asked().strips(), columns::laid, (d, c) -> d.strips = c);
+      say(s, " in strips across the others");
+    }
     say(s, ". ");
   }
 
@@ -363,6 +368,11 @@ final class LayoutViewModel {
     if (i.wholePlots().isEmpty() && i.treatments().size() > 1 && i.occasions().isEmpty()) {
       more.add(
           add("add-whole", "+ whole plots", columns::laid, (d, c) -> d.wholePlots = c, List.of()));
+    }
+    boolean crossing = i.treatments().size() > 1 && i.blocks().size() == 1;
+    if (crossing && i.wholePlots().isEmpty() && i.strips().isEmpty() && i.unit() == null) {
+      more.add(
+          add("add-strips", "+ strips across", columns::laid, (d, c) -> d.strips = c, List.of()));
     }
     boolean two = i.treatments().size() == 1 && columns.levels(i.treatments().get(0)).size() == 2;
     if (i.pairs() == null && two && i.blocks().isEmpty() && i.unit() == null) {

@@ -78,7 +78,9 @@ public record Effect(
         share,
         partial,
         spread ? errorMs.map(e -> (ss - df * e) / (totalSs + e)) : Quantity.absent(ALL_EQUAL),
-        spread ? errorMs.map(e -> (ss - df * e) / (ss + (n - df) * e)) : Quantity.absent(ALL_EQUAL),
+        ss + errorSs > 0
+            ? errorMs.map(e -> (ss - df * e) / (ss + (n - df) * e))
+            : Quantity.absent(ALL_EQUAL),
         f.map(x -> NoncentralF.of(df, errorDf, df * x).survivalProbability(critical.value())));
   }
 

@@ -4,7 +4,7 @@ import app.knuckle.stats.Quantity;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Fits of the two layers of an experiment, and their common table. */
+/** Fits of the layers of an experiment, and their common table. */
 public final class LayerFits {
 
   private LayerFits() {}
@@ -39,46 +39,38 @@ public final class LayerFits {
   }
 
   /**
-   * The table of both layers.
+   * The table of all layers.
    *
-   * @param units the coarser layer
-   * @param parts the finer layer
+   * @param layers the coarser first
    * @param squares kind of the sums of squares
    * @param alpha level of significance
-   * @param n units
-   * @param each parts in each
+   * @param values how many there are
    * @param grandMean of all values
    * @return the table
    */
   public static AnovaTable table(
-      Stratum units,
-      Stratum parts,
-      Squares squares,
-      double alpha,
-      int n,
-      int each,
-      double grandMean) {
-    double total =
-        units.fit().explained().of(0)
-            + units.errorSs()
-            + parts.fit().explained().of(0)
-            + parts.errorSs();
+      List<Stratum> layers, Squares squares, double alpha, int values, double grandMean) {
+    double total = 0;
+    for (Stratum layer : layers) {
+      total += layer.fit().explained().of(0) + layer.errorSs();
+    }
     List<AnovaTable.Row> rows = new ArrayList<>();
-    for (Stratum layer : List.of(units, parts)) {
+    for (Stratum layer : layers) {
       for (Term term : layer.fit().model().terms()) {
         rows.add(AnovaTable.row(layer, term, squares, total, alpha));
       }
       rows.add(new AnovaTable.Row(layer.error(), null, null, layer));
     }
-    Quantity sd = parts.errorMs().map(Math::sqrt);
-    Quantity none = Quantity.absent("a layout of two layers has no single fit");
+    Stratum finest = layers.get(layers.size() - 1);
+    Quantity sd = finest.errorMs().map(Math::sqrt);
+    Quantity none = Quantity.absent("a layout of several layers has no single fit");
     return new AnovaTable(
         squares,
         rows,
-        n * (double) each - 1,
+        values - 1.0,
         total,
         new AnovaTable.ModelFit(
-            n * each,
+            values,
             grandMean,
             sd,
             grandMean == 0
@@ -89,7 +81,7 @@ public final class LayerFits {
             none,
             none,
             Double.NaN,
-            parts.errorDf(),
+            finest.errorDf(),
             0));
   }
 }

@@ -131,7 +131,8 @@ public final class TwoLayers {
     return build(plan, values, means, betweenOfUnits, origin, leftOut, squares, alpha);
   }
 
-  private static int code(List<Factor> factors, int row) {
+  /** The combination of levels of a row; -1 if one is missing. */
+  static int code(List<Factor> factors, int row) {
     int code = 0;
     for (Factor factor : factors) {
       if (factor.codes()[row] < 0) {
@@ -204,7 +205,7 @@ public final class TwoLayers {
     }
     return new TwoLayers(
         strata,
-        LayerFits.table(units, within, squares, alpha, n, parts, grand + origin),
+        LayerFits.table(List.of(units, within), squares, alpha, n * parts, grand + origin),
         leftOut,
         values,
         groups,

@@ -42,6 +42,7 @@ public final class InquiryFile {
           "expected",
           "blocks",
           "wholePlots",
+          "strips",
           "unit",
           "occasions",
           "pairs",
@@ -117,6 +118,7 @@ public final class InquiryFile {
     d.expected = node.hasNonNull("expected") ? (Double) keys.number(node, "expected", 0) : null;
     d.blocks = keys.texts(node, "blocks");
     d.wholePlots = keys.texts(node, "wholePlots");
+    d.strips = keys.texts(node, "strips");
     d.unit = node.hasNonNull("unit") ? keys.text(node, "unit") : null;
     d.occasions = keys.texts(node, "occasions");
     d.pairs = node.hasNonNull("pairs") ? keys.text(node, "pairs") : null;
@@ -144,9 +146,10 @@ public final class InquiryFile {
 
   /** Every column named as a part of the treatments stands among them. */
   private static void checkParts(Inquiry.Draft d, Keys keys) {
-    for (String key : List.of("wholePlots", "occasions")) {
-      List<String> columns = key.equals("occasions") ? d.occasions : d.wholePlots;
-      for (String column : columns) {
+    Map<String, List<String>> parts =
+        Map.of("wholePlots", d.wholePlots, "strips", d.strips, "occasions", d.occasions);
+    for (String key : List.of("wholePlots", "strips", "occasions")) {
+      for (String column : parts.get(key)) {
         if (!d.treatments.contains(column)) {
           throw keys.wrong(
               key,
@@ -339,6 +342,7 @@ public final class InquiryFile {
     }
     putTexts(node, "blocks", inquiry.blocks());
     putTexts(node, "wholePlots", inquiry.wholePlots());
+    putTexts(node, "strips", inquiry.strips());
     putText(node, "unit", inquiry.unit());
     putTexts(node, "occasions", inquiry.occasions());
     putText(node, "pairs", inquiry.pairs());

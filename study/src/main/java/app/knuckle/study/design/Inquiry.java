@@ -20,6 +20,7 @@ import java.util.function.Consumer;
  * @param expected what the mean of one sample is compared with; null for none
  * @param blocks columns of blocks; two crossed ones make rows and columns
  * @param wholePlots treatments that were laid on whole plots
+ * @param strips treatments laid in strips, across those of the others (split-block)
  * @param unit who was seen repeatedly; null for none
  * @param occasions treatments that vary within a unit
  * @param pairs the column by which two groups are matched; null for none
@@ -43,6 +44,7 @@ public record Inquiry(
     Double expected,
     List<String> blocks,
     List<String> wholePlots,
+    List<String> strips,
     String unit,
     List<String> occasions,
     String pairs,
@@ -66,6 +68,7 @@ public record Inquiry(
     treatments = List.copyOf(treatments);
     blocks = List.copyOf(blocks);
     wholePlots = List.copyOf(wholePlots);
+    strips = List.copyOf(strips);
     occasions = List.copyOf(occasions);
     covariates = List.copyOf(covariates);
     reference = Map.copyOf(reference);
@@ -217,6 +220,9 @@ public record Inquiry(
     /** Treatments on whole plots. */
     public List<String> wholePlots = List.of();
 
+    /** Treatments laid in strips. */
+    public List<String> strips = List.of();
+
     /** Who was seen repeatedly. */
     public String unit;
 
@@ -271,6 +277,7 @@ public record Inquiry(
           expected,
           blocks,
           wholePlots,
+          strips,
           unit,
           occasions,
           pairs,
@@ -303,6 +310,7 @@ public record Inquiry(
     d.expected = expected;
     d.blocks = blocks;
     d.wholePlots = wholePlots;
+    d.strips = strips;
     d.unit = unit;
     d.occasions = occasions;
     d.pairs = pairs;
@@ -382,6 +390,7 @@ public record Inquiry(
           d.compare = same.subList(0, 1);
           d.terms = Terms.ALL;
           d.wholePlots = List.of();
+          d.strips = List.of();
           d.occasions = List.of();
           d.unit = null;
           d.reference = Map.of();

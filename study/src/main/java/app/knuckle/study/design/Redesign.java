@@ -87,6 +87,8 @@ public final class Redesign {
 
   private static void layout(Inquiry.Draft d) {
     d.wholePlots = d.wholePlots.stream().filter(d.treatments::contains).toList();
+    boolean across = d.treatments.size() > 1 && d.wholePlots.isEmpty() && d.blocks.size() == 1;
+    d.strips = across ? d.strips.stream().filter(d.treatments::contains).toList() : List.of();
     d.occasions =
         d.unit == null
             ? List.of()
@@ -132,7 +134,8 @@ public final class Redesign {
         inquiry.blocks().isEmpty()
             && inquiry.covariates().isEmpty()
             && inquiry.unit() == null
-            && inquiry.wholePlots().isEmpty();
+            && inquiry.wholePlots().isEmpty()
+            && inquiry.strips().isEmpty();
     return switch (method) {
       case LEAST_SQUARES -> null;
       case UNEQUAL_SPREAD ->
@@ -143,6 +146,7 @@ public final class Redesign {
           inquiry.treatments().size() <= 1
                   && inquiry.blocks().size() <= 1
                   && inquiry.covariates().isEmpty()
+                  && inquiry.strips().isEmpty()
                   && !inquiry.together()
               ? null
               : "needs one treatment, with one column of blocks at most";
@@ -150,6 +154,7 @@ public final class Redesign {
           !inquiry.treatments().isEmpty()
                   && inquiry.unit() == null
                   && inquiry.wholePlots().isEmpty()
+                  && inquiry.strips().isEmpty()
                   && inquiry.pairs() == null
                   && !inquiry.together()
               ? null

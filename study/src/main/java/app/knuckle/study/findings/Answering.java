@@ -279,6 +279,9 @@ final class Answering {
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return new SampleAnswer(frame, inquiry, response.name()).analysis();
     }
+    if (!inquiry.strips().isEmpty()) {
+      return new StripAnswer(frame, inquiry, response.name(), progress).analysis();
+    }
     if (!inquiry.wholePlots().isEmpty() || !inquiry.occasions().isEmpty()) {
       return new TwoLayerAnswer(frame, inquiry, response.name(), progress).analysis();
     }

@@ -87,7 +87,10 @@ final class DesignWords {
     } else if (inquiry.unit() != null) {
       words.append(", repeated on each ").append(inquiry.unit());
     }
-    if (inquiry.blocks().size() == 1) {
+    if (!inquiry.strips().isEmpty()) {
+      words.append(" in split blocks, ").append(Numerals.list(inquiry.strips()));
+      words.append(" in strips across the others");
+    } else if (inquiry.blocks().size() == 1) {
       words.append(isComplete() ? " in randomised complete blocks" : " in incomplete blocks");
     } else if (inquiry.blocks().size() > 1) {
       words.append(" in rows and columns");

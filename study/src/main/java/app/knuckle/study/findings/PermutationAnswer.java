@@ -32,10 +32,11 @@ final class PermutationAnswer extends RankQuestion {
     if (inquiry.pairs() != null
         || inquiry.treatments().isEmpty()
         || inquiry.unit() != null
-        || !inquiry.wholePlots().isEmpty()) {
+        || !inquiry.wholePlots().isEmpty()
+        || !inquiry.strips().isEmpty()) {
       throw refused(
           "method",
-          "permutation is answered for treatments without pairs, repeated units or whole plots",
+          "permutation is answered for treatments without pairs, repeated units, whole plots or strips",
           "Use ranks or least squares for this design");
     }
     boolean plain =

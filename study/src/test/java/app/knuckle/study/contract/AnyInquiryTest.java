@@ -119,7 +119,11 @@ class AnyInquiryTest {
     List<String> treatments = names.subList(0, random.nextInt(3));
     texts(asked, "treatments", treatments);
     String other = names.get(2);
-    switch (random.nextInt(6)) {
+    switch (random.nextInt(7)) {
+      case 5 -> {
+        texts(asked, "blocks", List.of(other));
+        texts(asked, "strips", treatments.subList(0, Math.min(1, treatments.size())));
+      }
       case 0 -> texts(asked, "blocks", List.of(other));
       case 1 -> texts(asked, "blocks", List.of(other, names.get(3)));
       case 2 -> asked.put("pairs", other);

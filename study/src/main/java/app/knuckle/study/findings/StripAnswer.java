@@ -1,0 +1,184 @@
+package app.knuckle.study.findings;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Strata;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.strata.Strips;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.commons.statistics.distribution.TDistribution;
+
+/** Answers an inquiry about a split-block layout: treatments in strips across those of others. */
+final class StripAnswer {
+
+  private static final String NO_NOISE = "there is no estimate of the noise";
+
+  private final Inquiry inquiry;
+  private final String measured;
+  private final Progress progress;
+  private final Parts parts;
+  private final List<String> first;
+  private final List<String> second;
+
+  StripAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.inquiry = inquiry;
+    this.measured = measured;
+    this.progress = progress;
+    first = inquiry.treatments().stream().filter(inquiry.strips()::contains).toList();
+    second = inquiry.treatments().stream().filter(t -> !first.contains(t)).toList();
+    check();
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    parts = new Parts(frame, List.of(measured), names);
+  }
+
+  private void check() {
+    if (second.isEmpty()) {
+      throw refused("every treatment is in strips, so none lies across", "Name fewer of them");
+    }
+    if (inquiry.blocks().size() != 1) {
+      throw refused("strips lie in blocks of one column", "Name the column of the blocks");
+    }
+    boolean more =
+        !inquiry.covariates().isEmpty()
+            || !inquiry.wholePlots().isEmpty()
+            || inquiry.unit() != null
+            || inquiry.pairs() != null;
+    if (more || inquiry.method() != Inquiry.Method.LEAST_SQUARES) {
+      throw refused(
+          "strips are answered by least squares, without covariates, whole plots, units or pairs",
+          "Leave these out");
+    }
+  }
+
+  private static Refused refused(String what, String wayOn) {
+    return Refused.at(new Place.Key("inquiry", List.of("strips")), what, wayOn);
+  }
+
+  Analysis analysis() {
+    List<Term> terms = LinearAnswer.treatmentTerms(inquiry);
+    Factor block = parts.factor(inquiry.blocks().get(0));
+    Strips strips =
+        Strips.of(
+            new Strips.Plan(
+                block,
+                parts.factors(first),
+                parts.factors(second),
+                terms,
+                List.of(
+                    "error of " + Numerals.list(first) + " strips",
+                    "error of " + Numerals.list(second) + " strips",
+                    "error of crossings")),
+            parts.values(measured),
+            inquiry.squares(),
+            inquiry.alpha());
+    progress.check();
+    if (strips == null) {
+      throw refused(
+          "fewer than two blocks are complete", "Each must have a value where strips cross");
+    }
+    List<String> all = new ArrayList<>(inquiry.blocks());
+    all.addAll(first);
+    all.addAll(second);
+    Questions questions =
+        new Questions(
+            inquiry, strips.strata(), parts.factors(all), List.of(), strips.table(), progress);
+    List<ComparisonResult> comparisons = questions.comparisons();
+    List<Term> asked = new ArrayList<>(List.of(Term.of(block.name())));
+    asked.addAll(terms);
+    return new Analysis(
+        List.of(
+            new TestResult.AnovaResult(
+                strips.table(), null, List.of(), null, beside(strips, block), List.of())),
+        List.of(),
+        questions.meansOf(asked),
+        comparisons,
+        questions.contrasts(),
+        null);
+  }
+
+  private TestResult.Layers beside(Strips strips, Factor block) {
+    Quantity sd = strips.strata().layers().get(0).errorMs().map(Math::sqrt);
+    double grand = strips.grandMean();
+    return new TestResult.Layers(
+        false,
+        strips.blocks(),
+        strips.leftOut().stream().map(b -> block.levels().get(b)).toList(),
+        List.of(),
+        differences(strips),
+        sd,
+        grand == 0
+            ? Quantity.absent("the grand mean is 0")
+            : sd.map(s -> 100 * s / Math.abs(grand)));
+  }
+
+  /** The four kinds of differences of one treatment in strips across another. */
+  private List<TestResult.Difference> differences(Strips strips) {
+    if (first.size() != 1 || second.size() != 1) {
+      return List.of();
+    }
+    Strata strata = strips.strata();
+    return List.of(
+        difference(strata, first, List.of(), new int[] {0, -1}, new int[] {1, -1}, -1),
+        difference(strata, second, List.of(), new int[] {-1, 0}, new int[] {-1, 1}, -1),
+        difference(strata, second, first, new int[] {0, 0}, new int[] {0, 1}, 1),
+        difference(strata, first, second, new int[] {0, 0}, new int[] {1, 0}, 0));
+  }
+
+  private TestResult.Difference difference(
+      Strata strata, List<String> of, List<String> held, int[] one, int[] other, int mixedWith) {
+    Strata.Estimable a = mean(strata, one);
+    Strata.Estimable b = mean(strata, other);
+    if (a == null || b == null) {
+      Quantity absent = Quantity.absent(Strata.EMPTY_CELLS);
+      return new TestResult.Difference(of, held, absent, absent, absent, null, null);
+    }
+    Strata.Estimable d = a.plus(-1, b);
+    Quantity se = Quantity.finite(Math.sqrt(strata.covariance(d, d)), NO_NOISE);
+    double df = strata.df(d);
+    Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(NO_NOISE);
+    Quantity t = known.map(this::critical);
+    Quantity weighted = mixedWith < 0 ? null : weightedT(strata, mixedWith);
+    return new TestResult.Difference(
+        of,
+        held,
+        se,
+        known,
+        t.exists() ? se.map(s -> s * t.value()) : t,
+        weighted,
+        weighted == null || !weighted.exists() ? weighted : se.map(s -> s * weighted.value()));
+  }
+
+  private static Strata.Estimable mean(Strata strata, int[] levels) {
+    int[] codes = new int[levels.length + 1];
+    codes[0] = -1;
+    System.arraycopy(levels, 0, codes, 1, levels.length);
+    return strata.mean(codes, new double[0]);
+  }
+
+  private double critical(double df) {
+    return TDistribution.of(df).inverseSurvivalProbability(inquiry.alpha() / 2);
+  }
+
+  /** Cochran and Cox (1957), section 7.21: critical t of strips and crossings, weighted. */
+  private Quantity weightedT(Strata strata, int layer) {
+    Stratum own = strata.layers().get(layer);
+    Stratum crossing = strata.layers().get(2);
+    if (!own.errorMs().exists() || !crossing.errorMs().exists()) {
+      return Quantity.absent(NO_NOISE);
+    }
+    int others = parts.factor((layer == 0 ? second : first).get(0)).size();
+    double e = own.errorMs().value();
+    double c = (others - 1) * crossing.errorMs().value();
+    return Quantity.finite(
+        (c * critical(crossing.errorDf()) + e * critical(own.errorDf())) / (c + e), NO_NOISE);
+  }
+}
