@@ -14,12 +14,9 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.statistics.distribution.TDistribution;
 
 /** Answers an inquiry about a split-block layout: treatments in strips across those of others. */
 final class StripAnswer {
-
-  private static final String NO_NOISE = "there is no estimate of the noise";
 
   private final Inquiry inquiry;
   private final String measured;
@@ -135,26 +132,14 @@ final class StripAnswer {
 
   private TestResult.Difference difference(
       Strata strata, List<String> of, List<String> held, int[] one, int[] other, int mixedWith) {
-    Strata.Estimable a = mean(strata, one);
-    Strata.Estimable b = mean(strata, other);
-    if (a == null || b == null) {
-      Quantity absent = Quantity.absent(Strata.EMPTY_CELLS);
-      return new TestResult.Difference(of, held, absent, absent, absent, null, null);
-    }
-    Strata.Estimable d = a.plus(-1, b);
-    Quantity se = Quantity.finite(Math.sqrt(strata.covariance(d, d)), NO_NOISE);
-    double df = strata.df(d);
-    Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(NO_NOISE);
-    Quantity t = known.map(this::critical);
-    Quantity weighted = mixedWith < 0 ? null : weightedT(strata, mixedWith);
-    return new TestResult.Difference(
+    return LayeredDifference.of(
+        strata,
         of,
         held,
-        se,
-        known,
-        t.exists() ? se.map(s -> s * t.value()) : t,
-        weighted,
-        weighted == null || !weighted.exists() ? weighted : se.map(s -> s * weighted.value()));
+        mean(strata, one),
+        mean(strata, other),
+        mixedWith < 0 ? null : weightedT(strata, mixedWith),
+        inquiry.alpha());
   }
 
   private static Strata.Estimable mean(Strata strata, int[] levels) {
@@ -165,7 +150,7 @@ final class StripAnswer {
   }
 
   private double critical(double df) {
-    return TDistribution.of(df).inverseSurvivalProbability(inquiry.alpha() / 2);
+    return LayeredDifference.critical(df, inquiry.alpha());
   }
 
   /** Cochran and Cox (1957), section 7.21: critical t of strips and crossings, weighted. */
@@ -173,12 +158,13 @@ final class StripAnswer {
     Stratum own = strata.layers().get(layer);
     Stratum crossing = strata.layers().get(2);
     if (!own.errorMs().exists() || !crossing.errorMs().exists()) {
-      return Quantity.absent(NO_NOISE);
+      return Quantity.absent(LayeredDifference.NO_NOISE);
     }
     int others = parts.factor((layer == 0 ? second : first).get(0)).size();
     double e = own.errorMs().value();
     double c = (others - 1) * crossing.errorMs().value();
     return Quantity.finite(
-        (c * critical(crossing.errorDf()) + e * critical(own.errorDf())) / (c + e), NO_NOISE);
+        (c * critical(crossing.errorDf()) + e * critical(own.errorDf())) / (c + e),
+        LayeredDifference.NO_NOISE);
   }
 }

@@ -21,7 +21,6 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.apache.commons.statistics.distribution.TDistribution;
 
 /** Answers an inquiry about split plots, or about units seen on several occasions. */
 final class TwoLayerAnswer {
@@ -328,29 +327,12 @@ final class TwoLayerAnswer {
       Strata.Estimable one,
       Strata.Estimable other,
       boolean mixed) {
-    String none = "there is no estimate of the noise";
-    if (one == null || other == null) {
-      Quantity absent = Quantity.absent(Strata.EMPTY_CELLS);
-      return new TestResult.Difference(of, held, absent, absent, absent, null, null);
-    }
-    Strata.Estimable d = one.plus(-1, other);
-    Quantity se = Quantity.finite(Math.sqrt(layers.strata().covariance(d, d)), none);
-    double df = layers.strata().df(d);
-    Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(none);
-    Quantity t = known.map(this::critical);
-    Quantity weighted = mixed ? weightedT(layers) : null;
-    return new TestResult.Difference(
-        of,
-        held,
-        se,
-        known,
-        t.exists() ? se.map(s -> s * t.value()) : t,
-        weighted,
-        weighted == null || !weighted.exists() ? weighted : se.map(s -> s * weighted.value()));
+    return LayeredDifference.of(
+        layers.strata(), of, held, one, other, mixed ? weightedT(layers) : null, inquiry.alpha());
   }
 
   private double critical(double df) {
-    return TDistribution.of(df).inverseSurvivalProbability(inquiry.alpha() / 2);
+    return LayeredDifference.critical(df, inquiry.alpha());
   }
 
   /** Cochran and Cox (1957), section 7.16: the two critical t, weighted by what they rest on. */
@@ -358,7 +340,7 @@ final class TwoLayerAnswer {
     Stratum outer = layers.strata().layers().get(0);
     Stratum inner = layers.strata().layers().get(1);
     if (!outer.errorMs().exists() || !inner.errorMs().exists()) {
-      return Quantity.absent("there is no estimate of the noise");
+      return Quantity.absent(LayeredDifference.NO_NOISE);
     }
     double ea = outer.errorMs().value();
     double eb = (layers.values()[0].length - 1) * inner.errorMs().value();
