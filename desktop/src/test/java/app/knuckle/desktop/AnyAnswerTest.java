@@ -34,14 +34,17 @@ import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 
-/** Whatever was answered, every joint can show it: no page throws, no number is none. */
+/**
+ * Whatever was answered, every joint can show it: no page throws, no number is none. The seed is
+ * fixed, so that a build can be repeated; take it away to search on.
+ */
 class AnyAnswerTest {
 
   private static final List<String> NAMES = List.of("mesh", "density", "rack", "taster");
   private static final List<Procedure> PROCEDURES =
       List.of(Procedure.TUKEY, Procedure.HOLM, Procedure.DUNCAN, Procedure.DUNN_HOLM);
 
-  @Property(tries = 250)
+  @Property(tries = 250, seed = "2718281828")
   void everyJointShowsIt(@ForAll Random random) {
     Table table = table(random);
     Inquiry inquiry = inquiry(random);

@@ -126,21 +126,22 @@ final class PermutationAnswer extends RankQuestion {
               })
           .putAll(own);
     } else {
+      Facts row =
+          new Facts()
+              .put("source", factor.name())
+              .put("term", List.of(factor.name()))
+              .put("df", fit.treatment().df())
+              .put("ss", fit.treatment().ss())
+              .put("f", fit.treatment().f())
+              .put("errorDf", fit.errorDf())
+              .put("p", own.all().get("pEither"))
+              .put("normalTheoryP", fit.treatment().p());
+      if (own.all().containsKey("reference")) {
+        row.put("reference", own.all().get("reference"));
+      }
       facts
           .put("form", "one-way-f")
-          .put(
-              "rows",
-              List.of(
-                  new Facts()
-                      .put("source", factor.name())
-                      .put("term", List.of(factor.name()))
-                      .put("df", fit.treatment().df())
-                      .put("ss", fit.treatment().ss())
-                      .put("f", fit.treatment().f())
-                      .put("errorDf", fit.errorDf())
-                      .put("p", own.all().get("pEither"))
-                      .put("normalTheoryP", fit.treatment().p())
-                      .put("reference", own.all().get("reference"))))
+          .put("rows", List.of(row))
           .put("arrangements", own.all().get("arrangements"));
       if (own.all().containsKey("seed")) {
         facts.put("seed", own.all().get("seed"));

@@ -26,7 +26,8 @@ import net.jqwik.api.Property;
 
 /**
  * Whatever is asked of whatever records: it is answered with findings that keep to their schema, or
- * refused in words. Nothing else is thrown, and no number that is none is written.
+ * refused in words. Nothing else is thrown, and no number that is none is written. The seed is
+ * fixed, so that a build can be repeated; take it away to search on.
  */
 class AnyInquiryTest {
 
@@ -36,7 +37,7 @@ class AnyInquiryTest {
   private static final List<String> METHODS =
       List.of("least-squares", "least-squares", "unequal-spread", "ranks", "permutation");
 
-  @Property(tries = 400)
+  @Property(tries = 400, seed = "3141592653")
   void isAnsweredOrRefusedInWords(@ForAll Random random) throws IOException {
     Table table = table(random);
     ObjectNode asked = inquiry(random);
