@@ -10,7 +10,6 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -33,36 +32,6 @@ final class RankSheets {
           Map.entry("page", "Ordered alternative (Page)"),
           Map.entry("skillings-mack", "Skillings-Mack test, gaps allowed"),
           Map.entry("permutation", "Permutation test"));
-
-  /** Quantities worth a line, by their key. */
-  private static final Map<String, String> QUANTITIES = new LinkedHashMap<>();
-
-  static {
-    QUANTITIES.put("u", "U");
-    QUANTITIES.put("rankSumPositive", "rank sum of positive differences");
-    QUANTITIES.put("rankSumNegative", "rank sum of negative differences");
-    QUANTITIES.put("positive", "positive differences");
-    QUANTITIES.put("negative", "negative differences");
-    QUANTITIES.put("h", "H, corrected for ties");
-    QUANTITIES.put("chiSquared", "\u03c7\u00b2, corrected for ties");
-    QUANTITIES.put("statistic", "statistic");
-    QUANTITIES.put("f", "F");
-    QUANTITIES.put("w", "Kendall's W");
-    QUANTITIES.put("df", "df");
-    QUANTITIES.put("z", "z");
-    QUANTITIES.put("probabilityOfSuperiority", "probability of superiority");
-    QUANTITIES.put("rankBiserial", "rank-biserial correlation");
-    QUANTITIES.put("epsilonSquared", "\u03b5\u00b2");
-    QUANTITIES.put("difference", "difference of the means");
-    QUANTITIES.put("arrangements", "arrangements");
-    QUANTITIES.put("monteCarloSe", "chance error of p");
-    QUANTITIES.put("blocksUsed", "complete blocks or units");
-    QUANTITIES.put("blocksLeftOut", "incomplete ones, left out");
-    QUANTITIES.put("exactP", "exact p");
-    QUANTITIES.put("p", "p");
-    QUANTITIES.put("pIncreasing", "p of a rise");
-    QUANTITIES.put("pDecreasing", "p of a fall");
-  }
 
   private RankSheets() {}
 
@@ -119,32 +88,26 @@ final class RankSheets {
                 ? List.of(new Way("Compare the groups \u2192", inquiry.treatments(), List.of()))
                 : List.of());
     List<Line> lines = new ArrayList<>();
-    QUANTITIES.forEach(
-        (key, title) -> {
-          for (Facts facts : where) {
-            if (facts.all().get(key) instanceof Number || facts.quantity(key).exists()) {
-              Quantity q = facts.quantity(key);
-              boolean p =
-                  key.equals("p")
-                      || key.startsWith("p")
-                          && key.length() > 1
-                          && Character.isUpperCase(key.charAt(1))
-                      || key.equals("exactP");
-              String value = p ? Numerals.p(q) : text(q.value());
-              lines.add(
-                  Line.plain(
-                      List.of(title, value),
-                      key.equals("p") && differs,
-                      lines.isEmpty() ? explained : null));
-              break;
-            }
-          }
-        });
-    return new Sheet(name, List.of("quantity", "value"), 1, lines);
-  }
-
-  private static String text(double value) {
-    return value == Math.rint(value) ? Numerals.whole((long) value) : Numerals.fixed(value, 3);
+    for (RankQuantity quantity : RankQuantity.ALL) {
+      String value =
+          where.stream().map(quantity::text).filter(Objects::nonNull).findFirst().orElse(null);
+      if (value != null) {
+        lines.add(
+            Line.plain(
+                List.of(quantity.title(), value, quantity.meaning()),
+                quantity.path().equals("p") && differs,
+                lines.isEmpty() ? explained : null));
+      }
+    }
+    if (r.facts().all().get("unitsLeftOut") instanceof List<?> left && !left.isEmpty()) {
+      String names = Numerals.list(left.stream().map(String::valueOf).toList());
+      lines.add(
+          Line.plain(
+              List.of("left out", Numerals.whole(left.size()), "Incomplete: " + names + "."),
+              false,
+              null));
+    }
+    return new Sheet(name, List.of("quantity", "value", Sheet.MEANING), 1, lines);
   }
 
   /** How often each F occurred among the arrangements, with the one seen; null if not counted. */

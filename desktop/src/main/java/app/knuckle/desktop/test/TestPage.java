@@ -46,6 +46,14 @@ public record TestPage(
       lines = List.copyOf(lines);
     }
 
+    /** Head of a column of sentences. */
+    static final String MEANING = "what it says";
+
+    /** Where the sentences stand; -1 for none. */
+    int meanings() {
+      return heads.indexOf(MEANING);
+    }
+
     /** Where the bars stand; -1 for none. */
     int bars() {
       return Math.max(heads.indexOf(BARS), heads.indexOf(INTERVALS));

@@ -11,6 +11,7 @@ import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.shell.SlipViewModel;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -141,9 +142,9 @@ public final class TestView extends ScrollPane {
   private TextGrid grid(TestPage shown, TestPage.Sheet sheet, int number, ToggleGroup rows) {
     TextGrid grid = new TextGrid(sheet.heads(), sheet.names());
     grid.setId(number == 0 ? "variance-table" : "table-" + (number + 1));
-    if (sheet.bars() >= 0) {
-      grid.getColumnConstraints().get(sheet.bars()).setHalignment(HPos.LEFT);
-    }
+    IntStream.of(sheet.bars(), sheet.meanings())
+        .filter(c -> c >= 0)
+        .forEach(c -> grid.getColumnConstraints().get(c).setHalignment(HPos.LEFT));
     for (TestPage.Line line : sheet.lines()) {
       grid.addNodes(
           cells(shown, sheet, line, rows), line.faint() ? "text-grid-total" : "text-grid-row");
@@ -164,6 +165,9 @@ public final class TestView extends ScrollPane {
         cells.add(source(shown, line, text, rows));
       } else {
         Label label = new Label(text);
+        if (c == sheet.meanings()) {
+          label.getStyleClass().add("joint-line");
+        }
         String head = sheet.heads().get(c);
         if (head.equals("p") || head.equals("value") && line.significant()) {
           label.setId("p-" + line.cells().get(0));

@@ -30,6 +30,17 @@ public record DesignReading(
   }
 
   /**
+   * The same, asking something else.
+   *
+   * @param otherQuestions plain questions
+   * @param otherHypotheses null first
+   * @return the reading
+   */
+  public DesignReading asking(List<String> otherQuestions, List<String> otherHypotheses) {
+    return new DesignReading(readsAs, skeleton, otherQuestions, otherHypotheses, warnings);
+  }
+
+  /**
    * The same with more warnings.
    *
    * @param more where sentence and records disagree; may be empty

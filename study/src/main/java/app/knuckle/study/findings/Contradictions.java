@@ -8,6 +8,7 @@ import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /** Where the sentence says what the records cannot bear. */
 final class Contradictions {
@@ -65,7 +66,26 @@ final class Contradictions {
         }
       }
     }
+    String unit = inquiry.pairs() != null ? inquiry.pairs() : ranked(inquiry);
+    if (unit != null && treatments.size() == 1) {
+      Factor units = new Parts(cells.frame(), List.of(), List.of(unit)).factor(unit);
+      double[] of = IntStream.range(0, response.size()).mapToDouble(response::value).toArray();
+      List<String> left = IncompleteUnits.of(units, treatments.get(0), of);
+      if (!left.isEmpty()) {
+        found.add(IncompleteUnits.words(left, treatments.get(0).name()).strip());
+      }
+    }
     return found;
+  }
+
+  /** The unit or block within which values are ranked; null for none. */
+  private static String ranked(Inquiry inquiry) {
+    boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
+    return !ranks
+        ? null
+        : inquiry.unit() != null
+            ? inquiry.unit()
+            : inquiry.blocks().size() == 1 ? inquiry.blocks().get(0) : null;
   }
 
   /** Whether the level of one is known from the level of the other. */

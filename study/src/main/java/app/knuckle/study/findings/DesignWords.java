@@ -32,16 +32,18 @@ final class DesignWords {
             && inquiry.unit() == null
             && inquiry.pairs() == null;
     List<String> odd = Contradictions.of(inquiry, response, cells);
-    if (plain) {
-      return DesignReading.of(response, all(cells, response), cells.counts()).warning(odd);
-    }
     DesignWords words = new DesignWords(inquiry, response, cells);
-    return new DesignReading(
-            words.readsAs(),
-            skeleton(analysis),
-            words.questions(),
-            words.hypotheses(),
-            words.warnings())
+    DesignReading reading =
+        plain
+            ? DesignReading.of(response, all(cells, response), cells.counts())
+            : new DesignReading(
+                words.readsAs(),
+                skeleton(analysis),
+                words.questions(),
+                words.hypotheses(),
+                words.warnings());
+    boolean ranks = inquiry.method() == Inquiry.Method.RANKS && !inquiry.treatments().isEmpty();
+    return (ranks ? reading.asking(words.rankQuestions(), words.rankHypotheses()) : reading)
         .warning(odd);
   }
 
@@ -171,6 +173,21 @@ final class DesignWords {
     }
     hypotheses.add("H\u2081: at least one mean differs.");
     return hypotheses;
+  }
+
+  /** Ranks ask who tends to be higher, and nothing of means. */
+  private List<String> rankQuestions() {
+    return inquiry.treatments().stream()
+        .map(t -> "Does " + response.label() + " tend to be higher at some level of " + t + "?")
+        .toList();
+  }
+
+  private List<String> rankHypotheses() {
+    String treatment = inquiry.treatments().get(0);
+    String label = response.label();
+    return List.of(
+        "H\u2080: " + label + " is spread alike at every level of " + treatment + ".",
+        "H\u2081: at one level at least " + label + " tends to be higher than at another.");
   }
 
   private List<String> warnings() {

@@ -52,7 +52,7 @@ final class RankBlocksAnswer extends RankQuestion {
           "blocks", "fewer than two blocks are complete", "Each needs a value of every treatment");
     }
     Blocks ranked = new Blocks(whole);
-    tests.add(friedman(factor, ranked, whole.length, all.length - whole.length));
+    tests.add(friedman(factor, ranked, whole.length, IncompleteUnits.of(block, factor, values)));
     tests.add(result("quade", "Quade test", ranked.quade(), ""));
     if (isOrdered(factor)) {
       tests.add(
@@ -74,7 +74,7 @@ final class RankBlocksAnswer extends RankQuestion {
     return of(tests, List.of(), comparisons);
   }
 
-  private TestResult friedman(Factor factor, Blocks ranked, int used, int left) {
+  private TestResult friedman(Factor factor, Blocks ranked, int used, List<String> left) {
     Facts own = ranked.friedman();
     Facts row =
         new Facts().put("source", factor.name()).put("term", List.of(factor.name())).putAll(own);
@@ -91,7 +91,8 @@ final class RankBlocksAnswer extends RankQuestion {
     Facts facts =
         new Facts()
             .put("blocksUsed", used)
-            .put("blocksLeftOut", left)
+            .put("blocksLeftOut", left.size())
+            .put("unitsLeftOut", left)
             .put("rows", List.of(row))
             .put("ranks", ranks);
     TestResult.RankResult words =
@@ -104,7 +105,8 @@ final class RankBlocksAnswer extends RankQuestion {
                     + (factor.size() - 1)
                     + ") = "
                     + Numerals.fixed(own.quantity("chiSquared"), 2));
-    return new TestResult.RankResult("friedman", facts, own.quantity("p"), words.words());
+    return new TestResult.RankResult("friedman", facts, own.quantity("p"), words.words())
+        .saying(IncompleteUnits.words(left, factor.name()));
   }
 
   private TestResult skillingsMack(Factor factor, double[][] all) {

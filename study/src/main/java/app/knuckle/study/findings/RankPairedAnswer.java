@@ -27,6 +27,7 @@ final class RankPairedAnswer extends RankQuestion {
     PairedRanks ranks;
     double expected = Double.NaN;
     Facts head = new Facts().put("direction", inquiry.direction().key());
+    List<String> left = List.of();
     Object on;
     if (inquiry.pairs() == null) {
       double[] values =
@@ -45,7 +46,8 @@ final class RankPairedAnswer extends RankQuestion {
             "Name a treatment with two levels, or blocks in place of pairs");
       }
       ranks = matched(factor);
-      head = two(factor);
+      left = IncompleteUnits.of(parts.factor(inquiry.pairs()), factor, parts.values(measured));
+      head = two(factor).put("unitsLeftOut", left);
       on = "differences";
     }
     if (ranks.differences().length == 0) {
@@ -65,6 +67,10 @@ final class RankPairedAnswer extends RankQuestion {
             signed,
             "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1)));
     tests.add(result("sign", "sign test", sign, ""));
+    if (!left.isEmpty()) {
+      String words = IncompleteUnits.words(left, inquiry.treatments().get(0));
+      tests.replaceAll(t -> ((TestResult.RankResult) t).saying(words));
+    }
     double[] values =
         inquiry.pairs() == null
             ? Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray()

@@ -206,5 +206,11 @@ public sealed interface TestResult {
    * @param p probability in the direction asked
    * @param words the finding, a sentence
    */
-  record RankResult(String kind, Facts facts, Quantity p, String words) implements TestResult {}
+  record RankResult(String kind, Facts facts, Quantity p, String words) implements TestResult {
+
+    /** The same, with more said after its finding. */
+    RankResult saying(String more) {
+      return new RankResult(kind, facts, p, words + more);
+    }
+  }
 }

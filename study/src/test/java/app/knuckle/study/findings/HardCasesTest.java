@@ -1,61 +1,25 @@
 package app.knuckle.study.findings;
 
+import static app.knuckle.study.findings.Asking.ask;
+import static app.knuckle.study.findings.Asking.numbers;
+import static app.knuckle.study.findings.Asking.row;
+import static app.knuckle.study.findings.Asking.words;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
 
-import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
-import app.knuckle.study.contract.FindingsFile;
-import app.knuckle.study.contract.InquiryFile;
-import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
-import app.knuckle.study.table.Numbers;
-import app.knuckle.study.table.Table;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.function.DoubleUnaryOperator;
-import java.util.function.IntFunction;
-import java.util.function.IntToDoubleFunction;
-import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Layouts at the edge: right numbers or a reasoned absence, never NaN, never a failure's text. */
 class HardCasesTest {
-
-  private static Column words(String name, int rows, IntFunction<String> cell) {
-    List<String> cells = IntStream.range(0, rows).mapToObj(cell).toList();
-    List<String> levels = new ArrayList<>(new LinkedHashSet<>(cells));
-    return new Categories(
-        name, "", cells.stream().mapToInt(levels::indexOf).toArray(), levels, false);
-  }
-
-  private static Column numbers(String name, int rows, IntToDoubleFunction value) {
-    return new Numbers(name, "", IntStream.range(0, rows).mapToDouble(value).toArray());
-  }
-
-  private static JsonNode ask(String inquiry, Column... columns) throws IOException {
-    Table table = new Table("t", "", List.of(columns), "");
-    String json = "{\"knuckle\":\"inquiry\",\"version\":1,\"measured\":[\"y\"]," + inquiry + "}";
-    String text = FindingsFile.text(Findings.of(table, InquiryFile.read(json), Progress.NONE));
-    assertThat(text).doesNotContain("NaN").doesNotContain("Infinity").doesNotContain("Exception");
-    return new ObjectMapper().readTree(text);
-  }
-
-  private static JsonNode row(JsonNode findings, String source) {
-    for (JsonNode row : findings.at("/tests/0/rows")) {
-      if (row.get("source").asText().equals(source)) {
-        return row;
-      }
-    }
-    throw new AssertionError("No row " + source);
-  }
 
   private static final String TWO = "\"treatments\":[\"a\",\"b\"]";
 
