@@ -85,14 +85,16 @@ final class NormalRange {
 
   /** P(range <= w), for w > 0. */
   double lower(double w) {
-    return lowerLogs.covers(w)
-        ? Math.min(1, Math.exp(lowerLogs.at(w) + (values - 1) * Math.log(w)))
-        : summedLower(w);
+    double log = lowerLogs.at(w);
+    return Double.isNaN(log)
+        ? summedLower(w)
+        : Math.min(1, Math.exp(log + (values - 1) * Math.log(w)));
   }
 
   /** P(range > w), for w > 0. */
   double upper(double w) {
-    return upperLogs.covers(w) ? Math.min(1, Math.exp(upperLogs.at(w))) : summedUpper(w);
+    double log = upperLogs.at(w);
+    return Double.isNaN(log) ? summedUpper(w) : Math.min(1, Math.exp(log));
   }
 
   private double summedLower(double w) {

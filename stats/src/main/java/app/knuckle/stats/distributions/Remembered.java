@@ -5,7 +5,7 @@ import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A costly smooth function, remembered piece by piece as a Chebyshev series once it was asked often
+ * A costly smooth function, remembered piece by piece as a polynomial once it was asked often
  * enough in that piece to pay.
  *
  * @see "Trefethen, L. N. (2013). Approximation Theory and Approximation Practice, chapters 3, 8"
@@ -35,37 +35,44 @@ final class Remembered {
     this.function = function;
   }
 
-  /** Whether the value may be had from a series; being asked counts. */
-  boolean covers(double w) {
-    int piece = (int) (w / WIDTH);
-    if (piece >= PIECES) {
-      return false;
-    }
-    if (series.get(piece) != null) {
-      return series.get(piece).length > 0;
-    }
-    if (asked.incrementAndGet(piece) > PATIENCE) {
-      series.set(piece, fit(piece));
-    }
-    return false;
-  }
-
-  /** The value, where it is covered, by Clenshaw's sum. */
+  /**
+   * The value from a series; being asked counts.
+   *
+   * @param w above 0
+   * @return NaN where there is no series, or not yet
+   */
   double at(double w) {
     int piece = (int) (w / WIDTH);
-    double[] c = series.get(piece);
-    double t = 2 * (w / WIDTH - piece) - 1;
-    double next = 0;
-    double afterNext = 0;
-    for (int k = TERMS - 1; k > 0; k--) {
-      double own = 2 * t * next - afterNext + c[k];
-      afterNext = next;
-      next = own;
+    if (piece >= PIECES) {
+      return Double.NaN;
     }
-    return t * next - afterNext + 0.5 * c[0];
+    double[] c = series.get(piece);
+    if (c == null) {
+      if (asked.incrementAndGet(piece) > PATIENCE) {
+        series.set(piece, fit(piece));
+      }
+      return Double.NaN;
+    }
+    if (c.length == 0) {
+      return Double.NaN;
+    }
+    // Even and odd powers apart, so that the processor takes both chains at once.
+    double t = 2 * (w / WIDTH - piece) - 1;
+    double square = t * t;
+    double even = c[TERMS - 2];
+    double odd = c[TERMS - 1];
+    for (int k = TERMS - 4; k >= 0; k -= 2) {
+      even = even * square + c[k];
+      odd = odd * square + c[k + 1];
+    }
+    return even + t * odd;
   }
 
-  /** Interpolation at Chebyshev points; without terms where the function is not finite. */
+  /**
+   * Interpolation at Chebyshev points, turned into powers: the series falls faster than the
+   * coefficients of its polynomials grow, so that no digit is lost. Without terms where the
+   * function is not finite.
+   */
   private double[] fit(int piece) {
     double[] values = new double[TERMS];
     for (int i = 0; i < TERMS; i++) {
@@ -75,13 +82,25 @@ final class Remembered {
         return new double[0];
       }
     }
-    double[] c = new double[TERMS];
+    double[] powers = new double[TERMS];
+    double[] before = new double[TERMS];
+    double[] own = new double[TERMS];
+    own[0] = 1;
     for (int k = 0; k < TERMS; k++) {
+      double c = 0;
       for (int i = 0; i < TERMS; i++) {
-        c[k] += values[i] * Math.cos(Math.PI * k * (i + 0.5) / TERMS);
+        c += values[i] * Math.cos(Math.PI * k * (i + 0.5) / TERMS);
       }
-      c[k] *= 2.0 / TERMS;
+      c *= (k == 0 ? 1.0 : 2.0) / TERMS;
+      double[] next = new double[TERMS];
+      for (int j = 0; j < TERMS; j++) {
+        powers[j] += c * own[j];
+        // T(k+1) = 2 t T(k) - T(k-1), and T(1) = t.
+        next[j] = (j > 0 ? (k == 0 ? 1 : 2) * own[j - 1] : 0) - before[j];
+      }
+      before = own;
+      own = next;
     }
-    return c;
+    return powers;
   }
 }

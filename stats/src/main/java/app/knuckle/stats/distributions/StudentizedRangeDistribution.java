@@ -41,8 +41,8 @@ public final class StudentizedRangeDistribution {
   /** Densities kept to each side of s = 1, where nearly every walk ends. */
   private static final int KEPT = 64;
 
-  /** A term below this share of the sum can no longer change its double. */
-  private static final double NEGLIGIBLE = 0x1.0p-58;
+  /** Terms fall faster than geometrically: one below this share of the sum ends it. */
+  private static final double NEGLIGIBLE = 0x1.0p-52;
 
   /** No double differs from 0 beyond it: exp(-746) is 0, and s no longer counts in any q s. */
   private static final double FARTHEST = 746;

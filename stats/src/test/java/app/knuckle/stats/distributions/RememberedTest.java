@@ -1,0 +1,67 @@
+package app.knuckle.stats.distributions;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.DoubleUnaryOperator;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import org.junit.jupiter.api.Test;
+
+class RememberedTest {
+
+  /** Singular 2 away from the nearest piece, as the tails that are remembered are. */
+  private static final DoubleUnaryOperator SMOOTH = w -> Math.log1p(w * w / 4) - w;
+
+  private final AtomicInteger asked = new AtomicInteger();
+  private final Remembered remembered =
+      new Remembered(
+          w -> {
+            asked.incrementAndGet();
+            return SMOOTH.applyAsDouble(w);
+          });
+
+  private double after(int times, double w) {
+    double value = Double.NaN;
+    for (int i = 0; i < times; i++) {
+      value = remembered.at(w);
+    }
+    return value;
+  }
+
+  @Property
+  void agreesWithTheFunctionOnceItWasAskedOften(@ForAll @DoubleRange(max = 50) double w) {
+    assertThat(after(40, w)).isCloseTo(SMOOTH.applyAsDouble(w), within(1e-13 * (1 + w)));
+  }
+
+  @Test
+  void asksNothingMoreOfWhatItKnows() {
+    after(40, 3.2);
+    int once = asked.get();
+    after(1000, 3.4);
+    assertThat(asked).hasValue(once);
+  }
+
+  @Test
+  void hasNoValueAtFirstNorFarOutNorWhereThereIsNone() {
+    assertThat(remembered.at(1)).isNaN();
+    assertThat(after(100, 1e6)).isNaN();
+    Remembered none = new Remembered(w -> Double.NEGATIVE_INFINITY);
+    for (int i = 0; i < 100; i++) {
+      assertThat(none.at(1)).isNaN();
+    }
+  }
+
+  @Property(tries = 200)
+  void theRangeRememberedIsTheRangeSummed(@ForAll @DoubleRange(min = 0.3, max = 9) double w) {
+    // A fresh one sums; the shared one has been asked often enough to remember.
+    NormalRange shared = NormalRange.of(7);
+    for (int i = 0; i < 40; i++) {
+      shared.lower(w);
+      shared.upper(w);
+    }
+    assertThat(shared.lower(w) + shared.upper(w)).isCloseTo(1, within(1e-13));
+  }
+}
