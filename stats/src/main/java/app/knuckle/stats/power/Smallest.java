@@ -1,5 +1,6 @@
 package app.knuckle.stats.power;
 
+import java.util.OptionalInt;
 import java.util.function.IntPredicate;
 
 /** The smallest number from which on something holds. */
@@ -7,12 +8,12 @@ final class Smallest {
 
   private Smallest() {}
 
-  /** Doubles until it holds, then halves the bracket. */
-  static int from(int first, int most, IntPredicate holds) {
+  /** Doubles until it holds, then halves the bracket; empty where it does not hold at the most. */
+  static OptionalInt from(int first, int most, IntPredicate holds) {
     int high = first;
     while (!holds.test(high)) {
       if (high >= most) {
-        throw new IllegalArgumentException("More than " + most + " would be needed");
+        return OptionalInt.empty();
       }
       high = Math.min(most, 2 * high);
     }
@@ -25,6 +26,6 @@ final class Smallest {
         low = middle;
       }
     }
-    return high;
+    return OptionalInt.of(high);
   }
 }

@@ -4,14 +4,11 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.PartialTable;
-import app.knuckle.stats.power.OneWayPower;
-import app.knuckle.stats.power.TwoGroupPower;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Place;
@@ -93,13 +90,13 @@ public final class ReckonFile {
     switch (kind) {
       case "from-summaries" -> fromSummaries(answer, given, inside, alpha);
       case "complete-table" -> completeTable(answer, given, inside, alpha);
-      case "power" -> power(answer, given, inside, alpha);
-      default -> sampleSize(answer, given, inside, alpha);
+      case "power" -> new PowerQuestion(given, inside, alpha).power(answer);
+      default -> new PowerQuestion(given, inside, alpha).sampleSize(answer);
     }
     return node;
   }
 
-  private static double[] numbers(JsonNode given, String key, Keys keys) {
+  static double[] numbers(JsonNode given, String key, Keys keys) {
     if (!given.path(key).isArray()) {
       throw keys.wrong(key, "a list of numbers is needed here", "");
     }
@@ -113,7 +110,7 @@ public final class ReckonFile {
     return numbers;
   }
 
-  private static double needed(JsonNode given, String key, Keys keys) {
+  static double needed(JsonNode given, String key, Keys keys) {
     double value = keys.number(given, key, Double.NaN);
     if (Double.isNaN(value)) {
       throw keys.wrong(key, "a number is needed here", "");
@@ -250,80 +247,5 @@ public final class ReckonFile {
     if (ms) {
       FindingsFile.put(node, "ms", Quantity.finite(line.ms(), none));
     }
-  }
-
-  private static boolean isOneWay(JsonNode given, Keys keys) {
-    String test = keys.text(given, "test");
-    if (!List.of("one-way", "two-groups").contains(test)) {
-      throw keys.wrong(
-          "test",
-          "there is no test '" + test + "' here",
-          Nearest.suggestion(test, List.of("one-way", "two-groups")));
-    }
-    return test.equals("one-way");
-  }
-
-  private static Direction direction(JsonNode given, Keys keys) {
-    String key = given.path("direction").asText("either");
-    return Direction.of(key)
-        .orElseThrow(
-            () ->
-                keys.wrong(
-                    "direction",
-                    "there is no direction '" + key + "'",
-                    "Use either, greater or less"));
-  }
-
-  private static void power(ObjectNode node, JsonNode given, Keys keys, double alpha) {
-    if (isOneWay(given, keys)) {
-      OneWayPower power =
-          OneWayPower.of(
-              (int) needed(given, "groups", keys),
-              (int) needed(given, "n", keys),
-              needed(given, "cohenF", keys),
-              alpha);
-      node.put("df", power.df()).put("errorDf", power.errorDf());
-      node.put("noncentrality", power.noncentrality()).put("criticalF", power.criticalF());
-      node.put("power", power.power());
-      return;
-    }
-    double[] n =
-        given.path("n").isArray()
-            ? numbers(given, "n", keys)
-            : new double[] {needed(given, "n", keys), needed(given, "n", keys)};
-    if (n.length != 2) {
-      throw keys.wrong("n", "two groups need two numbers", "");
-    }
-    TwoGroupPower power =
-        TwoGroupPower.of(
-            (int) n[0], (int) n[1], needed(given, "cohenD", keys), direction(given, keys), alpha);
-    node.put("df", power.df()).put("noncentrality", power.noncentrality());
-    node.put("criticalT", power.criticalT()).put("power", power.power());
-  }
-
-  private static void sampleSize(ObjectNode node, JsonNode given, Keys keys, double alpha) {
-    double wanted = needed(given, "power", keys);
-    if (!(wanted > 0 && wanted < 1)) {
-      throw keys.wrong("power", "the power does not lie between 0 and 1", "0.8 is usual");
-    }
-    if (isOneWay(given, keys)) {
-      int groups = (int) needed(given, "groups", keys);
-      double f = needed(given, "cohenF", keys);
-      int n = OneWayPower.n(groups, f, alpha, wanted);
-      node.put("n", n).put("total", n * groups);
-      node.put("power", OneWayPower.of(groups, n, f, alpha).power());
-      FindingsFile.put(
-          node,
-          "powerWithOneLess",
-          n > 2
-              ? Quantity.of(OneWayPower.of(groups, n - 1, f, alpha).power())
-              : Quantity.absent("a group needs two units at least"));
-      return;
-    }
-    double d = needed(given, "cohenD", keys);
-    Direction direction = direction(given, keys);
-    int n = TwoGroupPower.n(d, direction, alpha, wanted);
-    node.put("n", n).put("total", 2 * n);
-    node.put("power", TwoGroupPower.of(n, n, d, direction, alpha).power());
   }
 }
