@@ -5,6 +5,7 @@ import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.GroupScatter;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scene.Ink;
+import app.knuckle.figures.scene.Mark;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.findings.GroupSummary;
@@ -13,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
@@ -31,7 +33,15 @@ final class CheckPictures {
 
   /** Ordered residuals against normal quantiles (Blom 1958), with a line and a 95% band. */
   static Scatter quantiles(Residuals left) {
-    double[] r = left.residuals();
+    return quantiles(left.residuals(), i -> left.rows()[i]);
+  }
+
+  /** The same of deviations that belong to units rather than to rows. */
+  static Scatter quantiles(double[] deviations) {
+    return quantiles(deviations, i -> Mark.NONE);
+  }
+
+  private static Scatter quantiles(double[] r, IntUnaryOperator rowOf) {
     int n = r.length;
     Integer[] order = IntStream.range(0, n).boxed().toArray(Integer[]::new);
     Arrays.sort(order, Comparator.comparingDouble(i -> r[i]));
@@ -46,7 +56,7 @@ final class CheckPictures {
       }
       double p = (i + 1 - 0.375) / (n + 0.25);
       double z = NORMAL.inverseCumulativeProbability(p);
-      points.add(new Scatter.Point(z, r[order[i]], Ink.DEEP, left.rows()[order[i]]));
+      points.add(new Scatter.Point(z, r[order[i]], Ink.DEEP, rowOf.applyAsInt(order[i])));
       double se = sd / NORMAL.density(z) * Math.sqrt(p * (1 - p) / n);
       band.add(new double[] {z, sd * z, BAND * se});
     }

@@ -70,6 +70,7 @@ public record FootingPage(String line, List<Check> cards) {
     Residuals left = response.analysis().residuals();
     List<Check> cards = new ArrayList<>();
     bell(response, left, ways).ifPresent(cards::add);
+    cards.addAll(layers(response, ways));
     spread(response, inquiry, ways).ifPresent(cards::add);
     if (left != null) {
       cards.add(odd(response, left, ways));
@@ -107,16 +108,6 @@ public record FootingPage(String line, List<Check> cards) {
       return Optional.empty();
     }
     GroupCheck check = found.get();
-    boolean wilk = check.test().equals("shapiro-wilk");
-    Quantity p = check.facts().quantity("p");
-    String test =
-        !p.exists()
-            ? "No test: " + p.why() + "."
-            : (wilk ? "Shapiro-Wilk W = " : "Anderson-Darling A\u00b2 = ")
-                + Numerals.fixed(check.facts().quantity("statistic"), 3)
-                + ", "
-                + Numerals.pStatement(p)
-                + ".";
     List<String> more = new ArrayList<>();
     response.analysis().groupChecks().stream()
         .filter(c -> c.test().equals(check.test()) && c.on() instanceof java.util.Map)
@@ -136,11 +127,55 @@ public record FootingPage(String line, List<Check> cards) {
             check.judgement(),
             left == null ? null : CheckPictures.quantiles(left),
             null,
-            test + " " + check.words(),
+            ofShape(check) + " " + check.words(),
             more,
             check.judgement() == Judgement.SOUND
                 ? List.of()
                 : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION))));
+  }
+
+  private static String ofShape(GroupCheck check) {
+    Quantity p = check.facts().quantity("p");
+    boolean wilk = check.test().equals("shapiro-wilk");
+    return !p.exists()
+        ? "No test: " + p.why() + "."
+        : (wilk ? "Shapiro-Wilk W = " : "Anderson-Darling A\u00b2 = ")
+            + Numerals.fixed(check.facts().quantity("statistic"), 3)
+            + ", "
+            + Numerals.pStatement(p)
+            + ".";
+  }
+
+  /** Coarser layers of error, each on the means of its own units. */
+  private static List<Check> layers(ResponseFindings response, WaysOn ways) {
+    List<Check> cards = new ArrayList<>();
+    for (GroupCheck check : response.analysis().groupChecks()) {
+      if (check.facts().all().get("deviations") instanceof List<?> deviations) {
+        double[] values = deviations.stream().mapToDouble(d -> (Double) d).toArray();
+        List<?> units = (List<?>) check.facts().all().get("units");
+        int far = 0;
+        for (int i = 0; i < values.length; i++) {
+          far = Math.abs(values[i]) > Math.abs(values[far]) ? i : far;
+        }
+        cards.add(
+            new Check(
+                "Bell-shaped " + check.on(),
+                check.judgement(),
+                CheckPictures.quantiles(values),
+                null,
+                ofShape(check)
+                    + " "
+                    + check.words()
+                    + " "
+                    + units.get(far)
+                    + " lies farthest from what the model says of it ("
+                    + Numerals.fixed(values[far], response.decimals())
+                    + ").",
+                List.of(),
+                check.judgement() == Judgement.SOUND ? List.of() : ways.logarithm()));
+      }
+    }
+    return cards;
   }
 
   private static List<WayOn> join(List<WayOn> first, List<WayOn> second) {

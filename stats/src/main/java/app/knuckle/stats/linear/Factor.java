@@ -1,6 +1,9 @@
 package app.knuckle.stats.linear;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.IntPredicate;
 
 /**
  * A factor: which level each row has.
@@ -22,6 +25,31 @@ public record Factor(String name, List<String> levels, int[] codes) {
    */
   public int size() {
     return levels.size();
+  }
+
+  /**
+   * The combinations of several factors that occur.
+   *
+   * @param name of the new factor
+   * @param factors one or more, over the same rows
+   * @param used which rows count
+   * @return levels joined by commas, in order of appearance; no code where a row does not count
+   */
+  public static Factor combined(String name, List<Factor> factors, IntPredicate used) {
+    int[] codes = new int[factors.get(0).codes().length];
+    Map<List<String>, Integer> seen = new LinkedHashMap<>();
+    for (int row = 0; row < codes.length; row++) {
+      int at = row;
+      boolean counts = used.test(row) && factors.stream().allMatch(f -> f.codes()[at] >= 0);
+      codes[row] =
+          !counts
+              ? -1
+              : seen.computeIfAbsent(
+                  factors.stream().map(f -> f.levels().get(f.codes()[at])).toList(),
+                  k -> seen.size());
+    }
+    return new Factor(
+        name, seen.keySet().stream().map(key -> String.join(", ", key)).toList(), codes);
   }
 
   /**

@@ -1,6 +1,7 @@
 package app.knuckle.stats.linear;
 
 import app.knuckle.stats.Quantity;
+import java.util.Arrays;
 
 /**
  * A layer of an experiment with an error of its own: whole plots, or subplots; units, or occasions.
@@ -39,5 +40,15 @@ public record Stratum(String error, Fit fit, int response, double scale) {
    */
   public Quantity errorMs() {
     return Effect.errorMeanSquare(errorDf(), errorSs());
+  }
+
+  /**
+   * What the model of this layer leaves of its values.
+   *
+   * @param values those it was fitted to, enlarged
+   * @return value less fitted value, on the scale of the response
+   */
+  public double[] deviations(double[] values) {
+    return Arrays.stream(Residuals.of(fit, values).residuals()).map(r -> r / scale).toArray();
   }
 }

@@ -24,10 +24,17 @@ import java.util.List;
  * @param leftOut codes of blocks that miss a crossing
  * @param blocks how many were used
  * @param grandMean of all values used
+ * @param deviations what the models of the first and of the second strips leave of their means,
+ *     block by block; to be read only
  * @see "Cochran, W. G. and Cox, G. M. (1957). Experimental designs, 2nd ed., section 7.21"
  */
 public record Strips(
-    Strata strata, AnovaTable table, List<Integer> leftOut, int blocks, double grandMean) {
+    Strata strata,
+    AnovaTable table,
+    List<Integer> leftOut,
+    int blocks,
+    double grandMean,
+    List<double[]> deviations) {
 
   /**
    * What the strips are made of, over the same rows.
@@ -138,7 +145,8 @@ public record Strips(
         LayerFits.table(layers, squares, alpha, r * a * b, grand),
         cube.leftOut(),
         r,
-        grand);
+        grand,
+        List.of(first.deviations(strips), second.deviations(across)));
   }
 
   private static int size(List<Factor> factors) {

@@ -30,6 +30,7 @@ public final class TwoLayers {
   private final double[][] values;
   private final int[] groupOf;
   private final double grandMean;
+  private final double[] unitDeviations;
 
   private TwoLayers(
       Strata strata,
@@ -37,13 +38,15 @@ public final class TwoLayers {
       List<Integer> leftOut,
       double[][] values,
       int[] groupOf,
-      double grandMean) {
+      double grandMean,
+      double[] unitDeviations) {
     this.strata = strata;
     this.table = table;
     this.leftOut = leftOut;
     this.values = values;
     this.groupOf = groupOf;
     this.grandMean = grandMean;
+    this.unitDeviations = unitDeviations;
   }
 
   /**
@@ -209,7 +212,8 @@ public final class TwoLayers {
         leftOut,
         values,
         groups,
-        grand + origin);
+        grand + origin,
+        units.deviations(enlarged));
   }
 
   /**
@@ -255,6 +259,15 @@ public final class TwoLayers {
    */
   public int[] groups() {
     return groupOf;
+  }
+
+  /**
+   * What the model of the units leaves of their means.
+   *
+   * @return one a whole unit; to be read only
+   */
+  public double[] unitDeviations() {
+    return unitDeviations;
   }
 
   /**

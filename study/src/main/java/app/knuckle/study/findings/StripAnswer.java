@@ -14,10 +14,12 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Answers an inquiry about a split-block layout: treatments in strips across those of others. */
 final class StripAnswer {
 
+  private final Frame frame;
   private final Inquiry inquiry;
   private final String measured;
   private final Progress progress;
@@ -26,6 +28,7 @@ final class StripAnswer {
   private final List<String> second;
 
   StripAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.frame = frame;
     this.inquiry = inquiry;
     this.measured = measured;
     this.progress = progress;
@@ -91,15 +94,61 @@ final class StripAnswer {
     List<ComparisonResult> comparisons = questions.comparisons();
     List<Term> asked = new ArrayList<>(List.of(Term.of(block.name())));
     asked.addAll(terms);
-    return new Analysis(
-        List.of(
-            new TestResult.AnovaResult(
-                strips.table(), null, List.of(), null, beside(strips, block), List.of())),
-        List.of(),
-        questions.meansOf(asked),
-        comparisons,
-        questions.contrasts(),
-        null);
+    Analysis answered =
+        new Analysis(
+            List.of(
+                new TestResult.AnovaResult(
+                    strips.table(), null, List.of(), null, beside(strips, block), List.of())),
+            List.of(),
+            questions.meansOf(asked),
+            comparisons,
+            questions.contrasts(),
+            null);
+    return checked(answered, strips, block, terms);
+  }
+
+  private Analysis checked(Analysis answered, Strips strips, Factor block, List<Term> terms) {
+    List<Factor> lanes =
+        List.of(lanes("strip", block, first), lanes("strip across", block, second));
+    List<Term> crossing =
+        terms.stream()
+            .filter(t -> t.names().stream().anyMatch(first::contains))
+            .filter(t -> t.names().stream().anyMatch(second::contains))
+            .toList();
+    double[] whole = LayerChecks.without(parts.values(measured), block, strips.leftOut());
+    return LayerChecks.of(parts, whole, lanes, crossing)
+        .layer(
+            strips.strata().layers().get(0),
+            names(strips, block, first),
+            strips.deviations().get(0))
+        .layer(
+            strips.strata().layers().get(1),
+            names(strips, block, second),
+            strips.deviations().get(1))
+        .on(answered, frame);
+  }
+
+  /** Names of strips as they are laid out: block after block, the last treatment changing first. */
+  private List<String> names(Strips strips, Factor block, List<String> treatments) {
+    List<String> names =
+        IntStream.range(0, block.size())
+            .filter(b -> !strips.leftOut().contains(b))
+            .mapToObj(b -> block.levels().get(b))
+            .toList();
+    for (Factor factor : parts.factors(treatments)) {
+      names =
+          names.stream()
+              .flatMap(name -> factor.levels().stream().map(level -> name + ", " + level))
+              .toList();
+    }
+    return names;
+  }
+
+  /** Strips of some treatments in each block. */
+  private Factor lanes(String name, Factor block, List<String> treatments) {
+    List<Factor> all = new ArrayList<>(List.of(block));
+    all.addAll(parts.factors(treatments));
+    return Factor.combined(name, all, parts::isUsed);
   }
 
   private TestResult.Layers beside(Strips strips, Factor block) {

@@ -3,9 +3,6 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.Fit;
-import app.knuckle.stats.linear.Model;
-import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
@@ -21,6 +18,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /** Answers an inquiry about split plots, or about units seen on several occasions. */
 final class TwoLayerAnswer {
@@ -143,34 +141,16 @@ final class TwoLayerAnswer {
             comparisons,
             questions.contrasts(),
             null);
-    Residuals left = residuals(units, withinTerms);
-    if (left == null) {
-      return answered;
-    }
-    List<GroupCheck> ofResiduals =
-        new ArrayList<>(GroupChecks.ofOne("residuals", left.residuals(), false));
-    ofResiduals.add(GroupChecks.farthest(left, frame));
-    return answered.with(ofResiduals, left);
+    List<String> names =
+        IntStream.range(0, units.size())
+            .filter(u -> !layers.leftOut().contains(u))
+            .mapToObj(u -> units.levels().get(u))
+            .toList();
+    double[] whole = LayerChecks.without(parts.values(measured), units, layers.leftOut());
+    return LayerChecks.of(parts, whole, List.of(units), withinTerms)
+        .layer(layers.strata().layers().get(0), names, layers.unitDeviations())
+        .on(answered, frame);
   }
-
-  /** What is left within units, once each unit has its own mean; null of too large a layout. */
-  private Residuals residuals(Factor units, List<Term> withinTerms) {
-    List<Factor> factors = new ArrayList<>(List.of(units));
-    withinTerms.stream()
-        .flatMap(t -> t.names().stream())
-        .distinct()
-        .forEach(name -> factors.add(parts.factor(name)));
-    List<Term> terms = new ArrayList<>(List.of(Term.of(units.name())));
-    terms.addAll(withinTerms);
-    Model model = new Model(factors, List.of(), terms, true);
-    if ((double) parts.rows() * units.size() * units.size() > MOST_WORK) {
-      return null;
-    }
-    return Residuals.of(Fit.of(model, List.of(parts.values(measured))), parts.values(measured));
-  }
-
-  /** Multiplications that are done before the window notices. */
-  private static final double MOST_WORK = 2e8;
 
   /** Who was seen repeatedly, or which plots make a whole plot. */
   private Factor units() {
@@ -181,30 +161,7 @@ final class TwoLayerAnswer {
     }
     List<Factor> outer = new ArrayList<>(parts.factors(inquiry.blocks()));
     outer.addAll(parts.factors(inquiry.wholePlots()));
-    int rows = outer.get(0).codes().length;
-    int[] codes = new int[rows];
-    Map<List<Integer>, Integer> seen = new LinkedHashMap<>();
-    List<String> names = new ArrayList<>();
-    for (int row = 0; row < rows; row++) {
-      if (!parts.isUsed(row)) {
-        codes[row] = -1;
-        continue;
-      }
-      List<Integer> key = new ArrayList<>();
-      List<String> name = new ArrayList<>();
-      for (Factor factor : outer) {
-        key.add(factor.codes()[row]);
-        name.add(factor.levels().get(factor.codes()[row]));
-      }
-      codes[row] =
-          seen.computeIfAbsent(
-              key,
-              k -> {
-                names.add(String.join(", ", name));
-                return seen.size();
-              });
-    }
-    return new Factor("whole plot", names, codes);
+    return Factor.combined("whole plot", outer, parts::isUsed);
   }
 
   private void refuseTwoGroups(Factor units) {

@@ -1,0 +1,123 @@
+package app.knuckle.study.findings;
+
+import static app.knuckle.study.findings.Asking.ask;
+import static app.knuckle.study.findings.Asking.numbers;
+import static app.knuckle.study.findings.Asking.row;
+import static app.knuckle.study.findings.Asking.words;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.offset;
+
+import app.knuckle.study.table.Column;
+import com.fasterxml.jackson.databind.JsonNode;
+import java.io.IOException;
+import java.util.Random;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+
+/** Several layers of error: what is left in each of them is what its error was summed from. */
+class LayersTest {
+
+  private static final int BLOCKS = 4;
+  private static final int ROWS = BLOCKS * 3 * 2;
+  private static final double[] NOISE = new Random(7).doubles(ROWS, -1, 1).toArray();
+  private static final Column RACK = words("rack", ROWS, i -> "R" + i / 6);
+  private static final Column MESH = words("mesh", ROWS, i -> "m" + i / 2 % 3);
+  private static final Column TIDE = words("tide", ROWS, i -> "t" + i % 2);
+  private static final Column Y = numbers("y", ROWS, i -> 20 + i / 2 % 3 + i % 2 + NOISE[i]);
+
+  private static double squares(JsonNode numbers) {
+    return StreamSupport.stream(numbers.spliterator(), false)
+        .mapToDouble(x -> x.asDouble() * x.asDouble())
+        .sum();
+  }
+
+  private static JsonNode shape(JsonNode findings, String of) {
+    for (JsonNode check : findings.get("checks")) {
+      if (check.path("test").asText().equals("shapiro-wilk")
+          && check.path("on").asText().equals(of)) {
+        return check;
+      }
+    }
+    throw new AssertionError("No check of " + of + " in " + findings.get("checks"));
+  }
+
+  private static double left(JsonNode findings) {
+    return StreamSupport.stream(findings.at("/residuals/0/rows").spliterator(), false)
+        .mapToDouble(r -> Math.pow(r.get("residual").asDouble(), 2))
+        .sum();
+  }
+
+  @Test
+  void wholePlotsLeaveTheirOwnError() throws IOException {
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"mesh\",\"tide\"],\"blocks\":[\"rack\"],\"wholePlots\":[\"mesh\"]",
+            RACK,
+            MESH,
+            TIDE,
+            Y);
+    JsonNode plots = shape(findings, "whole-plot error");
+    assertThat(plots.get("units")).hasSize(12);
+    assertThat(plots.get("units").get(0).asText()).isEqualTo("R0, m0");
+    assertThat(2 * squares(plots.get("deviations")))
+        .isCloseTo(row(findings, "whole-plot error").get("ss").asDouble(), offset(1e-9));
+    assertThat(left(findings))
+        .isCloseTo(row(findings, "subplot error").get("ss").asDouble(), offset(1e-9));
+  }
+
+  @Test
+  void stripsLeaveAnErrorInEachDirectionAndInTheirCrossings() throws IOException {
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"mesh\",\"tide\"],\"blocks\":[\"rack\"],\"strips\":[\"mesh\"]",
+            RACK,
+            MESH,
+            TIDE,
+            Y);
+    JsonNode along = shape(findings, "error of mesh strips");
+    JsonNode across = shape(findings, "error of tide strips");
+    assertThat(along.get("units").get(3).asText()).isEqualTo("R1, m0");
+    assertThat(across.get("units").get(3).asText()).isEqualTo("R1, t1");
+    assertThat(2 * squares(along.get("deviations")))
+        .isCloseTo(row(findings, "error of mesh strips").get("ss").asDouble(), offset(1e-9));
+    assertThat(3 * squares(across.get("deviations")))
+        .isCloseTo(row(findings, "error of tide strips").get("ss").asDouble(), offset(1e-9));
+    assertThat(left(findings))
+        .isCloseTo(row(findings, "error of crossings").get("ss").asDouble(), offset(1e-9));
+  }
+
+  @Test
+  void aBlockThatMissesACrossingIsLeftOutOfEveryLayer() throws IOException {
+    Column gap = numbers("y", ROWS, i -> i == 8 ? Double.NaN : 20 + i / 2 % 3 + i % 2 + NOISE[i]);
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"mesh\",\"tide\"],\"blocks\":[\"rack\"],\"strips\":[\"mesh\"]",
+            RACK,
+            MESH,
+            TIDE,
+            gap);
+    assertThat(findings.at("/tests/0/unitsLeftOut/0").asText()).isEqualTo("R1");
+    JsonNode along = shape(findings, "error of mesh strips");
+    assertThat(along.get("units").toString()).doesNotContain("R1");
+    assertThat(2 * squares(along.get("deviations")))
+        .isCloseTo(row(findings, "error of mesh strips").get("ss").asDouble(), offset(1e-9));
+    assertThat(left(findings))
+        .isCloseTo(row(findings, "error of crossings").get("ss").asDouble(), offset(1e-9));
+  }
+
+  @Test
+  void unitsInTwoGroupsLeaveTheErrorBetweenThem() throws IOException {
+    Column oyster = words("oyster", ROWS, i -> "o" + i / 2);
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"mesh\",\"tide\"],\"unit\":\"oyster\",\"occasions\":[\"tide\"]",
+            oyster,
+            MESH,
+            TIDE,
+            Y);
+    JsonNode units = shape(findings, "units");
+    assertThat(2 * squares(units.get("deviations")))
+        .isCloseTo(row(findings, "units").get("ss").asDouble(), offset(1e-9));
+    assertThat(units.get("judgement").asText()).isIn("sound", "caution", "unsound");
+  }
+}
