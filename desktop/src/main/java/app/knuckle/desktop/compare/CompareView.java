@@ -92,7 +92,7 @@ public final class CompareView extends ScrollPane {
       }
       discouraged |= first && !shown.warning().isEmpty();
       if (!discouraged || shownAnyway) {
-        page.getChildren().addAll(pairs(shown), ranking(shown));
+        page.getChildren().addAll(pairs(shown, family.within().isEmpty()), ranking(shown));
       }
     }
     page.getChildren()
@@ -211,7 +211,7 @@ public final class CompareView extends ScrollPane {
     return box;
   }
 
-  private Pane pairs(ComparePage shown) {
+  private Pane pairs(ComparePage shown, boolean onFigure) {
     if (!shown.hasBoard()) {
       VBox alone =
           new VBox(
@@ -228,14 +228,17 @@ public final class CompareView extends ScrollPane {
     reading.setId("pair-reading");
     reading.getStyleClass().add("pair-reading");
     Ladder ladder = new Ladder(shown);
+    PairBracket bracket = new PairBracket(slip, shown);
     DifferenceBoard all =
         new DifferenceBoard(
             shown,
             (row, column) -> {
               reading.setText(Texts.unbroken(shown.cells().get(row - 1).get(column).reading()));
               ladder.point(row, column);
+              bracket.of(row, column);
             },
-            ladder::pointAtNothing);
+            ladder::pointAtNothing,
+            onFigure ? bracket::turn : () -> {});
     Card card = new Card(shown.boardTitle());
     boolean reference = shown.letters() == 0 && shown.intervals() != null;
     if (shown.intervals() != null && !reference) {
@@ -257,6 +260,9 @@ public final class CompareView extends ScrollPane {
         card.getChildren().add(Texts.wrapped(shown.critical(), "joint-line"));
       }
       card.getChildren().add(reading);
+      if (onFigure) {
+        card.getChildren().add(bracket);
+      }
     } else {
       card.getChildren().add(intervals(shown.intervals()));
     }

@@ -8,7 +8,7 @@ import javafx.scene.layout.GridPane;
 
 /**
  * All pairs of ranked means: a cell for each, filled where the difference is real. Walked with the
- * arrow keys; the cell under the pointer or the focus is read out.
+ * arrow keys; the cell under the pointer or the focus is read out, and B sets its bracket.
  */
 final class DifferenceBoard extends GridPane {
 
@@ -18,8 +18,10 @@ final class DifferenceBoard extends GridPane {
   }
 
   private final Button[][] buttons;
+  private final Runnable bracket;
 
-  DifferenceBoard(ComparePage page, Reader reader, Runnable nothing) {
+  DifferenceBoard(ComparePage page, Reader reader, Runnable nothing, Runnable bracket) {
+    this.bracket = bracket;
     setId("difference-board");
     int k = page.rungs().size();
     getStyleClass().add(page.isRoomy() ? "board" : "board-dense");
@@ -63,6 +65,10 @@ final class DifferenceBoard extends GridPane {
           KeyCode key = event.getCode();
           if (key.isArrowKey()) {
             walk(r + down(key), c + right(key));
+            event.consume();
+          } else if (key == KeyCode.B && !event.isShortcutDown()) {
+            reader.read(r, c);
+            bracket.run();
             event.consume();
           }
         });

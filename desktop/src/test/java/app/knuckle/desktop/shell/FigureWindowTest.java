@@ -8,26 +8,20 @@ import static app.knuckle.desktop.shell.Driver.until;
 import static app.knuckle.desktop.shell.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.style.Style;
-import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.geometry.Bounds;
 import javafx.geometry.Point2D;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
-import javafx.stage.DirectoryChooser;
-import javafx.stage.FileChooser;
 import javafx.stage.Stage;
-import javafx.stage.Window;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -46,46 +40,11 @@ class FigureWindowTest {
   @TempDir private Path folder;
   private Workbench workbench;
 
-  /** Answers the platform's dialogs with files of the test. */
-  private static final class Answers extends FileDialogs {
-
-    private final Path folder;
-    private final Path records;
-
-    private Answers(Path folder, Path records) {
-      this.folder = folder;
-      this.records = records;
-    }
-
-    @Override
-    public Optional<File> save(FileChooser chooser, Window window) {
-      return Optional.of(folder.resolve(chooser.getInitialFileName()).toFile());
-    }
-
-    @Override
-    public List<File> open(FileChooser chooser, Window window) {
-      return List.of(records.toFile());
-    }
-
-    @Override
-    public Optional<File> folder(DirectoryChooser chooser, Window window) {
-      return Optional.of(folder.toFile());
-    }
-
-    private static void answer(FileDialogs answers) {
-      replace(answers);
-    }
-
-    private static void stop() {
-      replace(new FileDialogs() {});
-    }
-  }
-
   @Start
   void start(Stage stage) throws Exception {
     Path records =
         Path.of(getClass().getResource("/app/knuckle/desktop/demo/rack-trial.csv").toURI());
-    Answers.answer(new Answers(folder, records));
+    DialogAnswers.give(folder, records);
     workbench = new Workbench();
     stage.setScene(KnuckleApp.scene(workbench));
     stage.show();
@@ -196,7 +155,7 @@ class FigureWindowTest {
 
   @AfterEach
   void giveTheDialogsBack() {
-    Answers.stop();
+    DialogAnswers.stop();
   }
 
   private Style style() {

@@ -1,0 +1,120 @@
+package app.knuckle.desktop.shell;
+
+import static app.knuckle.desktop.shell.Driver.isThere;
+import static app.knuckle.desktop.shell.Driver.shows;
+import static app.knuckle.desktop.shell.Driver.text;
+import static app.knuckle.desktop.shell.Driver.until;
+import static app.knuckle.desktop.shell.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.net.URISyntaxException;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.input.ClipboardContent;
+import javafx.scene.input.Dragboard;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** Every table of the nursery from its file to a right answer, with nothing but the mouse. */
+@ExtendWith(ApplicationExtension.class)
+class MouseOnlyTest {
+
+  private static final double ASIDE = 220;
+
+  private Stage desk;
+
+  @Start
+  void start(Stage stage) {
+    Workbench workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench));
+    stage.setX(ASIDE);
+    stage.setWidth(1060);
+    stage.show();
+    stage.toFront();
+  }
+
+  private static Path table(String name) throws URISyntaxException {
+    String at = name.equals("rack-trial") ? "/app/knuckle/desktop/demo/" : "/demo/";
+    return Path.of(MouseOnlyTest.class.getResource(at + name + ".csv").toURI());
+  }
+
+  @AfterEach
+  void giveTheDialogsBack(FxRobot robot) {
+    DialogAnswers.stop();
+    if (desk != null) {
+      robot.interact(desk::close);
+    }
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "rack-trial | Growth differs between the levels of mesh | 3 × 3 in rack | error",
+        "hatchery | depends on | 2 × 2 × 2 | error",
+        "tumbling | between the levels of tide_zone | 3 × 3 in cove | subplot error",
+        "tasting-panel | between the levels of day | 3 groups of day, repeated | error within units",
+        "strains | between the 3 levels of strain | 3 groups | error",
+        "silt-dose | between the 5 levels of silt | 5 groups | error",
+        "pumps | between the 2 levels of pump | 2 groups | 95% from"
+      })
+  void aTableIsAnswered(String name, String finding, String layout, String noise, FxRobot robot)
+      throws URISyntaxException {
+    DialogAnswers.give(null, table(name));
+    robot.clickOn("#welcome-open");
+    untilShown(robot, "finding", finding);
+    robot.clickOn("#joint-layout");
+    until(() -> isThere(robot, "plot-plan"));
+    assertThat(robot.lookup("#joint-layout").lookup(".label").queryAllAs(Label.class))
+        .anySatisfy(label -> assertThat(label.getText()).contains(layout));
+    robot.clickOn("#joint-look");
+    until(() -> isThere(robot, "summaries"));
+    robot.clickOn("#joint-footing");
+    until(() -> isThere(robot, "check-bell-shaped-residuals"));
+    robot.clickOn("#joint-test");
+    until(() -> isThere(robot, "variance-table"));
+    assertThat(robot.lookup("#variance-table").lookup(".label").queryAllAs(Label.class))
+        .anySatisfy(label -> assertThat(label.getText()).contains(noise));
+    robot.clickOn("#joint-compare");
+    until(() -> isThere(robot, "ladder") || isThere(robot, "do-not-hunt"));
+    robot.clickOn("#joint-figure");
+    until(() -> shows(robot, "figure-caption", "eans"));
+  }
+
+  @Test
+  void aFileIsDroppedOnTheWindow(FxRobot robot) throws URISyntaxException {
+    Path file = table("silt-dose");
+    robot.interact(
+        () -> {
+          Label icon = new Label("silt-dose.csv");
+          icon.setId("icon");
+          icon.setOnDragDetected(
+              event -> {
+                Dragboard board = icon.startDragAndDrop(TransferMode.COPY);
+                ClipboardContent content = new ClipboardContent();
+                content.putFiles(List.of(file.toFile()));
+                board.setContent(content);
+                event.consume();
+              });
+          desk = new Stage();
+          desk.setScene(new Scene(new StackPane(icon), ASIDE - 20, 200));
+          desk.setX(0);
+          desk.setY(0);
+          desk.show();
+        });
+    robot.drag("#icon").moveTo("#welcome-open").drop();
+    untilShown(robot, "finding", "between the 5 levels of silt");
+    assertThat(text(robot, "slip-0")).contains("silt");
+  }
+}
