@@ -121,16 +121,12 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
             x -> {
               ResponseFindings response = findings.first();
               Column named = x;
-              Scatter s = GroupScatter.against(response, x.values(), Prose.capital(named.title()));
-              List<Scatter.Key> keys =
-                  java.util.stream.IntStream.range(0, response.groups().size())
-                      .mapToObj(
-                          g ->
-                              new Scatter.Key(
-                                  response.groups().levels().get(g), GroupScatter.ink(g)))
-                      .toList();
+              Scatter s =
+                  GroupScatter.against(
+                      response, x.values(), Prose.capital(named.title()), style.palette()::line);
               Scatter keyed =
-                  new Scatter(s.points(), s.lines(), s.xTitle(), Prose.capital(s.yTitle()), keys);
+                  new Scatter(
+                      s.points(), s.lines(), s.xTitle(), Prose.capital(s.yTitle()), s.keys());
               String caption =
                   "Each dot is a record; each group has a least squares line of its own.";
               return scattered(keyed, style, caption);

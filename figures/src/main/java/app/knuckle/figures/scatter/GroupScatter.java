@@ -5,6 +5,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.IntFunction;
 
 /** A response against another column, or in the order of the records, group by group. */
 public final class GroupScatter {
@@ -25,10 +26,27 @@ public final class GroupScatter {
    * @return the picture
    */
   public static Scatter against(ResponseFindings response, double[] x, String title) {
+    Scatter keyed = against(response, x, title, GroupScatter::ink);
+    return new Scatter(keyed.points(), keyed.lines(), title, keyed.yTitle());
+  }
+
+  /**
+   * The same in chosen inks.
+   *
+   * @param response with its groups
+   * @param x the column, row by row; NaN for missing
+   * @param title of the column
+   * @param inks one a group
+   * @return the picture, with its key
+   */
+  public static Scatter against(
+      ResponseFindings response, double[] x, String title, IntFunction<Ink> inks) {
+    List<Scatter.Key> keys = new ArrayList<>();
     List<Scatter.Point> points = new ArrayList<>();
     List<Scatter.Path> lines = new ArrayList<>();
     for (int g = 0; g < response.groups().size(); g++) {
-      Ink ink = INKS[g % INKS.length];
+      Ink ink = inks.apply(g);
+      keys.add(new Scatter.Key(response.groups().levels().get(g), ink));
       int[] rows = Arrays.stream(response.rowsOf(g)).filter(r -> !Double.isNaN(x[r])).toArray();
       double mx = Arrays.stream(rows).mapToDouble(r -> x[r]).average().orElse(0);
       double my = Arrays.stream(rows).mapToDouble(response.measured()::value).average().orElse(0);
@@ -51,7 +69,7 @@ public final class GroupScatter {
         lines.add(new Scatter.Path(ends, heights, ink, 1.4));
       }
     }
-    return new Scatter(points, lines, title, response.measured().title());
+    return new Scatter(points, lines, title, response.measured().title(), keys);
   }
 
   /**
@@ -73,7 +91,7 @@ public final class GroupScatter {
   }
 
   /**
-   * The ink of a group.
+   * The ink of a group, from more inks than a palette has.
    *
    * @param group from 0
    * @return its colour; after the last they begin again

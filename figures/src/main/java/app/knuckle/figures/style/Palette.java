@@ -33,6 +33,16 @@ public enum Palette {
   }
 
   /**
+   * Whether so many series all have inks of their own.
+   *
+   * @param series how many
+   * @return false if the inks begin again
+   */
+  public boolean tellsApart(int series) {
+    return series <= inks.size();
+  }
+
+  /**
    * The ink of an area.
    *
    * @param series from 0
