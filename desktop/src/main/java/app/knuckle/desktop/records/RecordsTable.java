@@ -5,6 +5,7 @@ import app.knuckle.desktop.controls.SelectedCells;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.controls.Thumbnail;
 import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -81,89 +82,75 @@ final class RecordsTable extends TableView<Integer> {
     shown
         .notices()
         .forEach(n -> odd.computeIfAbsent(n.column(), key -> new HashSet<>()).addAll(n.rows()));
+    boolean first = getItems().isEmpty() && shown.columns().size() > NARROW;
     if (!sameColumns) {
-      getColumns().clear();
-      getColumns().add(numberColumn());
-      addColumns(shown, 0, isFirst(shown) ? COLUMNS_AT_A_TIME : shown.columns().size());
+      List<TableColumn<Integer, String>> columns = new ArrayList<>(List.of(numberColumn()));
+      shown.columns().forEach(head -> columns.add(column(head)));
+      getColumns().setAll(columns);
+      addHeads(shown, 0, first ? HEADS_AT_A_TIME : shown.columns().size());
     }
     if (sameRows) {
       refresh();
       return;
     }
-    RowNumbers numbers =
-        new RowNumbers(rowsInOrder, order == null ? shown.frame().rows() : order.length);
-    boolean first = isFirst(shown);
-    if (!first) {
-      numbers.showAll();
-    }
-    setItems(numbers);
+    RowNumbers numbers = new RowNumbers(order, order == null ? shown.frame().rows() : order.length);
     if (first) {
-      Platform.runLater(() -> more(numbers));
+      setMaxHeight(HEAD_HEIGHT);
+      nextPulse(
+          () -> {
+            setItems(numbers);
+            unroll(HEAD_HEIGHT);
+          });
+    } else {
+      setItems(numbers);
     }
   }
-
-  private static final int COLUMNS_AT_A_TIME = 2;
 
   /** Tables up to this width are made at once. */
   private static final int NARROW = 10;
 
-  private boolean isFirst(RecordsPage shown) {
-    return getItems().isEmpty() && shown.columns().size() > NARROW;
-  }
+  private static final int HEADS_AT_A_TIME = 2;
 
-  /** Columns too come a few at a time at first. */
-  private void addColumns(RecordsPage shown, int from, int most) {
+  /** Heads come a few at a time at first: all of them made and styled at once would be felt. */
+  private void addHeads(RecordsPage shown, int from, int most) {
     int to = Math.min(shown.columns().size(), from + most);
-    for (RecordsPage.Head head : shown.columns().subList(from, to)) {
-      getColumns().add(column(head));
+    for (int c = from; c < to; c++) {
+      getColumns().get(c + 1).setGraphic(graphic(shown.columns().get(c)));
     }
     if (to < shown.columns().size()) {
-      Platform.runLater(
-          () ->
-              Platform.runLater(
-                  () -> {
-                    if (page.columns().equals(shown.columns()) && getColumns().size() == to + 1) {
-                      addColumns(shown, to, most);
-                    }
-                  }));
+      nextPulse(
+          () -> {
+            if (page.columns().equals(shown.columns())) {
+              addHeads(shown, to, most);
+            }
+          });
     }
   }
 
-  /** Rows come a few at a time at first: all of them made and styled at once would be felt. */
-  private void more(RowNumbers numbers) {
-    boolean whole = getColumns().size() > page.columns().size();
-    if (numbers == getItems() && (!whole || numbers.showMore())) {
-      Platform.runLater(() -> Platform.runLater(() -> more(numbers)));
+  private static final double HEAD_HEIGHT = 120;
+
+  /** The rows too: the view is let down by a row each time it was painted. */
+  private void unroll(double height) {
+    boolean whole = height > getScene().getWindow().getHeight();
+    setMaxHeight(whole ? Double.MAX_VALUE : height);
+    if (!whole) {
+      nextPulse(() -> unroll(height + ROW));
     }
   }
 
-  /** The rows of a view, of which the first few are shown before all. */
+  /** What is run later twice comes after the next painting. */
+  private static void nextPulse(Runnable action) {
+    Platform.runLater(() -> Platform.runLater(action));
+  }
+
+  /** The rows of a view, by their numbers. */
   private static final class RowNumbers extends ObservableListBase<Integer> {
-    private static final int AT_A_TIME = 4;
-
-    /** As many as a tall window shows. */
-    private static final int A_WINDOW = 40;
-
     private final int[] order;
-    private final int all;
-    private int shown;
+    private final int size;
 
-    RowNumbers(int[] order, int all) {
+    RowNumbers(int[] order, int size) {
       this.order = order;
-      this.all = all;
-    }
-
-    void showAll() {
-      shown = all;
-    }
-
-    boolean showMore() {
-      int before = shown;
-      shown = before + AT_A_TIME >= A_WINDOW ? all : Math.min(all, before + AT_A_TIME);
-      beginChange();
-      nextAdd(before, shown);
-      endChange();
-      return shown < all;
+      this.size = size;
     }
 
     @Override
@@ -173,7 +160,7 @@ final class RecordsTable extends TableView<Integer> {
 
     @Override
     public int size() {
-      return shown;
+      return size;
     }
   }
 
@@ -228,7 +215,6 @@ final class RecordsTable extends TableView<Integer> {
             edited.cell(event.getRowValue(), head.name(), text);
           }
         });
-    column.setGraphic(graphic(head));
     return column;
   }
 
