@@ -231,7 +231,7 @@ final class Questions {
       List<Mean> means = estimable(means(of, family));
       if (means.size() > 1) {
         double df = strata.df(means.get(0).estimable().plus(-1, means.get(1).estimable()));
-        return Quantity.finite(df, LayeredDifference.NO_NOISE);
+        return Quantity.finite(df, LayeredDifferences.NO_NOISE);
       }
     }
     return Quantity.absent("there is no difference to estimate");

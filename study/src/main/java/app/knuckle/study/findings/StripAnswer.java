@@ -3,8 +3,6 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.Strata;
-import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.strata.Strips;
 import app.knuckle.study.Place;
@@ -166,54 +164,16 @@ final class StripAnswer {
             : sd.map(s -> 100 * s / Math.abs(grand)));
   }
 
-  /** The four kinds of differences of one treatment in strips across another. */
+  /** Of one treatment in strips across one other; the block stands before them. */
   private List<TestResult.Difference> differences(Strips strips) {
     if (first.size() != 1 || second.size() != 1) {
       return List.of();
     }
-    Strata strata = strips.strata();
-    return List.of(
-        difference(strata, first, List.of(), new int[] {0, -1}, new int[] {1, -1}, -1),
-        difference(strata, second, List.of(), new int[] {-1, 0}, new int[] {-1, 1}, -1),
-        difference(strata, second, first, new int[] {0, 0}, new int[] {0, 1}, 1),
-        difference(strata, first, second, new int[] {0, 0}, new int[] {1, 0}, 0));
+    return LayeredDifferences.of(
+        strips.strata(), 3, treatment(first, 1, 0), treatment(second, 2, 1), inquiry.alpha());
   }
 
-  private TestResult.Difference difference(
-      Strata strata, List<String> of, List<String> held, int[] one, int[] other, int mixedWith) {
-    return LayeredDifference.of(
-        strata,
-        of,
-        held,
-        mean(strata, one),
-        mean(strata, other),
-        mixedWith < 0 ? null : weightedT(strata, mixedWith),
-        inquiry.alpha());
-  }
-
-  private static Strata.Estimable mean(Strata strata, int[] levels) {
-    int[] codes = new int[levels.length + 1];
-    codes[0] = -1;
-    System.arraycopy(levels, 0, codes, 1, levels.length);
-    return strata.mean(codes, new double[0]);
-  }
-
-  private double critical(double df) {
-    return LayeredDifference.critical(df, inquiry.alpha());
-  }
-
-  /** Cochran and Cox (1957), section 7.21: critical t of strips and crossings, weighted. */
-  private Quantity weightedT(Strata strata, int layer) {
-    Stratum own = strata.layers().get(layer);
-    Stratum crossing = strata.layers().get(2);
-    if (!own.errorMs().exists() || !crossing.errorMs().exists()) {
-      return Quantity.absent(LayeredDifference.NO_NOISE);
-    }
-    int others = parts.factor((layer == 0 ? second : first).get(0)).size();
-    double e = own.errorMs().value();
-    double c = (others - 1) * crossing.errorMs().value();
-    return Quantity.finite(
-        (c * critical(crossing.errorDf()) + e * critical(own.errorDf())) / (c + e),
-        LayeredDifference.NO_NOISE);
+  private LayeredDifferences.Treatment treatment(List<String> one, int at, int layer) {
+    return new LayeredDifferences.Treatment(one.get(0), at, parts.factor(one.get(0)).size(), layer);
   }
 }

@@ -3,7 +3,6 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.strata.Sphericity;
@@ -242,67 +241,21 @@ final class TwoLayerAnswer {
             : sd.map(s -> 100 * s / Math.abs(grand)));
   }
 
-  /** The four kinds of differences of one treatment on whole plots and one on subplots. */
+  /** Of one treatment on whole plots and one on subplots; the blocks stand before them. */
   private List<TestResult.Difference> differences(TwoLayers layers) {
     if (between.size() != 1 || within.size() != 1) {
       return List.of();
     }
-    List<String> all = new ArrayList<>(inquiry.blocks());
-    all.addAll(between);
-    all.addAll(within);
-    int a = all.indexOf(between.get(0));
-    int b = all.indexOf(within.get(0));
-    int[][][] kinds = {{{0, -1}, {1, -1}}, {{-1, 0}, {-1, 1}}, {{0, 0}, {0, 1}}, {{0, 0}, {1, 0}}};
-    List<TestResult.Difference> differences = new ArrayList<>();
-    for (int kind = 0; kind < kinds.length; kind++) {
-      boolean whole = kind == 0 || kind == 3;
-      List<String> held = kind == 2 ? between : kind == 3 ? within : List.of();
-      differences.add(
-          difference(
-              layers,
-              whole ? between : within,
-              held,
-              mean(layers, all.size(), a, b, kinds[kind][0]),
-              mean(layers, all.size(), a, b, kinds[kind][1]),
-              kind == 3));
-    }
-    return differences;
+    int blocks = inquiry.blocks().size();
+    return LayeredDifferences.of(
+        layers.strata(),
+        blocks + 2,
+        treatment(between, blocks, 0),
+        treatment(within, blocks + 1, 1),
+        inquiry.alpha());
   }
 
-  private static Strata.Estimable mean(TwoLayers layers, int factors, int a, int b, int[] levels) {
-    int[] codes = new int[factors];
-    Arrays.fill(codes, -1);
-    codes[a] = levels[0];
-    codes[b] = levels[1];
-    return layers.strata().mean(codes, new double[0]);
-  }
-
-  private TestResult.Difference difference(
-      TwoLayers layers,
-      List<String> of,
-      List<String> held,
-      Strata.Estimable one,
-      Strata.Estimable other,
-      boolean mixed) {
-    return LayeredDifference.of(
-        layers.strata(), of, held, one, other, mixed ? weightedT(layers) : null, inquiry.alpha());
-  }
-
-  private double critical(double df) {
-    return LayeredDifference.critical(df, inquiry.alpha());
-  }
-
-  /** Cochran and Cox (1957), section 7.16: the two critical t, weighted by what they rest on. */
-  private Quantity weightedT(TwoLayers layers) {
-    Stratum outer = layers.strata().layers().get(0);
-    Stratum inner = layers.strata().layers().get(1);
-    if (!outer.errorMs().exists() || !inner.errorMs().exists()) {
-      return Quantity.absent(LayeredDifference.NO_NOISE);
-    }
-    double ea = outer.errorMs().value();
-    double eb = (layers.values()[0].length - 1) * inner.errorMs().value();
-    return Quantity.finite(
-        (eb * critical(inner.errorDf()) + ea * critical(outer.errorDf())) / (eb + ea),
-        "neither layer has any noise");
+  private LayeredDifferences.Treatment treatment(List<String> one, int at, int layer) {
+    return new LayeredDifferences.Treatment(one.get(0), at, parts.factor(one.get(0)).size(), layer);
   }
 }
