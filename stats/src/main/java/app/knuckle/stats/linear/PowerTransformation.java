@@ -2,6 +2,7 @@ package app.knuckle.stats.linear;
 
 import app.knuckle.stats.Quantity;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
@@ -88,9 +89,13 @@ public record PowerTransformation(
             .findRoot(x -> likelihood.at(x) - level, Math.min(end, lambda), Math.max(end, lambda)));
   }
 
+  /**
+   * The log-likelihood of a power. Values are taken over their geometric mean, which changes it by
+   * a constant only, and keeps the digits that powers of large or small values would lose.
+   */
   private static final class Likelihood {
     private final double[][] logs;
-    private final double sumOfLogs;
+    private final double meanLog;
     private final int n;
 
     Likelihood(double[][] groups) {
@@ -105,8 +110,11 @@ public record PowerTransformation(
           count++;
         }
       }
-      sumOfLogs = sum;
       n = count;
+      meanLog = sum / n;
+      for (double[] group : logs) {
+        Arrays.setAll(group, i -> group[i] - meanLog);
+      }
     }
 
     double at(double lambda) {
@@ -122,7 +130,7 @@ public record PowerTransformation(
           rss += d * d;
         }
       }
-      return -0.5 * n * Math.log(rss / n) + (lambda - 1) * sumOfLogs;
+      return -0.5 * n * Math.log(rss / n) - n * meanLog;
     }
 
     private static double power(double log, double lambda) {
@@ -169,7 +177,7 @@ public record PowerTransformation(
           change += d * (powerSlope(x, lambda) - meanSlope);
         }
       }
-      return -n * change / rss + sumOfLogs;
+      return -n * change / rss;
     }
 
     /** d/dlambda of (e^(lambda x) - 1) / lambda. */
