@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -43,7 +44,9 @@ class AnyInquiryTest {
     ObjectNode asked = inquiry(random);
     String text;
     try {
-      Findings findings = Findings.of(table, InquiryFile.read(asked), Progress.NONE);
+      Inquiry inquiry = InquiryFile.read(asked);
+      assertThat(InquiryFile.read(InquiryFile.write(inquiry))).isEqualTo(inquiry);
+      Findings findings = Findings.of(table, inquiry, Progress.NONE);
       text = FindingsFile.text(findings);
     } catch (Refused e) {
       assertThat(e.refusal().words()).as("%s", asked).isNotBlank().doesNotContain("Exception");
