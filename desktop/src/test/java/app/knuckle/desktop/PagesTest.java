@@ -7,7 +7,6 @@ import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.layout.LayoutPage;
 import app.knuckle.desktop.look.LookPage;
-import app.knuckle.desktop.records.ColumnGlance;
 import app.knuckle.desktop.records.RecordsPage;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.ChainPage;
@@ -18,10 +17,7 @@ import app.knuckle.desktop.test.TestPage;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Style;
-import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.stats.Progress;
-import app.knuckle.study.Refused;
-import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
@@ -29,14 +25,10 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Compute;
-import app.knuckle.study.prep.Frame;
-import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import java.net.URISyntaxException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import org.assertj.core.data.Percentage;
@@ -47,22 +39,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What the joints say, ready to show, without a window. */
 class PagesTest {
 
-  private static Answer answer(Table table, Inquiry inquiry) {
-    Trail trail = Trail.run(table, inquiry.prepare(), Progress.NONE);
-    Frame frame = trail.frame();
-    List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
-    try {
-      Findings findings = Findings.of(table, inquiry, Progress.NONE);
-      return Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));
-    } catch (Refused e) {
-      return Answer.of(trail, glances, List.of(), null, e.refusal());
-    }
-  }
-
   private static Answer demo() {
     Study study = DemoStudy.read();
     Study.Asked asked = study.asked().get(0);
-    return answer(study.table(asked.table()), asked.inquiry());
+    return Asked.of(study.table(asked.table()), asked.inquiry());
   }
 
   private static Answer groups(int[] codes, double... values) {
@@ -73,7 +53,7 @@ class PagesTest {
             "t.csv",
             List.of(new Numbers("y", "", values), new Categories("g", "", codes, levels, false)),
             "");
-    return answer(table, Inquiry.about("y", "g"));
+    return Asked.of(table, Inquiry.about("y", "g"));
   }
 
   @Test
@@ -135,7 +115,7 @@ class PagesTest {
   @Test
   void aGapInTheSentenceHoldsTheChainBack() {
     Table table = new Table("t", "", List.of(new Numbers("y", "", new double[] {1, 2})), "");
-    Answer answer = answer(table, Inquiry.about("y", null));
+    Answer answer = Asked.of(table, Inquiry.about("y", null));
     assertThat(ChainPage.of(answer).links())
         .extracting(ChainPage.Link::opens)
         .containsExactly(true, true, false, false, false, false, false);
@@ -197,7 +177,7 @@ class PagesTest {
                   d.prepare = Stream.concat(d.prepare.stream(), Stream.of(log)).toList();
                   d.measured = List.of("log_growth");
                 });
-    Findings findings = answer(study.table(asked.table()), inquiry).findings();
+    Findings findings = Asked.of(study.table(asked.table()), inquiry).findings();
     ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
     ComparePage page =
         ComparePage.of(findings, family, new ComparePage.Look(false, true), List.of(family));
@@ -225,15 +205,14 @@ class PagesTest {
   void theFirstGuessFitsEveryTableOfTheNursery(
       String file, String measured, String treatments, String block, String whole, String unit)
       throws URISyntaxException {
-    Path path = Path.of(getClass().getResource("/demo/" + file + ".csv").toURI());
-    Table table = RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
+    Table table = Asked.table(file);
     Inquiry guess = FirstGuess.of(table).inquiry();
     assertThat(guess.measured()).containsExactly(measured);
     assertThat(String.join("|", guess.treatments())).isEqualTo(treatments);
     assertThat(String.join("|", guess.blocks())).isEqualTo(block);
     assertThat(String.join("|", guess.wholePlots())).isEqualTo(whole);
     assertThat(guess.unit() == null ? "" : guess.unit()).isEqualTo(unit);
-    assertThat(answer(table, guess).isTested()).isTrue();
+    assertThat(Asked.of(table, guess).isTested()).isTrue();
   }
 
   /** Every page of every kind of question; what is expected is the head of its first table. */
@@ -256,12 +235,7 @@ class PagesTest {
         "tasting-panel | `prepare`:[{`step`:`stack`,`columns`:[`day_0`,`day_3`,`day_7`],`names`:`day`,`values`:`score`}],`measured`:[`score`],`treatments`:[`day`],`unit`:`taster`,`method`:`ranks`,`compare`:[{`of`:[`day`],`against`:`all-pairs`,`procedure`:`nemenyi`}] | quantity"
       })
   void everyPageOfEveryKindOfQuestion(String file, String inquiry, String head) throws Exception {
-    Path path = Path.of(getClass().getResource("/demo/" + file + ".csv").toURI());
-    Table table = RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
-    String json = "{'knuckle':'inquiry','version':1,'name':'n'," + inquiry + "}";
-    Inquiry asked =
-        InquiryFile.read(new ObjectMapper().readTree(json.replace('\'', '"').replace('`', '"')));
-    Answer answer = answer(table, asked);
+    Answer answer = Asked.demo(file, inquiry);
     assertThat(answer.isTested()).isTrue();
     assertThat(TestPage.of(answer.findings()).sheets().get(0).heads()).contains(head);
     assertThat(LayoutPage.of(answer, "").readsAs()).isNotEmpty();

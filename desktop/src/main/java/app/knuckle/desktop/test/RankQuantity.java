@@ -126,6 +126,9 @@ record RankQuantity(String path, String title, String meaning) {
   }
 
   private static String interval(Facts facts) {
+    if (!facts.quantity("low").exists() && !facts.quantity("high").exists()) {
+      return " (too few for an interval)";
+    }
     return " (" + limit(facts, "low") + " to " + limit(facts, "high") + ")";
   }
 

@@ -153,7 +153,7 @@ public final class Numerals {
    * @return "10,000"
    */
   public static String whole(long n) {
-    return String.format(Locale.ROOT, "%,d", n);
+    return String.format(Locale.ROOT, "%,d", n).replace('-', '\u2212');
   }
 
   /**

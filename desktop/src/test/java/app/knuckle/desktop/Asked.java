@@ -1,0 +1,63 @@
+package app.knuckle.desktop;
+
+import app.knuckle.desktop.records.ColumnGlance;
+import app.knuckle.desktop.shell.Answer;
+import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
+import app.knuckle.study.contract.InquiryFile;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Trail;
+import app.knuckle.study.table.Table;
+import java.net.URISyntaxException;
+import java.nio.file.Path;
+import java.util.List;
+
+/** A question put to a table, answered as the window would, but at once. */
+public final class Asked {
+
+  private Asked() {}
+
+  /** The answer to an inquiry. */
+  public static Answer of(Table table, Inquiry inquiry) {
+    Trail trail = Trail.run(table, inquiry.prepare(), Progress.NONE);
+    Frame frame = trail.frame();
+    List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
+    try {
+      Findings findings = Findings.of(table, inquiry, Progress.NONE);
+      return Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));
+    } catch (Refused e) {
+      return Answer.of(trail, glances, List.of(), null, e.refusal());
+    }
+  }
+
+  /** The answer to an inquiry written with backticks for quotes, about a table of the nursery. */
+  public static Answer demo(String file, String inquiry) throws URISyntaxException {
+    return of(table(file), inquiry(inquiry));
+  }
+
+  /** The same about rows that are written out, with a head. */
+  public static Answer rows(String rows, String inquiry) {
+    return of(made(rows), inquiry(inquiry));
+  }
+
+  /** A table of rows that are written out, with a head. */
+  public static Table made(String rows) {
+    return RecordsFile.paste("rows", rows.replace(',', '\t'));
+  }
+
+  /** An inquiry written with backticks for quotes. */
+  public static Inquiry inquiry(String keys) {
+    String json = "{`knuckle`:`inquiry`,`version`:1,`name`:`n`," + keys + "}";
+    return InquiryFile.read(json.replace('`', '"'));
+  }
+
+  /** A table of the nursery. */
+  public static Table table(String file) throws URISyntaxException {
+    String at = file.equals("rack-trial") ? "/app/knuckle/desktop/demo/" : "/demo/";
+    Path path = Path.of(Asked.class.getResource(at + file + ".csv").toURI());
+    return RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
+  }
+}

@@ -1,0 +1,81 @@
+package app.knuckle.desktop.test;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.Asked;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** Tests on ranks show their own quantities, each with what it says. */
+class RankSheetsTest {
+
+  private static final String RANKS = "`measured`:[`y`],`treatments`:[`g`],`method`:`ranks`";
+
+  private static TestPage page(String rows, String inquiry) {
+    return TestPage.of(Asked.rows(rows, inquiry).findings());
+  }
+
+  private static String value(TestPage page, int sheet, String title) {
+    return page.sheets().get(sheet).lines().stream()
+        .map(TestPage.Line::cells)
+        .filter(cells -> cells.get(0).equals(title))
+        .map(cells -> cells.get(1))
+        .findFirst()
+        .orElseThrow(() -> new AssertionError(title + " is not in " + page.sheets().get(sheet)));
+  }
+
+  @Test
+  void twoGroupsByHand() {
+    // Every value of b beats every value of a: U is 0 of 9, one of 20 arrangements each way.
+    TestPage page = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\n", RANKS);
+    assertThat(page.sheets().get(0).heads()).containsExactly("quantity", "value", "what it says");
+    assertThat(value(page, 0, "U")).isEqualTo("0");
+    assertThat(value(page, 0, "p, exact")).isEqualTo(".10");
+    assertThat(value(page, 0, "shift")).isEqualTo("−3 (too few for an interval)");
+    assertThat(value(page, 0, "chance to be higher")).isEqualTo("0");
+    assertThat(value(page, 0, "rank-biserial correlation")).isEqualTo("−1");
+    List<String> titles = page.sheets().stream().map(TestPage.Sheet::title).toList();
+    assertThat(titles).anyMatch(t -> t.contains("Brunner")).anyMatch(t -> t.contains("Median"));
+  }
+
+  @Test
+  void blocksShowTheirAgreementAndWhoIsLeftOut() {
+    StringBuilder rows = new StringBuilder("bag,g,y\n");
+    for (int bag = 0; bag < 6; bag++) {
+      for (int g = 0; g < 3; g++) {
+        if (bag != 4 || g != 1) {
+          rows.append("bag ").append(bag).append(",g").append(g).append(',');
+          rows.append(10 * g + bag).append('\n');
+        }
+      }
+    }
+    TestPage page = page(rows.toString(), RANKS + ",`blocks`:[`bag`]");
+    assertThat(value(page, 0, "Kendall's W")).isEqualTo("1");
+    assertThat(value(page, 0, "χ², corrected for ties")).isEqualTo("10");
+    assertThat(value(page, 0, "blocks or units used")).isEqualTo("5");
+    assertThat(value(page, 0, "left out")).isEqualTo("1");
+    String all =
+        page.sheets().get(0).lines().stream()
+            .map(l -> l.cells().get(2))
+            .collect(Collectors.joining(" "));
+    assertThat(all).contains("Incomplete: bag 4.");
+    assertThat(page.sheets().get(1).title()).isEqualTo("Mean ranks");
+  }
+
+  @Test
+  void pairsShowTheCentreOfTheirDifferencesWithItsInterval() {
+    StringBuilder rows = new StringBuilder("shell,g,y\n");
+    for (int i = 0; i < 8; i++) {
+      rows.append(i).append(",left,").append(20 + i).append('\n');
+      rows.append(i).append(",right,").append(18 + i + (i % 2) * 0.5).append('\n');
+    }
+    TestPage page = page(rows.toString(), RANKS + ",`pairs`:`shell`");
+    assertThat(value(page, 0, "rank sum, above")).isEqualTo("36");
+    assertThat(value(page, 0, "rank sum, below")).isEqualTo("0");
+    assertThat(value(page, 0, "shift")).startsWith("1.750 (1.500 to 2");
+    assertThat(value(page, 1, "differences above 0")).isEqualTo("8");
+    // Two of 256 arrangements of signs are as far out.
+    assertThat(value(page, 1, "p")).isEqualTo(".008");
+  }
+}
