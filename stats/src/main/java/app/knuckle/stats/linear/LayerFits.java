@@ -15,14 +15,20 @@ public final class LayerFits {
    * @param factors of both layers, so that a mean means the same in both
    * @param own how many of them, from the first, belong to this layer
    * @param terms of this layer
+   * @param covariates means of units; their terms stand among those of this layer
    * @param values one a unit
    * @return the fit
    */
-  public static Fit between(List<Factor> factors, int own, List<Term> terms, double[] values) {
+  public static Fit between(
+      List<Factor> factors,
+      int own,
+      List<Term> terms,
+      List<Covariate> covariates,
+      double[] values) {
     if (own > factors.size()) {
       throw new IllegalArgumentException(own + " of " + factors.size() + " factors");
     }
-    return Fit.of(new Model(factors, List.of(), terms, true), List.of(values));
+    return Fit.of(new Model(factors, covariates, terms, true), List.of(values));
   }
 
   /**
@@ -30,12 +36,21 @@ public final class LayerFits {
    *
    * @param factors of both layers
    * @param terms of this layer
+   * @param covariates deviations from the means of their units, each a term before the treatments
    * @param deviations one a part of a unit
    * @param units how many units there are, whose means were taken out
    * @return the fit
    */
-  public static Fit within(List<Factor> factors, List<Term> terms, double[] deviations, int units) {
-    return Fit.of(new Model(factors, List.of(), terms, false), List.of(deviations), units);
+  public static Fit within(
+      List<Factor> factors,
+      List<Term> terms,
+      List<Covariate> covariates,
+      double[] deviations,
+      int units) {
+    List<Term> all = new ArrayList<>();
+    covariates.forEach(c -> all.add(Term.of(c.name())));
+    all.addAll(terms);
+    return Fit.of(new Model(factors, covariates, all, false), List.of(deviations), units);
   }
 
   /**

@@ -8,7 +8,7 @@ import java.util.List;
 /**
  * The layers of an experiment together, and means estimated from all of them.
  *
- * @param layers one or two, the coarser first
+ * @param layers one or more, the coarser first
  * @see "Satterthwaite, F. E. (1946). An approximate distribution of estimates of variance
  *     components. Biometrics Bulletin 2, 110-114"
  */
@@ -64,20 +64,37 @@ public record Strata(List<Stratum> layers) {
    * A mean.
    *
    * @param levels one a factor of the models; -1 for the average over its levels
-   * @param at one value a covariate; NaN for its mean
+   * @param at one value a covariate of the coarsest layer; NaN for its mean. Finer layers know
+   *     deviations from the means of units only, which are 0 on average
    * @return null if it cannot be estimated
    */
   public Estimable mean(int[] levels, double[] at) {
     double[][] vectors = new double[layers.size()][];
     for (int s = 0; s < vectors.length; s++) {
       Stratum layer = layers.get(s);
-      double[] v = layer.fit().vector(layer.fit().meanOf(levels, at));
+      double[] v = layer.fit().vector(layer.fit().meanOf(levels, s == 0 ? at : average(layer)));
       if (v == null) {
         return null;
       }
       vectors[s] = Arrays.stream(v).map(x -> x / layer.scale()).toArray();
     }
     return new Estimable(vectors);
+  }
+
+  /**
+   * A mean at the mean of every covariate.
+   *
+   * @param levels one a factor of the models; -1 for the average over its levels
+   * @return null if it cannot be estimated
+   */
+  public Estimable mean(int[] levels) {
+    return mean(levels, average(layers.get(0)));
+  }
+
+  private static double[] average(Stratum layer) {
+    double[] at = new double[layer.fit().model().covariates().size()];
+    Arrays.fill(at, Double.NaN);
+    return at;
   }
 
   /**
@@ -92,6 +109,28 @@ public record Strata(List<Stratum> layers) {
       sum += dot(e.vectors()[s], layers.get(s).fit().coordinates(layers.get(s).response()));
     }
     return sum;
+  }
+
+  /**
+   * The slope of a layer on a covariate.
+   *
+   * @param layer from 0
+   * @param covariate of that layer's model, from 0
+   * @return null if it cannot be estimated
+   */
+  public Estimable slope(int layer, int covariate) {
+    Fit fit = layers.get(layer).fit();
+    double[] weights = fit.slopeOf(covariate);
+    double[] own = weights == null ? null : fit.vector(weights);
+    if (own == null) {
+      return null;
+    }
+    double[][] vectors = new double[layers.size()][];
+    for (int s = 0; s < vectors.length; s++) {
+      vectors[s] = s == layer ? own : new double[layers.get(s).fit().rank()];
+    }
+    vectors[layer] = Arrays.stream(own).map(x -> x / layers.get(layer).scale()).toArray();
+    return new Estimable(vectors);
   }
 
   /**

@@ -121,21 +121,29 @@ public record Strips(
         new Stratum(
             plan.errors().get(0),
             LayerFits.between(
-                factors(plan, cube, a, 1), 1 + plan.first().size(), firstTerms, strips),
+                factors(plan, cube, a, 1), 1 + plan.first().size(), firstTerms, List.of(), strips),
             0,
             wide);
     Stratum second =
         new Stratum(
             plan.errors().get(1),
             LayerFits.within(
-                factors(plan, cube, 1, b), plan.only(plan.second(), plan.first()), across, r),
+                factors(plan, cube, 1, b),
+                plan.only(plan.second(), plan.first()),
+                List.of(),
+                across,
+                r),
             0,
             Math.sqrt(a));
     Stratum crossing =
         new Stratum(
             plan.errors().get(2),
             LayerFits.within(
-                factors(plan, cube, a, b), plan.crossing(), crossings, r * a + r * b - r),
+                factors(plan, cube, a, b),
+                plan.crossing(),
+                List.of(),
+                crossings,
+                r * a + r * b - r),
             0,
             1);
     List<Stratum> layers = List.of(first, second, crossing);

@@ -1,6 +1,7 @@
 package app.knuckle.stats.strata;
 
 import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.LayerFits;
 import app.knuckle.stats.linear.Squares;
@@ -18,9 +19,12 @@ import java.util.Map;
  * days.
  *
  * <p>What is done to whole units is tested on their means, what differs within them on the
- * deviations from these means. Units that miss a part are left out.
+ * deviations from these means, with a slope of its own in each layer on what was measured
+ * beforehand. Units that miss a part are left out.
  *
  * @see "Cochran, W. G. and Cox, G. M. (1957). Experimental designs, 2nd ed., chapter 7"
+ * @see "Federer, W. T. and Meredith, M. P. (1992). Covariance analysis for split-plot and
+ *     split-block designs. The American Statistician 46, 155-162"
  */
 public final class TwoLayers {
 
@@ -57,6 +61,7 @@ public final class TwoLayers {
    * @param within factors that vary within units
    * @param betweenTerms terms of the units, blocks first
    * @param withinTerms terms of the parts
+   * @param covariates numbers of each row; each layer has a slope of its own on each
    * @param betweenError what the error of the units is called
    * @param withinError what the error of the parts is called
    */
@@ -66,6 +71,7 @@ public final class TwoLayers {
       List<Factor> within,
       List<Term> betweenTerms,
       List<Term> withinTerms,
+      List<Covariate> covariates,
       String betweenError,
       String withinError) {
 
@@ -74,7 +80,59 @@ public final class TwoLayers {
       within = List.copyOf(within);
       betweenTerms = List.copyOf(betweenTerms);
       withinTerms = List.copyOf(withinTerms);
+      covariates = List.copyOf(covariates);
     }
+
+    private boolean counts(int row, double[] response) {
+      return units.codes()[row] >= 0
+          && code(within, row) >= 0
+          && code(between, row) >= 0
+          && !Double.isNaN(response[row])
+          && covariates.stream().noneMatch(c -> Double.isNaN(c.values()[row]));
+    }
+  }
+
+  /**
+   * A variable of the whole units, less its first value.
+   *
+   * @param origin that first value
+   * @param values one row a unit, one column a part
+   * @param means one a unit
+   */
+  private record Split(double origin, double[][] values, double[] means) {
+
+    double[] deviations() {
+      int parts = values[0].length;
+      double[] centred = new double[values.length * parts];
+      Arrays.setAll(centred, i -> values[i / parts][i % parts] - means[i / parts]);
+      return centred;
+    }
+
+    boolean variesWithin() {
+      return Arrays.stream(values).anyMatch(u -> Arrays.stream(u).anyMatch(v -> v != u[0]));
+    }
+  }
+
+  private static Split split(
+      Plan plan, double[] response, double[] variable, List<Integer> whole, int[][] counts) {
+    double[][] sums = new double[counts.length][counts[0].length];
+    double origin = Double.NaN;
+    for (int row = 0; row < variable.length; row++) {
+      if (plan.counts(row, response)) {
+        origin = Double.isNaN(origin) ? variable[row] : origin;
+        sums[plan.units().codes()[row]][code(plan.within(), row)] += variable[row] - origin;
+      }
+    }
+    int parts = counts[0].length;
+    double[][] values = new double[whole.size()][parts];
+    double[] means = new double[whole.size()];
+    for (int u = 0; u < means.length; u++) {
+      for (int j = 0; j < parts; j++) {
+        values[u][j] = sums[whole.get(u)][j] / counts[whole.get(u)][j];
+        means[u] += values[u][j] / parts;
+      }
+    }
+    return new Split(origin, values, means);
   }
 
   /**
@@ -89,21 +147,14 @@ public final class TwoLayers {
   public static TwoLayers of(Plan plan, double[] response, Squares squares, double alpha) {
     int parts = plan.within().stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
     int units = plan.units().size();
-    double[][] sums = new double[units][parts];
     int[][] counts = new int[units][parts];
     int[] rowOf = new int[units];
     Arrays.fill(rowOf, -1);
-    double origin = Double.NaN;
     for (int row = 0; row < response.length; row++) {
-      int unit = plan.units().codes()[row];
-      int part = code(plan.within(), row);
-      if (unit < 0 || part < 0 || Double.isNaN(response[row]) || code(plan.between(), row) < 0) {
-        continue;
+      if (plan.counts(row, response)) {
+        counts[plan.units().codes()[row]][code(plan.within(), row)]++;
+        rowOf[plan.units().codes()[row]] = row;
       }
-      origin = Double.isNaN(origin) ? response[row] : origin;
-      sums[unit][part] += response[row] - origin;
-      counts[unit][part]++;
-      rowOf[unit] = row;
     }
     List<Integer> leftOut = new ArrayList<>();
     List<Integer> whole = new ArrayList<>();
@@ -114,15 +165,6 @@ public final class TwoLayers {
     if (whole.size() < 2) {
       return null;
     }
-    int n = whole.size();
-    double[][] values = new double[n][parts];
-    double[] means = new double[n];
-    for (int u = 0; u < n; u++) {
-      for (int j = 0; j < parts; j++) {
-        values[u][j] = sums[whole.get(u)][j] / counts[whole.get(u)][j];
-        means[u] += values[u][j] / parts;
-      }
-    }
     List<Factor> betweenOfUnits = new ArrayList<>();
     for (Factor factor : plan.between()) {
       betweenOfUnits.add(
@@ -131,7 +173,12 @@ public final class TwoLayers {
               factor.levels(),
               whole.stream().mapToInt(u -> factor.codes()[rowOf[u]]).toArray()));
     }
-    return build(plan, values, means, betweenOfUnits, origin, leftOut, squares, alpha);
+    Split of = split(plan, response, response, whole, counts);
+    List<Split> covariates =
+        plan.covariates().stream()
+            .map(c -> split(plan, response, c.values(), whole, counts))
+            .toList();
+    return build(plan, of, covariates, betweenOfUnits, leftOut, squares, alpha);
   }
 
   /** The combination of levels of a row; -1 if one is missing. */
@@ -148,16 +195,17 @@ public final class TwoLayers {
 
   private static TwoLayers build(
       Plan plan,
-      double[][] values,
-      double[] means,
+      Split of,
+      List<Split> covariates,
       List<Factor> betweenOfUnits,
-      double origin,
       List<Integer> leftOut,
       Squares squares,
       double alpha) {
+    double[][] values = of.values();
+    double origin = of.origin();
+    double[] means = of.means();
     int n = values.length;
     int parts = values[0].length;
-    double[] centred = new double[n * parts];
     List<Factor> all = new ArrayList<>();
     for (Factor factor : betweenOfUnits) {
       int[] codes = new int[n * parts];
@@ -173,8 +221,15 @@ public final class TwoLayers {
       Arrays.setAll(codes, i -> i % parts / step % size);
       all.add(new Factor(factor.name(), factor.levels(), codes));
     }
-    for (int i = 0; i < centred.length; i++) {
-      centred[i] = values[i / parts][i % parts] - means[i / parts];
+    List<Covariate> ofUnits = new ArrayList<>();
+    List<Covariate> withinUnits = new ArrayList<>();
+    for (int c = 0; c < covariates.size(); c++) {
+      String name = plan.covariates().get(c).name();
+      Split x = covariates.get(c);
+      ofUnits.add(new Covariate(name, Arrays.stream(x.means()).map(m -> m + x.origin()).toArray()));
+      if (x.variesWithin()) {
+        withinUnits.add(new Covariate(name, x.deviations()));
+      }
     }
     double scale = Math.sqrt(parts);
     double[] enlarged = Arrays.stream(means).map(m -> (m + origin) * scale).toArray();
@@ -186,12 +241,16 @@ public final class TwoLayers {
     Stratum units =
         new Stratum(
             plan.betweenError(),
-            LayerFits.between(padded, betweenOfUnits.size(), plan.betweenTerms(), enlarged),
+            LayerFits.between(
+                padded, betweenOfUnits.size(), plan.betweenTerms(), ofUnits, enlarged),
             0,
             scale);
     Stratum within =
         new Stratum(
-            plan.withinError(), LayerFits.within(all, plan.withinTerms(), centred, n), 0, 1);
+            plan.withinError(),
+            LayerFits.within(all, plan.withinTerms(), withinUnits, of.deviations(), n),
+            0,
+            1);
     Strata strata = new Strata(List.of(units, within));
     double grand = 0;
     for (double m : means) {

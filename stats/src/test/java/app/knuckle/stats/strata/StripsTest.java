@@ -86,7 +86,7 @@ class StripsTest {
     double[] growth = growth(seed);
     Strips strips = strips(growth);
     Strata strata = strips.strata();
-    Strata.Estimable cell = strata.mean(new int[] {-1, 1, 0}, new double[0]);
+    Strata.Estimable cell = strata.mean(new int[] {-1, 1, 0});
     double plain =
         IntStream.range(0, growth.length)
             .filter(i -> MESH.codes()[i] == 1 && DENSITY.codes()[i] == 0)
@@ -108,9 +108,7 @@ class StripsTest {
 
   private static double variance(Strata strata, int a, int b, int c, int d) {
     Strata.Estimable difference =
-        strata
-            .mean(new int[] {-1, a, b}, new double[0])
-            .plus(-1, strata.mean(new int[] {-1, c, d}, new double[0]));
+        strata.mean(new int[] {-1, a, b}).plus(-1, strata.mean(new int[] {-1, c, d}));
     return strata.covariance(difference, difference);
   }
 }

@@ -77,6 +77,9 @@ final class TestFile {
     ObjectNode total = rows.addObject().put("source", "total");
     total.putArray("term");
     total.put("df", table.totalDf()).put("ss", table.totalSs());
+    if (!a.covariates().isEmpty()) {
+      slopes(node.putArray("covariates"), a.covariates());
+    }
     if (layers) {
       layers(node, table, a.layers());
       return;
@@ -84,9 +87,6 @@ final class TestFile {
     fit(node.putObject("fit"), table.fit());
     if (a.oneWay() != null) {
       oneWay(node, a.oneWay());
-    }
-    if (!a.covariates().isEmpty()) {
-      slopes(node.putArray("covariates"), a.covariates());
     }
     if (!a.coefficients().isEmpty()) {
       coefficients(node.putArray("coefficients"), a.coefficients());

@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Facts;
+import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
@@ -44,9 +45,15 @@ final class LayerChecks {
    *
    * @param values of the response, row by row; NaN where a row took no part
    * @param units factors whose every level has a mean of its own
+   * @param covariates that vary within units
    * @param terms of that layer
    */
-  static LayerChecks of(Parts parts, double[] values, List<Factor> units, List<Term> terms) {
+  static LayerChecks of(
+      Parts parts,
+      double[] values,
+      List<Factor> units,
+      List<Covariate> covariates,
+      List<Term> terms) {
     List<Factor> factors = new ArrayList<>(units);
     terms.stream()
         .flatMap(t -> t.names().stream())
@@ -54,13 +61,14 @@ final class LayerChecks {
         .forEach(name -> factors.add(parts.factor(name)));
     List<Term> all = new ArrayList<>();
     units.forEach(unit -> all.add(Term.of(unit.name())));
+    covariates.forEach(covariate -> all.add(Term.of(covariate.name())));
     all.addAll(terms);
     double columns = units.stream().mapToInt(Factor::size).sum();
     return new LayerChecks(
         parts.rows() * columns * columns > MOST_WORK
             ? null
             : Residuals.of(
-                Fit.of(new Model(factors, List.of(), all, true), List.of(values)), values));
+                Fit.of(new Model(factors, covariates, all, true), List.of(values)), values));
   }
 
   /**

@@ -73,7 +73,7 @@ final class LayeredDifferences {
     if (held != null) {
       codes[held.at()] = 0;
     }
-    return strata.mean(codes, new double[0]);
+    return strata.mean(codes);
   }
 
   private TestResult.Difference difference(

@@ -2,8 +2,6 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.compare.Direction;
-import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Additivity;
 import app.knuckle.stats.linear.AnovaTable;
@@ -159,7 +157,7 @@ final class LinearAnswer {
         new TestResult.AnovaResult(
             table,
             moments == null ? null : OneWay.fit(moments, inquiry.alpha()),
-            slopes(fit, strata),
+            Slopes.of(strata, inquiry.alpha()),
             efficiency(table),
             null,
             Coefficient.of(layer, inquiry.alpha())));
@@ -287,30 +285,6 @@ final class LinearAnswer {
     UnequalMeans means = new UnequalMeans(inquiry, factor, moments, progress);
     List<ComparisonResult> comparisons = means.comparisons();
     return new Analysis(tests, List.of(), List.of(means.result()), comparisons, List.of(), null);
-  }
-
-  private List<TestResult.Slope> slopes(Fit fit, Strata strata) {
-    List<TestResult.Slope> slopes = new ArrayList<>();
-    for (int c = 0; c < model.covariates().size(); c++) {
-      double[] weights = fit.slopeOf(c);
-      double[] vector = weights == null ? null : fit.vector(weights);
-      if (vector != null) {
-        Strata.Estimable e = new Strata.Estimable(new double[][] {vector});
-        double df = strata.df(e);
-        String none = "there is no estimate of the noise";
-        slopes.add(
-            new TestResult.Slope(
-                model.covariates().get(c).name(),
-                fit.covariateMean(c),
-                StudentT.of(
-                    strata.value(e),
-                    Quantity.finite(Math.sqrt(strata.covariance(e, e)), none),
-                    df > 0 ? Quantity.of(df) : Quantity.absent(none),
-                    Direction.EITHER,
-                    inquiry.alpha())));
-      }
-    }
-    return slopes;
   }
 
   /** Rows of a cell of blocks and treatments, if they are the same everywhere; else 0. */

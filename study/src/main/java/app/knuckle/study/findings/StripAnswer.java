@@ -114,7 +114,7 @@ final class StripAnswer {
             .filter(t -> t.names().stream().anyMatch(second::contains))
             .toList();
     double[] whole = LayerChecks.without(parts.values(measured), block, strips.leftOut());
-    return LayerChecks.of(parts, whole, lanes, crossing)
+    return LayerChecks.of(parts, whole, lanes, List.of(), crossing)
         .layer(
             strips.strata().layers().get(0),
             names(strips, block, first),

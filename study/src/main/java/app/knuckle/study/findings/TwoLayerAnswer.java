@@ -2,6 +2,7 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
@@ -30,6 +31,7 @@ final class TwoLayerAnswer {
   private final boolean repeated;
   private final List<String> between;
   private final List<String> within;
+  private final List<Covariate> covariates;
 
   TwoLayerAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
     this.frame = frame;
@@ -49,13 +51,21 @@ final class TwoLayerAnswer {
     if (inquiry.unit() != null) {
       names.add(inquiry.unit());
     }
-    parts = new Parts(frame, List.of(measured), names);
+    List<String> numbers = new ArrayList<>(inquiry.covariates());
+    numbers.add(measured);
+    parts = new Parts(frame, numbers, names);
+    covariates = inquiry.covariates().stream().map(parts::covariate).toList();
   }
 
   private void check() {
-    if (!inquiry.covariates().isEmpty()) {
+    boolean sloped =
+        LinearAnswer.treatmentTerms(inquiry).stream()
+            .anyMatch(t -> t.names().stream().anyMatch(inquiry.covariates()::contains));
+    if (sloped) {
       throw refused(
-          "covariates", "covariates are not answered with two layers of error", "Leave them out");
+          "terms",
+          "groups with slopes of their own are not answered with two layers of error",
+          "Leave the covariate out of the terms; each layer then has one slope on it");
     }
     if (within.isEmpty()) {
       throw refused(
@@ -90,6 +100,7 @@ final class TwoLayerAnswer {
     outer.addAll(between);
     List<Term> betweenTerms = new ArrayList<>();
     inquiry.blocks().forEach(block -> betweenTerms.add(Term.of(block)));
+    inquiry.covariates().forEach(covariate -> betweenTerms.add(Term.of(covariate)));
     List<Term> withinTerms = new ArrayList<>();
     for (Term term : LinearAnswer.treatmentTerms(inquiry)) {
       boolean inner = term.names().stream().anyMatch(within::contains);
@@ -103,6 +114,7 @@ final class TwoLayerAnswer {
                 parts.factors(within),
                 betweenTerms,
                 withinTerms,
+                covariates,
                 repeated ? "units" : "whole-plot error",
                 repeated ? "error within units" : "subplot error"),
             parts.values(measured),
@@ -119,7 +131,12 @@ final class TwoLayerAnswer {
     all.addAll(within);
     Questions questions =
         new Questions(
-            inquiry, layers.strata(), parts.factors(all), List.of(), layers.table(), progress);
+            inquiry,
+            layers.strata(),
+            parts.factors(all),
+            inquiry.covariates(),
+            layers.table(),
+            progress);
     List<ComparisonResult> comparisons = questions.comparisons();
     List<TestResult.TermSphericity> sphericity = repeated ? sphericity(layers) : List.of();
     List<CheckResult> checks = sphericity.stream().map(this::check).toList();
@@ -131,7 +148,7 @@ final class TwoLayerAnswer {
                 new TestResult.AnovaResult(
                     layers.table(),
                     null,
-                    List.of(),
+                    Slopes.of(layers.strata(), inquiry.alpha()),
                     null,
                     beside(layers, sphericity, units),
                     List.of())),
@@ -146,7 +163,12 @@ final class TwoLayerAnswer {
             .mapToObj(u -> units.levels().get(u))
             .toList();
     double[] whole = LayerChecks.without(parts.values(measured), units, layers.leftOut());
-    return LayerChecks.of(parts, whole, List.of(units), withinTerms)
+    List<Covariate> varying = layers.strata().layers().get(1).fit().model().covariates();
+    List<Covariate> rows =
+        covariates.stream()
+            .filter(c -> varying.stream().anyMatch(v -> v.name().equals(c.name())))
+            .toList();
+    return LayerChecks.of(parts, whole, List.of(units), rows, withinTerms)
         .layer(layers.strata().layers().get(0), names, layers.unitDeviations())
         .on(answered, frame);
   }

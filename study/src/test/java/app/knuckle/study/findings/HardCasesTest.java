@@ -139,7 +139,8 @@ class HardCasesTest {
   @ParameterizedTest
   @ValueSource(
       strings = {
-        "\"treatments\":[\"a\"],\"unit\":\"b\",\"occasions\":[\"a\"],\"covariates\":[\"x\"]",
+        "\"treatments\":[\"a\"],\"unit\":\"b\",\"occasions\":[\"a\"],\"covariates\":[\"x\"],"
+            + "\"terms\":[[\"a\"],[\"a\",\"x\"]]",
         "\"treatments\":[\"a\",\"b\"],\"wholePlots\":[\"a\"]",
         "\"treatments\":[\"a\"],\"pairs\":\"a\"",
         "\"treatments\":[\"a\"],\"reference\":{\"a\":\"none\"},"

@@ -120,4 +120,88 @@ class LayersTest {
         .isCloseTo(row(findings, "units").get("ss").asDouble(), offset(1e-9));
     assertThat(units.get("judgement").asText()).isIn("sound", "caution", "unsound");
   }
+
+  private static final double[] START = new Random(11).doubles(ROWS, 10, 20).toArray();
+  private static final Column X = numbers("x", ROWS, i -> START[i]);
+  private static final Column PLOT = words("plot", ROWS, i -> "p" + i / 2);
+  private static final String SPLIT =
+      "\"treatments\":[\"mesh\",\"tide\"],\"unit\":\"plot\",\"occasions\":[\"tide\"],\"covariates\":[\"x\"]";
+
+  private static JsonNode last(JsonNode findings, String source) {
+    JsonNode found = null;
+    for (JsonNode row : findings.at("/tests/0/rows")) {
+      found = row.get("source").asText().equals(source) ? row : found;
+    }
+    return found;
+  }
+
+  private static void same(JsonNode one, JsonNode other, String key) {
+    double value = other.get(key).asDouble();
+    assertThat(one.get(key).asDouble()).isCloseTo(value, offset(1e-8 * (1 + Math.abs(value))));
+  }
+
+  @Test
+  void betweenUnitsACovariateWorksAsItDoesOnTheirMeans() throws IOException {
+    JsonNode layered = ask(SPLIT, PLOT, MESH, TIDE, X, Y);
+    double[] y = means(i -> ((app.knuckle.study.table.Numbers) Y).value(i));
+    double[] x = means(i -> START[i]);
+    int units = ROWS / 2;
+    JsonNode plain =
+        ask(
+            "\"treatments\":[\"mesh\"],\"covariates\":[\"x\"]",
+            words("mesh", units, i -> "m" + i % 3),
+            numbers("x", units, i -> x[i]),
+            numbers("y", units, i -> y[i]));
+    for (String key : new String[] {"f", "p", "df", "errorDf"}) {
+      same(row(layered, "mesh"), row(plain, "mesh"), key);
+      same(row(layered, "x"), row(plain, "x"), key);
+    }
+    same(layered.at("/means/0/rows/1"), plain.at("/means/0/rows/1"), "mean");
+    same(layered.at("/means/0/rows/1"), plain.at("/means/0/rows/1"), "se");
+  }
+
+  private static double[] means(java.util.function.IntToDoubleFunction value) {
+    double[] means = new double[ROWS / 2];
+    for (int u = 0; u < means.length; u++) {
+      means[u] = (value.applyAsDouble(2 * u) + value.applyAsDouble(2 * u + 1)) / 2;
+    }
+    return means;
+  }
+
+  @Test
+  void withinUnitsItWorksAsIfEachUnitWereABlock() throws IOException {
+    JsonNode layered = ask(SPLIT, PLOT, MESH, TIDE, X, Y);
+    JsonNode blocked =
+        ask(
+            "\"treatments\":[\"tide\",\"mesh\"],\"blocks\":[\"plot\"],\"covariates\":[\"x\"],"
+                + "\"terms\":[[\"tide\"],[\"tide\",\"mesh\"]]",
+            PLOT,
+            MESH,
+            TIDE,
+            X,
+            Y);
+    for (String key : new String[] {"f", "p", "df", "errorDf"}) {
+      same(row(layered, "tide"), row(blocked, "tide"), key);
+      same(row(layered, "mesh x tide"), row(blocked, "tide x mesh"), key);
+      same(last(layered, "x"), row(blocked, "x"), key);
+    }
+    assertThat(layered.at("/tests/0/covariates")).hasSize(2);
+    assertThat(left(layered))
+        .isCloseTo(row(layered, "error within units").get("ss").asDouble(), offset(1e-9));
+  }
+
+  @Test
+  void whatAUnitBroughtAlongIsKnownBetweenUnitsOnly() throws IOException {
+    Column brought = numbers("x", ROWS, i -> START[i / 2]);
+    JsonNode layered = ask(SPLIT, PLOT, MESH, TIDE, brought, Y);
+    assertThat(layered.at("/tests/0/covariates")).hasSize(1);
+    JsonNode without = ask(SPLIT.replace(",\"covariates\":[\"x\"]", ""), PLOT, MESH, TIDE, Y);
+    same(row(layered, "tide"), row(without, "tide"), "f");
+    // A slope on it, added to the response, changes the test of no treatment.
+    Column leaning =
+        numbers("y", ROWS, i -> ((app.knuckle.study.table.Numbers) Y).value(i) + 5 * START[i / 2]);
+    JsonNode added = ask(SPLIT, PLOT, MESH, TIDE, brought, leaning);
+    same(row(added, "mesh"), row(layered, "mesh"), "f");
+    same(row(added, "mesh x tide"), row(layered, "mesh x tide"), "f");
+  }
 }
