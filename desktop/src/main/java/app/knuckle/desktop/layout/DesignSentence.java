@@ -40,6 +40,14 @@ final class DesignSentence extends FlowPane {
     }
   }
 
+  /** Gives the keyboard to a slot, if it is shown. */
+  void focus(String id) {
+    SlotChooser slot = slots.get(id);
+    if (slot != null && getChildren().contains(slot)) {
+      slot.requestFocus();
+    }
+  }
+
   private SlotChooser slot(Piece.Slot slot) {
     SlotChooser chooser =
         slots.computeIfAbsent(

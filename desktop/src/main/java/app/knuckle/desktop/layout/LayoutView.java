@@ -8,6 +8,7 @@ import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.SlipViewModel;
 import java.util.ArrayList;
 import java.util.List;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TitledPane;
@@ -57,8 +58,14 @@ public final class LayoutView extends ScrollPane {
 
   private void show() {
     LayoutPage shown = LayoutPage.of(slip.answer(), slip.reason());
+    Node owner = getScene() == null ? null : getScene().getFocusOwner();
     sentence.show(model.sentence(shown.rows()));
     more.show(model.additions());
+    boolean gone = owner != null && owner.getScene() == null && owner.getId() != null;
+    if (gone && owner.getId().startsWith(ADD)) {
+      // What was added stands in the sentence now, and there the keyboard goes on.
+      sentence.focus("slot-" + owner.getId().substring(ADD.length()));
+    }
     showTerms();
     showColumns();
     below.getChildren().clear();
@@ -102,6 +109,9 @@ public final class LayoutView extends ScrollPane {
     cards.getChildren().add(right);
     below.getChildren().add(cards);
   }
+
+  /** How the identifiers of additions begin; the slots that they become are called alike. */
+  private static final String ADD = "add-";
 
   /** Terms that can be switched off and on. */
   private void showTerms() {

@@ -34,7 +34,11 @@ final class TermChips {
     for (Term term : Term.combinations(treatments, treatments.size())) {
       terms.put(term.names(), isOn(term.names()));
     }
-    for (String covariate : asked().covariates()) {
+    boolean layered =
+        !asked().wholePlots().isEmpty()
+            || !asked().occasions().isEmpty()
+            || !asked().strips().isEmpty();
+    for (String covariate : layered ? List.<String>of() : asked().covariates()) {
       for (String treatment : treatments) {
         List<String> term = List.of(treatment, covariate);
         terms.put(term, isOn(term));

@@ -1,0 +1,125 @@
+package app.knuckle.desktop.shell;
+
+import static app.knuckle.desktop.shell.Driver.isThere;
+import static app.knuckle.desktop.shell.Driver.press;
+import static app.knuckle.desktop.shell.Driver.shows;
+import static app.knuckle.desktop.shell.Driver.tabTo;
+import static app.knuckle.desktop.shell.Driver.takeKeyboard;
+import static app.knuckle.desktop.shell.Driver.text;
+import static app.knuckle.desktop.shell.Driver.texts;
+import static app.knuckle.desktop.shell.Driver.until;
+import static app.knuckle.desktop.shell.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.study.design.Inquiry;
+import java.util.List;
+import javafx.scene.control.TitledPane;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** The design sentence written in the real window: by keys, by mouse, by carrying columns. */
+@ExtendWith(ApplicationExtension.class)
+class LayoutWindowTest {
+
+  private Workbench workbench;
+
+  @Start
+  void start(Stage stage) {
+    workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench));
+    stage.show();
+    stage.toFront();
+    stage.requestFocus();
+    workbench.open(DemoStudy.read());
+  }
+
+  @BeforeEach
+  void openTheTrialInRacks(FxRobot robot) {
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    takeKeyboard(robot);
+    press(robot, KeyCode.TAB);
+    until(() -> shows(robot, "finding", "Growth differs between the levels of mesh"));
+    press(robot, KeyCode.DIGIT2);
+    until(() -> isThere(robot, "plot-plan"));
+  }
+
+  private Inquiry inquiry() {
+    return workbench.currentProperty().get().inquiry();
+  }
+
+  private static String focused(FxRobot robot) {
+    return robot.window(0).getScene().getFocusOwner().getId();
+  }
+
+  @Test
+  void wholePlotsAndACovariateAreAddedByKeysAndTheKeyboardGoesOnInTheirSlots(FxRobot robot) {
+    tabTo(robot, "add-whole");
+    robot.type(KeyCode.SPACE).write("mesh").type(KeyCode.ENTER);
+    untilShown(robot, "reads-as", "3 × 3 factorial in split plots, mesh on whole plots");
+    until(() -> "slot-whole".equals(focused(robot)));
+    tabTo(robot, "add-covariate");
+    robot.type(KeyCode.SPACE).write("start").type(KeyCode.ENTER);
+    untilShown(robot, "reads-as", "one covariate");
+    until(() -> shows(robot, "finding", "The effect of mesh on growth depends on density"));
+    assertThat(texts(robot, "#skeleton .label")).contains("whole-plot error", "subplot error");
+    assertThat(isThere(robot, "term-mesh-start_mm")).isFalse();
+    press(robot, KeyCode.Z);
+    until(() -> inquiry().covariates().isEmpty());
+    press(robot, KeyCode.Z);
+    until(() -> inquiry().wholePlots().isEmpty());
+  }
+
+  @Test
+  void aTermIsSwitchedOffAndOnAgain(FxRobot robot) {
+    robot.clickOn("#term-mesh-density");
+    until(() -> inquiry().terms().chosen().equals(List.of(List.of("mesh"), List.of("density"))));
+    until(() -> !texts(robot, "#skeleton .label").contains("mesh × density"));
+    robot.clickOn("#term-mesh-density");
+    until(() -> texts(robot, "#skeleton .label").contains("mesh × density"));
+  }
+
+  @Test
+  void aColumnIsCarriedIntoTheSentence(FxRobot robot) {
+    robot.drag("#column-width_mm").moveTo("#slot-measured").drop();
+    until(() -> inquiry().measured().contains("width_mm"));
+    robot.drag("#column-start_mm").moveTo("#add-covariate").drop();
+    until(() -> inquiry().covariates().equals(List.of("start_mm")));
+    untilShown(robot, "reads-as", "one covariate");
+  }
+
+  @Test
+  void threePlainAnswersWriteTheSentence(FxRobot robot) {
+    robot.interact(() -> robot.lookup("#unsure").queryAs(TitledPane.class).setExpanded(true));
+    until(() -> isThere(robot, "plain-advice"));
+    String before = text(robot, "plain-advice");
+    robot.interact(() -> choose(robot, "#plain-what", "a score or rank"));
+    until(() -> !text(robot, "plain-advice").equals(before));
+    assertThat(text(robot, "plain-advice")).contains("Kruskal-Wallis");
+    robot.interact(() -> robot.lookup("#plain-write").queryButton().fire());
+    until(() -> inquiry().method() == Inquiry.Method.RANKS);
+    until(() -> shows(robot, "finding", "test"));
+  }
+
+  private static void choose(FxRobot robot, String choice, String title) {
+    robot.lookup(choice).lookup(".toggle-button").queryAllAs(ToggleButton.class).stream()
+        .filter(b -> b.getText().equals(title))
+        .findFirst()
+        .orElseThrow()
+        .fire();
+  }
+
+  @Test
+  void whatIsAskedIsSaidPlainlyOrAsHypothesesAndACellLeadsToItsRecords(FxRobot robot) {
+    assertThat(texts(robot, "#asked .label")).anyMatch(t -> t.endsWith("?"));
+    robot.interact(() -> choose(robot, "#asked-form", "as hypotheses"));
+    until(() -> texts(robot, "#asked .label").stream().anyMatch(t -> t.startsWith("H₀")));
+  }
+}
