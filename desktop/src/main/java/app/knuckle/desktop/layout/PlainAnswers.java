@@ -74,8 +74,8 @@ final class PlainAnswers {
           d.expected = null;
           d.pairs = null;
           d.unit = null;
-          if (ranks && d.treatments.size() > 1) {
-            d.treatments = d.treatments.subList(0, 1);
+          if (ranks) {
+            onOneTreatment(d);
           }
           if (unit != null && groups == 1 && d.treatments.size() == 1) {
             d.pairs = unit;
@@ -83,6 +83,15 @@ final class PlainAnswers {
             seenRepeatedly(slip, d, unit);
           }
         });
+  }
+
+  /** Tests on ranks compare the groups of one treatment, and know of nothing beside. */
+  private static void onOneTreatment(Draft d) {
+    d.treatments = d.treatments.stream().limit(1).toList();
+    d.blocks = List.of();
+    d.wholePlots = List.of();
+    d.strips = List.of();
+    d.covariates = List.of();
   }
 
   /** A column whose every level comes with several levels of the treatment; null for none. */

@@ -105,7 +105,7 @@ class LayoutWindowTest {
     assertThat(text(robot, "plain-advice")).contains("Kruskal-Wallis");
     robot.interact(() -> robot.lookup("#plain-write").queryButton().fire());
     until(() -> inquiry().method() == Inquiry.Method.RANKS);
-    until(() -> shows(robot, "finding", "test"));
+    untilShown(robot, "finding", "Kruskal-Wallis test");
   }
 
   private static void choose(FxRobot robot, String choice, String title) {
