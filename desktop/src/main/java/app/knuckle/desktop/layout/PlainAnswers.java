@@ -77,7 +77,7 @@ final class PlainAnswers {
           if (ranks) {
             onOneTreatment(d);
           }
-          if (unit != null && groups == 1 && d.treatments.size() == 1) {
+          if (unit != null && d.treatments.size() == 1 && groups() == 2) {
             d.pairs = unit;
           } else if (unit != null) {
             seenRepeatedly(slip, d, unit);

@@ -45,8 +45,8 @@ class CompareWindowTest {
   @BeforeEach
   void openTheJoint(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
+    robot.clickOn("#joint-compare");
     takeKeyboard(robot);
-    press(robot, KeyCode.DIGIT6);
     until(() -> isThere(robot, "ladder"));
   }
 

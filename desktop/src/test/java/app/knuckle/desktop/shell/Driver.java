@@ -3,12 +3,16 @@ package app.knuckle.desktop.shell;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.stage.Window;
 import org.testfx.api.FxRobot;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -66,10 +70,23 @@ final class Driver {
     WaitForAsyncUtils.waitForFxEvents();
   }
 
-  /** Without a window manager nobody else hands the keyboard to a new window. */
+  /**
+   * Without a window manager nobody else hands the keyboard to a new window; it has it when it
+   * hears a key that does nothing.
+   */
   static void takeKeyboard(FxRobot robot) {
-    robot.interact(() -> robot.window(0).requestFocus());
-    until(() -> robot.window(0).isFocused());
+    AtomicBoolean heard = new AtomicBoolean();
+    EventHandler<KeyEvent> ear = event -> heard.set(true);
+    Window window = robot.window(0);
+    robot.interact(() -> window.addEventFilter(KeyEvent.KEY_PRESSED, ear));
+    until(
+        () -> {
+          robot.interact(window::requestFocus);
+          robot.type(KeyCode.SHIFT);
+          WaitForAsyncUtils.waitForFxEvents();
+          return heard.get();
+        });
+    robot.interact(() -> window.removeEventFilter(KeyEvent.KEY_PRESSED, ear));
   }
 
   static void tabTo(FxRobot robot, String id) {

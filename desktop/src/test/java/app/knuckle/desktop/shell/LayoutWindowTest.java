@@ -14,6 +14,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.study.design.Inquiry;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import javafx.scene.control.TitledPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -44,10 +45,9 @@ class LayoutWindowTest {
   @BeforeEach
   void openTheTrialInRacks(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
-    takeKeyboard(robot);
-    press(robot, KeyCode.TAB);
+    robot.clickOn("#slip-1");
     until(() -> shows(robot, "finding", "Growth differs between the levels of mesh"));
-    press(robot, KeyCode.DIGIT2);
+    robot.clickOn("#joint-layout");
     until(() -> isThere(robot, "plot-plan"));
   }
 
@@ -61,6 +61,7 @@ class LayoutWindowTest {
 
   @Test
   void wholePlotsAndACovariateAreAddedByKeysAndTheKeyboardGoesOnInTheirSlots(FxRobot robot) {
+    takeKeyboard(robot);
     tabTo(robot, "add-whole");
     robot.type(KeyCode.SPACE).write("mesh").type(KeyCode.ENTER);
     untilShown(robot, "reads-as", "3 × 3 factorial in split plots, mesh on whole plots");
@@ -106,6 +107,39 @@ class LayoutWindowTest {
     robot.interact(() -> robot.lookup("#plain-write").queryButton().fire());
     until(() -> inquiry().method() == Inquiry.Method.RANKS);
     untilShown(robot, "finding", "Kruskal-Wallis test");
+  }
+
+  /** Whatever is answered, the sentence that comes of it has an answer. */
+  @Test
+  void everyPlainAnswerLeadsToASentenceThatIsAnswered(FxRobot robot) {
+    Inquiry before = inquiry();
+    for (String what : List.of("a measurement", "a score or rank", "with wild values")) {
+      for (String groups : List.of("one alone", "two", "three or more")) {
+        for (String units : List.of("different units", "the same units")) {
+          until(() -> isThere(robot, "unsure"));
+          robot.interact(() -> robot.lookup("#unsure").queryAs(TitledPane.class).setExpanded(true));
+          robot.interact(
+              () -> {
+                choose(robot, "#plain-what", what);
+                choose(robot, "#plain-groups", groups);
+                choose(robot, "#plain-units", units);
+                robot.lookup("#plain-write").queryButton().fire();
+              });
+          SlipViewModel slip = workbench.currentProperty().get();
+          until(() -> isIdle(robot, slip));
+          assertThat(slip.answer().refusal()).as("%s, %s, %s", what, groups, units).isNull();
+          Inquiry back = before;
+          robot.interact(() -> slip.inquiryProperty().set(back));
+          until(() -> isIdle(robot, slip));
+        }
+      }
+    }
+  }
+
+  private static boolean isIdle(FxRobot robot, SlipViewModel slip) {
+    AtomicBoolean idle = new AtomicBoolean();
+    robot.interact(() -> idle.set(!slip.busyProperty().get()));
+    return idle.get();
   }
 
   private static void choose(FxRobot robot, String choice, String title) {

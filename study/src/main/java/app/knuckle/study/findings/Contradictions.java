@@ -74,6 +74,14 @@ final class Contradictions {
       if (!left.isEmpty()) {
         found.add(IncompleteUnits.words(left, treatments.get(0).name()).strip());
       }
+      if (IncompleteUnits.anyRepeats(units, treatments.get(0), of)) {
+        found.add(
+            "Several values of one level of "
+                + treatments.get(0).name()
+                + " in one "
+                + unit
+                + " are averaged first.");
+      }
     }
     return found;
   }

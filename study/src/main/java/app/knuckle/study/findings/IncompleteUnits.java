@@ -37,6 +37,21 @@ final class IncompleteUnits {
         .toList();
   }
 
+  /** Whether a unit has several values of one level, which are averaged. */
+  static boolean anyRepeats(Factor unit, Factor treatment, double[] values) {
+    BitSet seen = new BitSet(unit.size() * treatment.size());
+    for (int row = 0; row < values.length; row++) {
+      if (unit.codes()[row] >= 0 && treatment.codes()[row] >= 0 && !Double.isNaN(values[row])) {
+        int cell = unit.codes()[row] * treatment.size() + treatment.codes()[row];
+        if (seen.get(cell)) {
+          return true;
+        }
+        seen.set(cell);
+      }
+    }
+    return false;
+  }
+
   /** What is said of them; empty where all are complete. */
   static String words(List<String> names, String treatment) {
     return names.isEmpty()

@@ -12,6 +12,7 @@ import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -109,6 +110,23 @@ final class Parts {
 
   Covariate covariate(String name) {
     return new Covariate(name, values(name));
+  }
+
+  /** Values by the levels of two factors, several of one cell averaged; NaN where there is none. */
+  double[][] averaged(Factor first, Factor second, double[] values) {
+    double[][] sums = new double[first.size()][second.size()];
+    int[][] counts = new int[first.size()][second.size()];
+    for (int row = 0; row < values.length; row++) {
+      if (used[row]) {
+        sums[first.codes()[row]][second.codes()[row]] += values[row];
+        counts[first.codes()[row]][second.codes()[row]]++;
+      }
+    }
+    for (int i = 0; i < sums.length; i++) {
+      int at = i;
+      Arrays.setAll(sums[i], j -> counts[at][j] == 0 ? Double.NaN : sums[at][j] / counts[at][j]);
+    }
+    return sums;
   }
 
   boolean isUsed(int row) {

@@ -4,8 +4,6 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.Blocks;
-import app.knuckle.study.Place;
-import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -24,23 +22,8 @@ final class RankBlocksAnswer extends RankQuestion {
   Analysis analysis() {
     Factor factor = treatment();
     Factor block = parts.factor(within);
-    double[][] all = new double[block.size()][factor.size()];
-    for (double[] row : all) {
-      Arrays.fill(row, Double.NaN);
-    }
     double[] values = parts.values(measured);
-    for (int row = 0; row < values.length; row++) {
-      if (parts.isUsed(row)) {
-        double[] own = all[block.codes()[row]];
-        if (!Double.isNaN(own[factor.codes()[row]])) {
-          throw Refused.at(
-              new Place.WholeColumn("inquiry", within),
-              "'" + block.levels().get(block.codes()[row]) + "' has two values of one treatment",
-              "Average them, or name smaller blocks");
-        }
-        own[factor.codes()[row]] = values[row];
-      }
-    }
+    double[][] all = parts.averaged(block, factor, values);
     double[][] whole =
         Arrays.stream(all)
             .filter(row -> Arrays.stream(row).noneMatch(Double::isNaN))

@@ -4,8 +4,6 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.PairedRanks;
-import app.knuckle.study.Place;
-import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -80,22 +78,7 @@ final class RankPairedAnswer extends RankQuestion {
 
   private PairedRanks matched(Factor factor) {
     Factor pair = parts.factor(inquiry.pairs());
-    double[][] found = new double[2][pair.size()];
-    Arrays.fill(found[0], Double.NaN);
-    Arrays.fill(found[1], Double.NaN);
-    double[] values = parts.values(measured);
-    for (int row = 0; row < values.length; row++) {
-      if (parts.isUsed(row)) {
-        double before = found[factor.codes()[row]][pair.codes()[row]];
-        if (!Double.isNaN(before)) {
-          throw Refused.at(
-              new Place.WholeColumn("inquiry", inquiry.pairs()),
-              "'" + pair.levels().get(pair.codes()[row]) + "' has two values at one level",
-              "Each pair has one value at each level");
-        }
-        found[factor.codes()[row]][pair.codes()[row]] = values[row];
-      }
-    }
+    double[][] found = parts.averaged(factor, pair, parts.values(measured));
     int[] whole =
         IntStream.range(0, pair.size())
             .filter(p -> !Double.isNaN(found[0][p]) && !Double.isNaN(found[1][p]))

@@ -80,11 +80,17 @@ class RelatedGroupsTest {
   }
 
   @Test
-  void aBagWithTwoValuesOfOneFeedIsRefusedWithTheWayOn() throws IOException {
-    Column bag = words("bag", 15, i -> "bag " + i / 6);
-    JsonNode findings = ask(ON_RANKS, FEED, bag, numbers("y", 15, i -> i));
-    assertThat(findings.at("/tests/0/why").asText())
-        .contains("'bag 0' has two values of one treatment")
-        .contains("Average them");
+  void severalValuesOfOneFeedInABagAreAveragedAndThatIsSaid() throws IOException {
+    // Two readings of each, half a unit to either side of the value that would stand alone.
+    Column feed = words("feed", 30, i -> new String[] {"kelp", "mix", "paste"}[i / 2 % 3]);
+    Column bag = words("bag", 30, i -> "bag " + (char) ('A' + i / 6));
+    JsonNode twice =
+        ask(ON_RANKS, feed, bag, numbers("y", 30, i -> rising(i / 2) + (i % 2 - 0.5) * 40));
+    JsonNode once = ask(ON_RANKS, FEED, BAG, numbers("y", 15, i -> rising(i)));
+    assertThat(twice.at("/tests/0/rows/0/chiSquared"))
+        .isEqualTo(once.at("/tests/0/rows/0/chiSquared"));
+    assertThat(twice.at("/design/warnings").toString())
+        .contains("Several values of one level of feed in one bag are averaged first.");
+    assertThat(once.at("/design/warnings")).isEmpty();
   }
 }

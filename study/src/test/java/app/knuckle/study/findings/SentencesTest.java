@@ -59,7 +59,7 @@ class SentencesTest {
         "'treatments':['mesh'],'method':'ranks' | Y differs between the levels of mesh, Kruskal-Wallis test: H(2) = | p < .001.",
         "'expected':5 | Mean y lies | mm above the expected 5 mm",
         "'expected':5,'method':'ranks' | Y differs from the expected value, signed-rank test: | p < .001.",
-        "'treatments':['mesh'],'unit':'rack','occasions':['mesh'],'method':'ranks' | inquiry, rack: 'R0' has | two values of one treatment"
+        "'treatments':['mesh'],'unit':'rack','occasions':['mesh'],'method':'ranks' | Y differs between the levels of mesh, Friedman test: | p < .001."
       })
   void anEffectIsSaid(String inquiry, String start, String end) throws IOException {
     String finding = finding(inquiry, EASY);
