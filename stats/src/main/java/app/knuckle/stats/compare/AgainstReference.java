@@ -106,10 +106,18 @@ public record AgainstReference(
     for (int i = 0; i < loadings.length; i++) {
       // Correlations of one factor: l_i = cov(d_i, d_j) / ..., found from the reference's variance.
       double variance = squared(means.seOfDifference(others.get(i), reference));
-      loadings[i] = Math.sqrt(sharedVariance(means, others, reference) / variance);
+      double shared = sharedVariance(means, others, reference) / variance;
+      // Covariates may leave differences that share nothing, or all but everything.
+      loadings[i] = Math.sqrt(Math.min(MOST_SHARED, Math.max(0, shared)));
     }
     return loadings;
   }
+
+  /**
+   * Differences that share more than this count as sharing this much, which errs on the safe side:
+   * the integral over what they share takes steps as fine as what they do not.
+   */
+  private static final double MOST_SHARED = 1 - 1e-5;
 
   /**
    * What all differences share: the variance of the reference, averaged over pairs of the others.
