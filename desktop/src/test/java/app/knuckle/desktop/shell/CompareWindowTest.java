@@ -1,5 +1,6 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.go;
 import static app.knuckle.desktop.shell.Driver.isThere;
 import static app.knuckle.desktop.shell.Driver.press;
 import static app.knuckle.desktop.shell.Driver.shows;
@@ -45,9 +46,8 @@ class CompareWindowTest {
   @BeforeEach
   void openTheJoint(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
-    robot.clickOn("#joint-compare");
+    go(robot, "#joint-compare", () -> isThere(robot, "ladder"));
     takeKeyboard(robot);
-    until(() -> isThere(robot, "ladder"));
   }
 
   private Style style() {

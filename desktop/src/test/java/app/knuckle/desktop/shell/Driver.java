@@ -20,6 +20,7 @@ import org.testfx.util.WaitForAsyncUtils;
 final class Driver {
 
   private static final int PATIENCE_SECONDS = 60;
+  private static final int TRIES = 4;
   private static final int MOST_TABS = 90;
 
   private Driver() {}
@@ -31,6 +32,28 @@ final class Driver {
       throw new AssertionError("Not so after " + PATIENCE_SECONDS + " s", e);
     }
     WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Clicks on what leads somewhere, again if the click was lost while the window was laid out. */
+  static void go(FxRobot robot, String query, BooleanSupplier there) {
+    again(() -> robot.clickOn(query), () -> robot.lookup(query).tryQuery().isPresent(), there);
+  }
+
+  /** Drags something onto something, again if that was lost. */
+  static void carry(FxRobot robot, String from, String onto, BooleanSupplier there) {
+    again(() -> robot.drag(from).moveTo(onto).drop(), () -> true, there);
+  }
+
+  private static void again(Runnable act, BooleanSupplier possible, BooleanSupplier there) {
+    for (int i = 0; i < TRIES && possible.getAsBoolean() && !there.getAsBoolean(); i++) {
+      act.run();
+      try {
+        WaitForAsyncUtils.waitFor(PATIENCE_SECONDS / TRIES, TimeUnit.SECONDS, there::getAsBoolean);
+      } catch (TimeoutException e) {
+        // The next try, or the last wait below, decides.
+      }
+    }
+    until(there);
   }
 
   static String text(FxRobot robot, String id) {

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.go;
 import static app.knuckle.desktop.shell.Driver.shows;
 import static app.knuckle.desktop.shell.Driver.tabTo;
 import static app.knuckle.desktop.shell.Driver.takeKeyboard;
@@ -54,10 +55,11 @@ class FigureWindowTest {
 
   @Test
   void fromAFileToALetteredClusteredFigureAsPdfInFourActions(FxRobot robot) throws IOException {
-    robot.clickOn("#welcome-open");
-    until(() -> shows(robot, "finding", "Growth differs"));
-    robot.clickOn("#joint-figure");
-    untilShown(robot, "figure-caption", "Means that share a letter do not differ");
+    go(robot, "#welcome-open", () -> shows(robot, "finding", "Growth differs"));
+    go(
+        robot,
+        "#joint-figure",
+        () -> shows(robot, "figure-caption", "Means that share a letter do not differ"));
     robot.clickOn("#figure-exchange");
     untilShown(robot, "figure-exchange", "density \u21c4 mesh");
     robot.clickOn("#export-pdf");
@@ -80,23 +82,19 @@ class FigureWindowTest {
     Path file = Files.writeString(folder.resolve("skipping.csv"), rows);
     robot.interact(() -> workbench.open(file));
     until(() -> shows(robot, "finding", "Growth differs"));
-    robot.clickOn("#joint-compare");
-    until(() -> robot.lookup("#ladder").tryQuery().isPresent());
+    go(robot, "#joint-compare", () -> robot.lookup("#ladder").tryQuery().isPresent());
     List<String> letters =
         robot.lookup(".rung-letter").queryAllAs(Label.class).stream().map(Label::getText).toList();
     assertThat(letters).containsExactly("a", "b", "a", "", "", "b", "a", "b");
     assertThat(text(robot, "rung-3")).isEqualTo("dust");
-    robot.clickOn("#joint-figure");
-    untilShown(robot, "figure-caption", "share a letter");
+    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "share a letter"));
     assertThat(texts(robot)).containsSubsequence("ab", "ab", "a", "b");
   }
 
   @Test
   void thePictureIsEditedWhereItStands(FxRobot robot) {
-    robot.clickOn("#welcome-open");
-    until(() -> shows(robot, "finding", "Growth differs"));
-    robot.clickOn("#joint-figure");
-    untilShown(robot, "figure-caption", "share a letter");
+    go(robot, "#welcome-open", () -> shows(robot, "finding", "Growth differs"));
+    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "share a letter"));
     robot.clickOn(at(robot, label(robot, "Density"))).write("Oysters a bag").type(KeyCode.ENTER);
     until(() -> label(robot, "Oysters a bag") != null);
     robot.clickOn("#figure-above").type(KeyCode.DOWN, KeyCode.ENTER);
@@ -142,8 +140,7 @@ class FigureWindowTest {
 
   @Test
   void allFiguresOfAStudyAreWrittenAtOnce(FxRobot robot) throws IOException {
-    robot.clickOn("#welcome-open");
-    until(() -> shows(robot, "finding", "Growth differs"));
+    go(robot, "#welcome-open", () -> shows(robot, "finding", "Growth differs"));
     robot.interact(() -> workbench.keeper().writeFigures(folder));
     until(() -> shows(robot, "banner-words", "written"));
     try (Stream<Path> files = Files.list(folder)) {

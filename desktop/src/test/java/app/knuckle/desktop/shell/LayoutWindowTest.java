@@ -1,5 +1,7 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.carry;
+import static app.knuckle.desktop.shell.Driver.go;
 import static app.knuckle.desktop.shell.Driver.isThere;
 import static app.knuckle.desktop.shell.Driver.press;
 import static app.knuckle.desktop.shell.Driver.shows;
@@ -45,10 +47,11 @@ class LayoutWindowTest {
   @BeforeEach
   void openTheTrialInRacks(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
-    robot.clickOn("#slip-1");
-    until(() -> shows(robot, "finding", "Growth differs between the levels of mesh"));
-    robot.clickOn("#joint-layout");
-    until(() -> isThere(robot, "plot-plan"));
+    go(
+        robot,
+        "#slip-1",
+        () -> shows(robot, "finding", "Growth differs between the levels of mesh"));
+    go(robot, "#joint-layout", () -> isThere(robot, "plot-plan"));
   }
 
   private Inquiry inquiry() {
@@ -89,10 +92,16 @@ class LayoutWindowTest {
 
   @Test
   void aColumnIsCarriedIntoTheSentence(FxRobot robot) {
-    robot.drag("#column-width_mm").moveTo("#slot-measured").drop();
-    until(() -> inquiry().measured().contains("width_mm"));
-    robot.drag("#column-start_mm").moveTo("#add-covariate").drop();
-    until(() -> inquiry().covariates().equals(List.of("start_mm")));
+    carry(
+        robot,
+        "#column-width_mm",
+        "#slot-measured",
+        () -> inquiry().measured().contains("width_mm"));
+    carry(
+        robot,
+        "#column-start_mm",
+        "#add-covariate",
+        () -> inquiry().covariates().equals(List.of("start_mm")));
     untilShown(robot, "reads-as", "one covariate");
   }
 

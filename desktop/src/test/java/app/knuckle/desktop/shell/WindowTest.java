@@ -1,5 +1,6 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.go;
 import static app.knuckle.desktop.shell.Driver.press;
 import static app.knuckle.desktop.shell.Driver.rows;
 import static app.knuckle.desktop.shell.Driver.shows;
@@ -54,8 +55,7 @@ class WindowTest {
   void fromRecordsToALetteredFigureWithTheMouse(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs between the 4 levels of feed"));
     assertThat(rows(robot)).isEqualTo(37);
-    robot.clickOn("#slip-1");
-    until(() -> shows(robot, "finding", "Growth differs between the levels of mesh"));
+    go(robot, "#slip-1", () -> shows(robot, "finding", "Growth differs between the levels"));
     robot.clickOn("#joint-layout").clickOn("#slot-measured").write("surv");
     robot.type(KeyCode.ENTER);
     until(() -> shows(robot, "finding", "Survival"));
@@ -156,10 +156,9 @@ class WindowTest {
 
   @Test
   void aQuestionOfOnesOwnIsWeighedAndKept(FxRobot robot) {
-    robot.clickOn("#slip-2");
-    until(() -> shows(robot, "finding", "depends on density"));
-    robot.clickOn("#joint-compare");
-    until(() -> robot.lookup("#balance").tryQuery().isPresent());
+    until(() -> shows(robot, "finding", "Clearance differs"));
+    go(robot, "#slip-2", () -> shows(robot, "finding", "depends on density"));
+    go(robot, "#joint-compare", () -> robot.lookup("#balance").tryQuery().isPresent());
     Node balance = robot.lookup("#balance").query();
     robot.interact(balance::requestFocus);
     fire(robot, "weigh-coarse / 240");
