@@ -15,6 +15,7 @@ import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.test.LawCurve;
 import app.knuckle.desktop.test.TestPage;
 import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Progress;
@@ -250,5 +251,21 @@ class PagesTest {
       assertThat(figure.caption()).as("%s", form).doesNotContain("NaN").endsWith(".");
     }
     assertThat(ChainPage.of(answer).links()).hasSize(Joint.values().length);
+  }
+
+  /** Nine groups have more slopes than a palette has inks, and are told apart all the same. */
+  @Test
+  void slopesOfManyGroupsHaveInksOfTheirOwn() throws URISyntaxException {
+    Answer answer =
+        Asked.demo(
+            "rack-trial",
+            "`measured`:[`growth_mm`],`treatments`:[`mesh`,`density`],`covariates`:[`start_mm`]");
+    InquiryFigure figure = InquiryFigure.of(answer.findings(), Style.usual(9).with(Form.SLOPES));
+    assertThat(
+            figure.scene().marks().stream()
+                .filter(Mark.Dot.class::isInstance)
+                .map(mark -> ((Mark.Dot) mark).fill())
+                .distinct())
+        .hasSize(9);
   }
 }

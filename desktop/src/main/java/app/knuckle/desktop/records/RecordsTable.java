@@ -131,7 +131,8 @@ final class RecordsTable extends TableView<Integer> {
 
   /** The rows too: the view is let down by a row each time it was painted. */
   private void unroll(double height) {
-    boolean whole = height > getScene().getWindow().getHeight();
+    // A view that was closed meanwhile has no window to fill.
+    boolean whole = getScene() == null || height > getScene().getHeight();
     setMaxHeight(whole ? Double.MAX_VALUE : height);
     if (!whole) {
       nextPulse(() -> unroll(height + ROW));

@@ -68,7 +68,7 @@ record RankQuantity(String path, String title, String meaning) {
           of(
               "rankBiserial",
               "rank-biserial correlation",
-              "From -1, always lower, to 1, always higher."),
+              "From \u22121, always lower, to 1, always higher."),
           of(
               "epsilonSquared",
               "\u03b5\u00b2",

@@ -10,9 +10,11 @@ import app.knuckle.figures.scatter.IntervalsLayout;
 import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scatter.ScatterLayout;
+import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Form;
+import app.knuckle.figures.style.Palette;
 import app.knuckle.figures.style.Paper;
 import app.knuckle.figures.style.Style;
 import app.knuckle.study.findings.ComparedMeans;
@@ -27,6 +29,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 
 /**
  * The figure of an inquiry, laid out.
@@ -123,7 +126,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
               Column named = x;
               Scatter s =
                   GroupScatter.against(
-                      response, x.values(), Prose.capital(named.title()), style.palette()::line);
+                      response, x.values(), Prose.capital(named.title()), inks(response, style));
               Scatter keyed =
                   new Scatter(
                       s.points(), s.lines(), s.xTitle(), Prose.capital(s.yTitle()), s.keys());
@@ -131,6 +134,12 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
                   "Each dot is a record; each group has a least squares line of its own.";
               return scattered(keyed, style, caption);
             });
+  }
+
+  /** The palette chosen, as long as it tells the groups apart. */
+  private static IntFunction<Ink> inks(ResponseFindings response, Style style) {
+    Palette palette = style.palette();
+    return palette.tellsApart(response.groups().size()) ? palette::line : GroupScatter::ink;
   }
 
   private static Optional<InquiryFigure> canonical(Findings findings, Style style) {
