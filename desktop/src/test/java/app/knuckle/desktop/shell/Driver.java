@@ -12,6 +12,7 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.stage.Stage;
 import javafx.stage.Window;
 import org.testfx.api.FxRobot;
 import org.testfx.util.WaitForAsyncUtils;
@@ -24,6 +25,16 @@ final class Driver {
   private static final int MOST_TABS = 90;
 
   private Driver() {}
+
+  /** A workbench in the window. */
+  static Workbench show(Stage stage) {
+    Workbench workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench));
+    stage.show();
+    stage.toFront();
+    stage.requestFocus();
+    return workbench;
+  }
 
   static void until(BooleanSupplier holds) {
     try {

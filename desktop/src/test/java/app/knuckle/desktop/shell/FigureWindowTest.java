@@ -46,11 +46,7 @@ class FigureWindowTest {
     Path records =
         Path.of(getClass().getResource("/app/knuckle/desktop/demo/rack-trial.csv").toURI());
     DialogAnswers.give(folder, records);
-    workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench));
-    stage.show();
-    stage.toFront();
-    stage.requestFocus();
+    workbench = Driver.show(stage);
   }
 
   @Test

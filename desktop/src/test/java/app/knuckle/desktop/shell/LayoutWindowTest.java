@@ -36,11 +36,7 @@ class LayoutWindowTest {
 
   @Start
   void start(Stage stage) {
-    workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench));
-    stage.show();
-    stage.toFront();
-    stage.requestFocus();
+    workbench = Driver.show(stage);
     workbench.open(DemoStudy.read());
   }
 

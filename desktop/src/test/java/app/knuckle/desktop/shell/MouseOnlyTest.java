@@ -34,10 +34,7 @@ class MouseOnlyTest {
 
   @Start
   void start(Stage stage) {
-    Workbench workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench));
-    stage.show();
-    stage.toFront();
+    Driver.show(stage);
   }
 
   private static Path table(String name) throws URISyntaxException {

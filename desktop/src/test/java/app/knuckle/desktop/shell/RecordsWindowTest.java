@@ -42,11 +42,7 @@ class RecordsWindowTest {
   @Start
   void start(Stage stage) throws IOException {
     System.setProperty("knuckle.state", folder.resolve("state").toString());
-    workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench));
-    stage.show();
-    stage.toFront();
-    stage.requestFocus();
+    workbench = Driver.show(stage);
     raw = folder.resolve("feed-tanks.csv");
     try (InputStream in =
         getClass().getResourceAsStream("/app/knuckle/desktop/demo/feed-tanks.csv")) {

@@ -43,11 +43,7 @@ class WindowTest {
 
   @Start
   void start(Stage stage) {
-    workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench));
-    stage.show();
-    stage.toFront();
-    stage.requestFocus();
+    workbench = Driver.show(stage);
     workbench.open(DemoStudy.read());
   }
 

@@ -70,21 +70,11 @@ final class SampleAnswer {
     }
     Factor treatment = parts.factor(inquiry.treatments().get(0));
     Factor pair = parts.factor(inquiry.pairs());
-    double[] values = parts.values(measured);
-    double[][] sums = new double[2][pair.size()];
-    int[][] counts = new int[2][pair.size()];
-    double origin = Double.NaN;
-    for (int row = 0; row < values.length; row++) {
-      if (parts.isUsed(row)) {
-        origin = Double.isNaN(origin) ? values[row] : origin;
-        sums[treatment.codes()[row]][pair.codes()[row]] += values[row] - origin;
-        counts[treatment.codes()[row]][pair.codes()[row]]++;
-      }
-    }
+    double[][] means = parts.averaged(treatment, pair, parts.values(measured));
     List<double[]> both = new ArrayList<>();
     for (int p = 0; p < pair.size(); p++) {
-      if (counts[0][p] > 0 && counts[1][p] > 0) {
-        both.add(new double[] {sums[0][p] / counts[0][p], sums[1][p] / counts[1][p]});
+      if (!Double.isNaN(means[0][p]) && !Double.isNaN(means[1][p])) {
+        both.add(new double[] {means[0][p], means[1][p]});
       }
     }
     if (both.isEmpty()) {

@@ -47,6 +47,15 @@ class LayersTest {
         .sum();
   }
 
+  private static JsonNode strips(Column y) throws IOException {
+    return ask(
+        "\"treatments\":[\"mesh\",\"tide\"],\"blocks\":[\"rack\"],\"strips\":[\"mesh\"]",
+        RACK,
+        MESH,
+        TIDE,
+        y);
+  }
+
   @Test
   void wholePlotsLeaveTheirOwnError() throws IOException {
     JsonNode findings =
@@ -67,13 +76,7 @@ class LayersTest {
 
   @Test
   void stripsLeaveAnErrorInEachDirectionAndInTheirCrossings() throws IOException {
-    JsonNode findings =
-        ask(
-            "\"treatments\":[\"mesh\",\"tide\"],\"blocks\":[\"rack\"],\"strips\":[\"mesh\"]",
-            RACK,
-            MESH,
-            TIDE,
-            Y);
+    JsonNode findings = strips(Y);
     JsonNode along = shape(findings, "error of mesh strips");
     JsonNode across = shape(findings, "error of tide strips");
     assertThat(along.get("units").get(3).asText()).isEqualTo("R1, m0");
@@ -89,13 +92,7 @@ class LayersTest {
   @Test
   void aBlockThatMissesACrossingIsLeftOutOfEveryLayer() throws IOException {
     Column gap = numbers("y", ROWS, i -> i == 8 ? Double.NaN : 20 + i / 2 % 3 + i % 2 + NOISE[i]);
-    JsonNode findings =
-        ask(
-            "\"treatments\":[\"mesh\",\"tide\"],\"blocks\":[\"rack\"],\"strips\":[\"mesh\"]",
-            RACK,
-            MESH,
-            TIDE,
-            gap);
+    JsonNode findings = strips(gap);
     assertThat(findings.at("/tests/0/unitsLeftOut/0").asText()).isEqualTo("R1");
     JsonNode along = shape(findings, "error of mesh strips");
     assertThat(along.get("units").toString()).doesNotContain("R1");
