@@ -5,6 +5,7 @@ import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
@@ -53,7 +54,7 @@ public final class CompareView extends ScrollPane {
     what.getStyleClass().add("bar-slot");
     how.getStyleClass().add("bar-slot");
     setContent(page);
-    slip.answerProperty()
+    Shown.by(this, slip.answerProperty())
         .addListener(
             (o, before, now) -> {
               shownAnyway = false;

@@ -13,8 +13,11 @@ import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.IntConsumer;
+import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
+import javafx.concurrent.Service;
+import javafx.concurrent.Task;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Cursor;
@@ -47,12 +50,19 @@ public final class Picture extends Region {
   private boolean dragged;
   private Scene scene;
   private final ReadOnlyDoubleWrapper enlargement = new ReadOnlyDoubleWrapper();
+  private final Painting painting = new Painting();
+  private boolean paintedOver;
   private double zoom = 1;
 
   /** A picture with nothing on it. */
   public Picture() {
     getStyleClass().add("picture");
     getChildren().add(view);
+    painting.setOnSucceeded(event -> painted(painting.getValue()));
+    painting.setOnFailed(
+        event -> {
+          throw new IllegalStateException("A picture failed", painting.getException());
+        });
     setOnMouseMoved(
         event -> point(event.getX(), event.getY(), event.getScreenX(), event.getScreenY()));
     setOnMouseExited(event -> tooltip.hide());
@@ -216,31 +226,90 @@ public final class Picture extends Region {
     paint();
   }
 
+  /** A scene as it is shown: laid out for the room it had, in pixels of the screen. */
+  private record Painted(
+      BiFunction<Double, Double, Scene> layout,
+      Scene scene,
+      BufferedImage image,
+      double width,
+      double height) {
+
+    double zoom() {
+      return zoom(scene, width, height);
+    }
+
+    static double zoom(Scene scene, double width, double height) {
+      return Math.min(width / scene.width(), height / scene.height());
+    }
+
+    static Painted of(
+        BiFunction<Double, Double, Scene> layout, double width, double height, double density) {
+      Scene scene = layout.apply(width, height);
+      double zoom = zoom(scene, width, height);
+      return new Painted(layout, scene, PngExport.image(scene, zoom * density), width, height);
+    }
+  }
+
+  /** Lays out and paints off the interface thread, where a picture of many values would be felt. */
+  private final class Painting extends Service<Painted> {
+    @Override
+    protected Task<Painted> createTask() {
+      BiFunction<Double, Double, Scene> wanted = layout;
+      double width = getWidth();
+      double height = getHeight();
+      double density = density();
+      return new Task<>() {
+        @Override
+        protected Painted call() {
+          return Painted.of(wanted, width, height, density);
+        }
+      };
+    }
+  }
+
+  private double density() {
+    return getScene() == null || getScene().getWindow() == null
+        ? 1
+        : getScene().getWindow().getOutputScaleX();
+  }
+
   private void paint() {
-    double width = getWidth();
-    double height = getHeight();
-    if (layout == null || width < 1 || height < 1) {
+    if (layout == null || getWidth() < 1 || getHeight() < 1) {
       return;
     }
-    scene = layout.apply(width, height);
-    zoom = Math.min(width / scene.width(), height / scene.height());
-    enlargement.set(zoom * POINTS_PER_PIXEL);
-    double density =
-        getScene() == null || getScene().getWindow() == null
-            ? 1
-            : getScene().getWindow().getOutputScaleX();
-    BufferedImage painted = PngExport.image(scene, zoom * density);
-    int[] pixels = ((DataBufferInt) painted.getRaster().getDataBuffer()).getData();
-    PixelBuffer<IntBuffer> buffer =
-        new PixelBuffer<>(
-            painted.getWidth(),
-            painted.getHeight(),
-            IntBuffer.wrap(pixels),
-            PixelFormat.getIntArgbPreInstance());
-    view.setImage(new WritableImage(buffer));
-    view.setFitWidth(scene.width() * zoom);
-    view.setFitHeight(scene.height() * zoom);
-    view.relocate((width - scene.width() * zoom) / 2, (height - scene.height() * zoom) / 2);
+    if (!Platform.isFxApplicationThread()) {
+      painted(Painted.of(layout, getWidth(), getHeight(), density()));
+    } else if (painting.isRunning()) {
+      paintedOver = true;
+    } else {
+      painting.restart();
+    }
+  }
+
+  /** Shows what was painted, unless something else is to be shown by now. */
+  private void painted(Painted painted) {
+    if (painted.layout() == layout) {
+      scene = painted.scene();
+      zoom = painted.zoom();
+      enlargement.set(zoom * POINTS_PER_PIXEL);
+      int[] pixels = ((DataBufferInt) painted.image().getRaster().getDataBuffer()).getData();
+      PixelBuffer<IntBuffer> buffer =
+          new PixelBuffer<>(
+              painted.image().getWidth(),
+              painted.image().getHeight(),
+              IntBuffer.wrap(pixels),
+              PixelFormat.getIntArgbPreInstance());
+      view.setImage(new WritableImage(buffer));
+      view.setFitWidth(scene.width() * zoom);
+      view.setFitHeight(scene.height() * zoom);
+      view.relocate(
+          (painted.width() - scene.width() * zoom) / 2,
+          (painted.height() - scene.height() * zoom) / 2);
+    }
+    if (paintedOver) {
+      paintedOver = false;
+      paint();
+    }
   }
 
   /** The dot at a place; null if none is close. */

@@ -101,7 +101,8 @@ public final class FigureView extends BorderPane {
                 now.addEventHandler(KeyEvent.KEY_PRESSED, keys);
               }
             });
-    model.figureBinding().addListener((o, before, now) -> show(now));
+    app.knuckle.desktop.controls.Shown.by(this, model.figureBinding())
+        .addListener((o, before, now) -> show(now));
     show(model.figureBinding().get());
   }
 

@@ -3,6 +3,7 @@ package app.knuckle.desktop.footing;
 import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Picture;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
@@ -47,7 +48,8 @@ public final class FootingView extends ScrollPane {
     cards.setTileAlignment(javafx.geometry.Pos.TOP_LEFT);
     cards.widthProperty().addListener((o, before, now) -> fit(now.doubleValue()));
     setContent(page);
-    slip.answerProperty().addListener((o, before, now) -> Focus.keep(page, this::show));
+    Shown.by(this, slip.answerProperty())
+        .addListener((o, before, now) -> Focus.keep(page, this::show));
     show();
   }
 

@@ -3,6 +3,7 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.SlipViewModel;
@@ -52,7 +53,7 @@ public final class LayoutView extends ScrollPane {
     columns.getStyleClass().add("add-parts");
     page.getChildren().addAll(sentence, more, terms, columns, below);
     setContent(page);
-    slip.answerProperty().addListener((o, before, now) -> show());
+    Shown.by(this, slip.answerProperty()).addListener((o, before, now) -> show());
     show();
   }
 

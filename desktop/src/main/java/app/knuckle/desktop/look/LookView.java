@@ -3,6 +3,7 @@ package app.knuckle.desktop.look;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
@@ -100,7 +101,7 @@ public final class LookView extends VBox {
     picture.onPicked(dot -> pick(dot.row()));
     pick(Mark.NONE);
     getChildren().addAll(head, bar, paper, pickedBar, table);
-    slip.answerProperty().addListener((o, before, now) -> show());
+    Shown.by(this, slip.answerProperty()).addListener((o, before, now) -> show());
     show();
   }
 

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.TableSource;
 import app.knuckle.formats.records.Area;
@@ -12,13 +13,11 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import javafx.collections.FXCollections;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.util.StringConverter;
+import javafx.scene.layout.HBox;
 
 /** How a file is read: the guess, changeable; the table beside it follows at once. */
 public final class ReadingCard extends Card {
@@ -37,6 +36,8 @@ public final class ReadingCard extends Card {
 
   private final TableSource source;
 
+  private Said said;
+
   /**
    * The card of a file.
    *
@@ -51,10 +52,19 @@ public final class ReadingCard extends Card {
     show();
   }
 
+  private record Said(FileForm form, Refusal refusal, boolean changed) {}
+
   /** Shows how the file is read now. */
   void show() {
-    getChildren().remove(1, getChildren().size());
     FileForm form = source.formProperty().get();
+    Refusal refusal = source.refusalProperty().get();
+    boolean changed = source.changedOnDisk();
+    Said now = new Said(form, refusal, changed);
+    if (now.equals(said)) {
+      return;
+    }
+    said = now;
+    getChildren().remove(1, getChildren().size());
     if (form instanceof FileForm.Text text) {
       showText(text);
     } else if (form instanceof FileForm.Workbook book) {
@@ -62,14 +72,12 @@ public final class ReadingCard extends Card {
     }
     if (source.hasFile()) {
       Button again =
-          new Button(
-              source.changedOnDisk() ? "The file changed: read it again" : "Read the file again");
+          new Button(changed ? "The file changed: read it again" : "Read the file again");
       again.setId("read-again");
-      again.getStyleClass().add(source.changedOnDisk() ? "go" : "small-button");
+      again.getStyleClass().add(changed ? "go" : "small-button");
       again.setOnAction(event -> source.refresh());
       getChildren().add(again);
     }
-    Refusal refusal = source.refusalProperty().get();
     if (refusal != null) {
       getChildren().add(Texts.wrapped(refusal.words(), "refusal"));
     }
@@ -161,24 +169,9 @@ public final class ReadingCard extends Card {
     return box;
   }
 
-  private static <T> javafx.scene.layout.HBox pick(
+  private static <T> HBox pick(
       String name, List<T> options, T now, Function<T, String> title, Consumer<T> chosen) {
-    ComboBox<T> box = new ComboBox<>(FXCollections.observableArrayList(options));
-    box.setId("reading-" + name.replace(' ', '-'));
-    box.setConverter(
-        new StringConverter<>() {
-          @Override
-          public String toString(T option) {
-            return option == null ? "" : title.apply(option);
-          }
-
-          @Override
-          public T fromString(String text) {
-            return null;
-          }
-        });
-    box.setValue(now);
-    box.setOnAction(event -> chosen.accept(box.getValue()));
-    return Texts.fact(name, box);
+    Pick<T> pick = new Pick<>("reading-" + name.replace(' ', '-'), title, chosen);
+    return Texts.fact(name, pick.show(options, now));
   }
 }

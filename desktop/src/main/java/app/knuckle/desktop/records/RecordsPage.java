@@ -1,5 +1,6 @@
 package app.knuckle.desktop.records;
 
+import app.knuckle.desktop.sheet.Cells.Part;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.notice.Notice;
@@ -19,31 +20,6 @@ public record RecordsPage(Frame frame, List<Head> columns, List<Notice> notices)
   public RecordsPage {
     columns = List.copyOf(columns);
     notices = List.copyOf(notices);
-  }
-
-  /** The part that a column plays. */
-  public enum Part {
-    /** The response. */
-    MEASURED("measured"),
-    /** What was done. */
-    TREATMENT("treatment"),
-    /** None. */
-    NONE("");
-
-    private final String title;
-
-    Part(String title) {
-      this.title = title;
-    }
-
-    /**
-     * The name in the column's head.
-     *
-     * @return empty for none
-     */
-    public String title() {
-      return title;
-    }
   }
 
   /**
@@ -72,14 +48,36 @@ public record RecordsPage(Frame frame, List<Head> columns, List<Notice> notices)
   /**
    * The column to look at first.
    *
-   * @return the response if there is one, else the first column
+   * @return the place of the response if there is one, else of the first column
    */
-  public String mostOfInterest() {
-    return columns.stream()
-        .filter(c -> c.part() == Part.MEASURED)
+  public int mostOfInterest() {
+    return IntStream.range(0, columns.size())
+        .filter(c -> columns.get(c).part() == Part.MEASURED)
         .findFirst()
-        .orElse(columns.get(0))
-        .name();
+        .orElse(0);
+  }
+
+  /**
+   * Where a column stands.
+   *
+   * @param name of the column
+   * @return from 0; -1 if there is none
+   */
+  public int indexOf(String name) {
+    return IntStream.range(0, columns.size())
+        .filter(c -> columns.get(c).name().equals(name))
+        .findFirst()
+        .orElse(-1);
+  }
+
+  /**
+   * The head of a column.
+   *
+   * @param name of a column
+   * @return its head; of the first column if there is none of the name
+   */
+  public Head column(String name) {
+    return columns.get(Math.max(0, indexOf(name)));
   }
 
   /**
@@ -99,11 +97,25 @@ public record RecordsPage(Frame frame, List<Head> columns, List<Notice> notices)
 
   private static Head head(int index, ColumnGlance glance, Inquiry inquiry, List<Notice> notices) {
     String name = glance.column().name();
-    Part part =
-        inquiry.measured().contains(name)
-            ? Part.MEASURED
-            : inquiry.treatments().contains(name) ? Part.TREATMENT : Part.NONE;
+    Part part = part(inquiry, name);
     int odd = (int) notices.stream().filter(n -> n.column().equals(name)).count();
     return new Head(index, name, glance.column().unit(), glance, part, odd);
+  }
+
+  private static Part part(Inquiry inquiry, String column) {
+    if (inquiry.measured().contains(column)) {
+      return Part.MEASURED;
+    } else if (inquiry.occasions().contains(column)) {
+      return Part.OCCASION;
+    } else if (inquiry.treatments().contains(column)) {
+      return Part.TREATMENT;
+    } else if (inquiry.covariates().contains(column)) {
+      return Part.COVARIATE;
+    } else if (inquiry.blocks().contains(column)) {
+      return Part.BLOCK;
+    } else if (column.equals(inquiry.unit())) {
+      return Part.UNIT;
+    }
+    return column.equals(inquiry.pairs()) ? Part.PAIRS : Part.NONE;
   }
 }

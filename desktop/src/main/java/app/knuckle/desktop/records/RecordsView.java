@@ -1,39 +1,35 @@
 package app.knuckle.desktop.records;
 
-import app.knuckle.desktop.controls.Card;
-import app.knuckle.desktop.controls.Choice;
-import app.knuckle.desktop.controls.SelectedCells;
-import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.controls.Shown;
+import app.knuckle.desktop.controls.Unrolling;
+import app.knuckle.desktop.sheet.Place;
+import app.knuckle.desktop.sheet.Sheet;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.SlipViewModel;
-import app.knuckle.desktop.shell.Work;
 import app.knuckle.desktop.trail.TrailCard;
 import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Edit;
-import app.knuckle.study.prep.Kind;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Rename;
 import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import javafx.application.Platform;
-import javafx.beans.InvalidationListener;
-import javafx.concurrent.Service;
-import javafx.concurrent.Task;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.TablePosition;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -41,27 +37,25 @@ import javafx.scene.layout.VBox;
 /** The Records joint: the table in the middle; notices, trail, column and reading at the right. */
 public final class RecordsView extends BorderPane {
 
+  private static final double HEADS = 90;
   private static final KeyCombination FIND =
       new KeyCodeCombination(KeyCode.F, KeyCombination.SHORTCUT_DOWN);
-  private static final List<String> ORDERS = List.of("as read", "rising", "falling");
 
   private final SlipViewModel slip;
-  private final RecordsTable table;
+  private final Pulses pulses = new Pulses();
+  private final Sheet sheet = new Sheet(HEADS, true, this::written);
+  private final FindBar find = new FindBar(this::frame, this::showRows, this::goTo);
   private final TrailCard trail;
   private final VBox side = new VBox();
   private final Label title = new Label();
-  private final TextField find = new TextField();
-  private final CheckBox onlyFound = new CheckBox("only these");
-  private final Label foundLine = Texts.line("", "joint-line");
-  private final Button setAside = new Button("Set aside \u2026");
-  private final Button keepOnly = new Button("Keep only \u2026");
-  private final Ordering ordering = new Ordering();
+  private final Button setAside = tool("set-aside", "Set aside \u2026", this::setAside);
+  private final Button keepOnly = tool("keep-only", "Keep only \u2026", this::keepOnly);
+  private final Runnable columnAnew = this::showColumn;
   private ReadingCard reading;
+  private ColumnCard column;
   private String looked = "";
   private RecordsPage page;
-  private RowOrder order = RowOrder.AS_READ;
-  private RowOrder.View view = new RowOrder.View(null, new int[0]);
-  private int lastFound = -1;
+  private RecordsCells cells;
 
   /**
    * The view of a slip's records.
@@ -70,40 +64,33 @@ public final class RecordsView extends BorderPane {
    */
   public RecordsView(SlipViewModel slip) {
     this.slip = slip;
-    table = new RecordsTable(this::lookAt, this::edit);
     trail = new TrailCard(slip);
     setId("records");
     getStyleClass().add("joint");
     title.getStyleClass().add("joint-title");
-    VBox heads = new VBox(title, foundLine);
-    FlowPane top = new FlowPane(heads, tools());
+    find.getChildren().addAll(setAside, keepOnly);
+    FlowPane top = new FlowPane(new VBox(title, find.line()), find);
     top.getStyleClass().add("records-head");
-    VBox middle = new VBox(top, table);
-    VBox.setVgrow(table, Priority.ALWAYS);
+    sheet.setId("records-table");
+    sheet.onSelected(this::selected);
+    sheet.onCleared(places -> edit(places, ""));
+    sheet.setOnContextMenuRequested(
+        event -> menu().show(sheet, event.getScreenX(), event.getScreenY()));
+    VBox middle = new VBox(top, sheet);
+    VBox.setVgrow(sheet, Priority.ALWAYS);
     side.getStyleClass().add("side");
     ScrollPane scroll = new ScrollPane(side);
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("side-scroll");
     setCenter(middle);
     setRight(scroll);
-    table
-        .getSelectionModel()
-        .getSelectedCells()
-        .addListener((InvalidationListener) o -> showTools());
     addEventFilter(
         KeyEvent.KEY_PRESSED,
         event -> {
           if (FIND.match(event)) {
-            find.requestFocus();
-            find.selectAll();
+            find.start();
             event.consume();
           }
-        });
-    ordering.setOnSucceeded(
-        event -> {
-          view = ordering.getValue();
-          lastFound = -1;
-          showRows();
         });
     trail
         .editingProperty()
@@ -112,107 +99,90 @@ public final class RecordsView extends BorderPane {
               showSide();
               scroll.setVvalue(0);
             });
-    slip.answerProperty().addListener((o, before, now) -> show());
+    Shown.by(this, slip.answerProperty()).addListener((o, before, now) -> show());
     slip.soughtRowProperty().addListener((o, before, now) -> seek(now.intValue()));
     show();
-    showTools();
     seek(slip.soughtRowProperty().get());
   }
 
-  private HBox tools() {
-    find.setId("find");
-    find.setPromptText("Find, or row number");
-    find.setPrefColumnCount(13);
-    find.setOnAction(event -> goToNext());
-    find.textProperty()
-        .addListener(
-            (o, before, now) ->
-                order(new RowOrder(order.column(), order.falling(), now, order.onlyFound())));
-    onlyFound.setId("only-found");
-    onlyFound.setMinWidth(Region.USE_PREF_SIZE);
-    onlyFound.setOnAction(
-        event ->
-            order(
-                new RowOrder(
-                    order.column(), order.falling(), order.find(), onlyFound.isSelected())));
-    setAside.setId("set-aside");
-    setAside.getStyleClass().add("bar-button");
-    setAside.setMinWidth(Region.USE_PREF_SIZE);
-    setAside.setOnAction(
-        event ->
-            trail.startSettingAside(
-                table.selectedRows().stream()
-                    .map(row -> page.frame().sourceRow(row) + 1)
-                    .distinct()
-                    .toList()));
-    keepOnly.setId("keep-only");
-    keepOnly.getStyleClass().add("bar-button");
-    keepOnly.setMinWidth(Region.USE_PREF_SIZE);
-    keepOnly.setOnAction(event -> keepOnly());
-    foundLine.setMinWidth(Region.USE_PREF_SIZE);
-    HBox tools = new HBox(find, onlyFound, setAside, keepOnly);
-    tools.getStyleClass().add("records-tools");
-    return tools;
+  private Frame frame() {
+    return page == null ? null : page.frame();
+  }
+
+  private static Button tool(String id, String title, Runnable action) {
+    Button button = new Button(title);
+    button.setId(id);
+    button.getStyleClass().add("bar-button");
+    button.setMinWidth(Region.USE_PREF_SIZE);
+    button.setOnAction(event -> action.run());
+    return button;
+  }
+
+  private ContextMenu menu() {
+    MenuItem aside = new MenuItem(setAside.getText());
+    aside.setOnAction(event -> setAside());
+    MenuItem keep = new MenuItem(keepOnly.getText());
+    keep.setOnAction(event -> keepOnly());
+    return new ContextMenu(aside, keep);
+  }
+
+  private void setAside() {
+    trail.startSettingAside(
+        Arrays.stream(sheet.selectedRows())
+            .map(row -> page.frame().sourceRow(cells.frameRow(row)) + 1)
+            .distinct()
+            .sorted()
+            .boxed()
+            .toList());
   }
 
   private void keepOnly() {
-    List<TablePosition<?, ?>> cells = SelectedCells.of(table);
-    int column = cells.isEmpty() ? 0 : cells.get(0).getColumn() - 1;
-    if (column < 0 || column >= page.columns().size()) {
-      trail.startKeeping(looked, "");
-      return;
-    }
-    RecordsPage.Head head = page.columns().get(column);
-    boolean category = head.glance().column() instanceof Categories;
-    List<Integer> rows = table.selectedRows();
-    trail.startKeeping(
-        head.name(), category && !rows.isEmpty() ? head.glance().column().text(rows.get(0)) : "");
+    Place at = sheet.focus();
+    Column chosen = page.columns().get(at.column()).glance().column();
+    boolean level = chosen instanceof Categories && at.row() >= 0 && at.row() < cells.rows();
+    trail.startKeeping(chosen.name(), level ? chosen.text(cells.frameRow(at.row())) : "");
   }
 
-  private void showTools() {
-    int rows = table.selectedRows().size();
+  private void written(Place place, String text) {
+    if (place.row() >= 0) {
+      edit(List.of(place), text.strip());
+      return;
+    }
+    String name = page.columns().get(place.column()).name();
+    if (!text.isBlank()) {
+      looked = looked.equals(name) ? text.strip() : looked;
+      slip.take(List.of(new Rename(name, text.strip(), null, false)));
+    } else {
+      show();
+    }
+  }
+
+  private void edit(List<Place> places, String text) {
+    List<Edit.Cell> changed =
+        places.stream()
+            .filter(p -> !cells.whole(p.row(), p.column()).equals(text))
+            .map(
+                p ->
+                    new Edit.Cell(
+                        cells.frameRow(p.row()) + 1, page.columns().get(p.column()).name(), text))
+            .toList();
+    if (!changed.isEmpty()) {
+      slip.take(List.of(new Edit(changed, false)));
+    }
+  }
+
+  /** The column with the keyboard is the one looked at; the rows selected can be set aside. */
+  private void selected() {
+    int rows = sheet.selectedRows().length;
     setAside.setDisable(rows == 0);
     setAside.setText(
         rows < 2 ? "Set aside \u2026" : "Set " + Numerals.whole(rows) + " aside \u2026");
-  }
-
-  private void edit(int row, String column, String text) {
-    slip.take(List.of(new Edit(List.of(new Edit.Cell(row + 1, column, text)), false)));
-  }
-
-  private void order(RowOrder wanted) {
-    order = wanted;
-    if (page != null) {
-      foundLine.setText("searching \u2026");
-      ordering.restart();
-    }
-  }
-
-  private final class Ordering extends Service<RowOrder.View> {
-    @Override
-    protected Task<RowOrder.View> createTask() {
-      RowOrder wanted = order;
-      var frame = page.frame();
-      return new Work<>() {
-        @Override
-        protected RowOrder.View call() {
-          return wanted.of(frame, progress());
-        }
-      };
-    }
-  }
-
-  private void goToNext() {
-    String text = find.getText().strip();
-    if (view.found().length > 0) {
-      int from = lastFound;
-      int next = Arrays.stream(view.found()).filter(p -> p > from).findFirst().orElse(-1);
-      lastFound = next < 0 ? view.found()[0] : next;
-      table.goTo(lastFound);
-    } else if (text.matches("\\d{1,9}")) {
-      int row = Integer.parseInt(text) - 1;
-      if (row >= 0 && row < table.getItems().size()) {
-        table.goTo(row);
+    int at = sheet.focus().column();
+    if (page != null && at < page.columns().size()) {
+      String name = page.columns().get(at).name();
+      if (!name.equals(looked)) {
+        looked = name;
+        pulses.once(columnAnew);
       }
     }
   }
@@ -223,18 +193,23 @@ public final class RecordsView extends BorderPane {
       return;
     }
     title.setText(slip.table().name());
+    boolean first = page == null;
     page = RecordsPage.of(answer, slip.inquiry());
-    if (!order.equals(RowOrder.AS_READ)) {
-      ordering.restart();
-    } else {
-      view = new RowOrder.View(null, new int[0]);
-    }
+    find.again();
     showRows();
-    if (page.columns().stream().noneMatch(c -> c.name().equals(looked))) {
-      looked = page.mostOfInterest();
+    if (first) {
+      sheet.goTo(new Place(0, page.mostOfInterest()));
     }
+    looked = page.columns().get(Math.min(sheet.focus().column(), page.columns().size() - 1)).name();
     trail.show();
+    column = null;
     showSide();
+    selected();
+  }
+
+  private void showRows() {
+    cells = new RecordsCells(page, find.rows());
+    sheet.show(cells);
   }
 
   /** What matters now stands first: a step being made, then what is odd, then the trail. */
@@ -250,7 +225,9 @@ public final class RecordsView extends BorderPane {
     if (!editing) {
       cards.add(trail);
     }
-    Card column = columnCard();
+    if (column == null) {
+      column = columnCard();
+    }
     if (slip.source().formProperty().get() != null) {
       reading = reading == null ? new ReadingCard(slip.source()) : reading;
       reading.show();
@@ -261,97 +238,45 @@ public final class RecordsView extends BorderPane {
       cards.add(column);
     }
     if (side.getChildren().isEmpty()) {
-      addCards(cards, 0);
+      Unrolling.into(side, cards, pulses);
     } else {
       side.getChildren().setAll(cards);
     }
   }
 
-  /** The first time they come one by one: all made and styled at once would be felt. */
-  private void addCards(List<Node> cards, int from) {
-    if (side.getChildren().equals(cards.subList(0, from)) && from < cards.size()) {
-      side.getChildren().add(cards.get(from));
-      Platform.runLater(() -> Platform.runLater(() -> addCards(cards, from + 1)));
+  private void showColumn() {
+    int at = side.getChildren().indexOf(column);
+    column = columnCard();
+    if (at >= 0) {
+      side.getChildren().set(at, column);
     }
   }
 
-  private void showRows() {
-    boolean fits =
-        view.order() == null
-            || Arrays.stream(view.order()).allMatch(row -> row < page.frame().rows());
-    table.show(page, fits ? view.order() : null);
-    int found = view.found().length;
-    foundLine.setText(
-        find.getText().isBlank()
-            ? ""
-            : found == 0 ? "not found" : Numerals.count(found, "row", "rows") + " found");
+  private ColumnCard columnCard() {
+    return new ColumnCard(slip, page.column(looked), find.order(), this::sort);
+  }
+
+  private void sort(RowOrder order) {
+    find.sort(order);
+    showColumn();
+  }
+
+  private void goTo(int place) {
+    sheet.goTo(new Place(place, Math.max(0, sheet.focus().column())));
   }
 
   private void seek(int row) {
     if (row >= 0 && page != null) {
-      order = RowOrder.AS_READ;
-      view = new RowOrder.View(null, new int[0]);
+      find.forget();
       showRows();
-      table.goTo(row);
+      goTo(row);
     }
   }
 
   private void see(Notice notice) {
-    if (!notice.column().isEmpty()) {
-      looked = notice.column();
-    }
-    int row = notice.rows().get(0);
-    int place = row;
-    if (view.order() != null) {
-      int[] rows = view.order();
-      place =
-          java.util.stream.IntStream.range(0, rows.length)
-              .filter(i -> rows[i] == row)
-              .findFirst()
-              .orElse(0);
-    }
-    table.goTo(place);
-    table.requestFocus();
-  }
-
-  private void lookAt(String column) {
-    looked = column;
-    show();
-  }
-
-  private Card columnCard() {
-    RecordsPage.Head head =
-        page.columns().stream().filter(c -> c.name().equals(looked)).findFirst().orElseThrow();
-    Choice<Kind.As> kind =
-        new Choice<>(
-            "column-kind", List.of(Kind.As.values()), Kind.As::key, as -> slip.readAs(looked, as));
-    kind.show(head.glance().as());
-    TextField unit = new TextField(head.unit());
-    unit.setId("column-unit");
-    unit.setPromptText("none");
-    unit.setPrefColumnCount(6);
-    unit.setOnAction(event -> slip.giveUnit(looked, unit.getText().strip()));
-    Choice<String> sort =
-        new Choice<>("column-order", ORDERS, o -> o, chosen -> sortBy(looked, chosen));
-    sort.show(
-        !order.column().equals(looked)
-            ? ORDERS.get(0)
-            : order.falling() ? ORDERS.get(2) : ORDERS.get(1));
-    Card card =
-        new Card(
-            looked + " at a glance",
-            kind,
-            Texts.fact("unit", unit),
-            Texts.wrapped("rows in this view", "fact-name"),
-            sort);
-    head.glance().facts().forEach(f -> card.getChildren().add(Texts.fact(f.name(), f.value())));
-    return card;
-  }
-
-  private void sortBy(String column, String chosen) {
-    boolean none = chosen.equals(ORDERS.get(0));
-    order(
-        new RowOrder(
-            none ? "" : column, chosen.equals(ORDERS.get(2)), order.find(), order.onlyFound()));
+    int at = page.indexOf(notice.column());
+    int place = find.placeOf(notice.rows().get(0));
+    sheet.goTo(new Place(place, at < 0 ? sheet.focus().column() : at));
+    sheet.requestFocus();
   }
 }

@@ -30,7 +30,10 @@ public record RowOrder(String column, boolean falling, String find, boolean only
    * @param order rows of the frame, from 0, in the order of the view; null for all as read
    * @param found places in that order at which the text was found
    */
-  public record View(int[] order, int[] found) {}
+  public record View(int[] order, int[] found) {
+    /** All rows as read, none sought. */
+    static final View AS_READ = new View(null, new int[0]);
+  }
 
   /**
    * Finds and sorts.

@@ -11,6 +11,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import javafx.application.Application;
 import javafx.geometry.Rectangle2D;
+import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.text.Font;
 import javafx.stage.Screen;
@@ -71,6 +72,7 @@ public final class KnuckleApp extends Application {
       workbench.open(file);
     }
     workbench.keeper().startJournal();
+    Practice.begin();
     stage.setOnCloseRequest(
         event -> {
           if (workbench.keeper().unsavedProperty().get()) {
@@ -130,7 +132,12 @@ public final class KnuckleApp extends Application {
   public static Scene scene(Workbench workbench) {
     FACES.forEach(KnuckleApp::load);
     Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
-    Scene scene = new Scene(new ShellView(workbench), WIDTH, HEIGHT);
+    return styled(new ShellView(workbench));
+  }
+
+  /** A scene of the window's size, in its sheets of styles. */
+  static Scene styled(Parent root) {
+    Scene scene = new Scene(root, WIDTH, HEIGHT);
     for (String sheet : SHEETS) {
       scene
           .getStylesheets()

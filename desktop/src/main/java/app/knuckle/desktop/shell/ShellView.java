@@ -2,7 +2,10 @@ package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.compare.CompareView;
 import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.controls.Unrolling;
 import app.knuckle.desktop.figure.FigureView;
 import app.knuckle.desktop.footing.FootingView;
 import app.knuckle.desktop.keeping.StudyMenu;
@@ -17,7 +20,9 @@ import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.WeakHashMap;
 import java.util.function.Function;
 import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
@@ -42,8 +47,7 @@ import javafx.util.Duration;
 final class ShellView extends BorderPane {
 
   /** Every joint's view is registered here, and nowhere else. */
-  private static final Map<Joint, Function<SlipViewModel, Node>> JOINTS =
-      new EnumMap<>(Joint.class);
+  static final Map<Joint, Function<SlipViewModel, Node>> JOINTS = new EnumMap<>(Joint.class);
 
   static {
     JOINTS.put(Joint.RECORDS, RecordsView::new);
@@ -80,6 +84,8 @@ final class ShellView extends BorderPane {
   /** Changes quicker than this are not seen as waiting. */
   private static final Duration MOMENT = Duration.millis(250);
 
+  private final Pulses pulses = new Pulses();
+  private final Map<Node, Answer> lastShown = new WeakHashMap<>();
   private final PauseTransition dimming = new PauseTransition(MOMENT);
   private final Workbench workbench;
   private final Map<SlipViewModel, Map<Joint, Node>> views = new HashMap<>();
@@ -154,14 +160,10 @@ final class ShellView extends BorderPane {
     } else if (shown == null) {
       middle.getChildren().setAll(welcome());
     } else {
-      Node view =
+      open(
           views
               .computeIfAbsent(shown, slip -> new EnumMap<>(Joint.class))
-              .computeIfAbsent(
-                  shown.jointProperty().get(), joint -> JOINTS.get(joint).apply(shown));
-      if (!middle.getChildren().equals(java.util.List.of(view))) {
-        middle.getChildren().setAll(view);
-      }
+              .computeIfAbsent(shown.jointProperty().get(), this::make));
     }
     shownPage = page;
     chain.show(
@@ -170,6 +172,25 @@ final class ShellView extends BorderPane {
     dim();
     line.show(shown);
     responses.show(page == null ? shown : null);
+  }
+
+  private Node make(Joint joint) {
+    Node view = JOINTS.get(joint).apply(shown);
+    Shown.of(view).set(false);
+    return view;
+  }
+
+  /** Brings a view into the window; what it wrote anew comes part by part. */
+  private void open(Node view) {
+    if (middle.getChildren().equals(List.of(view))) {
+      return;
+    }
+    middle.getChildren().forEach(before -> Shown.of(before).set(false));
+    Shown.of(view).set(true);
+    if (lastShown.put(view, shown.answer()) != shown.answer()) {
+      Unrolling.begin(view, pulses);
+    }
+    middle.getChildren().setAll(view);
   }
 
   /** An answer that is being computed anew is dimmed, unless that takes but a moment. */

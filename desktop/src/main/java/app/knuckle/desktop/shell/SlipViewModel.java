@@ -3,6 +3,7 @@ package app.knuckle.desktop.shell;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.FirstGuess;
+import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Kind;
@@ -19,7 +20,9 @@ import java.util.stream.Stream;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleWrapper;
 import javafx.beans.property.ReadOnlyIntegerProperty;
 import javafx.beans.property.ReadOnlyIntegerWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -37,6 +40,8 @@ public final class SlipViewModel {
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
   private final ObjectProperty<Style> style = new SimpleObjectProperty<>();
   private final FindingsService service = new FindingsService();
+  private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyDoubleWrapper progress = new ReadOnlyDoubleWrapper();
   private final IntegerProperty soughtRow = new SimpleIntegerProperty(-1);
   private final ReadOnlyIntegerWrapper shownResponse = new ReadOnlyIntegerWrapper();
   private Answer computed;
@@ -45,6 +50,8 @@ public final class SlipViewModel {
   SlipViewModel(TableSource source, Inquiry inquiry, String reason) {
     this.source = source;
     this.reason = reason;
+    busy.bind(service.runningProperty());
+    progress.bind(service.progressProperty());
     service.setOnSucceeded(
         event -> {
           service.remember(service.getValue());
@@ -116,7 +123,7 @@ public final class SlipViewModel {
    * @return true while it is
    */
   public ReadOnlyBooleanProperty busyProperty() {
-    return service.runningProperty();
+    return busy.getReadOnlyProperty();
   }
 
   /**
@@ -125,7 +132,7 @@ public final class SlipViewModel {
    * @return from 0 to 1; negative when it cannot be told
    */
   public ReadOnlyDoubleProperty progressProperty() {
-    return service.progressProperty();
+    return progress.getReadOnlyProperty();
   }
 
   /**
@@ -210,13 +217,13 @@ public final class SlipViewModel {
   }
 
   /**
-   * Replaces the trail. When it takes away a column that the question is about, the question is
-   * guessed anew once the records are there.
+   * Replaces the trail. The question follows the names that its steps give; when they take away a
+   * column that it is about, it is guessed anew once the records are there.
    *
    * @param steps the trail
    */
   public void prepare(List<Step> steps) {
-    inquiry.set(inquiry().after(steps));
+    inquiry.set(Following.of(inquiry(), steps));
   }
 
   /**

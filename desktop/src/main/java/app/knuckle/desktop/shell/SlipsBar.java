@@ -1,8 +1,8 @@
 package app.knuckle.desktop.shell;
 
+import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.keeping.StudyMenu;
-import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.collections.ListChangeListener;
@@ -24,6 +24,8 @@ final class SlipsBar extends HBox {
   private final Workbench workbench;
   private final ScrollPane scroll = new ScrollPane();
   private final HBox slips = new HBox();
+  private final Pulses pulses = new Pulses();
+  private final Runnable reveal = this::reveal;
 
   SlipsBar(Workbench workbench, StudyMenu menu) {
     this.workbench = workbench;
@@ -82,7 +84,7 @@ final class SlipsBar extends HBox {
       more.setOnAction(event -> workbench.copyCurrent());
       slips.getChildren().add(more);
     }
-    Platform.runLater(this::reveal);
+    pulses.once(reveal);
   }
 
   /** Scrolls so that the current slip is seen whole. */

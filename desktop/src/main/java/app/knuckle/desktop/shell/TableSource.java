@@ -12,7 +12,9 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyDoubleWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.concurrent.Service;
@@ -32,6 +34,8 @@ public final class TableSource {
   private final ReadOnlyObjectWrapper<List<List<String>>> preview =
       new ReadOnlyObjectWrapper<>(List.of());
   private final Reading reading = new Reading();
+  private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper();
+  private final ReadOnlyDoubleWrapper progress = new ReadOnlyDoubleWrapper();
   private FirstGuess guess;
 
   /** A table that is already there, as those of the demo are. */
@@ -57,6 +61,8 @@ public final class TableSource {
   }
 
   private void listen() {
+    busy.bind(reading.runningProperty());
+    progress.bind(reading.progressProperty());
     reading.setOnSucceeded(event -> take(reading.getValue()));
     reading.setOnFailed(
         event -> {
@@ -228,7 +234,7 @@ public final class TableSource {
    * @return true while it is
    */
   public ReadOnlyBooleanProperty busyProperty() {
-    return reading.runningProperty();
+    return busy.getReadOnlyProperty();
   }
 
   /**
@@ -237,7 +243,7 @@ public final class TableSource {
    * @return from 0 to 1; negative when it cannot be told
    */
   public ReadOnlyDoubleProperty progressProperty() {
-    return reading.progressProperty();
+    return progress.getReadOnlyProperty();
   }
 
   /**

@@ -4,6 +4,7 @@ import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
@@ -46,7 +47,8 @@ public final class TestView extends ScrollPane {
     page.getStyleClass().add("joint");
     cards.getStyleClass().add("cards");
     setContent(page);
-    slip.answerProperty().addListener((o, before, now) -> Focus.keep(page, this::show));
+    Shown.by(this, slip.answerProperty())
+        .addListener((o, before, now) -> Focus.keep(page, this::show));
     show();
   }
 

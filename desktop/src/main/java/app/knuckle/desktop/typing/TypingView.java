@@ -1,22 +1,16 @@
 package app.knuckle.desktop.typing;
 
-import app.knuckle.desktop.controls.CellEditor;
-import app.knuckle.desktop.controls.SelectedCells;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.sheet.Cells;
+import app.knuckle.desktop.sheet.Place;
+import app.knuckle.desktop.sheet.Sheet;
 import app.knuckle.desktop.shell.TableSource;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Table;
 import java.util.List;
 import java.util.function.Consumer;
-import java.util.stream.IntStream;
-import javafx.beans.property.ReadOnlyStringWrapper;
-import javafx.collections.FXCollections;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.SelectionMode;
-import javafx.scene.control.TableColumn;
-import javafx.scene.control.TablePosition;
-import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -32,16 +26,15 @@ import javafx.scene.layout.VBox;
  */
 public final class TypingView extends VBox {
 
-  private static final double ROW = 30;
+  private static final double HEADS = 36;
   private static final double WIDTH = 130;
-  private static final double NUMBER_WIDTH = 48;
   private static final KeyCombination PASTE =
       new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN);
   private static final KeyCombination FILL =
       new KeyCodeCombination(KeyCode.J, KeyCombination.SHORTCUT_DOWN);
 
-  private final TypedSheet sheet;
-  private final TableView<Integer> grid = new TableView<>();
+  private final TypedSheet typed;
+  private final Sheet sheet = new Sheet(HEADS, true, this::written);
   private final TextField name = new TextField("typed records");
   private final Label refusal = Texts.wrapped("", "refusal");
 
@@ -53,39 +46,24 @@ public final class TypingView extends VBox {
    * @param leave goes back without it
    */
   public TypingView(TableSource source, Consumer<Table> done, Runnable leave) {
-    sheet = source == null ? new TypedSheet() : new TypedSheet(source.table());
+    typed = source == null ? new TypedSheet() : new TypedSheet(source.table());
     setId("typing");
     getStyleClass().add("joint");
-    grid.setId("typing-grid");
-    grid.getStyleClass().addAll("records-table", "typing-grid");
-    grid.setEditable(true);
-    grid.setFixedCellSize(ROW);
-    grid.getSelectionModel().setCellSelectionEnabled(true);
-    grid.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
-    grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
-    grid.addEventHandler(KeyEvent.KEY_TYPED, this::typed);
-    VBox.setVgrow(grid, Priority.ALWAYS);
+    sheet.setId("typing-grid");
+    sheet.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    sheet.onCleared(
+        places -> {
+          places.forEach(place -> typed.set(place.row(), place.column(), ""));
+          show();
+        });
+    VBox.setVgrow(sheet, Priority.ALWAYS);
     name.setId("typing-name");
     if (source != null) {
       name.setText(source.name());
       name.setDisable(true);
     }
-    Button column =
-        button(
-            "typing-column",
-            "Add a column",
-            () -> {
-              sheet.addColumn();
-              columns();
-            });
-    Button row =
-        button(
-            "typing-row",
-            "Add a row",
-            () -> {
-              sheet.addRow();
-              rows();
-            });
+    Button column = button("typing-column", "Add a column", typed::addColumn);
+    Button row = button("typing-row", "Add a row", typed::addRow);
     Button fill = button("typing-fill", "Fill down (Ctrl J)", this::fillDown);
     Button use = new Button("Use these records");
     use.setId("typing-done");
@@ -102,28 +80,32 @@ public final class TypingView extends VBox {
         .addAll(
             Texts.line("Type records", "joint-title"),
             Texts.wrapped(
-                "A row for each unit. Tab moves right, Enter down; cells copied from a spreadsheet"
-                    + " are pasted with Ctrl V.",
+                "A row for each unit, names of columns on top. Just type: Tab moves right, Enter"
+                    + " down; cells copied from a spreadsheet are pasted with Ctrl V.",
                 "joint-line"),
             bar,
             refusal,
-            grid);
-    columns();
-    rows();
+            sheet);
+    show();
+    sheet.goTo(new Place(Place.HEAD, 0));
   }
 
-  private static Button button(String id, String title, Runnable action) {
+  private Button button(String id, String title, Runnable action) {
     Button button = new Button(title);
     button.setId(id);
     button.getStyleClass().add("bar-button");
     button.setMinWidth(USE_PREF_SIZE);
-    button.setOnAction(event -> action.run());
+    button.setOnAction(
+        event -> {
+          action.run();
+          show();
+        });
     return button;
   }
 
   private void use(Consumer<Table> done) {
     try {
-      done.accept(sheet.table(name.getText().isBlank() ? "typed records" : name.getText()));
+      done.accept(typed.table(name.getText().isBlank() ? "typed records" : name.getText()));
     } catch (Refused e) {
       refusal.setText(e.refusal().words());
       refusal.setVisible(true);
@@ -131,125 +113,63 @@ public final class TypingView extends VBox {
     }
   }
 
-  private void columns() {
-    grid.getColumns().clear();
-    TableColumn<Integer, String> number = new TableColumn<>();
-    number.setSortable(false);
-    number.setEditable(false);
-    number.setPrefWidth(NUMBER_WIDTH);
-    number.getStyleClass().add("row-number");
-    number.setCellValueFactory(
-        row -> new ReadOnlyStringWrapper(String.valueOf(row.getValue() + 1)));
-    grid.getColumns().add(number);
-    for (int c = 0; c < sheet.names().size(); c++) {
-      int at = c;
-      TableColumn<Integer, String> column = new TableColumn<>();
-      column.setSortable(false);
-      column.setReorderable(false);
-      column.setPrefWidth(WIDTH);
-      column.setCellValueFactory(row -> new ReadOnlyStringWrapper(sheet.cell(row.getValue(), at)));
-      column.setCellFactory(view -> new CellEditor<>());
-      column.setOnEditCommit(
-          event -> {
-            sheet.set(event.getRowValue(), at, event.getNewValue());
-            rows();
-          });
-      TextField head = new TextField(sheet.names().get(c));
-      head.setId("typing-head-" + c);
-      head.textProperty().addListener((o, before, now) -> sheet.name(at, now));
-      column.setGraphic(head);
-      grid.getColumns().add(column);
+  private void show() {
+    List<Cells.Head> heads =
+        typed.names().stream().map(name -> Cells.Head.named(name, WIDTH)).toList();
+    sheet.show(new TypedCells(typed, heads));
+  }
+
+  private record TypedCells(TypedSheet typed, List<Head> heads) implements Cells {
+    @Override
+    public int rows() {
+      return typed.rows();
+    }
+
+    @Override
+    public String text(int row, int column) {
+      return typed.cell(row, column);
     }
   }
 
-  private void rows() {
-    if (grid.getItems().size() != sheet.rows()) {
-      List<TablePosition<?, ?>> selected = SelectedCells.of(grid);
-      grid.setItems(
-          FXCollections.observableArrayList(IntStream.range(0, sheet.rows()).boxed().toList()));
-      selected.stream()
-          .findFirst()
-          .ifPresent(
-              cell ->
-                  grid.getSelectionModel()
-                      .clearAndSelect(cell.getRow(), grid.getColumns().get(cell.getColumn())));
+  private void written(Place place, String text) {
+    if (place.row() == Place.HEAD) {
+      typed.name(place.column(), text);
+    } else {
+      typed.set(place.row(), place.column(), text);
     }
-    grid.refresh();
+    show();
   }
 
   private void key(KeyEvent event) {
-    TablePosition<?, ?> at = grid.getFocusModel().getFocusedCell();
-    if (grid.getEditingCell() != null) {
-      return;
+    Place at = sheet.focus();
+    if (event.getTarget() != sheet) {
+      return; // A cell is being written.
     }
     if (PASTE.match(event)) {
       String block = Clipboard.getSystemClipboard().getString();
       if (block != null) {
-        int columns = sheet.names().size();
-        sheet.paste(Math.max(0, at.getRow()), Math.max(0, at.getColumn() - 1), block);
-        if (columns != sheet.names().size()) {
-          columns();
-        }
-        rows();
+        typed.paste(Math.max(0, at.row()), at.column(), block);
+        show();
       }
-      event.consume();
     } else if (FILL.match(event)) {
       fillDown();
-      event.consume();
-    } else if (event.getCode() == KeyCode.TAB && at.getRow() >= 0) {
-      int next = at.getColumn() + (event.isShiftDown() ? -1 : 1);
-      if (next > 0 && next < grid.getColumns().size()) {
-        grid.getSelectionModel().clearAndSelect(at.getRow(), grid.getColumns().get(next));
-        grid.getFocusModel().focus(at.getRow(), grid.getColumns().get(next));
-        event.consume();
+    } else if (event.getCode() == KeyCode.TAB) {
+      int next = at.column() + (event.isShiftDown() ? -1 : 1);
+      if (next < 0 || next >= typed.names().size()) {
+        return; // Beyond the ends the keyboard leaves the sheet.
       }
-    } else if (event.getCode() == KeyCode.DELETE) {
-      SelectedCells.of(grid)
-          .forEach(
-              cell -> {
-                if (cell.getColumn() > 0) {
-                  sheet.set(cell.getRow(), cell.getColumn() - 1, "");
-                }
-              });
-      rows();
-      event.consume();
-    }
-  }
-
-  /** Typing on a cell begins to write it, as in a spreadsheet. */
-  private void typed(KeyEvent event) {
-    TablePosition<?, ?> at = grid.getFocusModel().getFocusedCell();
-    String text = event.getCharacter();
-    boolean printable = !text.isEmpty() && text.charAt(0) >= ' ' && text.charAt(0) != 127;
-    if (grid.getEditingCell() != null
-        || !printable
-        || event.isShortcutDown()
-        || at.getColumn() < 1) {
+      sheet.goTo(new Place(at.row(), next));
+    } else {
       return;
-    }
-    grid.edit(at.getRow(), grid.getColumns().get(at.getColumn()));
-    if (getScene().getFocusOwner() instanceof TextField field) {
-      field.setText(text);
-      field.end();
     }
     event.consume();
   }
 
   private void fillDown() {
-    List<TablePosition<?, ?>> cells = SelectedCells.of(grid);
-    IntStream columns = cells.stream().mapToInt(cell -> cell.getColumn()).distinct();
-    columns
-        .filter(c -> c > 0)
-        .forEach(
-            c -> {
-              int[] rows =
-                  cells.stream()
-                      .filter(cell -> cell.getColumn() == c)
-                      .mapToInt(cell -> cell.getRow())
-                      .sorted()
-                      .toArray();
-              sheet.fillDown(rows[0], rows[rows.length - 1], c - 1);
-            });
-    rows();
+    int[] rows = sheet.selectedRows();
+    for (int column : rows.length == 0 ? new int[0] : sheet.selectedColumns()) {
+      typed.fillDown(rows[0], rows[rows.length - 1], column);
+    }
+    show();
   }
 }

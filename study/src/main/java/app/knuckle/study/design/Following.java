@@ -1,0 +1,141 @@
+package app.knuckle.study.design;
+
+import app.knuckle.study.design.Inquiry.Compare;
+import app.knuckle.study.design.Inquiry.Terms;
+import app.knuckle.study.design.Inquiry.Weight;
+import app.knuckle.study.prep.Merge;
+import app.knuckle.study.prep.Relabel;
+import app.knuckle.study.prep.Rename;
+import app.knuckle.study.prep.Step;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+
+/**
+ * An inquiry after another trail: what it says of columns and levels follows the names that the
+ * steps give them, so that renaming what a question is about does not break the question.
+ */
+public final class Following {
+
+  private Following() {}
+
+  /**
+   * The same question after another trail.
+   *
+   * @param before the inquiry
+   * @param trail its trail from now on
+   * @return the inquiry, with the names that new steps give and without those that steps gone gave
+   */
+  public static Inquiry of(Inquiry before, List<Step> trail) {
+    Inquiry inquiry = before;
+    List<Step> gone = new ArrayList<>(active(before.prepare()));
+    gone.removeAll(trail);
+    Collections.reverse(gone);
+    for (Step step : gone) {
+      inquiry = back(inquiry, step);
+    }
+    List<Step> come = new ArrayList<>(active(trail));
+    come.removeAll(before.prepare());
+    for (Step step : come) {
+      inquiry = on(inquiry, step);
+    }
+    return inquiry.after(trail);
+  }
+
+  private static List<Step> active(List<Step> trail) {
+    return trail.stream().filter(step -> !step.off()).toList();
+  }
+
+  private static Inquiry on(Inquiry inquiry, Step step) {
+    if (step instanceof Rename rename) {
+      return renamed(inquiry, rename.column(), rename.to());
+    }
+    if (step instanceof Relabel relabel) {
+      return relabelled(inquiry, relabel.column(), relabel.labels());
+    }
+    if (step instanceof Merge merge) {
+      Map<String, String> labels = new LinkedHashMap<>();
+      merge.levels().forEach(level -> labels.put(level, merge.into()));
+      return relabelled(inquiry, merge.column(), labels);
+    }
+    return inquiry;
+  }
+
+  /** Merged levels cannot be told apart again: the question keeps what they were merged into. */
+  private static Inquiry back(Inquiry inquiry, Step step) {
+    if (step instanceof Rename rename) {
+      return renamed(inquiry, rename.to(), rename.column());
+    }
+    if (step instanceof Relabel relabel) {
+      Map<String, String> labels = new LinkedHashMap<>();
+      relabel.labels().forEach((was, is) -> labels.put(is, was));
+      return relabelled(inquiry, relabel.column(), labels);
+    }
+    return inquiry;
+  }
+
+  private static Inquiry renamed(Inquiry inquiry, String from, String to) {
+    UnaryOperator<String> name = column -> column != null && column.equals(from) ? to : column;
+    UnaryOperator<List<String>> names = columns -> columns.stream().map(name).toList();
+    return inquiry.but(
+        d -> {
+          d.measured = names.apply(d.measured);
+          d.treatments = names.apply(d.treatments);
+          d.blocks = names.apply(d.blocks);
+          d.wholePlots = names.apply(d.wholePlots);
+          d.strips = names.apply(d.strips);
+          d.unit = name.apply(d.unit);
+          d.occasions = names.apply(d.occasions);
+          d.pairs = name.apply(d.pairs);
+          d.covariates = names.apply(d.covariates);
+          d.terms = new Terms(d.terms.choice(), d.terms.chosen().stream().map(names).toList());
+          d.reference = keyed(d.reference, name);
+          d.adjustAt = keyed(d.adjustAt, name);
+          d.edges = keyed(d.edges, name);
+          d.compare = compared(d.compare, names, levels -> keyed(levels, name));
+        });
+  }
+
+  private static <V> Map<String, V> keyed(Map<String, V> map, UnaryOperator<String> name) {
+    Map<String, V> renamed = new LinkedHashMap<>();
+    map.forEach((key, value) -> renamed.put(name.apply(key), value));
+    return renamed;
+  }
+
+  private static Inquiry relabelled(Inquiry inquiry, String column, Map<String, String> labels) {
+    UnaryOperator<Map<String, String>> levels =
+        map -> {
+          Map<String, String> changed = new LinkedHashMap<>(map);
+          changed.computeIfPresent(column, (c, level) -> labels.getOrDefault(level, level));
+          return changed;
+        };
+    return inquiry.but(
+        d -> {
+          d.reference = levels.apply(d.reference);
+          d.compare = compared(d.compare, UnaryOperator.identity(), levels);
+        });
+  }
+
+  private static List<Compare> compared(
+      List<Compare> all,
+      UnaryOperator<List<String>> names,
+      UnaryOperator<Map<String, String>> levels) {
+    return all.stream()
+        .map(
+            c ->
+                new Compare(
+                    names.apply(c.of()),
+                    names.apply(c.within()),
+                    c.toReference(),
+                    c.procedure(),
+                    c.weights().stream()
+                        .map(w -> new Weight(levels.apply(w.levels()), w.weight()))
+                        .toList(),
+                    c.trend(),
+                    c.name()))
+        .toList();
+  }
+}
