@@ -72,7 +72,7 @@ public final class KnuckleApp extends Application {
       workbench.open(file);
     }
     workbench.keeper().startJournal();
-    Practice.begin();
+    practise();
     stage.setOnCloseRequest(
         event -> {
           if (workbench.keeper().unsavedProperty().get()) {
@@ -83,6 +83,11 @@ public final class KnuckleApp extends Application {
           }
         });
     stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
+  }
+
+  /** Makes what is made for the first time now, unseen, while nobody waits for it. */
+  public static void practise() {
+    Practice.begin();
   }
 
   private static void askToSave(Stage stage, Workbench workbench) {
