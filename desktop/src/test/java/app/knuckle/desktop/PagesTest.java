@@ -130,7 +130,7 @@ class PagesTest {
   void recordsAndLookOfTheDemo() {
     Answer answer = demo();
     RecordsPage records = RecordsPage.of(answer, answer.findings().inquiry());
-    assertThat(records.mostOfInterest()).isEqualTo("clearance_l_h");
+    assertThat(records.columns().get(records.mostOfInterest()).name()).isEqualTo("clearance_l_h");
     assertThat(records.columns())
         .extracting(RecordsPage.Head::line)
         .containsExactly("label", "5 levels", "number, L/h", "2 levels");

@@ -4,6 +4,7 @@ import java.util.ArrayDeque;
 import java.util.Collection;
 import java.util.Deque;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 
@@ -12,6 +13,8 @@ import javafx.application.Platform;
  * answers in between. Off the interface thread, where nobody waits, everything is made at once.
  */
 public final class Pulses extends AnimationTimer {
+
+  private static final AtomicInteger WAITING = new AtomicInteger();
 
   private final Deque<Runnable> pieces = new ArrayDeque<>();
   private boolean resting = true;
@@ -27,6 +30,7 @@ public final class Pulses extends AnimationTimer {
       return;
     }
     pieces.addAll(further);
+    WAITING.addAndGet(further.size());
     start();
   }
 
@@ -36,8 +40,19 @@ public final class Pulses extends AnimationTimer {
    * @param piece always the same object
    */
   public void once(Runnable piece) {
-    pieces.remove(piece);
+    if (pieces.remove(piece)) {
+      WAITING.decrementAndGet();
+    }
     add(List.of(piece));
+  }
+
+  /**
+   * Pieces still to be made, anywhere.
+   *
+   * @return 0 when all that is shown is whole
+   */
+  public static int waiting() {
+    return WAITING.get();
   }
 
   @Override
@@ -47,11 +62,17 @@ public final class Pulses extends AnimationTimer {
     if (resting) {
       return;
     }
-    if (!pieces.isEmpty()) {
-      pieces.remove().run();
-    }
-    if (pieces.isEmpty()) {
-      stop();
+    try {
+      if (!pieces.isEmpty()) {
+        pieces.peek().run();
+      }
+    } finally {
+      if (pieces.poll() != null) {
+        WAITING.decrementAndGet();
+      }
+      if (pieces.isEmpty()) {
+        stop();
+      }
     }
   }
 }

@@ -32,6 +32,7 @@ public final class FootingView extends ScrollPane {
   private final VBox page = new VBox();
   private final TilePane cards = new TilePane(GAP, GAP);
   private String opened = "";
+  private int many = 1;
 
   /**
    * The view of a slip's footing.
@@ -56,11 +57,9 @@ public final class FootingView extends ScrollPane {
   /** As many columns as have room, each as wide as they leave. */
   private void fit(double width) {
     int columns = Math.max(1, (int) ((width + GAP) / (CARD + GAP)));
-    columns = Math.min(columns, Math.max(1, cards.getChildren().size()));
-    double wide = Math.max(CARD, Math.floor((width - (columns - 1) * GAP) / columns));
+    columns = Math.min(columns, many);
     cards.setPrefColumns(columns);
-    cards.setPrefTileWidth(wide);
-    cards.getChildren().forEach(c -> ((Region) c).setPrefWidth(wide));
+    cards.setPrefTileWidth(Math.max(CARD, Math.floor((width - (columns - 1) * GAP) / columns)));
   }
 
   private void show() {
@@ -80,9 +79,14 @@ public final class FootingView extends ScrollPane {
         .findFirst()
         .ifPresent(c -> page.getChildren().add(card(c, true)));
     cards.getChildren().clear();
-    shown.cards().stream()
-        .filter(c -> !c.title().equals(opened))
-        .forEach(c -> cards.getChildren().add(card(c, false)));
+    for (FootingPage.Check check : shown.cards()) {
+      if (!check.title().equals(opened)) {
+        VBox card = card(check, false);
+        card.prefWidthProperty().bind(cards.prefTileWidthProperty());
+        cards.getChildren().add(card);
+      }
+    }
+    many = Math.max(1, cards.getChildren().size());
     page.getChildren().add(cards);
     fit(cards.getWidth());
   }

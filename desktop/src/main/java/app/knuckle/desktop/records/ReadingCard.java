@@ -18,6 +18,7 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
 
 /** How a file is read: the guess, changeable; the table beside it follows at once. */
 public final class ReadingCard extends Card {
@@ -36,6 +37,7 @@ public final class ReadingCard extends Card {
 
   private final TableSource source;
 
+  private final VBox content = new VBox();
   private Said said;
 
   /**
@@ -47,6 +49,8 @@ public final class ReadingCard extends Card {
     super("How the file is read");
     this.source = source;
     setId("reading-card");
+    content.getStyleClass().add("card-content");
+    getChildren().add(content);
     source.formProperty().addListener((o, before, now) -> show());
     source.refusalProperty().addListener((o, before, now) -> show());
     show();
@@ -64,7 +68,7 @@ public final class ReadingCard extends Card {
       return;
     }
     said = now;
-    getChildren().remove(1, getChildren().size());
+    content.getChildren().clear();
     if (form instanceof FileForm.Text text) {
       showText(text);
     } else if (form instanceof FileForm.Workbook book) {
@@ -76,15 +80,16 @@ public final class ReadingCard extends Card {
       again.setId("read-again");
       again.getStyleClass().add(changed ? "go" : "small-button");
       again.setOnAction(event -> source.refresh());
-      getChildren().add(again);
+      content.getChildren().add(again);
     }
     if (refusal != null) {
-      getChildren().add(Texts.wrapped(refusal.words(), "refusal"));
+      content.getChildren().add(Texts.wrapped(refusal.words(), "refusal"));
     }
   }
 
   private void showText(FileForm.Text f) {
-    getChildren()
+    content
+        .getChildren()
         .addAll(
             pick(
                 "delimiter",
@@ -145,7 +150,8 @@ public final class ReadingCard extends Card {
             wrong.setManaged(true);
           }
         });
-    getChildren()
+    content
+        .getChildren()
         .addAll(
             pick(
                 "sheet",

@@ -47,12 +47,14 @@ public final class RecordsView extends BorderPane {
   private final FindBar find = new FindBar(this::frame, this::showRows, this::goTo);
   private final TrailCard trail;
   private final VBox side = new VBox();
+  private final List<Node> cards = new ArrayList<>();
   private final Label title = new Label();
   private final Button setAside = tool("set-aside", "Set aside \u2026", this::setAside);
   private final Button keepOnly = tool("keep-only", "Keep only \u2026", this::keepOnly);
   private final Runnable columnAnew = this::showColumn;
   private ReadingCard reading;
   private ColumnCard column;
+  private boolean sideBegun;
   private String looked = "";
   private RecordsPage page;
   private RecordsCells cells;
@@ -214,7 +216,7 @@ public final class RecordsView extends BorderPane {
 
   /** What matters now stands first: a step being made, then what is odd, then the trail. */
   private void showSide() {
-    List<Node> cards = new ArrayList<>();
+    cards.clear();
     boolean editing = trail.editingProperty().get();
     if (editing) {
       cards.add(trail);
@@ -237,18 +239,23 @@ public final class RecordsView extends BorderPane {
     } else {
       cards.add(column);
     }
-    if (side.getChildren().isEmpty()) {
-      Unrolling.into(side, cards, pulses);
-    } else {
+    if (sideBegun) {
       side.getChildren().setAll(cards);
+    } else {
+      sideBegun = true;
+      Unrolling.into(side, cards, pulses);
     }
   }
 
   private void showColumn() {
-    int at = side.getChildren().indexOf(column);
+    boolean whole = side.getChildren().equals(cards);
+    int at = cards.indexOf(column);
     column = columnCard();
-    if (at >= 0) {
+    if (at >= 0 && whole) {
+      cards.set(at, column);
       side.getChildren().set(at, column);
+    } else {
+      showSide();
     }
   }
 

@@ -15,7 +15,7 @@ import javafx.scene.text.Font;
 /** The colours and faces of a sheet. They stand in the stylesheet, under the names given here. */
 final class Ink {
 
-  private static final String PREFIX = "-kn-sheet-";
+  private static final String PREFIX = "-sheet-";
   private static final StyleablePropertyFactory<Sheet> FACTORY =
       new StyleablePropertyFactory<>(javafx.scene.layout.Region.getClassCssMetaData());
 

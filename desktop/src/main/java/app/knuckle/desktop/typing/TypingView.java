@@ -88,6 +88,7 @@ public final class TypingView extends VBox {
             sheet);
     show();
     sheet.goTo(new Place(Place.HEAD, 0));
+    sheet.sceneProperty().addListener((o, before, now) -> sheet.requestFocus());
   }
 
   private Button button(String id, String title, Runnable action) {

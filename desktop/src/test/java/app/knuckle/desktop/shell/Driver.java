@@ -1,5 +1,8 @@
 package app.knuckle.desktop.shell;
 
+import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.sheet.Place;
+import app.knuckle.desktop.sheet.Sheet;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -7,9 +10,10 @@ import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Collectors;
 import javafx.event.EventHandler;
+import javafx.geometry.Bounds;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
-import javafx.scene.control.TableView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -36,13 +40,22 @@ final class Driver {
     return workbench;
   }
 
+  /** Waits until something holds, and the page is whole. */
   static void until(BooleanSupplier holds) {
     try {
       WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, holds::getAsBoolean);
+      WaitForAsyncUtils.waitForFxEvents();
+      WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, () -> Pulses.waiting() == 0);
     } catch (TimeoutException e) {
       throw new AssertionError("Not so after " + PATIENCE_SECONDS + " s", e);
     }
     WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Clicks on something that is on its way into the window, or there. */
+  static void click(FxRobot robot, String query) {
+    until(() -> robot.lookup(query).tryQuery().isPresent());
+    robot.clickOn(query);
   }
 
   /** Clicks on what leads somewhere, again if the click was lost while the window was laid out. */
@@ -95,8 +108,17 @@ final class Driver {
   }
 
   static int rows(FxRobot robot) {
-    TableView<?> table = robot.lookup("#records-table").queryAs(TableView.class);
-    return table.getItems().size();
+    return sheet(robot, "records-table").cells().rows();
+  }
+
+  static Sheet sheet(FxRobot robot, String id) {
+    return robot.lookup("#" + id).queryAs(Sheet.class);
+  }
+
+  /** The middle of a cell that is in view. */
+  static Point2D at(Sheet sheet, int row, int column) {
+    Bounds box = sheet.bounds(new Place(row, column));
+    return sheet.localToScreen(box.getCenterX(), box.getCenterY());
   }
 
   static void press(FxRobot robot, KeyCode key) {

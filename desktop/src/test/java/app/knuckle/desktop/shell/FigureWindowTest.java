@@ -11,6 +11,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -84,6 +85,7 @@ class FigureWindowTest {
     assertThat(letters).containsExactly("a", "b", "a", "", "", "b", "a", "b");
     assertThat(text(robot, "rung-3")).isEqualTo("dust");
     go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "share a letter"));
+    until(() -> label(robot, "ab") != null);
     assertThat(texts(robot)).containsSubsequence("ab", "ab", "a", "b");
   }
 
@@ -91,6 +93,7 @@ class FigureWindowTest {
   void thePictureIsEditedWhereItStands(FxRobot robot) {
     go(robot, "#welcome-open", () -> shows(robot, "finding", "Growth differs"));
     go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "share a letter"));
+    until(() -> label(robot, "Density") != null);
     robot.clickOn(at(robot, label(robot, "Density"))).write("Oysters a bag").type(KeyCode.ENTER);
     until(() -> label(robot, "Oysters a bag") != null);
     robot.clickOn("#figure-above").type(KeyCode.DOWN, KeyCode.ENTER);
@@ -159,22 +162,28 @@ class FigureWindowTest {
     return robot.lookup("#figure .picture").query();
   }
 
+  /** The picture is painted beside the window; there is none at first. */
+  private static Stream<Mark> marks(FxRobot robot) {
+    Scene scene = picture(robot).scene();
+    return scene == null ? Stream.of() : scene.marks().stream();
+  }
+
   private static List<String> texts(FxRobot robot) {
-    return picture(robot).scene().marks().stream()
+    return marks(robot)
         .filter(Mark.Label.class::isInstance)
         .map(m -> ((Mark.Label) m).text())
         .toList();
   }
 
   private static Mark label(FxRobot robot, String text) {
-    return picture(robot).scene().marks().stream()
+    return marks(robot)
         .filter(m -> m instanceof Mark.Label l && l.text().equals(text))
         .findFirst()
         .orElse(null);
   }
 
   private static Mark bar(FxRobot robot, int group) {
-    return picture(robot).scene().marks().stream()
+    return marks(robot)
         .filter(m -> m instanceof Mark.Bar b && b.group() == group)
         .findFirst()
         .orElseThrow();

@@ -1,8 +1,10 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.at;
 import static app.knuckle.desktop.shell.Driver.isThere;
 import static app.knuckle.desktop.shell.Driver.press;
 import static app.knuckle.desktop.shell.Driver.rows;
+import static app.knuckle.desktop.shell.Driver.sheet;
 import static app.knuckle.desktop.shell.Driver.tabTo;
 import static app.knuckle.desktop.shell.Driver.takeKeyboard;
 import static app.knuckle.desktop.shell.Driver.text;
@@ -10,13 +12,15 @@ import static app.knuckle.desktop.shell.Driver.until;
 import static app.knuckle.desktop.shell.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.desktop.sheet.Place;
+import app.knuckle.desktop.sheet.Sheet;
 import app.knuckle.study.keeping.Study;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javafx.geometry.Point2D;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.TableView;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
@@ -122,14 +126,11 @@ class RecordsWindowTest {
     robot.clickOn("#find").write("kelp");
     untilShownRows(robot, "1 row found");
     robot.type(KeyCode.ENTER);
-    TableView<?> table = robot.lookup("#records-table").queryAs(TableView.class);
-    until(() -> table.getSelectionModel().getSelectedIndex() == 11);
+    Sheet table = sheet(robot, "records-table");
+    until(() -> table.focus().row() == 11);
     robot.clickOn("#only-found");
     until(() -> rows(robot) == 1);
-    robot.interact(() -> edit(table, 0, 2));
-    until(() -> robot.lookup(".cell-field").tryQuery().isPresent());
-    robot.press(KeyCode.CONTROL, KeyCode.A).release(KeyCode.A, KeyCode.CONTROL);
-    robot.write("Paste").type(KeyCode.ENTER);
+    robot.doubleClickOn(at(table, 0, 1)).write("Paste").type(KeyCode.ENTER);
     untilShown(robot, "finding", "5 levels of feed");
     assertThat(workbench.study().tables().get(0).table().columns().get(1).text(11))
         .as("the source stays as read")
@@ -145,8 +146,31 @@ class RecordsWindowTest {
     until(() -> Driver.texts(robot, ".joint-line").contains(words));
   }
 
-  private static <S> void edit(TableView<S> table, int row, int column) {
-    table.edit(row, table.getColumns().get(column));
+  @Test
+  void aColumnIsRenamedInItsHeadAndTheQuestionFollows(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    takeKeyboard(robot);
+    Sheet table = sheet(robot, "records-table");
+    robot.doubleClickOn(at(table, Place.HEAD, 1)).write("diet").type(KeyCode.ENTER);
+    untilShown(robot, "finding", "6 levels of diet");
+    robot.clickOn(at(table, 0, 2)).type(KeyCode.DELETE);
+    untilShown(robot, "effect-3", "1 cell");
+    press(robot, KeyCode.Z);
+    press(robot, KeyCode.Z);
+    untilShown(robot, "finding", "6 levels of feed");
+  }
+
+  @Test
+  void rowsAreChosenByTheirNumbersAndSetAside(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    Sheet table = sheet(robot, "records-table");
+    Point2D first = at(table, 3, 0);
+    Point2D number = first.subtract(table.bounds(new Place(3, 0)).getWidth() / 2 + 20, 0);
+    robot.clickOn(number).press(KeyCode.SHIFT).clickOn(at(table, 5, 0)).release(KeyCode.SHIFT);
+    untilShown(robot, "set-aside", "Set 3 aside");
+    robot.clickOn("#set-aside");
+    until(() -> isThere(robot, "step-rows"));
+    assertThat(robot.lookup("#step-rows").queryTextInputControl().getText()).isEqualTo("4, 5, 6");
   }
 
   @Test
@@ -173,23 +197,19 @@ class RecordsWindowTest {
     untilShown(robot, "finding", "6 levels of feed");
     robot.interact(() -> workbench.show(new Page.Typing(null)));
     until(() -> isThere(robot, "typing-grid"));
-    robot
-        .clickOn("#typing-head-0")
-        .press(KeyCode.CONTROL, KeyCode.A)
-        .release(KeyCode.A, KeyCode.CONTROL);
-    robot.write("g");
-    TableView<?> grid = robot.lookup("#typing-grid").queryAs(TableView.class);
+    takeKeyboard(robot);
+    Sheet grid = sheet(robot, "typing-grid");
     robot.interact(
         () -> {
           ClipboardContent cells = new ClipboardContent();
           cells.putString("a\t1.5\nb\t2.5\na\t1.7\n");
           Clipboard.getSystemClipboard().setContent(cells);
-          grid.requestFocus();
-          grid.getFocusModel().focus(0);
-          select(grid, 0, 1);
         });
+    robot.write("g").type(KeyCode.ENTER);
+    until(() -> grid.focus().equals(new Place(0, 0)));
     press(robot, KeyCode.V);
-    robot.interact(() -> select(grid, 3, 1));
+    robot.type(KeyCode.DOWN, 3);
+    until(() -> grid.focus().equals(new Place(3, 0)));
     robot.write("b").type(KeyCode.TAB).write("2.8").type(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     robot.clickOn("#typing-done");
@@ -200,10 +220,5 @@ class RecordsWindowTest {
     robot.clickOn("#rehearsal-done");
     untilShown(robot, "finding", "3 levels of mesh");
     assertThat(rows(robot)).isEqualTo(24);
-  }
-
-  private static <S> void select(TableView<S> grid, int row, int column) {
-    grid.getSelectionModel().clearAndSelect(row, grid.getColumns().get(column));
-    grid.getFocusModel().focus(row, grid.getColumns().get(column));
   }
 }

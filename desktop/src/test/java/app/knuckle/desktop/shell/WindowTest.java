@@ -1,6 +1,8 @@
 package app.knuckle.desktop.shell;
 
+import static app.knuckle.desktop.shell.Driver.click;
 import static app.knuckle.desktop.shell.Driver.go;
+import static app.knuckle.desktop.shell.Driver.isThere;
 import static app.knuckle.desktop.shell.Driver.press;
 import static app.knuckle.desktop.shell.Driver.rows;
 import static app.knuckle.desktop.shell.Driver.shows;
@@ -52,22 +54,20 @@ class WindowTest {
     until(() -> shows(robot, "finding", "Clearance differs between the 4 levels of feed"));
     assertThat(rows(robot)).isEqualTo(37);
     go(robot, "#slip-1", () -> shows(robot, "finding", "Growth differs between the levels"));
-    robot.clickOn("#joint-layout").clickOn("#slot-measured").write("surv");
+    go(robot, "#joint-layout", () -> isThere(robot, "slot-measured"));
+    robot.clickOn("#slot-measured").write("surv");
     robot.type(KeyCode.ENTER);
     until(() -> shows(robot, "finding", "Survival"));
     assertThat(text(robot, "slip-1")).isEqualTo("Survival by mesh × density");
-    robot.clickOn("#joint-look");
-    until(() -> shows(robot, "look-title", "survival (%)"));
-    robot.clickOn("#slip-0").clickOn("#joint-test");
-    until(() -> shows(robot, "p-feed", "< .001"));
-    robot.clickOn("#joint-compare");
-    until(() -> shows(robot, "ranking", "Diatom C has the highest mean"));
+    go(robot, "#joint-look", () -> shows(robot, "look-title", "survival (%)"));
+    click(robot, "#slip-0");
+    go(robot, "#joint-test", () -> shows(robot, "p-feed", "< .001"));
+    go(robot, "#joint-compare", () -> shows(robot, "ranking", "Diatom C has the highest mean"));
     assertThat(texts(robot, ".rung-letter")).contains("a", "b", "c");
     assertThat(text(robot, "rung-0")).isEqualTo("Diatom C");
     robot.moveTo("#pair-3-0");
     until(() -> shows(robot, "pair-reading", "Diatom C − Paste: 3.09 L/h"));
-    robot.clickOn("#joint-figure");
-    until(() -> shows(robot, "figure-caption", "± SE, n = 8 to 9"));
+    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "± SE, n = 8 to 9"));
     robot.clickOn("#figure-whiskers").type(KeyCode.DOWN, KeyCode.ENTER);
     until(() -> shows(robot, "figure-caption", "± SD"));
     robot.clickOn("#figure-copy");
@@ -112,8 +112,7 @@ class WindowTest {
         Files.writeString(folder.resolve("calm.csv"), "g,y\na,1\na,2\na,3\nb,1.5\nb,2.5\nb,3.1\n");
     robot.interact(() -> workbench.open(file));
     until(() -> shows(robot, "finding", "No evidence that y differs"));
-    robot.clickOn("#joint-compare");
-    until(() -> shows(robot, "do-not-hunt", "should not be hunted"));
+    go(robot, "#joint-compare", () -> shows(robot, "do-not-hunt", "should not be hunted"));
     assertThat(robot.lookup("#ladder").tryQuery()).isEmpty();
     robot.clickOn("#show-anyway");
     until(() -> robot.lookup("#ladder").tryQuery().isPresent());
@@ -179,9 +178,9 @@ class WindowTest {
     Path file = Files.writeString(folder.resolve("uneven.csv"), rows);
     robot.interact(() -> workbench.open(file));
     until(() -> shows(robot, "finding", "levels of pump"));
-    robot.clickOn("#joint-footing");
-    until(() -> robot.lookup("Ask with each group's own spread →").tryQuery().isPresent());
-    robot.clickOn("Ask with each group's own spread →");
+    String way = "Ask with each group's own spread →";
+    go(robot, "#joint-footing", () -> robot.lookup(way).tryQuery().isPresent());
+    robot.clickOn(way);
     until(() -> shows(robot, "slip-5", "… own spreads"));
     until(() -> robot.lookup("#test").tryQuery().isPresent());
     assertThat(text(robot, "slip-4")).isEqualTo("Flow by pump");
@@ -217,7 +216,7 @@ class WindowTest {
   @Test
   void kindIsChangedInPlaceAndTheChangeIsAStep(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
-    robot.clickOn("#column-kind-1");
+    click(robot, "#column-kind-1");
     until(() -> shows(robot, "finding", "is read as categories"));
     assertThat(robot.lookup("#change-step-5").tryQuery()).isPresent();
     press(robot, KeyCode.Z);
