@@ -1,8 +1,6 @@
 package app.knuckle.desktop.controls;
 
-import java.util.ArrayDeque;
-import java.util.Collection;
-import java.util.Deque;
+import java.util.LinkedList;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import javafx.animation.AnimationTimer;
@@ -16,21 +14,34 @@ public final class Pulses extends AnimationTimer {
 
   private static final AtomicInteger WAITING = new AtomicInteger();
 
-  private final Deque<Runnable> pieces = new ArrayDeque<>();
+  private final List<Runnable> pieces = new LinkedList<>();
   private boolean resting = true;
 
   /**
    * Makes further pieces after those still to be made.
    *
-   * @param further the pieces, in order; each may add more
+   * @param further the pieces, in order
    */
-  public void add(Collection<? extends Runnable> further) {
+  public void add(List<? extends Runnable> further) {
+    put(further, pieces.size());
+  }
+
+  /**
+   * Makes other pieces before those still to be made, which are no longer looked at.
+   *
+   * @param urgent the pieces, in order
+   */
+  public void addFirst(List<? extends Runnable> urgent) {
+    put(urgent, 0);
+  }
+
+  private void put(List<? extends Runnable> more, int at) {
     if (!Platform.isFxApplicationThread()) {
-      further.forEach(Runnable::run);
+      more.forEach(Runnable::run);
       return;
     }
-    pieces.addAll(further);
-    WAITING.addAndGet(further.size());
+    pieces.addAll(at, more);
+    WAITING.addAndGet(more.size());
     start();
   }
 
@@ -64,12 +75,11 @@ public final class Pulses extends AnimationTimer {
     }
     try {
       if (!pieces.isEmpty()) {
-        pieces.peek().run();
+        Runnable piece = pieces.remove(0);
+        WAITING.decrementAndGet();
+        piece.run();
       }
     } finally {
-      if (pieces.poll() != null) {
-        WAITING.decrementAndGet();
-      }
       if (pieces.isEmpty()) {
         stop();
       }

@@ -47,7 +47,7 @@ public final class Unrolling {
    * @param pulses to which its parts are given
    */
   public static void begin(Node page, Pulses pulses) {
-    pulses.add(new Unrolling(PIECE).of(page));
+    pulses.addFirst(new Unrolling(PIECE).of(page));
   }
 
   /**

@@ -38,7 +38,7 @@ final class RecordsCells implements Cells {
 
   private static Head head(RecordsPage.Head column) {
     double name = column.name().length() * CHARACTER + EDGES;
-    double levels = Math.min(WIDEST, column.glance().longest() * CHARACTER + EDGES);
+    double levels = column.glance().longest() * CHARACTER + EDGES;
     boolean number = column.glance().column() instanceof Numbers;
     return new Head(
         column.name(),
@@ -48,7 +48,7 @@ final class RecordsCells implements Cells {
         !number,
         column.notices() == 0 ? "" : column.notices() + " odd",
         number,
-        Math.max(NARROWEST, Math.max(name, levels)));
+        Math.max(NARROWEST, Math.min(WIDEST, Math.max(name, levels))));
   }
 
   @Override

@@ -75,6 +75,7 @@ public final class RecordsView extends BorderPane {
     top.getStyleClass().add("records-head");
     sheet.setId("records-table");
     sheet.onSelected(this::selected);
+    sheet.onGone(this::lookAt);
     sheet.onCleared(places -> edit(places, ""));
     sheet.setOnContextMenuRequested(
         event -> menu().show(sheet, event.getScreenX(), event.getScreenY()));
@@ -173,19 +174,20 @@ public final class RecordsView extends BorderPane {
     }
   }
 
-  /** The column with the keyboard is the one looked at; the rows selected can be set aside. */
+  /** The rows selected can be set aside. */
   private void selected() {
     int rows = sheet.selectedRows().length;
     setAside.setDisable(rows == 0);
     setAside.setText(
         rows < 2 ? "Set aside \u2026" : "Set " + Numerals.whole(rows) + " aside \u2026");
-    int at = sheet.focus().column();
-    if (page != null && at < page.columns().size()) {
-      String name = page.columns().get(at).name();
-      if (!name.equals(looked)) {
-        looked = name;
-        pulses.once(columnAnew);
-      }
+  }
+
+  /** The column that the keyboard comes to is the one looked at. */
+  private void lookAt(Place place) {
+    String name = page.columns().get(place.column()).name();
+    if (!name.equals(looked)) {
+      looked = name;
+      pulses.once(columnAnew);
     }
   }
 
@@ -195,14 +197,12 @@ public final class RecordsView extends BorderPane {
       return;
     }
     title.setText(slip.table().name());
-    boolean first = page == null;
     page = RecordsPage.of(answer, slip.inquiry());
     find.again();
     showRows();
-    if (first) {
-      sheet.goTo(new Place(0, page.mostOfInterest()));
+    if (page.indexOf(looked) < 0) {
+      looked = page.columns().get(page.mostOfInterest()).name();
     }
-    looked = page.columns().get(Math.min(sheet.focus().column(), page.columns().size() - 1)).name();
     trail.show();
     column = null;
     showSide();

@@ -61,6 +61,7 @@ public final class Sheet extends Region {
   private final boolean headsWritten;
   private final Written told;
   private Consumer<List<Place>> cleared = places -> {};
+  private Consumer<Place> gone = place -> {};
   private Cells cells = new NoCells();
   private Geometry at;
   private int sized = Place.NOWHERE;
@@ -223,6 +224,15 @@ public final class Sheet extends Region {
   }
 
   /**
+   * Listens to the keyboard going to a cell: by the mouse, by keys, or because it is shown.
+   *
+   * @param listener told of the cell
+   */
+  public void onGone(Consumer<Place> listener) {
+    gone = listener;
+  }
+
+  /**
    * Selects a cell and brings it into view.
    *
    * @param place of the cell
@@ -234,6 +244,7 @@ public final class Sheet extends Region {
   void select(Selection wanted) {
     selection.set(wanted);
     at = at.showing(wanted.focus());
+    gone.accept(wanted.focus());
     hush();
     requestLayout();
   }

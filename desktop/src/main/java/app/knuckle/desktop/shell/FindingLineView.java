@@ -65,7 +65,7 @@ final class FindingLineView extends HBox {
     }
     FindingLine line = FindingLine.of(slip.answer());
     tag.setText(line.tag());
-    sentence.setText(line.sentence());
+    sentence.setText(Texts.unbroken(line.sentence()));
     pseudoClassStateChanged(TROUBLE, !line.tag().equals("Finding"));
     setCautions(line.cautions().size(), String.join("\n", line.cautions()));
   }
