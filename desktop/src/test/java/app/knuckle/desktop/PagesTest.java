@@ -141,7 +141,7 @@ class PagesTest {
     assertThat(answer.findings().records().leftOut()).hasSize(3);
     LookPage look = LookPage.of(answer.findings(), answer.frame());
     assertThat(look.title()).isEqualTo("clearance (L/h)");
-    assertThat(look.picture().dots()).isTrue();
+    assertThat(look.picture().get().dots()).isTrue();
   }
 
   @Test

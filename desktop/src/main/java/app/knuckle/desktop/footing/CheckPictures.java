@@ -23,6 +23,9 @@ final class CheckPictures {
 
   private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
+  /** More groups than this are no longer told apart in a card. */
+  static final int MOST_BARS = 60;
+
   /** More points than this are thinned out, evenly, so that a card is drawn at once. */
   private static final int MOST_POINTS = 1500;
 

@@ -51,9 +51,6 @@ public record FootingPage(String line, List<Check> cards) {
       List<String> more,
       List<WayOn> ways) {}
 
-  /** More groups than this are no longer told apart in a card. */
-  private static final int MOST_BARS = 60;
-
   /** With fewer rows than this a group's spread can hardly be known. */
   private static final int FEW = 4;
 
@@ -188,7 +185,7 @@ public record FootingPage(String line, List<Check> cards) {
     Optional<GroupCheck> found = find(response, "brown-forsythe", null);
     List<GroupSummary> groups =
         response.groupSummaries().stream().filter(g -> g.summary().sd().exists()).toList();
-    if (groups.size() < 2 || groups.size() > MOST_BARS || inquiry.pairs() != null) {
+    if (groups.size() < 2 || groups.size() > CheckPictures.MOST_BARS || inquiry.pairs() != null) {
       return Optional.empty();
     }
     GroupSummary most =
@@ -330,20 +327,28 @@ public record FootingPage(String line, List<Check> cards) {
                   : "Parallel slopes on " + check.covariate();
           case "straightness" -> "Straight on " + check.covariate();
           case "sphericity" -> "Occasions spread alike";
-          case "covariances" -> "Groups scatter alike";
-          case "trend" -> "The trend is enough";
+          case "equal-covariances" -> "Groups scatter alike";
+          case "trend-remainder" -> "The trend is enough";
           default -> Prose.capital(check.about());
         };
     boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
-    boolean straight = check.about().equals("straightness");
+    DesignPictures pictures = new DesignPictures(answer);
+    Scatter scatter =
+        switch (check.about()) {
+          case "slopes" -> slopes ? CheckPictures.slopes(answer, check.covariate()) : null;
+          case "straightness" -> CheckPictures.againstCovariate(answer, check.covariate());
+          case "additivity" -> pictures.additivity();
+          case "trend-remainder" -> pictures.trend();
+          case "equal-covariances" -> pictures.together();
+          default -> null;
+        };
+    Bars bars = check.about().equals("sphericity") ? pictures.occasions() : null;
     return new Check(
         title,
         check.judgement(),
-        slopes
-            ? CheckPictures.slopes(answer, check.covariate())
-            : straight ? CheckPictures.againstCovariate(answer, check.covariate()) : null,
-        null,
-        test + check.words(),
+        scatter,
+        bars,
+        test + check.words() + (bars == null ? "" : " " + DesignPictures.most(bars)),
         List.of(),
         !odd
             ? List.of()
@@ -356,7 +361,7 @@ public record FootingPage(String line, List<Check> cards) {
 
   private static Optional<Check> balance(ResponseFindings response, Inquiry inquiry) {
     List<GroupSummary> groups = response.groupSummaries();
-    if (groups.size() < 2 || groups.size() > MOST_BARS) {
+    if (groups.size() < 2 || groups.size() > CheckPictures.MOST_BARS) {
       return Optional.empty();
     }
     long least = groups.stream().mapToLong(g -> g.summary().n()).min().orElse(0);

@@ -4,6 +4,8 @@ package app.knuckle.desktop.look;
 enum LookKind {
   /** Every value as a dot, beside a box. */
   DOTS("Dots and boxes"),
+  /** Every value as a dot, those alike on top of each other. */
+  STACKED("Stacked dots"),
   /** Counts in bins, with a normal curve. */
   HISTOGRAM("Histogram"),
   /** A smooth curve of where values lie. */
@@ -21,5 +23,10 @@ enum LookKind {
 
   String title() {
     return title;
+  }
+
+  /** Whether values are put into bins, whose width can be chosen. */
+  boolean hasBins() {
+    return this == HISTOGRAM || this == STACKED;
   }
 }

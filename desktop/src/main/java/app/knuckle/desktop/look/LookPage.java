@@ -23,6 +23,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 
 /**
@@ -31,7 +32,7 @@ import java.util.stream.Collectors;
  * @param title the response that is looked at, with its unit
  * @param by what the groups are made by
  * @param others columns that the response can be set against
- * @param picture dots and boxes; null when there is no group with a value
+ * @param picture dots and boxes, made when it is drawn; null where there is nothing to draw
  * @param groupings of which there are summaries, that of the pictures first
  * @param response that is looked at
  * @param frame its records
@@ -40,7 +41,7 @@ public record LookPage(
     String title,
     String by,
     List<String> others,
-    SpreadPicture picture,
+    Supplier<SpreadPicture> picture,
     List<List<String>> groupings,
     ResponseFindings response,
     Frame frame) {
@@ -58,7 +59,7 @@ public record LookPage(
   public static LookPage of(Findings findings, Frame frame) {
     ResponseFindings response = findings.first();
     boolean drawn = response.groups().size() > 0 && response.groups().size() <= MOST_DRAWN;
-    SpreadPicture picture = drawn ? SpreadPicture.of(response) : null;
+    Supplier<SpreadPicture> picture = drawn ? once(() -> SpreadPicture.of(response)) : null;
     return new LookPage(
         response.measured().title(),
         "by " + response.groups().treatment().label(),
@@ -67,6 +68,28 @@ public record LookPage(
         groupings(response),
         response,
         frame);
+  }
+
+  /** What goes over every row is made where pictures are painted, off the window's thread, once. */
+  private static <T> Supplier<T> once(Supplier<T> maker) {
+    return new Supplier<>() {
+      private T made;
+
+      @Override
+      public synchronized T get() {
+        made = made == null ? maker.get() : made;
+        return made;
+      }
+    };
+  }
+
+  /**
+   * Whether there is a picture.
+   *
+   * @return false for no group with a value, or too many
+   */
+  public boolean isDrawn() {
+    return picture != null;
   }
 
   /** Covariates first, then every other column of numbers. */
@@ -177,7 +200,8 @@ public record LookPage(
   String line(LookKind kind, String other) {
     String what =
         switch (kind) {
-          case DOTS -> shown(picture);
+          case DOTS -> dots();
+          case STACKED -> "a dot is a row; those in one bin stand on top of each other";
           case HISTOGRAM -> "counts in bins, with the normal curve of each group's mean and SD";
           case DENSITY -> "a smooth curve of where values lie; a stroke is a row";
           case ORDER -> "values in the order of the records, a colour for each group";
@@ -192,37 +216,40 @@ public record LookPage(
   /** The picture, to be laid out in a width and height. */
   BiFunction<Double, Double, Scene> drawn(LookKind kind, String other, int bins) {
     return switch (kind) {
-      case DOTS -> (w, h) -> SpreadLayout.of(picture, w, h);
+      case DOTS -> (w, h) -> SpreadLayout.of(picture.get(), w, h);
+      case STACKED -> shapes(Shapes.Kind.STACKS, bins);
       case HISTOGRAM -> shapes(Shapes.Kind.HISTOGRAM, bins);
       case DENSITY -> shapes(Shapes.Kind.DENSITY, bins);
-      case ORDER -> {
-        Scatter order = GroupScatter.inOrder(response);
-        yield (w, h) -> ScatterLayout.of(order, w, h);
-      }
-      case AGAINST -> {
-        Scatter pairs =
-            other.isEmpty()
-                ? GroupScatter.inOrder(response)
-                : GroupScatter.against(
-                    response,
-                    ((Numbers) frame.column(other)).values(),
-                    frame.column(other).title());
-        yield (w, h) -> ScatterLayout.of(pairs, w, h);
-      }
+      case ORDER -> scatter(() -> GroupScatter.inOrder(response));
+      case AGAINST ->
+          scatter(
+              () ->
+                  other.isEmpty()
+                      ? GroupScatter.inOrder(response)
+                      : GroupScatter.against(
+                          response,
+                          ((Numbers) frame.column(other)).values(),
+                          frame.column(other).title()));
     };
   }
 
-  private BiFunction<Double, Double, Scene> shapes(Shapes.Kind kind, int bins) {
-    Shapes shapes = new Shapes(picture.groups(), picture.valueTitle(), kind, bins);
-    return (w, h) -> ShapesLayout.of(shapes, w, h);
+  private static BiFunction<Double, Double, Scene> scatter(Supplier<Scatter> maker) {
+    Supplier<Scatter> scatter = once(maker);
+    return (w, h) -> ScatterLayout.of(scatter.get(), w, h);
   }
 
-  private static String shown(SpreadPicture picture) {
-    if (picture == null) {
+  private BiFunction<Double, Double, Scene> shapes(Shapes.Kind kind, int bins) {
+    return (w, h) ->
+        ShapesLayout.of(
+            new Shapes(picture.get().groups(), picture.get().valueTitle(), kind, bins), w, h);
+  }
+
+  private String dots() {
+    if (!isDrawn()) {
       return "too many groups to draw; the table has them all";
     }
     String box = "the box spans the quartiles, its line is the median, the open dot the mean";
-    return picture.dots()
+    return SpreadPicture.hasDots(response)
         ? "a dot is a row; " + box
         : box + "; the rows are too many to be seen singly";
   }

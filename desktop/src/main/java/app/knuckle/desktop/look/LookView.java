@@ -14,6 +14,7 @@ import app.knuckle.figures.spread.Shapes;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
 import java.util.List;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -169,11 +170,10 @@ public final class LookView extends VBox {
     LookPage page = LookPage.of(answer.findings(), answer.frame());
     title.setText(page.title());
     kinds.show(kind);
-    boolean histogram = kind == LookKind.HISTOGRAM;
-    bins.setVisible(histogram);
-    binsTitle.setVisible(histogram);
-    bins.setManaged(histogram);
-    binsTitle.setManaged(histogram);
+    for (Node node : List.of(binsTitle, bins)) {
+      node.setVisible(kind.hasBins());
+      node.setManaged(kind.hasBins());
+    }
     List<String> others = page.others();
     if (!others.contains(other)) {
       other = others.isEmpty() ? "" : others.get(0);
@@ -190,10 +190,10 @@ public final class LookView extends VBox {
           show();
         });
     line.setText(page.line(kind, other));
-    if (page.picture() == null) {
-      picture.clear();
-    } else {
+    if (page.isDrawn()) {
       picture.show(page.drawn(kind, other, (int) bins.getValue()), this::said);
+    } else {
+      picture.clear();
     }
     List<List<String>> groupings = page.groupings();
     grouping = groupings.contains(grouping) ? grouping : groupings.get(0);

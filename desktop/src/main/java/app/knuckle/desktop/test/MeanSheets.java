@@ -5,6 +5,7 @@ import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.ttest.TTest;
@@ -108,6 +109,7 @@ final class MeanSheets {
             words(response, r),
             "",
             curve,
+            Magnitudes.ofTwo(response, r),
             List.of()));
   }
 
@@ -226,6 +228,10 @@ final class MeanSheets {
                     words,
                     "",
                     curve,
+                    Magnitudes.ofTerm(
+                        response,
+                        List.of(u.treatment()),
+                        Quantity.absent("each group has its own")),
                     List.of(
                         new Way("Compare the means \u2192", List.of(u.treatment()), List.of()))))));
   }

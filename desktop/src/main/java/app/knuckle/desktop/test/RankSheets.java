@@ -84,6 +84,7 @@ final class RankSheets {
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null),
+            null,
             r.kind().equals("kruskal-wallis") || r.kind().equals("friedman")
                 ? List.of(new Way("Compare the groups \u2192", inquiry.treatments(), List.of()))
                 : List.of());
@@ -156,7 +157,7 @@ final class RankSheets {
               differs,
               false,
               null,
-              new Explained(source + ", in words", words, "", curve, List.of())));
+              Explained.on(source + ", in words", words, curve)));
     }
     return new Sheet(
         name,

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
@@ -17,6 +18,7 @@ import java.util.List;
  * @param sheets tables, the main one first
  * @param fit names and values of the fit
  * @param coefficients of the model, shown on demand; null where there are none
+ * @param unit of the response; empty for none
  * @param squares whether the kind of sums of squares matters, so that it is offered
  */
 public record TestPage(
@@ -25,6 +27,7 @@ public record TestPage(
     List<Sheet> sheets,
     List<Fact> fit,
     Sheet coefficients,
+    String unit,
     boolean squares) {
 
   public TestPage {
@@ -109,10 +112,22 @@ public record TestPage(
    * @param words what it means
    * @param caution what to heed; empty for nothing
    * @param curve where its statistic falls; null for none
+   * @param size how far apart the means lie, drawn; null for none
    * @param ways which means to go and compare
    */
   public record Explained(
-      String title, String words, String caution, LawCurve curve, List<Way> ways) {}
+      String title, String words, String caution, LawCurve curve, Magnitude size, List<Way> ways) {
+
+    /** Words with nothing beside them. */
+    static Explained plain(String title, String words) {
+      return on(title, words, null);
+    }
+
+    /** Words beside a curve. */
+    static Explained on(String title, String words, LawCurve curve) {
+      return new Explained(title, words, "", curve, null, List.of());
+    }
+  }
 
   /**
    * A way to the means.
@@ -182,6 +197,7 @@ public record TestPage(
         sheets,
         fit,
         coefficients,
+        response.measured().unit(),
         squares);
   }
 

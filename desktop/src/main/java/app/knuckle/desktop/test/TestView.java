@@ -4,12 +4,15 @@ import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.figures.scatter.Magnitude;
+import app.knuckle.figures.scatter.MagnitudeLayout;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -27,6 +30,9 @@ import javafx.scene.layout.VBox;
 
 /** The Test joint: tables with bars; the selected row in words and on its curve; the fit. */
 public final class TestView extends ScrollPane {
+
+  /** About as wide as its card; names of means may take a line more where there is less room. */
+  private static final double MAGNITUDE_WIDTH = 300;
 
   private final SlipViewModel slip;
   private boolean coefficientsAsked;
@@ -227,12 +233,23 @@ public final class TestView extends ScrollPane {
     card.getStyleClass().add("card-third");
     HBox.setHgrow(card, Priority.ALWAYS);
     cards.getChildren().setAll(card);
+    VBox drawn = new VBox();
+    drawn.getStyleClass().addAll("column", "card-third");
+    HBox.setHgrow(drawn, Priority.ALWAYS);
     if (explained.curve() != null) {
       boolean t = explained.curve().text().startsWith("t");
-      Card curve =
-          new Card(t ? "Where t falls" : "Where F falls", new CurveView(explained.curve()));
-      HBox.setHgrow(curve, Priority.ALWAYS);
-      cards.getChildren().add(curve);
+      drawn
+          .getChildren()
+          .add(new Card(t ? "Where t falls" : "Where F falls", new CurveView(explained.curve())));
+    }
+    if (explained.size() != null) {
+      String unit = shown.unit().isEmpty() ? "" : ", in " + shown.unit();
+      Card size = new Card("How far apart" + unit, magnitude(explained.size()));
+      size.setId("effect-size");
+      drawn.getChildren().add(size);
+    }
+    if (!drawn.getChildren().isEmpty()) {
+      cards.getChildren().add(drawn);
     }
     if (!shown.fit().isEmpty()) {
       Card fit = new Card("The fit");
@@ -245,5 +262,14 @@ public final class TestView extends ScrollPane {
       }
       cards.getChildren().add(fit);
     }
+  }
+
+  private static Picture magnitude(Magnitude size) {
+    Picture picture = new Picture();
+    double tall = MagnitudeLayout.of(size, MAGNITUDE_WIDTH).height();
+    picture.setMinHeight(tall);
+    picture.setPrefHeight(tall);
+    picture.show((w, h) -> MagnitudeLayout.of(size, w), dot -> "");
+    return picture;
   }
 }

@@ -48,12 +48,10 @@ final class TogetherSheets {
                     Numerals.df(s.errorDf()),
                     Numerals.p(p)),
                 s.p() <= alpha,
-                new Explained(
+                Explained.on(
                     source + ", in words",
                     words,
-                    "",
-                    LawCurve.ofF(Quantity.of(s.f()), s.df(), s.errorDf(), alpha),
-                    List.of())));
+                    LawCurve.ofF(Quantity.of(s.f()), s.df(), s.errorDf(), alpha))));
       }
     }
     Sheet together =

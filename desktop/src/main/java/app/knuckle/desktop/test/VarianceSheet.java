@@ -4,22 +4,17 @@ import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
-import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
-import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
-import java.util.stream.Collectors;
 
 /** The analysis of variance as a table: blocks, covariates, effects, each layer with its error. */
 final class VarianceSheet {
@@ -32,6 +27,7 @@ final class VarianceSheet {
   private final TestResult.AnovaResult result;
   private final AnovaTable table;
   private final int decimals;
+  private final EffectWords words;
 
   VarianceSheet(ResponseFindings response, Inquiry inquiry, TestResult.AnovaResult result) {
     this.response = response;
@@ -39,6 +35,7 @@ final class VarianceSheet {
     this.result = result;
     table = result.table();
     decimals = response.decimals();
+    words = new EffectWords(response, inquiry, result);
   }
 
   Sheet sheet() {
@@ -83,7 +80,7 @@ final class VarianceSheet {
   private Line effect(AnovaTable.Row row, boolean corrected) {
     Effect e = row.effect();
     String source = row.source().replace(" x ", " \u00d7 ");
-    String part = part(row);
+    String part = words.part(row);
     List<String> cells =
         new ArrayList<>(List.of(part.isEmpty() ? source : source + " \u00b7 " + part));
     if (e == null) {
@@ -96,8 +93,10 @@ final class VarianceSheet {
       if (result.layers() == null) {
         cells.add("");
       }
-      String words = "Cells are empty, so this effect cannot be estimated.";
-      return Line.plain(cells, false, new Explained(source, words, "", null, List.of()));
+      return Line.plain(
+          cells,
+          false,
+          Explained.plain(source, "Cells are empty, so this effect cannot be estimated."));
     }
     cells.add(Numerals.df(e.df()));
     cells.add(Numerals.fixed(e.ss(), decimals + 1));
@@ -117,18 +116,10 @@ final class VarianceSheet {
         cells,
         e.f().exists() ? Math.min(1, e.f().value() / LONGEST) : -1,
         e.criticalF().exists() ? Math.min(1, e.criticalF().value() / LONGEST) : -1,
-        differs(row) && !block,
+        words.differs(row) && !block,
         block,
         null,
-        explained(row, source));
-  }
-
-  private String part(AnovaTable.Row row) {
-    List<String> names = row.term().names();
-    boolean alone = names.size() == 1;
-    return alone && inquiry.blocks().contains(names.get(0))
-        ? "block"
-        : alone && inquiry.covariates().contains(names.get(0)) ? "slope" : "";
+        words.explained(row, source));
   }
 
   /** Greenhouse and Geisser's correction, for effects within units. */
@@ -145,202 +136,6 @@ final class VarianceSheet {
                         row.effect().df(),
                         row.error().errorDf(),
                         epsilon));
-  }
-
-  private boolean differs(AnovaTable.Row row) {
-    return row.effect() != null
-        && row.effect().p().exists()
-        && row.effect().p().value() <= inquiry.alpha();
-  }
-
-  private Explained explained(AnovaTable.Row row, String source) {
-    Effect e = row.effect();
-    LawCurve curve = LawCurve.ofF(e.f(), e.df(), row.error().errorDf(), inquiry.alpha());
-    String title = source + ", in words";
-    if (!e.f().exists()) {
-      return new Explained(title, "There is no F here: " + e.f().why() + ".", "", null, List.of());
-    }
-    List<String> names = row.term().names();
-    String part = part(row);
-    if (part.equals("block")) {
-      return new Explained(title, block(row), "", curve, List.of());
-    }
-    if (part.equals("slope")) {
-      return new Explained(title, slope(row), "", curve, List.of());
-    }
-    if (names.stream().anyMatch(inquiry.covariates()::contains)) {
-      return new Explained(title, slopes(row, names), "", curve, List.of());
-    }
-    String words = names.size() > 1 ? interaction(row, names) : main(row, names.get(0));
-    return new Explained(title, words, caution(row, names), curve, ways(row, names));
-  }
-
-  private String signal(AnovaTable.Row row) {
-    return "the signal is "
-        + Numerals.fixed(row.effect().f(), 1)
-        + " times the noise, "
-        + Numerals.pStatement(row.effect().p());
-  }
-
-  private String main(AnovaTable.Row row, String name) {
-    boolean differs = differs(row);
-    String share = Numerals.fixed(100 * row.effect().partialEtaSquared().value(), 0);
-    return differs
-        ? "The means of the levels of "
-            + name
-            + " lie further apart than chance would put them: "
-            + signal(row)
-            + ". "
-            + apart(List.of(name))
-            + Prose.capital(name)
-            + " accounts for "
-            + share
-            + "% of the spread that "
-            + (single() ? "there is." : "the rest leaves.")
-        : "The means of the levels of "
-            + name
-            + " lie no further apart than chance could put them: "
-            + signal(row)
-            + ". This is no evidence of a difference; nor does it show that the means are equal.";
-  }
-
-  private boolean single() {
-    return result.oneWay() != null;
-  }
-
-  /** How far apart the means of a term lie, in units. */
-  private String apart(List<String> of) {
-    for (MeansResult means : response.analysis().means()) {
-      if (means.within().isEmpty() && Set.copyOf(means.of()).equals(Set.copyOf(of))) {
-        double[] values =
-            means.rows().stream()
-                .filter(r -> r.mean().exists())
-                .mapToDouble(r -> r.mean().value())
-                .sorted()
-                .toArray();
-        return values.length < 2
-            ? ""
-            : "From the smallest to the largest mean it is "
-                + Numerals.with(
-                    Numerals.fixed(values[values.length - 1] - values[0], decimals),
-                    response.measured().unit())
-                + ". ";
-      }
-    }
-    return "";
-  }
-
-  private String interaction(AnovaTable.Row row, List<String> names) {
-    String others = Numerals.list(names.subList(1, names.size()));
-    return differs(row)
-        ? "What "
-            + names.get(0)
-            + " does to "
-            + response.measured().label()
-            + " changes with "
-            + others
-            + " more than chance would explain: "
-            + signal(row)
-            + ". Read the "
-            + cells(names)
-            + " combinations rather than "
-            + names.stream().collect(Collectors.joining(" or "))
-            + " alone."
-        : "What "
-            + names.get(0)
-            + " does changes with "
-            + others
-            + " no more than chance could explain: "
-            + signal(row)
-            + ". Each may be read by itself.";
-  }
-
-  private int cells(List<String> names) {
-    return names.stream().mapToInt(n -> response.levelsOf(n).size()).reduce(1, (a, b) -> a * b);
-  }
-
-  private String caution(AnovaTable.Row row, List<String> names) {
-    for (AnovaTable.Row other : table.rows()) {
-      if (!other.isError()
-          && other != row
-          && other.term().names().containsAll(names)
-          && other.term().names().stream().noneMatch(inquiry.covariates()::contains)
-          && differs(other)) {
-        String source = other.source().replace(" x ", " \u00d7 ");
-        return "This is an average over what it interacts with: "
-            + source
-            + " is real, so read that first.";
-      }
-    }
-    return differs(row)
-        ? ""
-        : "This test shows nothing, so pairs of these means should not be hunted.";
-  }
-
-  private List<Way> ways(AnovaTable.Row row, List<String> names) {
-    List<Way> ways = new ArrayList<>();
-    if (names.size() == 1) {
-      ways.add(new Way("Compare the means \u2192", names, List.of()));
-    } else if (names.size() == 2) {
-      ways.add(new Way("Compare the " + cells(names) + " cells \u2192", names, List.of()));
-      ways.add(
-          new Way(
-              Prose.capital(names.get(0)) + " within each " + names.get(1) + " \u2192",
-              names.subList(0, 1),
-              names.subList(1, 2)));
-      ways.add(
-          new Way(
-              Prose.capital(names.get(1)) + " within each " + names.get(0) + " \u2192",
-              names.subList(1, 2),
-              names.subList(0, 1)));
-    } else if (differs(row)) {
-      ways.add(new Way("Compare the " + cells(names) + " cells \u2192", names, List.of()));
-    }
-    return ways;
-  }
-
-  private String block(AnovaTable.Row row) {
-    return "Blocks are not judged: they were laid out to take known differences out of the noise. "
-        + Prose.capital(row.term().names().get(0))
-        + " took "
-        + Numerals.fixed(100 * row.effect().partialEtaSquared().value(), 0)
-        + "% of the spread that the rest leaves.";
-  }
-
-  private String slope(AnovaTable.Row row) {
-    String name = row.term().names().get(0);
-    for (TestResult.Slope slope : result.covariates()) {
-      if (slope.name().equals(name)) {
-        int digits =
-            slope.test().se().exists() ? Numerals.decimalsFor(slope.test().se().value()) : 2;
-        return "Each unit more of "
-            + name
-            + " goes with "
-            + Numerals.with(
-                Numerals.fixed(Math.abs(slope.test().estimate()), digits),
-                response.measured().unit())
-            + (slope.test().estimate() < 0 ? " less " : " more ")
-            + response.measured().label()
-            + ": "
-            + signal(row)
-            + ". Means are compared as if all had started at "
-            + Numerals.fixed(slope.mean(), digits)
-            + ".";
-      }
-    }
-    return "The covariate: " + signal(row) + ".";
-  }
-
-  private String slopes(AnovaTable.Row row, List<String> names) {
-    return differs(row)
-        ? "The slopes are not alike in the groups: "
-            + signal(row)
-            + ". Adjusted means depend on where they are taken."
-        : "The slopes are alike as far as can be seen: "
-            + signal(row)
-            + ". ("
-            + Numerals.list(names)
-            + ".)";
   }
 
   /** Whether another kind of sums of squares would give other numbers. */

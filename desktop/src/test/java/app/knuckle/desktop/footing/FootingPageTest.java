@@ -1,6 +1,7 @@
 package app.knuckle.desktop.footing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import app.knuckle.desktop.Asked;
 import app.knuckle.desktop.shell.Answer;
@@ -8,12 +9,15 @@ import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import java.net.URISyntaxException;
 import java.util.List;
+import org.assertj.core.data.Offset;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Only the cards that the design needs, and ways on where the footing gives. */
 class FootingPageTest {
+
+  private static final Offset<Double> EXACT = Offset.offset(1e-9);
 
   private static final String RACKS = "`measured`:[`growth_mm`],`treatments`:[`mesh`,`density`]";
 
@@ -42,6 +46,62 @@ class FootingPageTest {
       throws URISyntaxException {
     Answer answer = Asked.demo(file, RACKS + "," + keys);
     assertThat(titles(answer)).contains(there).doesNotContain(notThere);
+  }
+
+  /** Blocks of effects -1, 0, 1 that double what the treatment does: the product tells it all. */
+  @Test
+  void blocksThatMultiplyAreSeenAlongALine() {
+    StringBuilder rows = new StringBuilder("block,feed,y\n");
+    for (int b = 0; b < 3; b++) {
+      for (int f = 0; f < 3; f++) {
+        rows.append("B%d,F%d,%d\n".formatted(b, f, 100 + 10 * (b - 1) + (f - 1) * (4 + 2 * b)));
+      }
+    }
+    Answer answer =
+        Asked.rows(rows.toString(), "`measured`:[`y`],`treatments`:[`feed`],`blocks`:[`block`]");
+    FootingPage.Check blocks = card(answer, "Blocks add up");
+    // Block means are 10 apart, feed means 6: each step of both leaves 2 more than their sum.
+    assertThat(blocks.scatter().points())
+        .extracting(p -> Math.round(p.x()), p -> Math.round(p.y()))
+        .contains(tuple(60L, 2L), tuple(-60L, -2L), tuple(0L, 0L));
+    assertThat(blocks.scatter().lines().get(0).ys()).containsExactly(new double[] {-2, 2}, EXACT);
+  }
+
+  @Test
+  void occasionsThatSpreadMostAreNamed() throws URISyntaxException {
+    Answer answer =
+        Asked.demo(
+            "tasting-panel",
+            "`prepare`:[{`step`:`stack`,`columns`:[`day_0`,`day_3`,`day_7`],`names`:`day`,"
+                + "`values`:`score`}],`measured`:[`score`],`treatments`:[`day`],"
+                + "`unit`:`taster`,`occasions`:[`day`]");
+    FootingPage.Check alike = card(answer, "Occasions spread alike");
+    assertThat(alike.bars().names()).hasSize(3).contains("day_0 \u2212 day_3");
+    double[] sds = alike.bars().heights();
+    int most = sds[0] > Math.max(sds[1], sds[2]) ? 0 : sds[1] > sds[2] ? 1 : 2;
+    assertThat(alike.words()).contains(alike.bars().names().get(most) + " spreads most (SD");
+  }
+
+  @Test
+  void aTrendIsDrawnThroughTheMeansOfItsLevels() {
+    Answer answer =
+        Asked.rows(
+            "dose,y\n0,1\n0,3\n1,4\n1,6\n3,11\n3,9\n",
+            "`measured`:[`y`],`treatments`:[`dose`],`compare`:[{`of`:[`dose`],`trend`:1}]");
+    // Means 2, 5, 10 at 0, 1, 3: the least squares line is 2.143 + 2.643 x.
+    assertThat(card(answer, "The trend is enough").scatter().lines().get(0).ys())
+        .containsExactly(new double[] {15.0 / 7, 33.5 / 7, 70.5 / 7}, EXACT);
+  }
+
+  @Test
+  void severalResponsesAreSetAgainstEachOther() throws URISyntaxException {
+    Answer answer =
+        Asked.demo(
+            "strains",
+            "`measured`:[`length_mm`,`width_mm`],`together`:true,`treatments`:[`strain`]");
+    FootingPage.Check alike = card(answer, "Groups scatter alike");
+    assertThat(alike.scatter().lines()).hasSize(3);
+    assertThat(alike.words()).contains("Box's M");
   }
 
   @Test

@@ -7,8 +7,8 @@ import java.util.List;
  *
  * @param groups as in the picture of dots and boxes
  * @param valueTitle title of the scale
- * @param kind histogram or density
- * @param bins how many bins a histogram has over the whole scale
+ * @param kind how a shape is drawn
+ * @param bins how many bins there are over the whole scale
  */
 public record Shapes(List<SpreadPicture.Group> groups, String valueTitle, Kind kind, int bins) {
 
@@ -27,6 +27,8 @@ public record Shapes(List<SpreadPicture.Group> groups, String valueTitle, Kind k
   public enum Kind {
     /** Bars of counts, with the normal curve of the same mean and SD. */
     HISTOGRAM,
+    /** Every value as a dot, those of one bin on top of each other (Wilkinson 1999). */
+    STACKS,
     /** A kernel density. */
     DENSITY
   }

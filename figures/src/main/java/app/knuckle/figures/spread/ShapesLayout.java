@@ -20,6 +20,7 @@ public final class ShapesLayout {
   private static final double WIDEST = 320;
   private static final int CURVE = 80;
   private static final double TICK_SPACE = 60;
+  private static final double MOST_RADIUS = 5;
 
   /** A normal curve, or a kernel, is nothing beyond so many deviations. */
   private static final double REACH = 4;
@@ -52,9 +53,16 @@ public final class ShapesLayout {
     List<DoubleUnaryOperator> curves = new ArrayList<>();
     double bin = (axis.high() - axis.low()) / shapes.bins();
     for (SpreadPicture.Group g : shapes.groups()) {
-      boolean bars = shapes.kind() == Shapes.Kind.HISTOGRAM;
-      double[] own = bars ? counts(g.values(), axis, shapes.bins()) : new double[0];
-      DoubleUnaryOperator curve = bars ? normal(g, bin) : density(g.values());
+      double[] own =
+          shapes.kind() == Shapes.Kind.DENSITY
+              ? new double[0]
+              : counts(g.values(), axis, shapes.bins());
+      DoubleUnaryOperator curve =
+          switch (shapes.kind()) {
+            case HISTOGRAM -> normal(g, bin);
+            case DENSITY -> density(g.values());
+            case STACKS -> null;
+          };
       counts.add(own);
       curves.add(curve);
       highest = Math.max(highest, Arrays.stream(own).max().orElse(0));
@@ -77,6 +85,7 @@ public final class ShapesLayout {
           top,
           wide,
           tall,
+          shapes.kind() == Shapes.Kind.STACKS,
           g);
     }
     marks.add(
@@ -100,6 +109,7 @@ public final class ShapesLayout {
       double top,
       double wide,
       double tall,
+      boolean stacked,
       int index) {
     double line = Type.height(SIZE);
     double base = top + tall - line - 2;
@@ -116,7 +126,10 @@ public final class ShapesLayout {
             Ink.DARK));
     double up = highest > 0 ? (base - head) / highest : 0;
     double bin = wide / Math.max(1, counts.length);
-    for (int b = 0; b < counts.length; b++) {
+    if (stacked) {
+      stacks(marks, group, axis, counts.length, left, bin, base, up, index);
+    }
+    for (int b = 0; b < counts.length && !stacked; b++) {
       if (counts[b] > 0) {
         double h = counts[b] * up;
         marks.add(new Mark.Bar(left + b * bin, base - h, bin, h, Ink.TIDE, Ink.PAPER, index));
@@ -151,10 +164,35 @@ public final class ShapesLayout {
     }
   }
 
+  /** A dot a row, from the base upward, as large as the room and the highest stack allow. */
+  private static void stacks(
+      List<Mark> marks,
+      SpreadPicture.Group group,
+      ValueAxis axis,
+      int bins,
+      double left,
+      double bin,
+      double base,
+      double up,
+      int index) {
+    double radius = Math.min(MOST_RADIUS, Math.min(bin, up) / 2);
+    int[] stacked = new int[bins];
+    for (int i = 0; i < group.values().length; i++) {
+      int b = binOf(group.values()[i], axis, bins);
+      double y = base - radius - 2 * radius * stacked[b]++;
+      double x = left + (b + 0.5) * bin;
+      marks.add(new Mark.Dot(x, y, radius, Ink.DEEP, Ink.PAPER, index, group.rows()[i]));
+    }
+  }
+
+  private static int binOf(double value, ValueAxis axis, int bins) {
+    return (int) Math.min(bins - 1.0, axis.place(value, 0, bins));
+  }
+
   private static double[] counts(double[] values, ValueAxis axis, int bins) {
     double[] counts = new double[bins];
     for (double v : values) {
-      counts[(int) Math.min(bins - 1.0, axis.place(v, 0, bins))]++;
+      counts[binOf(v, axis, bins)]++;
     }
     return counts;
   }

@@ -48,7 +48,16 @@ public record SpreadPicture(List<Group> groups, String valueTitle, boolean dots)
       String level = response.groups().levels().get(g);
       groups.add(new Group(level, values, rows, response.summaryOf(level)));
     }
-    int all = groups.stream().mapToInt(g -> g.values().length).sum();
-    return new SpreadPicture(groups, response.measured().title(), all <= MOST_DOTS);
+    return new SpreadPicture(groups, response.measured().title(), hasDots(response));
+  }
+
+  /**
+   * Whether the values of a response are few enough to be seen singly.
+   *
+   * @param response with its groups
+   * @return true if they are drawn as dots
+   */
+  public static boolean hasDots(ResponseFindings response) {
+    return response.groupSummaries().stream().mapToLong(g -> g.summary().n()).sum() <= MOST_DOTS;
   }
 }
