@@ -24,7 +24,7 @@ public final class Asked {
   public static Answer of(Table table, Inquiry inquiry) {
     Trail trail = Trail.run(table, inquiry.prepare(), Progress.NONE);
     Frame frame = trail.frame();
-    List<ColumnGlance> glances = frame.columns().stream().map(ColumnGlance::of).toList();
+    List<ColumnGlance> glances = ColumnGlance.of(frame, column -> null);
     try {
       Findings findings = Findings.of(table, inquiry, Progress.NONE);
       return Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));

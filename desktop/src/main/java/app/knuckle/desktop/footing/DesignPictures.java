@@ -119,7 +119,7 @@ final class DesignPictures {
     }
     double[] sds = spreads.stream().mapToDouble(d -> d).toArray();
     String unit = response.measured().unit();
-    return names.size() > CheckPictures.MOST_BARS
+    return names.isEmpty() || names.size() > CheckPictures.MOST_BARS
         ? null
         : new Bars(
             names,

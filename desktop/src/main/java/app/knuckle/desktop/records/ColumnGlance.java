@@ -1,7 +1,9 @@
 package app.knuckle.desktop.records;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.checks.Outliers;
 import app.knuckle.stats.summary.GroupMoments;
+import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -10,6 +12,9 @@ import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * A column at a glance.
@@ -33,6 +38,11 @@ public record ColumnGlance(
   /** Rows looked at to find the decimals. */
   private static final int ROWS_FOR_DECIMALS = 2000;
 
+  /** Far out values are sought among so many at most, and so many of them are named. */
+  private static final int MOST_FENCED = 100_000;
+
+  private static final int MOST_NAMED = 3;
+
   public ColumnGlance {
     shape = List.copyOf(shape);
     facts = List.copyOf(facts);
@@ -47,17 +57,36 @@ public record ColumnGlance(
   public record Fact(String name, String value) {}
 
   /**
-   * Looks at a column.
+   * Looks at all columns.
    *
-   * @param column any column
-   * @return the glance
+   * @param frame the records
+   * @param seen gives the glance of a column that was looked at before, or null
+   * @return one a column
    */
-  public static ColumnGlance of(Column column) {
-    return column instanceof Numbers numbers ? ofNumbers(numbers) : ofLevels((Categories) column);
+  public static List<ColumnGlance> of(Frame frame, Function<Column, ColumnGlance> seen) {
+    boolean[] out = frame.leftOut().isEmpty() ? null : new boolean[frame.rows()];
+    frame.leftOut().keySet().forEach(row -> out[row] = true);
+    return frame.columns().stream()
+        .map(
+            column -> {
+              ColumnGlance glance = seen.apply(column);
+              return glance == null ? of(column, out) : glance;
+            })
+        .toList();
   }
 
-  private static ColumnGlance ofNumbers(Numbers column) {
-    double[] finite = Arrays.stream(column.values()).filter(Double::isFinite).toArray();
+  /** Looks at a column, but for rows out of play; null if all are in play. */
+  private static ColumnGlance of(Column column, boolean[] out) {
+    int[] rows =
+        IntStream.range(0, column.size()).filter(row -> out == null || !out[row]).toArray();
+    return column instanceof Numbers numbers
+        ? ofNumbers(numbers, rows)
+        : ofLevels((Categories) column, rows);
+  }
+
+  private static ColumnGlance ofNumbers(Numbers column, int[] rows) {
+    double[] finite =
+        Arrays.stream(rows).mapToDouble(column::value).filter(Double::isFinite).toArray();
     GroupMoments moments = GroupMoments.of(finite, new int[finite.length], 1);
     double low = Arrays.stream(finite).min().orElse(Double.NaN);
     double high = Arrays.stream(finite).max().orElse(Double.NaN);
@@ -72,8 +101,9 @@ public record ColumnGlance(
             ? Numerals.NONE
             : Numerals.fixed(moments.origin() + moments.deviation(0), decimals);
     List<Fact> facts = new ArrayList<>();
-    facts.add(new Fact("values", Numerals.whole(finite.length)));
-    facts.add(new Fact("missing", Numerals.whole(column.missing())));
+    facts.add(new Fact("in play", Numerals.whole(rows.length)));
+    facts.add(
+        new Fact("missing", Numerals.whole(Arrays.stream(rows).filter(column::isMissing).count())));
     facts.add(new Fact("mean \u00b1 SD", mean + " \u00b1 " + Numerals.fixed(sd, decimals)));
     facts.add(
         new Fact(
@@ -81,7 +111,24 @@ public record ColumnGlance(
             finite.length == 0
                 ? Numerals.NONE
                 : Numerals.fixed(low, shown) + ", " + Numerals.fixed(high, shown)));
+    String farOut = farOut(finite, shown);
+    if (!farOut.isEmpty()) {
+      facts.add(new Fact("far out", farOut));
+    }
     return new ColumnGlance(column, "number", bins(finite, low, high), facts, shown, 0);
+  }
+
+  /** Values beyond the outer fences; empty for none, and where there are too many to look. */
+  private static String farOut(double[] values, int decimals) {
+    if (values.length > MOST_FENCED || values.length == 0) {
+      return "";
+    }
+    List<?> extreme = (List<?>) Outliers.fences(values).all().get("extreme");
+    return extreme.size() > MOST_NAMED
+        ? Numerals.count(extreme.size(), "value", "values")
+        : extreme.stream()
+            .map(v -> Numerals.fixed((Double) v, decimals))
+            .collect(Collectors.joining(", "));
   }
 
   private static List<Double> bins(double[] values, double low, double high) {
@@ -108,17 +155,21 @@ public record ColumnGlance(
     return Math.min(MOST_DECIMALS, most);
   }
 
-  private static ColumnGlance ofLevels(Categories column) {
+  private static ColumnGlance ofLevels(Categories column, int[] rows) {
     int[] counts = new int[column.levels().size()];
-    for (int code : column.codes()) {
-      if (code != Categories.MISSING) {
-        counts[code]++;
+    int missing = 0;
+    for (int row : rows) {
+      if (column.isMissing(row)) {
+        missing++;
+      } else {
+        counts[column.code(row)]++;
       }
     }
     double most = Math.max(1, Arrays.stream(counts).max().orElse(1));
     boolean label = counts.length > 1 && most == 1;
     List<Fact> facts = new ArrayList<>();
-    facts.add(new Fact("missing", Numerals.whole(column.missing())));
+    facts.add(new Fact("in play", Numerals.whole(rows.length)));
+    facts.add(new Fact("missing", Numerals.whole(missing)));
     for (int level = 0; level < Math.min(counts.length, MOST_LEVELS); level++) {
       facts.add(new Fact(column.levels().get(level), Numerals.whole(counts[level])));
     }

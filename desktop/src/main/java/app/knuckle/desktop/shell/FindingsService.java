@@ -22,7 +22,7 @@ final class FindingsService extends Service<Answer> {
 
   private Table table;
   private Inquiry inquiry;
-  private List<ColumnGlance> last = List.of();
+  private Answer last;
 
   /** Asks a question; an older one still being answered is dropped. */
   void ask(Table records, Inquiry question) {
@@ -33,14 +33,14 @@ final class FindingsService extends Service<Answer> {
 
   /** Remembers the columns seen, so that unchanged ones are not counted again. */
   void remember(Answer answer) {
-    last = answer.glances();
+    last = answer;
   }
 
   @Override
   protected Task<Answer> createTask() {
     Table records = table;
     Inquiry question = inquiry;
-    List<ColumnGlance> known = last;
+    Answer known = last;
     return new Work<>() {
       @Override
       protected Answer call() {
@@ -49,8 +49,7 @@ final class FindingsService extends Service<Answer> {
     };
   }
 
-  private static Answer answer(
-      Table table, Inquiry inquiry, List<ColumnGlance> known, Progress progress) {
+  private static Answer answer(Table table, Inquiry inquiry, Answer known, Progress progress) {
     Trail trail = Trail.run(table, inquiry.prepare(), progress);
     Frame frame = trail.frame();
     List<ColumnGlance> glances = glances(frame, known, progress);
@@ -66,17 +65,16 @@ final class FindingsService extends Service<Answer> {
     }
   }
 
-  private static List<ColumnGlance> glances(
-      Frame frame, List<ColumnGlance> known, Progress progress) {
+  private static List<ColumnGlance> glances(Frame frame, Answer known, Progress progress) {
     Map<Column, ColumnGlance> seen = new IdentityHashMap<>();
-    known.forEach(glance -> seen.put(glance.column(), glance));
-    return frame.columns().stream()
-        .map(
-            column -> {
-              progress.check();
-              ColumnGlance glance = seen.get(column);
-              return glance == null ? ColumnGlance.of(column) : glance;
-            })
-        .toList();
+    if (known != null && known.frame().leftOut().equals(frame.leftOut())) {
+      known.glances().forEach(glance -> seen.put(glance.column(), glance));
+    }
+    return ColumnGlance.of(
+        frame,
+        column -> {
+          progress.check();
+          return seen.get(column);
+        });
   }
 }

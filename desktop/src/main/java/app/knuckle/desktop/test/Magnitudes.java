@@ -7,7 +7,6 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -80,14 +79,11 @@ final class Magnitudes {
     double[] values =
         rows.stream().flatMapToDouble(r -> r.dots().stream().mapToDouble(d -> d.value())).toArray();
     double middle = DoubleStream.of(values).average().orElse(0);
-    boolean known = sd.exists() && Arrays.stream(values).allMatch(Double::isFinite);
-    double half = known ? sd.value() : Double.NaN;
-    return new Magnitude(
-        rows,
-        middle - half,
-        middle + half,
-        known
-            ? "where single values lie around a mean here: \u00b1 " + Numerals.fixed(half, decimals)
-            : "");
+    if (!sd.exists()) {
+      return new Magnitude(rows, null);
+    }
+    String words =
+        "where single values lie around a mean here: \u00b1 " + Numerals.fixed(sd, decimals);
+    return new Magnitude(rows, new Magnitude.Band(middle - sd.value(), middle + sd.value(), words));
   }
 }

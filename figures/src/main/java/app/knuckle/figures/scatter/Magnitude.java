@@ -7,11 +7,9 @@ import java.util.List;
  * yardstick.
  *
  * @param rows from top to bottom; the same dots in each
- * @param low lower end of the band in which most single values lie; NaN for no band
- * @param high its upper end
- * @param band what the band is
+ * @param band where single values lie; null where that is not known
  */
-public record Magnitude(List<Row> rows, double low, double high, String band) {
+public record Magnitude(List<Row> rows, Band band) {
 
   public Magnitude {
     rows = List.copyOf(rows);
@@ -38,11 +36,11 @@ public record Magnitude(List<Row> rows, double low, double high, String band) {
   public record Dot(String name, double value) {}
 
   /**
-   * Whether the spread of single values is known.
+   * Where single values lie around a mean.
    *
-   * @return true if there is a band
+   * @param low lower end
+   * @param high upper end
+   * @param words what the band is
    */
-  boolean hasBand() {
-    return high > low;
-  }
+  public record Band(double low, double high, String words) {}
 }

@@ -63,8 +63,8 @@ public final class MagnitudeLayout {
                   magnitude.rows().stream()
                       .flatMap(r -> r.dots().stream())
                       .mapToDouble(d -> d.value()),
-                  magnitude.hasBand()
-                      ? DoubleStream.of(magnitude.low(), magnitude.high())
+                  magnitude.band() != null
+                      ? DoubleStream.of(magnitude.band().low(), magnitude.band().high())
                       : DoubleStream.empty())
               .toArray();
       double min = DoubleStream.of(values).min().orElse(0);
@@ -76,9 +76,9 @@ public final class MagnitudeLayout {
       boolean one = magnitude.rows().size() == 1;
       double top = one ? names(magnitude.rows().get(0).dots()) : legend();
       double bottom = top + ROW * magnitude.rows().size();
-      if (magnitude.hasBand()) {
-        double from = axis.place(magnitude.low(), left, right);
-        double to = axis.place(magnitude.high(), left, right);
+      if (magnitude.band() != null) {
+        double from = axis.place(magnitude.band().low(), left, right);
+        double to = axis.place(magnitude.band().high(), left, right);
         marks.add(0, new Mark.Bar(from, top, to - from, bottom - top, Ink.MIST, null, Mark.NONE));
       }
       for (int r = 0; r < magnitude.rows().size(); r++) {
@@ -86,8 +86,8 @@ public final class MagnitudeLayout {
       }
       scale(bottom);
       double end = bottom + line + 2 * GAP;
-      if (magnitude.hasBand()) {
-        String words = Type.shorten(magnitude.band(), Face.REGULAR, SIZE, right - line);
+      if (magnitude.band() != null) {
+        String words = Type.shorten(magnitude.band().words(), Face.REGULAR, SIZE, right - line);
         double side = line * 0.7;
         double y = end + line / 2;
         marks.add(new Mark.Bar(GAP, y - side / 2, side, side, Ink.MIST, Ink.MUTED, Mark.NONE));
