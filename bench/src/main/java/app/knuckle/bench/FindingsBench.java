@@ -1,6 +1,7 @@
 package app.knuckle.bench;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
@@ -21,7 +22,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** All findings about 100,000 rows in twelve groups, against one sort of the rows. */
+/** All findings about 100,000 rows, of one treatment and of three, against one sort of the rows. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -32,6 +33,13 @@ public class FindingsBench {
 
   private static final int ROWS = 100_000;
   private static final int GROUPS = 12;
+
+  /** Levels of three treatments: 4 x 3 x 5 in all. */
+  private static final List<String> BASINS = List.of("north", "east", "south", "west");
+
+  private static final List<String> MESHES = List.of("fine", "medium", "coarse");
+
+  private static final List<String> RATIONS = List.of("none", "quarter", "half", "most", "full");
 
   private double[] values;
   private Table table;
@@ -50,8 +58,35 @@ public class FindingsBench {
         new Table(
             "t",
             "",
-            List.of(new Numbers("y", "", values), new Categories("g", "", groups, levels, false)),
+            List.of(
+                new Numbers("y", "", values),
+                new Categories("g", "", groups, levels, false),
+                treatment("basin", BASINS, random),
+                treatment("mesh", MESHES, random),
+                treatment("ration", RATIONS, random)),
             "");
+  }
+
+  private static Categories treatment(String name, List<String> levels, Random random) {
+    return new Categories(name, "", random.ints(ROWS, 0, levels.size()).toArray(), levels, false);
+  }
+
+  /**
+   * The same of three treatments in every combination.
+   *
+   * @return the findings
+   */
+  @Benchmark
+  public Findings factorial() {
+    return Findings.of(
+        table,
+        Inquiry.about("y", "g")
+            .but(
+                d -> {
+                  d.treatments = List.of("basin", "mesh", "ration");
+                  d.compare = List.of(Inquiry.Compare.pairs(List.of("basin"), Procedure.TUKEY));
+                }),
+        Progress.NONE);
   }
 
   /**

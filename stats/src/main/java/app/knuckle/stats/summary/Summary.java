@@ -62,8 +62,7 @@ public record Summary(
    * @return the summary
    */
   public static Summary of(double[] values, double alpha) {
-    double[] sorted = Arrays.stream(values).filter(v -> !Double.isNaN(v)).toArray();
-    Arrays.sort(sorted);
+    double[] sorted = sorted(values);
     int n = sorted.length;
     long missing = (long) values.length - n;
     if (n == 0) {
@@ -103,6 +102,17 @@ public record Summary(
         kurtosis(sorted, shift, sd),
         se.map(s -> mean - t * s),
         se.map(s -> mean + t * s));
+  }
+
+  /** Rising, without missing values, which sort last. */
+  private static double[] sorted(double[] values) {
+    double[] all = values.clone();
+    Arrays.sort(all);
+    int n = all.length;
+    while (n > 0 && Double.isNaN(all[n - 1])) {
+      n--;
+    }
+    return Arrays.copyOf(all, n);
   }
 
   private static Summary empty(long missing) {

@@ -187,22 +187,20 @@ final class Answering {
   }
 
   private void leaveOut(Numbers response, boolean[] used, Map<Integer, String> left) {
-    List<Column> columns = needed().stream().map(frame::column).toList();
+    List<Column> columns = new ArrayList<>(needed().stream().map(frame::column).toList());
+    columns.add(response);
     for (int row = 0; row < used.length; row++) {
       if (!frame.inPlay(row)) {
         continue;
       }
-      int at = row;
-      String missing =
-          columns.stream()
-              .filter(c -> c.isMissing(at))
-              .map(Column::name)
-              .findFirst()
-              .orElse(response.isMissing(row) ? response.name() : "");
-      if (missing.isEmpty()) {
+      int c = 0;
+      while (c < columns.size() && !columns.get(c).isMissing(row)) {
+        c++;
+      }
+      if (c == columns.size()) {
         used[row] = true;
       } else {
-        left.putIfAbsent(row, missing + " is missing");
+        left.putIfAbsent(row, columns.get(c).name() + " is missing");
       }
     }
   }

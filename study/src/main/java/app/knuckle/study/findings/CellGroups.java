@@ -22,12 +22,43 @@ final class CellGroups {
   private final double alpha;
   private final List<Factor> factors;
 
+  /** The cell of each row; -1 for rows out of play or without a level of any treatment. */
+  private final int[] cells;
+
+  /** Values of the response in each cell, missing ones not counted. */
+  private final int[] counts;
+
   CellGroups(Frame frame, List<String> treatments, Numbers response, double alpha) {
     this.frame = frame;
     this.response = response;
     this.alpha = alpha;
     Parts parts = new Parts(frame, List.of(), treatments);
     factors = parts.factors(treatments);
+    cells = cells();
+    counts = count();
+  }
+
+  private int[] cells() {
+    int[] codes = new int[frame.rows()];
+    for (Factor factor : factors) {
+      int[] own = factor.codes();
+      int size = factor.size();
+      for (int row = 0; row < codes.length; row++) {
+        codes[row] = codes[row] < 0 || own[row] < 0 ? -1 : codes[row] * size + own[row];
+      }
+    }
+    frame.leftOut().keySet().forEach(row -> codes[row] = -1);
+    return codes;
+  }
+
+  private int[] count() {
+    int[] values = new int[factors.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b)];
+    for (int row = 0; row < cells.length; row++) {
+      if (cells[row] >= 0 && !response.isMissing(row)) {
+        values[cells[row]]++;
+      }
+    }
+    return values;
   }
 
   Frame frame() {
@@ -40,58 +71,73 @@ final class CellGroups {
 
   /** All rows, each treatment, the cells of all treatments. */
   List<GroupSummary> summaries(Progress progress) {
+    double[][] values = values(progress);
     List<GroupSummary> summaries = new ArrayList<>();
-    summaries.addAll(of(List.of(), progress));
+    summaries.addAll(of(List.of(), values, progress));
     for (Factor factor : factors) {
-      summaries.addAll(of(List.of(factor), progress));
+      summaries.addAll(of(List.of(factor), values, progress));
     }
     if (factors.size() > 1) {
-      summaries.addAll(of(factors, progress));
+      summaries.addAll(of(factors, values, progress));
     }
     return summaries;
   }
 
-  private List<GroupSummary> of(List<Factor> by, Progress progress) {
-    int cells = by.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
-    int[] codes = codes(by);
-    int[] sizes = new int[cells];
-    for (int code : codes) {
-      if (code >= 0) {
-        sizes[code]++;
+  /** The values of each cell, rising, the missing ones last. */
+  private double[][] values(Progress progress) {
+    int[] sizes = new int[counts.length];
+    for (int cell : cells) {
+      if (cell >= 0) {
+        sizes[cell]++;
       }
     }
-    double[][] values = new double[cells][];
-    Arrays.setAll(values, c -> new double[sizes[c]]);
-    int[] next = new int[cells];
-    for (int row = 0; row < codes.length; row++) {
-      if (codes[row] >= 0) {
-        values[codes[row]][next[codes[row]]++] = response.value(row);
+    double[][] values = new double[counts.length][];
+    Arrays.setAll(values, cell -> new double[sizes[cell]]);
+    int[] next = new int[counts.length];
+    for (int row = 0; row < cells.length; row++) {
+      if (cells[row] >= 0) {
+        values[cells[row]][next[cells[row]]++] = response.value(row);
       }
+    }
+    for (double[] cell : values) {
+      progress.check();
+      Arrays.sort(cell);
+    }
+    return values;
+  }
+
+  /** Groups are made of whole cells: their values are merged rather than sorted again. */
+  private List<GroupSummary> of(List<Factor> by, double[][] values, Progress progress) {
+    int groups = by.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
+    List<List<double[]>> runs = new ArrayList<>();
+    for (int group = 0; group < groups; group++) {
+      runs.add(new ArrayList<>());
+    }
+    for (int cell = 0; cell < values.length; cell++) {
+      runs.get(group(by, cell)).add(values[cell]);
     }
     List<GroupSummary> summaries = new ArrayList<>();
-    for (int cell = 0; cell < cells; cell++) {
+    for (int group = 0; group < groups; group++) {
       progress.check();
-      Arrays.sort(values[cell]);
-      summaries.add(new GroupSummary(levels(by, cell), Summary.of(values[cell], alpha)));
+      double[] own = runs.get(group).stream().flatMapToDouble(Arrays::stream).toArray();
+      summaries.add(new GroupSummary(levels(by, group), Summary.of(own, alpha)));
     }
     return summaries;
   }
 
-  /** The cell of each row; -1 for rows out of play or without a level of any treatment. */
-  private int[] codes(List<Factor> by) {
-    int[] codes = new int[frame.rows()];
-    for (int row = 0; row < codes.length; row++) {
-      boolean whole = frame.inPlay(row);
-      for (Factor factor : factors) {
-        whole &= factor.codes()[row] >= 0;
-      }
-      int code = whole ? 0 : -1;
-      for (Factor factor : by) {
-        code = code < 0 ? -1 : code * factor.size() + factor.codes()[row];
-      }
-      codes[row] = code;
+  /** The group, by some of the treatments, that a cell of all of them belongs to. */
+  private int group(List<Factor> by, int cell) {
+    int[] codes = new int[factors.size()];
+    int rest = cell;
+    for (int f = codes.length - 1; f >= 0; f--) {
+      codes[f] = rest % factors.get(f).size();
+      rest /= factors.get(f).size();
     }
-    return codes;
+    int group = 0;
+    for (Factor factor : by) {
+      group = group * factor.size() + codes[factors.indexOf(factor)];
+    }
+    return group;
   }
 
   private static Map<String, String> levels(List<Factor> by, int cell) {
@@ -110,15 +156,7 @@ final class CellGroups {
 
   /** Values of the response in each group, empty ones as well. */
   int[] counts() {
-    int[] codes = codes(factors);
-    int cells = factors.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
-    int[] counts = new int[cells];
-    for (int row = 0; row < codes.length; row++) {
-      if (codes[row] >= 0 && !response.isMissing(row)) {
-        counts[codes[row]]++;
-      }
-    }
-    return counts;
+    return counts.clone();
   }
 
   String name(int cell) {
@@ -136,17 +174,15 @@ final class CellGroups {
         factors.isEmpty()
             ? "all rows"
             : String.join(" and ", factors.stream().map(Factor::name).toList());
-    int cells = counts().length;
     List<String> levels = new ArrayList<>();
-    for (int cell = 0; cell < cells; cell++) {
+    for (int cell = 0; cell < counts.length; cell++) {
       levels.add(name(cell));
     }
-    return new Categories(name, "", codes(factors), levels, false);
+    return new Categories(name, "", cells, levels, false);
   }
 
   /** The groups that have a value of the response. */
   Groups filled() {
-    int[] counts = counts();
     int[] to = new int[counts.length];
     List<String> levels = new ArrayList<>();
     for (int cell = 0; cell < counts.length; cell++) {
@@ -155,7 +191,7 @@ final class CellGroups {
         levels.add(name(cell));
       }
     }
-    int[] codes = Arrays.stream(codes(factors)).map(c -> c < 0 ? -1 : to[c]).toArray();
+    int[] codes = Arrays.stream(cells).map(c -> c < 0 ? -1 : to[c]).toArray();
     return new Groups(
         treatment(), levels, codes, Arrays.stream(counts).filter(n -> n > 0).toArray());
   }

@@ -127,19 +127,22 @@ public record PlotGrid(
       int[][] counts = new int[shown][columnNames.size()];
       int[][] first = new int[shown][columnNames.size()];
       Map<List<Integer>, List<Integer>> dots = new LinkedHashMap<>();
+      int[] rowOf = codes(rows, size);
+      int[] columnOf = codes(columns, size);
+      int[] colourOf = codes(colours, size);
       for (int row = 0; row < size; row++) {
         if (!parts.isUsed(row) || response.isMissing(row)) {
           continue;
         }
-        int r = code(rows, row);
-        int c = code(columns, row);
+        int r = rowOf[row];
+        int c = columnOf[row];
         if (r >= shown) {
           continue;
         }
         first[r][c] = counts[r][c]++ == 0 ? row : first[r][c];
         if (counts[r][c] <= MOST_DOTS) {
           dots.computeIfAbsent(List.of(r, c), k -> new ArrayList<>())
-              .add(colours.isEmpty() ? -1 : code(colours, row));
+              .add(colours.isEmpty() ? -1 : colourOf[row]);
         }
       }
       List<List<Cell>> cells = new ArrayList<>();
@@ -163,13 +166,17 @@ public record PlotGrid(
           rowNames.size() - shown);
     }
 
-    private int code(List<String> names, int row) {
-      int code = 0;
+    /** The combination of levels of each row that is used. */
+    private int[] codes(List<String> names, int size) {
+      int[] codes = new int[size];
       for (String name : names) {
         Factor factor = parts.factor(name);
-        code = code * factor.size() + factor.codes()[row];
+        int[] own = factor.codes();
+        for (int row = 0; row < size; row++) {
+          codes[row] = codes[row] * factor.size() + own[row];
+        }
       }
-      return code;
+      return codes;
     }
 
     private List<String> names(List<String> of) {
