@@ -19,6 +19,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.NumberText;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -112,7 +113,10 @@ final class Questions {
     return each;
   }
 
-  /** Means of every term made of treatments alone, then those that comparisons ask beside. */
+  /**
+   * Means of every term made of treatments alone, then those that comparisons ask beside, then
+   * those of the cells of all treatments: a model without their interaction has them too.
+   */
   List<MeansResult> meansOf(List<Term> terms) {
     List<MeansResult> results = new ArrayList<>();
     Set<List<Object>> known = new HashSet<>();
@@ -127,6 +131,11 @@ final class Questions {
       if (!c.of().isEmpty() && known.add(List.of(Set.copyOf(c.of()), Set.copyOf(c.within())))) {
         results.add(result(c.of(), c.within()));
       }
+    }
+    List<String> all = inquiry.treatments();
+    int cells = all.stream().mapToInt(name -> factor(name).size()).reduce(1, (a, b) -> a * b);
+    if (cells <= MOST_COMPARED && known.add(List.of(Set.copyOf(all), Set.of()))) {
+      results.add(result(all, List.of()));
     }
     return results;
   }
@@ -414,21 +423,30 @@ final class Questions {
     return new ContrastResult(name, c.of(), weights, contrast, why, c.procedure(), family, degree);
   }
 
+  /** The levels of a mean that is weighed; it is taken over all levels of what is not named. */
   private Map<String, String> known(List<String> of, Inquiry.Weight w) {
-    for (String name : of) {
-      String level = w.levels().get(name);
-      if (level == null || !factor(name).levels().contains(level)) {
+    for (Map.Entry<String, String> named : w.levels().entrySet()) {
+      String name = named.getKey();
+      if (!of.contains(name)) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "weights", name)),
-            level == null
-                ? "no level of " + name + " is named"
-                : "there is no level '" + level + "'",
-            level == null
-                ? "Name one of " + String.join(", ", factor(name).levels())
-                : Nearest.suggestion(level, factor(name).levels()));
+            "these are means of " + Numerals.list(of) + ", not of " + name,
+            Nearest.suggestion(name, of));
+      }
+      if (!factor(name).levels().contains(named.getValue())) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "weights", name)),
+            "there is no level '" + named.getValue() + "'",
+            Nearest.suggestion(named.getValue(), factor(name).levels()));
       }
     }
-    return only(of, w.levels());
+    if (w.levels().isEmpty()) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("compare", "weights")),
+          "a weight names no level",
+          "Name a level of " + Numerals.list(of));
+    }
+    return w.levels();
   }
 
   private Contrast tested(Strata.Estimable e, Procedure procedure, int family) {

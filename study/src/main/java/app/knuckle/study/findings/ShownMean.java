@@ -39,8 +39,9 @@ public record ShownMean(
   }
 
   /**
-   * The means of a response that are best shown: those of the cells of all treatments, else of the
-   * first term; where nothing was estimated, those of the groups as they are.
+   * The means of a response that are best shown: those of the cells of all treatments if they were
+   * modelled or compared, else of the first term; where nothing was estimated, those of the groups
+   * as they are.
    *
    * @param response with its groups
    * @return the means in their order
@@ -51,6 +52,7 @@ public record ShownMean(
     Optional<MeansResult> best =
         response.analysis().means().stream()
             .filter(m -> m.within().isEmpty() && Set.copyOf(m.of()).equals(all))
+            .filter(m -> isAsked(response, all))
             .findFirst()
             .or(
                 () ->
@@ -94,6 +96,14 @@ public record ShownMean(
                   : -1));
     }
     return shown;
+  }
+
+  private static boolean isAsked(ResponseFindings response, Set<String> all) {
+    return response.analysis().comparisons().stream().anyMatch(c -> all.equals(Set.copyOf(c.of())))
+        || response.analysis().tests().stream()
+            .filter(TestResult.AnovaResult.class::isInstance)
+            .flatMap(t -> ((TestResult.AnovaResult) t).table().rows().stream())
+            .anyMatch(row -> all.equals(Set.copyOf(row.term().names())));
   }
 
   /** Letters of a comparison on ranks, which has no means of its own. */

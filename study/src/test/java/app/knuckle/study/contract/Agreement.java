@@ -1,0 +1,121 @@
+package app.knuckle.study.contract;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.MissingNode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * Whether findings hold what a case expects: 1e-10 for statistics, 1e-9 for probabilities, 1e-8 for
+ * those of the studentized range and of the many-one t. Findings may hold more.
+ */
+final class Agreement {
+
+  private static final Set<String> RANGE_PROCEDURES =
+      Set.of("tukey", "newman-keuls", "duncan", "dunnett", "games-howell");
+
+  private static final Set<String> PROBABILITIES =
+      Set.of(
+          "p",
+          "modelP",
+          "observedPower",
+          "criticalF",
+          "criticalValue",
+          "low",
+          "high",
+          "meanLow",
+          "meanHigh",
+          "criticalDifference",
+          "leastSignificantDifference",
+          "pGreenhouseGeisser",
+          "pHuynhFeldt",
+          "pHuynhFeldtLecoutre",
+          "pLowerBound",
+          "fP");
+
+  /** What an entry of a list is found by: its place is free, its names are not. */
+  private static final List<String> NAMES =
+      List.of(
+          "measured",
+          "kind",
+          "form",
+          "of",
+          "within",
+          "group",
+          "levels",
+          "left",
+          "right",
+          "procedure",
+          "against",
+          "source",
+          "about",
+          "test",
+          "on",
+          "covariate",
+          "name",
+          "degree",
+          "lambda",
+          "from",
+          "between",
+          "means");
+
+  private final List<String> missed = new ArrayList<>();
+
+  private Agreement() {}
+
+  /** What is not as it should be, in words; empty if all is. */
+  static List<String> missed(JsonNode wanted, JsonNode actual) {
+    return missed(wanted, actual, 1e-10);
+  }
+
+  static List<String> missed(JsonNode wanted, JsonNode actual, double tolerance) {
+    Agreement agreement = new Agreement();
+    agreement.compare("", wanted, actual, tolerance);
+    return agreement.missed;
+  }
+
+  private static JsonNode find(JsonNode list, JsonNode wanted, int place) {
+    if (!wanted.isObject() || NAMES.stream().noneMatch(wanted::has)) {
+      return list.path(place);
+    }
+    for (JsonNode entry : list) {
+      if (NAMES.stream().allMatch(n -> !wanted.has(n) || same(wanted.get(n), entry.path(n)))) {
+        return entry;
+      }
+    }
+    return MissingNode.getInstance();
+  }
+
+  private static boolean same(JsonNode a, JsonNode b) {
+    return a.isNumber() ? a.asDouble() == b.asDouble(Double.NaN) : a.equals(b);
+  }
+
+  private void compare(String path, JsonNode wanted, JsonNode actual, double tolerance) {
+    String key = path.substring(path.lastIndexOf('.') + 1);
+    double mine = PROBABILITIES.contains(key) ? Math.max(tolerance, 1e-9) : tolerance;
+    if (wanted.isObject()) {
+      String procedure = wanted.path("procedure").asText();
+      double inside = RANGE_PROCEDURES.contains(procedure) ? 1e-8 : tolerance;
+      wanted
+          .fields()
+          .forEachRemaining(
+              e -> compare(path + "." + e.getKey(), e.getValue(), actual.path(e.getKey()), inside));
+    } else if (wanted.isArray()) {
+      for (int i = 0; i < wanted.size(); i++) {
+        compare(path + "[" + i + "]", wanted.get(i), find(actual, wanted.get(i), i), tolerance);
+      }
+    } else if (wanted.isNumber()) {
+      double w = wanted.asDouble();
+      double a = actual.asDouble(Double.NaN);
+      boolean near =
+          Math.abs(a - w) <= mine * Math.abs(w)
+              || PROBABILITIES.contains(key) && Math.abs(a - w) <= 1e-12;
+      if (!near) {
+        missed.add(path + ": wanted " + w + ", got " + actual);
+      }
+    } else if (!key.equals("why") && !wanted.equals(actual)) {
+      missed.add(path + ": wanted " + wanted + ", got " + actual);
+    }
+  }
+}
