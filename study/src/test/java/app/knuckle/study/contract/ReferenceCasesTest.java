@@ -37,7 +37,8 @@ class ReferenceCasesTest {
         cases.add(Arguments.of(file.getFileName() + ", first", table, node));
         int i = 1;
         for (JsonNode also : node.path("also")) {
-          cases.add(Arguments.of(file.getFileName() + ", also " + i++, table, also));
+          String name = also.path("name").asText("also " + i++);
+          cases.add(Arguments.of(file.getFileName() + ", " + name, table, also));
         }
       }
     }
