@@ -1,5 +1,7 @@
 package app.knuckle.study;
 
+import app.knuckle.study.words.Prose;
+
 /**
  * Why an input is not taken.
  *
@@ -10,11 +12,24 @@ package app.knuckle.study;
 public record Refusal(Place where, String what, String wayOn) {
 
   /**
-   * The whole refusal as the window, the command line and the findings say it.
+   * The whole refusal as the command line and the findings say it.
    *
    * @return one or two sentences, place first
    */
   public String words() {
-    return where.words() + ": " + what + "." + (wayOn.isEmpty() ? "" : " " + wayOn + ".");
+    return where.words() + ": " + rest();
+  }
+
+  /**
+   * The refusal as the window says it, where a place within a file of keys would mean nothing.
+   *
+   * @return one or two sentences; the place first, if it is one of the records
+   */
+  public String shown() {
+    return where instanceof Place.Key ? Prose.capital(rest()) : words();
+  }
+
+  private String rest() {
+    return what + "." + (wayOn.isEmpty() ? "" : " " + wayOn + ".");
   }
 }

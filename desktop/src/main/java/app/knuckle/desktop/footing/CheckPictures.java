@@ -113,8 +113,11 @@ final class CheckPictures {
   static Quantity neighbours(Residuals left) {
     double[] r = left.residuals();
     double all = Arrays.stream(r).map(x -> x * x).sum();
-    if (r.length < 10 || !(all > 0)) {
+    if (r.length < 10) {
       return Quantity.absent("too few rows");
+    }
+    if (!(all > 0)) {
+      return Quantity.absent("nothing is left over");
     }
     double sum = 0;
     for (int i = 1; i < r.length; i++) {

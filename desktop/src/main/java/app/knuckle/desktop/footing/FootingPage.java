@@ -41,6 +41,7 @@ public record FootingPage(String line, List<Check> cards) {
    * @param words the test and what it means
    * @param more lines that the opened card adds
    * @param ways what to ask instead
+   * @param mute whether there is too little for the check to speak: then sound means nothing
    */
   public record Check(
       String title,
@@ -49,7 +50,44 @@ public record FootingPage(String line, List<Check> cards) {
       Bars bars,
       String words,
       List<String> more,
-      List<WayOn> ways) {}
+      List<WayOn> ways,
+      boolean mute) {
+
+    private Check(
+        String title,
+        Judgement judgement,
+        Scatter scatter,
+        Bars bars,
+        String words,
+        List<String> more,
+        List<WayOn> ways) {
+      this(title, judgement, scatter, bars, words, more, ways, false);
+    }
+
+    private Check muteIf(boolean silent) {
+      return new Check(
+          title,
+          judgement,
+          scatter,
+          bars,
+          words,
+          more,
+          ways,
+          silent && judgement == Judgement.SOUND);
+    }
+
+    /**
+     * The judgement as a reader sees it.
+     *
+     * @return such as "sound"
+     */
+    public String verdict() {
+      return mute ? "cannot tell" : judgement.key();
+    }
+  }
+
+  /** With fewer degrees of freedom left to a residual only large differences show. */
+  private static final int FEW_DF = 4;
 
   /** With fewer rows than this a group's spread can hardly be known. */
   private static final int FEW = 4;
@@ -79,7 +117,7 @@ public record FootingPage(String line, List<Check> cards) {
     if (left != null) {
       cards.add(inOrder(left));
     }
-    balance(response, inquiry).ifPresent(cards::add);
+    balance(response, inquiry, left).ifPresent(cards::add);
     boolean ranks = inquiry.method() == Method.RANKS || inquiry.method() == Method.PERMUTATION;
     return new FootingPage(
         ranks
@@ -120,16 +158,26 @@ public record FootingPage(String line, List<Check> cards) {
     boolean pairs = check.on().equals("differences");
     return Optional.of(
         new Check(
-            pairs ? "Bell-shaped differences" : "Bell-shaped residuals",
-            check.judgement(),
-            left == null ? null : CheckPictures.quantiles(left),
-            null,
-            ofShape(check) + " " + check.words(),
-            more,
-            check.judgement() == Judgement.SOUND
-                ? List.of()
-                : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION))));
+                pairs ? "Bell-shaped differences" : "Bell-shaped residuals",
+                check.judgement(),
+                left == null ? null : CheckPictures.quantiles(left),
+                null,
+                ofShape(check) + " " + check.words(),
+                more,
+                check.judgement() == Judgement.SOUND
+                    ? List.of()
+                    : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION)))
+            .muteIf(isMute(check)));
   }
+
+  /** Without a p, or of so few values that no shape shows, a check has nothing to say. */
+  private static boolean isMute(GroupCheck check) {
+    Quantity n = check.facts().quantity("n");
+    return !check.facts().quantity("p").exists() || n.exists() && n.value() < FEW_VALUES;
+  }
+
+  /** Fewer values than this cannot show a shape. */
+  private static final int FEW_VALUES = 8;
 
   private static String ofShape(GroupCheck check) {
     Quantity p = check.facts().quantity("p");
@@ -156,20 +204,21 @@ public record FootingPage(String line, List<Check> cards) {
         }
         cards.add(
             new Check(
-                "Bell-shaped " + check.on(),
-                check.judgement(),
-                CheckPictures.quantiles(values),
-                null,
-                ofShape(check)
-                    + " "
-                    + check.words()
-                    + " "
-                    + units.get(far)
-                    + " lies farthest from what the model says of it ("
-                    + Numerals.fixed(values[far], response.decimals())
-                    + ").",
-                List.of(),
-                check.judgement() == Judgement.SOUND ? List.of() : ways.logarithm()));
+                    "Bell-shaped " + check.on(),
+                    check.judgement(),
+                    CheckPictures.quantiles(values),
+                    null,
+                    ofShape(check)
+                        + " "
+                        + check.words()
+                        + " "
+                        + units.get(far)
+                        + " lies farthest from what the model says of it ("
+                        + Numerals.fixed(values[far], response.decimals())
+                        + ").",
+                    List.of(),
+                    check.judgement() == Judgement.SOUND ? List.of() : ways.logarithm())
+                .muteIf(isMute(check)));
       }
     }
     return cards;
@@ -207,15 +256,17 @@ public record FootingPage(String line, List<Check> cards) {
                         + ". ")
             .orElse("");
     String words =
-        test
-            + Prose.capital(most.level())
-            + " varies most (SD "
-            + Numerals.fixed(most.summary().sd(), decimals)
-            + "), "
-            + least.level()
-            + " least ("
-            + Numerals.fixed(least.summary().sd(), decimals)
-            + ").";
+        most.summary().sd().value() == 0
+            ? "Within every group all values are equal."
+            : test
+                + Prose.capital(most.level())
+                + " varies most (SD "
+                + Numerals.fixed(most.summary().sd(), decimals)
+                + "), "
+                + least.level()
+                + " least ("
+                + Numerals.fixed(least.summary().sd(), decimals)
+                + ").";
     List<String> more =
         groups.stream()
             .map(
@@ -228,15 +279,16 @@ public record FootingPage(String line, List<Check> cards) {
             .toList();
     return Optional.of(
         new Check(
-            "Equal spread",
-            judgement,
-            null,
-            CheckPictures.spreads(groups, odd, response.measured().unit()),
-            words,
-            more,
-            odd
-                ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
-                : List.of()));
+                "Equal spread",
+                judgement,
+                null,
+                CheckPictures.spreads(groups, odd, response.measured().unit()),
+                words,
+                more,
+                odd
+                    ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
+                    : List.of())
+            .muteIf(test.isEmpty()));
   }
 
   private static Check odd(ResponseFindings response, Residuals left, WaysOn ways) {
@@ -259,13 +311,14 @@ public record FootingPage(String line, List<Check> cards) {
             .orElse("No residual can be judged by itself. ");
     boolean odd = judgement != Judgement.SOUND;
     return new Check(
-        "Odd ones out",
-        judgement,
-        CheckPictures.againstFitted(left),
-        null,
-        words + (odd ? found.get().words() : ""),
-        List.of(),
-        odd ? ways.without((Integer) found.get().facts().all().get("row")) : List.of());
+            "Odd ones out",
+            judgement,
+            CheckPictures.againstFitted(left),
+            null,
+            words + (odd ? found.get().words() : ""),
+            List.of(),
+            odd ? ways.without((Integer) found.get().facts().all().get("row")) : List.of())
+        .muteIf(found.isEmpty() || !found.get().facts().quantity("p").exists());
   }
 
   private static Check inOrder(Residuals left) {
@@ -276,7 +329,7 @@ public record FootingPage(String line, List<Check> cards) {
     Judgement judgement = z > DRIFT ? Judgement.CAUTION : Judgement.SOUND;
     String words =
         !r.exists()
-            ? "Too few rows to see a drift."
+            ? Prose.capital(r.why()) + " to see a drift in."
             : "Neighbouring rows correlate by "
                 + Numerals.fixed(r, 2)
                 + (judgement == Judgement.SOUND
@@ -284,13 +337,14 @@ public record FootingPage(String line, List<Check> cards) {
                     : ": what is left follows the order of the records. Was there a drift, or are"
                         + " rows of one unit listed together?");
     return new Check(
-        "In the order of the records",
-        judgement,
-        CheckPictures.inOrder(left),
-        null,
-        words,
-        List.of(),
-        List.of());
+            "In the order of the records",
+            judgement,
+            CheckPictures.inOrder(left),
+            null,
+            words,
+            List.of(),
+            List.of())
+        .muteIf(!r.exists());
   }
 
   /** Two sided, at one in a hundred: many a sheet is sorted by what was measured. */
@@ -344,30 +398,35 @@ public record FootingPage(String line, List<Check> cards) {
         };
     Bars bars = check.about().equals("sphericity") ? pictures.occasions() : null;
     return new Check(
-        title,
-        check.judgement(),
-        scatter,
-        bars,
-        test + check.words() + (bars == null ? "" : " " + DesignPictures.most(bars)),
-        List.of(),
-        !odd
-            ? List.of()
-            : slopes
-                ? ways.ownSlopes(check.covariate())
-                : check.about().equals("additivity")
-                    ? ways.logarithm()
-                    : check.about().equals("sphericity") ? ways.methods(Method.RANKS) : List.of());
+            title,
+            check.judgement(),
+            scatter,
+            bars,
+            test + check.words() + (bars == null ? "" : " " + DesignPictures.most(bars)),
+            List.of(),
+            !odd
+                ? List.of()
+                : slopes
+                    ? ways.ownSlopes(check.covariate())
+                    : check.about().equals("additivity")
+                        ? ways.logarithm()
+                        : check.about().equals("sphericity")
+                            ? ways.methods(Method.RANKS)
+                            : List.of())
+        .muteIf(!check.p().exists());
   }
 
-  private static Optional<Check> balance(ResponseFindings response, Inquiry inquiry) {
+  private static Optional<Check> balance(
+      ResponseFindings response, Inquiry inquiry, Residuals left) {
     List<GroupSummary> groups = response.groupSummaries();
     if (groups.size() < 2 || groups.size() > CheckPictures.MOST_BARS) {
       return Optional.empty();
     }
     long least = groups.stream().mapToLong(g -> g.summary().n()).min().orElse(0);
     long most = groups.stream().mapToLong(g -> g.summary().n()).max().orElse(0);
+    boolean small = left != null && left.df() < FEW_DF;
     Judgement judgement =
-        least == 0 ? Judgement.UNSOUND : least < 2 ? Judgement.CAUTION : Judgement.SOUND;
+        least == 0 ? Judgement.UNSOUND : least < 2 || small ? Judgement.CAUTION : Judgement.SOUND;
     String each = Numerals.count(groups.size(), "group", "groups");
     String words =
         least == most
@@ -375,7 +434,7 @@ public record FootingPage(String line, List<Check> cards) {
             : each + " of " + Numerals.whole(least) + " to " + Numerals.whole(most) + " rows.";
     if (least == 0) {
       words += " What rests on the empty ones cannot be estimated.";
-    } else if (most < FEW) {
+    } else if (small || most < FEW) {
       words += " So few rows show large differences only.";
     } else if (least < most) {
       words += " Unequal sizes are allowed for.";

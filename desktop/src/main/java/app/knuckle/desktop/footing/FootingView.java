@@ -95,8 +95,8 @@ public final class FootingView extends ScrollPane {
     Label title = Texts.line(check.title(), "card-title");
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
-    Label judgement = Texts.line(check.judgement().key(), "judgement");
-    judgement.getStyleClass().add("judgement-" + check.judgement().key());
+    Label judgement = Texts.line(check.verdict(), "judgement");
+    judgement.getStyleClass().add("judgement-" + (check.mute() ? "mute" : check.judgement().key()));
     judgement.setMinWidth(USE_PREF_SIZE);
     HBox head = new HBox(title, gap, judgement);
     head.getStyleClass().add("card-head");

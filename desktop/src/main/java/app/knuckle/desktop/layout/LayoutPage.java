@@ -66,7 +66,7 @@ public record LayoutPage(
       List<String> gap =
           answer == null || answer.refusal() == null
               ? List.of()
-              : List.of(answer.refusal().words());
+              : List.of(answer.refusal().shown());
       String rows =
           answer == null || answer.frame() == null ? "\u2026" : rows(answer.frame().rows());
       return new LayoutPage("", reason, gap, null, List.of(), List.of(), List.of(), rows);
@@ -78,7 +78,7 @@ public record LayoutPage(
         design.skeleton().stream().map(source -> source(source, response, inquiry)).toList();
     List<String> warnings = new ArrayList<>(design.warnings());
     if (answer.refusal() != null) {
-      warnings.add(answer.refusal().words());
+      warnings.add(answer.refusal().shown());
     }
     return new LayoutPage(
         design.readsAs(),

@@ -3,6 +3,7 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.words.Numerals;
+import java.util.List;
 import java.util.function.IntConsumer;
 import javafx.geometry.HPos;
 import javafx.scene.control.Button;
@@ -22,8 +23,8 @@ final class PlotPlan extends VBox {
   /** Colours and shapes repeat from here on; names stand beside them anyway. */
   private static final int HUES = 8;
 
-  /** So many dots stand in one row. */
-  private static final int IN_A_ROW = 8;
+  /** So many dots stand in one row at most. */
+  private static final int IN_A_ROW = 6;
 
   PlotPlan(PlotGrid plan, IntConsumer toRecord) {
     setId("plot-plan");
@@ -79,13 +80,14 @@ final class PlotPlan extends VBox {
   private static Button cell(PlotGrid plan, PlotGrid.Cell cell, String name, IntConsumer toRecord) {
     VBox dots = new VBox();
     dots.getStyleClass().add("plot-dots");
+    int across = across(plan);
     if (cell.n() <= PlotGrid.MOST_DOTS) {
-      for (int from = 0; from < cell.colours().size(); from += IN_A_ROW) {
+      for (int from = 0; from < cell.colours().size(); from += across) {
         HBox row = new HBox();
         row.getStyleClass().add("plot-row");
         cell.colours().stream()
             .skip(from)
-            .limit(IN_A_ROW)
+            .limit(across)
             .forEach(colour -> row.getChildren().add(dot(colour)));
         dots.getChildren().add(row);
       }
@@ -115,6 +117,19 @@ final class PlotPlan extends VBox {
         .addAll("plot", cell.n() == 0 ? "plot-empty" : lone ? "plot-lone" : "plot-filled");
     plot.setOnAction(event -> toRecord.accept(cell.row()));
     return plot;
+  }
+
+  /** As many dots in a row as fill the rows of the fullest cell evenly. */
+  private static int across(PlotGrid plan) {
+    int most =
+        plan.cells().stream()
+            .flatMap(List::stream)
+            .mapToInt(PlotGrid.Cell::n)
+            .filter(n -> n <= PlotGrid.MOST_DOTS)
+            .max()
+            .orElse(1);
+    int rows = Math.max(1, (most + IN_A_ROW - 1) / IN_A_ROW);
+    return Math.max(1, (most + rows - 1) / rows);
   }
 
   private static Region dot(int colour) {

@@ -144,12 +144,20 @@ public record ChainPage(List<Link> links) {
       return new Link(Joint.FOOTING, State.DONE, "nothing to check");
     }
     long odd = page.cards().stream().filter(c -> c.judgement() != Judgement.SOUND).count();
+    long mute = page.cards().stream().filter(FootingPage.Check::mute).count();
+    long sound = page.cards().size() - odd - mute;
+    List<String> counts = new ArrayList<>();
+    if (sound > 0 || mute == 0) {
+      counts.add(sound + " sound");
+    }
+    if (odd > 0) {
+      counts.add(Numerals.count(odd, "caution", "cautions"));
+    }
+    if (mute > 0 && counts.size() < 2) {
+      counts.add(mute + " cannot tell");
+    }
     return new Link(
-        Joint.FOOTING,
-        odd == 0 ? State.DONE : State.CAUTION,
-        (page.cards().size() - odd)
-            + " sound"
-            + (odd == 0 ? "" : " \u00b7 " + Numerals.count(odd, "caution", "cautions")));
+        Joint.FOOTING, odd == 0 ? State.DONE : State.CAUTION, String.join(" \u00b7 ", counts));
   }
 
   private static Link test(Answer answer) {
@@ -158,8 +166,25 @@ public record ChainPage(List<Link> links) {
     }
     ResponseFindings response = answer.findings().first();
     double alpha = answer.findings().inquiry().alpha();
+    List<Quantity> together = together(answer);
+    List<Quantity> effects = together.isEmpty() ? effects(answer) : together;
+    if (effects.size() > 1) {
+      long real = effects.stream().filter(p -> p.exists() && p.value() <= alpha).count();
+      return new Link(Joint.TEST, State.DONE, real + " of " + effects.size() + " effects real");
+    }
+    Quantity p =
+        together.isEmpty()
+            ? response.leastP(answer.findings().inquiry().treatments())
+            : together.get(0);
+    return p.exists()
+        ? new Link(Joint.TEST, State.DONE, Numerals.pStatement(p))
+        : new Link(Joint.TEST, State.CAUTION, "no test possible");
+  }
+
+  /** The p of each effect of treatments on the first response. */
+  private static List<Quantity> effects(Answer answer) {
     List<Quantity> effects = new ArrayList<>();
-    for (TestResult t : response.analysis().tests()) {
+    for (TestResult t : answer.findings().first().analysis().tests()) {
       if (t instanceof TestResult.AnovaResult a) {
         a.table().rows().stream()
             .filter(r -> !r.isError() && r.effect() != null)
@@ -167,14 +192,21 @@ public record ChainPage(List<Link> links) {
             .forEach(r -> effects.add(r.effect().p()));
       }
     }
-    if (effects.size() > 1) {
-      long real = effects.stream().filter(p -> p.exists() && p.value() <= alpha).count();
-      return new Link(Joint.TEST, State.DONE, real + " of " + effects.size() + " effects real");
+    return effects;
+  }
+
+  /** The p of each effect of treatments on the responses together, after Wilks. */
+  private static List<Quantity> together(Answer answer) {
+    List<Quantity> effects = new ArrayList<>();
+    for (TestResult t : answer.findings().together().tests()) {
+      if (t instanceof TestResult.TogetherResult all) {
+        all.rows().stream()
+            .filter(r -> r.test() != null && r.test().of("wilks") != null)
+            .filter(r -> answer.findings().inquiry().treatments().containsAll(r.term()))
+            .forEach(r -> effects.add(Quantity.of(r.test().of("wilks").p())));
+      }
     }
-    Quantity p = response.leastP(answer.findings().inquiry().treatments());
-    return p.exists()
-        ? new Link(Joint.TEST, State.DONE, Numerals.pStatement(p))
-        : new Link(Joint.TEST, State.CAUTION, "no test possible");
+    return effects;
   }
 
   private static Link compare(Answer answer) {

@@ -28,7 +28,7 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
     }
     if (answer.findings() == null) {
       Refusal refusal = answer.refusal();
-      return new FindingLine("Cannot yet", refusal.words(), List.of());
+      return new FindingLine("Cannot yet", refusal.shown(), List.of());
     }
     List<String> warnings = answer.findings().first().design().warnings();
     String tag = answer.findings().refusal().isEmpty() ? "Finding" : "Cannot yet";

@@ -96,7 +96,10 @@ final class VarianceSheet {
       return Line.plain(
           cells,
           false,
-          Explained.plain(source, "Cells are empty, so this effect cannot be estimated."));
+          Explained.plain(
+              source,
+              "The records cannot tell this effect from the others: cells are empty, or two"
+                  + " columns change together. Layout says which."));
     }
     cells.add(Numerals.df(e.df()));
     cells.add(Numerals.fixed(e.ss(), decimals + 1));

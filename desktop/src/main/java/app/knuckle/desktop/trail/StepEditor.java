@@ -123,7 +123,7 @@ public final class StepEditor {
             Frame after = step.apply(before, progress());
             return new Preview(step, Effect.of(before, after).words(), "");
           } catch (Refused e) {
-            return new Preview(null, "", e.refusal().words());
+            return new Preview(null, "", e.refusal().shown());
           }
         }
       };

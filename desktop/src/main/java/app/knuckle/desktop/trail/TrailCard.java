@@ -168,7 +168,7 @@ public final class TrailCard extends Card {
     String effect =
         step.off()
             ? "switched off"
-            : outcome.refusal() != null ? outcome.refusal().words() : outcome.effect().words();
+            : outcome.refusal() != null ? outcome.refusal().shown() : outcome.effect().words();
     HBox row = row(index + 2, step.title(), step.detail(), effect, menu(index, outcome));
     row.pseudoClassStateChanged(OFF, step.off());
     if (outcome.refusal() != null) {

@@ -172,10 +172,25 @@ class FootingPageTest {
   }
 
   @Test
-  void fewRowsAreSaidToShowLargeDifferencesOnly() {
+  void ofFewRowsTheChecksSayThatTheyCannotTell() {
     Answer answer =
         Asked.rows("g,y\na,1\na,2\nb,4\nb,5.5\n", "`measured`:[`y`],`treatments`:[`g`]");
     assertThat(card(answer, "Balance").words())
         .isEqualTo("2 groups, 2 rows each. So few rows show large differences only.");
+    assertThat(card(answer, "Balance").judgement()).isEqualTo(Judgement.CAUTION);
+    assertThat(card(answer, "Bell-shaped residuals").verdict()).isEqualTo("cannot tell");
+    assertThat(card(answer, "In the order of the records").verdict()).isEqualTo("cannot tell");
+  }
+
+  @Test
+  void whereNothingVariesNothingIsCalledSound() {
+    Answer answer =
+        Asked.rows("g,y\na,5\na,5\na,5\nb,5\nb,5\nb,5\n", "`measured`:[`y`],`treatments`:[`g`]");
+    assertThat(card(answer, "Equal spread").words())
+        .isEqualTo("Within every group all values are equal.");
+    assertThat(FootingPage.of(answer).cards())
+        .filteredOn(c -> !c.title().equals("Balance"))
+        .extracting(FootingPage.Check::verdict)
+        .containsOnly("cannot tell");
   }
 }

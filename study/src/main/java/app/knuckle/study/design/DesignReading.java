@@ -1,6 +1,5 @@
 package app.knuckle.study.design;
 
-import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -63,14 +62,13 @@ public record DesignReading(
   public record Source(String source, int levels, int df, String against) {}
 
   /**
-   * Reads a layout of one treatment.
+   * Reads a layout of one treatment; what is asked of it is still open.
    *
-   * @param measured the response
    * @param groups the groups of the treatment
    * @param counts values of the response in each group
    * @return the reading
    */
-  public static DesignReading of(Column measured, Groups groups, int[] counts) {
+  public static DesignReading of(Groups groups, int[] counts) {
     String treatment = groups.treatment().name();
     int filled = (int) Arrays.stream(counts).filter(n -> n > 0).count();
     int total = Arrays.stream(counts).sum();
@@ -80,15 +78,12 @@ public record DesignReading(
             new Source(treatment, filled, Math.max(0, filled - 1), error > 0 ? "error" : ""),
             new Source("error", 0, error, ""),
             new Source("total", 0, Math.max(0, total - 1), ""));
-    String label = measured.label();
     String plural = Numerals.count(filled, "level", "levels");
     return new DesignReading(
         "one treatment at " + plural + ", completely randomised",
         skeleton,
-        List.of("Is mean " + label + " the same at all " + plural + " of " + treatment + "?"),
-        List.of(
-            "H\u2080: the mean of " + label + " is the same at every level of " + treatment + ".",
-            "H\u2081: at least one level of " + treatment + " has another mean."),
+        List.of(),
+        List.of(),
         warnings(treatment, groups, counts));
   }
 

@@ -40,8 +40,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
 
   /** Names of what units are grouped by, rather than treated with. */
   private static final Pattern BLOCK =
-      Pattern.compile(
-          "cove|rack|block|rep|replicate|batch|shelf|cove|site|row|column|bench|tray|plot");
+      Pattern.compile("cove|rack|block|rep|replicate|batch|shelf|site|row|column|bench|tray|plot");
 
   /** Names of what was measured before the treatment. */
   private static final Pattern BEFORE = Pattern.compile("(start|initial|before|pre|base)(_.*)?");
@@ -50,7 +49,16 @@ public record FirstGuess(Inquiry inquiry, String reason) {
   private static final Pattern NUMBERED = Pattern.compile("(.*\\D)\\d+");
 
   /** Names of units. */
-  private static final Pattern UNIT = Pattern.compile("(id|unit|tank|bag|taster|subject|no|nr)");
+  private static final Pattern UNIT =
+      Pattern.compile(
+          "(id|unit|tank|bag|basket|bucket|cage|pot|oyster|animal|taster|subject|no|nr)(_(id|no|nr))?");
+
+  /** Names of when a unit was looked at. */
+  private static final Pattern OCCASION =
+      Pattern.compile("(.*_)?(minute|hour|day|week|month|year|time|date|visit|occasion|round)");
+
+  /** A unit of its own comes at least so many times for every level of what was done to it. */
+  private static final int FEWEST_UNITS = 2;
 
   /** Names of treatments that are laid on whole plots, being hard to change within one. */
   private static final Pattern WHOLE_PLOT = Pattern.compile("(.*_)?(zone|field|house|room)");
@@ -97,14 +105,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
    */
   public static FirstGuess of(Frame frame) {
     List<Column> columns = frame.columns();
-    Optional<Column> unit =
-        first(
-            columns,
-            c ->
-                c instanceof Categories
-                    && named(UNIT, c)
-                    && everyLevelTwice((Categories) c)
-                    && columns.stream().anyMatch(t -> isGroups(t, c) && varies(frame, t, c)));
+    Optional<Column> unit = first(columns, c -> isUnit(frame, c));
     List<Column> free = columns.stream().filter(c -> !unit.equals(Optional.of(c))).toList();
     List<Column> treatments = treatments(frame, free);
     Optional<Column> treatment = treatments.stream().findFirst();
@@ -139,17 +140,35 @@ public record FirstGuess(Inquiry inquiry, String reason) {
             Inquiry.about(measured.map(Column::name).orElse(null), null),
             d -> {
               d.treatments = names;
-              d.unit = occasions.isEmpty() ? null : unit.get().name();
+              d.unit = names.isEmpty() ? null : unit.map(Column::name).orElse(null);
               d.occasions = occasions;
               d.blocks = block.stream().map(Column::name).toList();
               d.wholePlots = wholePlots.size() < names.size() ? wholePlots : List.of();
             });
+    boolean single =
+        unit.isEmpty()
+            && block.isEmpty()
+            && treatments.size() > 1
+            && counts(frame, treatments).values().stream().allMatch(n -> n == 1);
+    if (single) {
+      inquiry = inquiry.but(d -> d.terms = Inquiry.Terms.MAIN);
+    }
     String reason = reason(measured, treatment);
+    if (single) {
+      reason += " Every combination has one row, so whether they add up cannot be asked.";
+    }
     for (String part : inquiry.blocks()) {
       reason += " " + part + " holds every group equally often, as blocks do.";
     }
     if (inquiry.unit() != null) {
-      reason += " " + inquiry.unit() + " comes back at every " + Numerals.list(occasions) + ".";
+      reason +=
+          occasions.isEmpty()
+              ? " Rows of one "
+                  + inquiry.unit()
+                  + " had the same "
+                  + treatment.get().name()
+                  + ", so they count as one unit."
+              : " " + inquiry.unit() + " comes back at every " + Numerals.list(occasions) + ".";
     }
     Optional<Column> before =
         first(
@@ -159,6 +178,32 @@ public record FirstGuess(Inquiry inquiry, String reason) {
       reason += " " + before.get().name() + " was measured beforehand: it can be adjusted for.";
     }
     return new FirstGuess(inquiry.named(name(inquiry, frame)), reason);
+  }
+
+  /** Whether the rows of a level belong to one unit: it comes back, or got one thing as a whole. */
+  private static boolean isUnit(Frame frame, Column c) {
+    if (!(c instanceof Categories units) || !everyLevelTwice(units)) {
+      return false;
+    }
+    List<Column> groups =
+        frame.columns().stream()
+            .filter(t -> isGroups(t, c) && !named(BLOCK, t) && !named(UNIT, t))
+            .toList();
+    boolean wholly =
+        groups.stream()
+            .anyMatch(
+                t ->
+                    !varies(frame, t, c)
+                        && distinct(frame, c) >= FEWEST_UNITS * distinct(frame, t));
+    boolean comesBack = groups.stream().anyMatch(t -> varies(frame, t, c));
+    boolean once =
+        groups.stream()
+            .filter(t -> wholly || named(OCCASION, t))
+            .filter(t -> varies(frame, t, c))
+            .anyMatch(t -> counts(frame, List.of(c, t)).values().stream().allMatch(n -> n == 1));
+    return named(UNIT, c) && (comesBack || wholly)
+        || named(BLOCK, c) && wholly
+        || !named(BLOCK, c) && once;
   }
 
   /** Columns that name groups and cross each other. */

@@ -47,7 +47,9 @@ final class Answering {
     boolean associated =
         inquiry.together() && inquiry.treatments().isEmpty() && inquiry.measured().size() > 1;
     if (inquiry.treatments().isEmpty() && inquiry.expected() == null && !associated) {
-      throw waiting("no treatment is chosen yet", "Choose the column that says what was done");
+      throw waiting(
+          "no treatment is chosen yet",
+          "Choose the column that says what was done, or name a value to expect");
     }
     boolean bare = inquiry.treatments().isEmpty();
     if (bare && (inquiry.pairs() != null || inquiry.unit() != null)) {
@@ -244,7 +246,7 @@ final class Answering {
                 .toList();
     Sentences words =
         refusal != null
-            ? new Sentences(refusal.words(), refusal.words(), "")
+            ? new Sentences(refusal.shown(), refusal.shown(), "")
             : fit != null
                 ? OneWaySentences.of(response, groups, fit, estimates, ComparedMeans.of(analysis))
                 : DesignSentences.of(response, inquiry, analysis);

@@ -35,20 +35,15 @@ final class DesignWords {
     DesignWords words = new DesignWords(inquiry, response, cells);
     DesignReading reading =
         plain
-            ? DesignReading.of(response, all(cells, response), cells.counts())
+            ? DesignReading.of(all(cells), cells.counts())
             : new DesignReading(
-                words.readsAs(),
-                skeleton(analysis),
-                words.questions(),
-                words.hypotheses(),
-                words.warnings());
-    boolean ranks = inquiry.method() == Inquiry.Method.RANKS && !inquiry.treatments().isEmpty();
-    return (ranks ? reading.asking(words.rankQuestions(), words.rankHypotheses()) : reading)
-        .warning(odd);
+                words.readsAs(), skeleton(analysis), List.of(), List.of(), words.warnings());
+    WhatIsAsked asked = new WhatIsAsked(inquiry, response, cells);
+    return reading.asking(asked.questions(), asked.hypotheses()).warning(odd);
   }
 
   /** Groups with the empty ones among them, as the plain reading wants them. */
-  private static Groups all(CellGroups cells, Numbers response) {
+  private static Groups all(CellGroups cells) {
     Factor factor = cells.factors().get(0);
     return new Groups(cells.filled().treatment(), factor.levels(), factor.codes(), cells.counts());
   }
@@ -137,57 +132,6 @@ final class DesignWords {
 
   private static double df(AnovaTable.Row row) {
     return row.effect() == null ? 0 : row.effect().df();
-  }
-
-  private List<String> questions() {
-    List<String> questions = new ArrayList<>();
-    String label = response.label();
-    if (inquiry.treatments().isEmpty()) {
-      questions.add("Is mean " + label + " the expected value?");
-    }
-    for (String treatment : inquiry.treatments()) {
-      questions.add("Is mean " + label + " the same at all levels of " + treatment + "?");
-    }
-    if (inquiry.treatments().size() > 1 && inquiry.terms() != Inquiry.Terms.MAIN) {
-      questions.add(
-          "Does the effect of one of "
-              + Numerals.list(inquiry.treatments())
-              + " on "
-              + label
-              + " depend on another?");
-    }
-    return questions;
-  }
-
-  private List<String> hypotheses() {
-    String label = response.label();
-    if (inquiry.treatments().isEmpty()) {
-      return List.of(
-          "H\u2080: the mean of " + label + " is the expected value.",
-          "H\u2081: the mean of " + label + " is another.");
-    }
-    List<String> hypotheses = new ArrayList<>();
-    for (String treatment : inquiry.treatments()) {
-      hypotheses.add(
-          "H\u2080: the mean of " + label + " is the same at every level of " + treatment + ".");
-    }
-    hypotheses.add("H\u2081: at least one mean differs.");
-    return hypotheses;
-  }
-
-  /** Ranks ask who tends to be higher, and nothing of means. */
-  private List<String> rankQuestions() {
-    return inquiry.treatments().stream()
-        .map(t -> "Does " + response.label() + " tend to be higher at some level of " + t + "?")
-        .toList();
-  }
-
-  private List<String> rankHypotheses() {
-    String treatment = inquiry.treatments().get(0);
-    String label = response.label();
-    return List.of(
-        "H\u2080: " + label + " is spread alike at every level of " + treatment + ".",
-        "H\u2081: at one level at least " + label + " tends to be higher than at another.");
   }
 
   private List<String> warnings() {

@@ -5,9 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
-import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -91,30 +89,5 @@ class FindingsTest {
     assertThatThrownBy(() -> ask(feed(names), new double[10_000]))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("10000 different values");
-  }
-
-  @Test
-  void theFirstGuessKnowsLabelsBlocksAndWhatWasMeasuredBefore() {
-    Table table =
-        new Table(
-            "rack",
-            "",
-            List.of(
-                named("bag", "b1", "b2", "b3", "b4", "b5", "b6"),
-                named("rack", "R1", "R1", "R1", "R2", "R2", "R2"),
-                named("mesh", "fine", "coarse", "fine", "coarse", "fine", "coarse"),
-                new Numbers("density", "", new double[] {60, 60, 60, 120, 120, 120}),
-                new Numbers("start_mm", "mm", new double[] {1.2, 2.3, 3.1, 4.5, 5.2, 6.6}),
-                new Numbers("growth_mm", "mm", new double[] {7.2, 8.3, 9.4, 6.5, 5.6, 4.7})),
-            "");
-    FirstGuess guess = FirstGuess.of(Frame.of(table));
-    assertThat(guess.inquiry().measured()).containsExactly("growth_mm");
-    assertThat(guess.inquiry().treatments()).containsExactly("mesh", "density");
-    assertThat(guess.inquiry().name()).isEqualTo("Growth by mesh \u00d7 density");
-  }
-
-  private static Column named(String name, String... cells) {
-    Categories c = (Categories) feed(cells);
-    return new Categories(name, "", c.codes(), c.levels(), false);
   }
 }
