@@ -35,7 +35,13 @@ public final class KnuckleCommand implements Runnable {
    * @return the exit status: 0, 1 when an inquiry cannot be computed, 2 on wrong usage
    */
   public static int run(String... args) {
-    return new CommandLine(new KnuckleCommand()).execute(args);
+    return new CommandLine(new KnuckleCommand())
+        .setExecutionExceptionHandler(
+            (e, line, parsed) -> {
+              line.getErr().println("This is a fault in Knuckle, not in what you asked: " + e);
+              return NOT_COMPUTED;
+            })
+        .execute(args);
   }
 
   @Override

@@ -17,6 +17,7 @@ import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -135,7 +136,7 @@ public record FootingPage(String line, List<Check> cards) {
   private static Optional<Check> bell(ResponseFindings response, Residuals left, WaysOn ways) {
     Optional<GroupCheck> found =
         response.analysis().groupChecks().stream()
-            .filter(c -> c.test().equals("shapiro-wilk") && !(c.on() instanceof java.util.Map))
+            .filter(c -> c.test().equals("shapiro-wilk") && !isOfGroup(c) && !hasUnits(c))
             .findFirst()
             .filter(c -> c.facts().quantity("p").exists())
             .or(() -> find(response, "anderson-darling", "residuals"));
@@ -145,14 +146,13 @@ public record FootingPage(String line, List<Check> cards) {
     GroupCheck check = found.get();
     List<String> more = new ArrayList<>();
     response.analysis().groupChecks().stream()
-        .filter(c -> c.test().equals(check.test()) && c.on() instanceof java.util.Map)
+        .filter(c -> c.test().equals(check.test()) && isOfGroup(c))
         .forEach(
             c ->
                 more.add(
                     String.join(
                             " ",
-                            ((java.util.Map<?, ?>) c.on())
-                                .values().stream().map(String::valueOf).toList())
+                            ((Map<?, ?>) c.on()).values().stream().map(String::valueOf).toList())
                         + ": "
                         + Numerals.pStatement(c.facts().quantity("p"))));
     boolean pairs = check.on().equals("differences");
@@ -191,11 +191,22 @@ public record FootingPage(String line, List<Check> cards) {
             + ".";
   }
 
-  /** Coarser layers of error, each on the means of its own units. */
+  /** Whether a check is about one group among others. */
+  private static boolean isOfGroup(GroupCheck check) {
+    return check.on() instanceof Map<?, ?> group && !group.isEmpty();
+  }
+
+  /** Whether a check is about units of several rows, pairs among them, rather than rows. */
+  private static boolean hasUnits(GroupCheck check) {
+    return check.facts().all().get("deviations") instanceof List<?>;
+  }
+
+  /** Pairs and coarser layers of error, each on the values of its own units. */
   private static List<Check> layers(ResponseFindings response, WaysOn ways) {
     List<Check> cards = new ArrayList<>();
     for (GroupCheck check : response.analysis().groupChecks()) {
-      if (check.facts().all().get("deviations") instanceof List<?> deviations) {
+      if (hasUnits(check)) {
+        List<?> deviations = (List<?>) check.facts().all().get("deviations");
         double[] values = deviations.stream().mapToDouble(d -> (Double) d).toArray();
         List<?> units = (List<?>) check.facts().all().get("units");
         int far = 0;
@@ -217,7 +228,11 @@ public record FootingPage(String line, List<Check> cards) {
                         + Numerals.fixed(values[far], response.decimals())
                         + ").",
                     List.of(),
-                    check.judgement() == Judgement.SOUND ? List.of() : ways.logarithm())
+                    check.judgement() == Judgement.SOUND
+                        ? List.of()
+                        : check.on().equals("differences")
+                            ? ways.methods(Method.RANKS, Method.PERMUTATION)
+                            : ways.logarithm())
                 .muteIf(isMute(check)));
       }
     }

@@ -277,7 +277,7 @@ final class Answering {
       return RankAnswer.to(frame, inquiry, response.name(), progress).analysis();
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
-      return new SampleAnswer(frame, inquiry, response.name()).analysis();
+      return new SampleAnswer(frame, inquiry, response.name()).analysis(frame);
     }
     if (!inquiry.strips().isEmpty()) {
       return new StripAnswer(frame, inquiry, response.name(), progress).analysis();

@@ -122,6 +122,22 @@ final class GroupChecks {
     return checks;
   }
 
+  /**
+   * Checks of what matched pairs differ by; the first says which pair is how far from their mean.
+   */
+  static List<GroupCheck> ofDifferences(List<String> units, double[] differences) {
+    List<GroupCheck> checks = ofOne("differences", differences, false);
+    double mean = Arrays.stream(differences).average().orElse(0);
+    checks
+        .get(0)
+        .facts()
+        .put("units", units)
+        .put(
+            "deviations",
+            Facts.list(Arrays.stream(differences).map(difference -> difference - mean).toArray()));
+    return checks;
+  }
+
   /** Holm and Bonferroni over the groups that have a p. */
   private static void adjust(List<Facts> facts) {
     List<Facts> known = facts.stream().filter(f -> f.quantity("p").exists()).toList();

@@ -259,7 +259,7 @@ final class LinearAnswer {
   }
 
   /** The profile takes some hundred passes over the values, too many for very large tables. */
-  private static final int MOST_TRANSFORMED = 20_000;
+  static final int MOST_TRANSFORMED = 20_000;
 
   private Analysis unequal() {
     if (!isOneWay()) {

@@ -26,7 +26,7 @@ final class RankPairedAnswer extends RankQuestion {
     double expected = Double.NaN;
     Facts head = new Facts().put("direction", inquiry.direction().key());
     List<String> left = List.of();
-    Object on;
+    List<String> units = List.of();
     if (inquiry.pairs() == null) {
       double[] values =
           Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray();
@@ -34,7 +34,6 @@ final class RankPairedAnswer extends RankQuestion {
       double[] same = new double[values.length];
       Arrays.fill(same, expected);
       ranks = PairedRanks.of(values, same);
-      on = Map.of();
     } else {
       Factor factor = treatment();
       if (factor.size() != 2) {
@@ -46,7 +45,7 @@ final class RankPairedAnswer extends RankQuestion {
       ranks = matched(factor);
       left = IncompleteUnits.of(parts.factor(inquiry.pairs()), factor, parts.values(measured));
       head = two(factor).put("unitsLeftOut", left);
-      on = "differences";
+      units = units(factor);
     }
     if (ranks.differences().length == 0) {
       throw refused("pairs", "there is nothing to compare", "Check the columns");
@@ -69,20 +68,32 @@ final class RankPairedAnswer extends RankQuestion {
       String words = IncompleteUnits.words(left, inquiry.treatments().get(0));
       tests.replaceAll(t -> ((TestResult.RankResult) t).saying(words));
     }
-    double[] values =
+    double[] values = Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray();
+    return of(
+        tests,
         inquiry.pairs() == null
-            ? Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray()
-            : ranks.differences();
-    return of(tests, GroupChecks.ofOne(on, values, inquiry.pairs() == null), List.of());
+            ? GroupChecks.ofOne(Map.of(), values, true)
+            : GroupChecks.ofDifferences(units, ranks.differences()),
+        List.of());
+  }
+
+  /** The pairs of which both values are known. */
+  private List<String> units(Factor factor) {
+    Factor pair = parts.factor(inquiry.pairs());
+    double[][] found = parts.averaged(factor, pair, parts.values(measured));
+    return Arrays.stream(whole(found)).mapToObj(pair.levels()::get).toList();
+  }
+
+  private static int[] whole(double[][] found) {
+    return IntStream.range(0, found[0].length)
+        .filter(p -> !Double.isNaN(found[0][p]) && !Double.isNaN(found[1][p]))
+        .toArray();
   }
 
   private PairedRanks matched(Factor factor) {
     Factor pair = parts.factor(inquiry.pairs());
     double[][] found = parts.averaged(factor, pair, parts.values(measured));
-    int[] whole =
-        IntStream.range(0, pair.size())
-            .filter(p -> !Double.isNaN(found[0][p]) && !Double.isNaN(found[1][p]))
-            .toArray();
+    int[] whole = whole(found);
     return PairedRanks.of(
         Arrays.stream(whole).mapToDouble(p -> found[0][p]).toArray(),
         Arrays.stream(whole).mapToDouble(p -> found[1][p]).toArray());

@@ -2,6 +2,9 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.ttest.TTest;
 import app.knuckle.study.Place;
@@ -9,6 +12,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,12 +39,16 @@ final class SampleAnswer {
     return parts;
   }
 
-  Analysis analysis() {
-    TestResult test = inquiry.pairs() == null ? oneSample() : pairs();
-    return new Analysis(List.of(test), List.of(), List.of(), List.of(), List.of(), null);
+  Analysis analysis(Frame frame) {
+    return inquiry.pairs() == null ? oneSample(frame) : pairs();
   }
 
-  private TestResult oneSample() {
+  private static Analysis of(TestResult test, List<GroupCheck> checks, Residuals left) {
+    return new Analysis(List.of(test), List.of(), List.of(), List.of(), List.of(), null)
+        .with(checks, left);
+  }
+
+  private Analysis oneSample(Frame frame) {
     double[] values = parts.values(measured);
     GroupMoments moments = GroupMoments.of(values, new int[values.length], 1);
     if (moments.total() == 0) {
@@ -58,10 +66,19 @@ final class SampleAnswer {
     more.put("mean", Quantity.of(moments.origin() + moments.deviation(0)));
     more.put("meanLow", test.test().low().map(x -> expected + x));
     more.put("meanHigh", test.test().high().map(x -> expected + x));
-    return result(test, null, null, expected, more);
+    TestResult result = result(test, null, null, expected, more);
+    if (moments.total() > LinearAnswer.MOST_TRANSFORMED) {
+      return of(result, List.of(), null);
+    }
+    Model mean = new Model(List.of(), List.of(), List.of(), true);
+    Residuals left = Residuals.of(Fit.of(mean, List.of(values)), values);
+    double[] present = Arrays.stream(values).filter(v -> !Double.isNaN(v)).toArray();
+    List<GroupCheck> checks = new ArrayList<>(GroupChecks.ofOne(Map.of(), present, true));
+    checks.add(GroupChecks.farthest(left, frame));
+    return of(result, checks, left);
   }
 
-  private TestResult pairs() {
+  private Analysis pairs() {
     if (inquiry.treatments().size() != 1 || parts.factor(inquiry.treatments().get(0)).size() != 2) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("pairs")),
@@ -72,9 +89,11 @@ final class SampleAnswer {
     Factor pair = parts.factor(inquiry.pairs());
     double[][] means = parts.averaged(treatment, pair, parts.values(measured));
     List<double[]> both = new ArrayList<>();
+    List<String> units = new ArrayList<>();
     for (int p = 0; p < pair.size(); p++) {
       if (!Double.isNaN(means[0][p]) && !Double.isNaN(means[1][p])) {
         both.add(new double[] {means[0][p], means[1][p]});
+        units.add(pair.levels().get(p));
       }
     }
     if (both.isEmpty()) {
@@ -93,12 +112,14 @@ final class SampleAnswer {
     more.put("pairs", Quantity.of(both.size()));
     more.put("sdOfDifferences", test.standardDeviation());
     more.put("correlation", correlation(both));
-    return result(
-        test,
-        Map.of(treatment.name(), treatment.levels().get(0)),
-        Map.of(treatment.name(), treatment.levels().get(1)),
-        null,
-        more);
+    TestResult result =
+        result(
+            test,
+            Map.of(treatment.name(), treatment.levels().get(0)),
+            Map.of(treatment.name(), treatment.levels().get(1)),
+            null,
+            more);
+    return of(result, GroupChecks.ofDifferences(units, differences), null);
   }
 
   private static Quantity correlation(List<double[]> both) {

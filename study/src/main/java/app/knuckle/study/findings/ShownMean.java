@@ -103,7 +103,7 @@ public record ShownMean(
         || response.analysis().tests().stream()
             .filter(TestResult.AnovaResult.class::isInstance)
             .flatMap(t -> ((TestResult.AnovaResult) t).table().rows().stream())
-            .anyMatch(row -> all.equals(Set.copyOf(row.term().names())));
+            .anyMatch(row -> !row.isError() && all.equals(Set.copyOf(row.term().names())));
   }
 
   /** Letters of a comparison on ranks, which has no means of its own. */

@@ -30,6 +30,7 @@ final class WhatIsAsked {
   private final Inquiry inquiry;
   private final Frame frame;
   private final String measured;
+  private final String unit;
   private final List<Factor> factors;
   private final boolean ranks;
   private final boolean joint;
@@ -38,6 +39,7 @@ final class WhatIsAsked {
     this.inquiry = inquiry;
     frame = cells.frame();
     factors = cells.factors();
+    unit = response.unit();
     ranks = inquiry.method() == Method.RANKS;
     joint = inquiry.together() && inquiry.measured().size() > 1;
     measured =
@@ -247,7 +249,9 @@ final class WhatIsAsked {
   }
 
   private String expected() {
-    return inquiry.expected() == null ? "0" : Numerals.plain(inquiry.expected());
+    return inquiry.expected() == null
+        ? "0"
+        : Numerals.with(Numerals.plain(inquiry.expected()), unit);
   }
 
   /** Terms of several treatments, or of a covariate and a treatment, that are asked one by one. */
