@@ -66,7 +66,7 @@ public final class RecordsView extends BorderPane {
    */
   public RecordsView(SlipViewModel slip) {
     this.slip = slip;
-    trail = new TrailCard(slip);
+    trail = new TrailCard(slip, () -> looked);
     setId("records");
     getStyleClass().add("joint");
     title.getStyleClass().add("joint-title");

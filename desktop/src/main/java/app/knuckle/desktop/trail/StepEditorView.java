@@ -76,9 +76,9 @@ final class StepEditorView extends VBox {
   private void showPreview() {
     StepEditor.Preview preview = editor.previewProperty().get();
     boolean fits = preview.step() != null;
-    effect.setText(fits ? "This changes: " + preview.words() + "." : preview.refusal());
+    effect.setText(fits ? "Effect: " + preview.words() + "." : preview.refusal());
     effect.getStyleClass().remove("step-refused");
-    if (!fits && !preview.refusal().contains("not answered yet")) {
+    if (!fits && !preview.refusal().contains(StepForm.OPEN)) {
       effect.getStyleClass().add("step-refused");
     }
     take.setDisable(!fits);

@@ -58,6 +58,9 @@ public enum StepForm {
   /** Rows out of play. */
   SET_ASIDE("Set rows aside");
 
+  /** What is said of a field that waits for its answer. */
+  static final String OPEN = "still to be answered";
+
   private static final String COLUMN = "column";
 
   private final String title;
@@ -242,6 +245,24 @@ public enum StepForm {
   private static final int MOST_LEVELS = 24;
 
   /**
+   * What is known of a new step from the column that is being looked at.
+   *
+   * @param frame the records that the step will be given
+   * @param column looked at; may be one that the step cannot be about
+   * @return the column as an answer, or the only one that could be
+   */
+  Answers about(Frame frame, String column) {
+    Field first = fields(frame).get(0);
+    List<String> options = first.options().apply(Answers.none());
+    boolean one = first.form() == Field.Form.PICK;
+    return one && options.contains(column)
+        ? Answers.none().with(first.key(), column)
+        : one && options.size() == 1
+            ? Answers.none().with(first.key(), options.get(0))
+            : Answers.none();
+  }
+
+  /**
    * The step that the answers make.
    *
    * @param a the answers
@@ -254,8 +275,9 @@ public enum StepForm {
     return switch (this) {
       case MISSING -> new Missing(a.all("columns"), list(needed(a, "values")), off);
       case MERGE -> {
-        List<String> levels = needed(a, "levels") == null ? List.of() : a.all("levels");
-        yield new Merge(needed(a, COLUMN), levels, needed(a, "into"), off);
+        String column = needed(a, COLUMN);
+        needed(a, "levels");
+        yield new Merge(column, a.all("levels"), needed(a, "into"), off);
       }
       case ORDER -> new Order(needed(a, COLUMN), a.all("levels"), off);
       case RELABEL -> new Relabel(needed(a, COLUMN), labels(a.all("labels")), off);
@@ -278,7 +300,7 @@ public enum StepForm {
 
   private String needed(Answers a, String key) {
     if (a.one(key).isEmpty()) {
-      throw asking(label(key), "not answered yet", "");
+      throw asking(label(key), OPEN, "");
     }
     return a.one(key);
   }

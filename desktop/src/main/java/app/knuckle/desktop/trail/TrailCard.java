@@ -10,6 +10,7 @@ import app.knuckle.study.prep.Trail;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
@@ -29,6 +30,7 @@ public final class TrailCard extends Card {
   private static final PseudoClass OFF = PseudoClass.getPseudoClass("off");
 
   private final SlipViewModel slip;
+  private final Supplier<String> looked;
   private final VBox steps = new VBox();
   private final MenuButton add = new MenuButton("+ Add a step");
   private final ReadOnlyBooleanWrapper isEditing = new ReadOnlyBooleanWrapper();
@@ -38,20 +40,29 @@ public final class TrailCard extends Card {
    * The trail of a slip.
    *
    * @param slip the slip
+   * @param looked the column that is being looked at, by name
    */
-  public TrailCard(SlipViewModel slip) {
+  public TrailCard(SlipViewModel slip, Supplier<String> looked) {
     super("Prep trail");
     this.slip = slip;
+    this.looked = looked;
     setId("trail");
     add.setId("add-step");
     add.getStyleClass().add("go");
     for (StepForm form : StepForm.values()) {
       MenuItem item = new MenuItem(form.title());
       item.setId("add-" + form.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
-      item.setOnAction(event -> start(form, Answers.none()));
+      item.setOnAction(event -> start(form));
       add.getItems().add(item);
     }
     getChildren().addAll(steps, add);
+  }
+
+  private void start(StepForm form) {
+    Answer answer = slip.answer();
+    if (answer != null && answer.trail() != null) {
+      start(form, form.about(answer.trail().frame(), looked.get()));
+    }
   }
 
   /**
