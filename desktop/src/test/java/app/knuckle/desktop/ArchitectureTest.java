@@ -5,14 +5,28 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.core.importer.Location;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.library.GeneralCodingRules;
 
 /** The table of modules, and who may see whom inside the window. */
-@AnalyzeClasses(packages = "app.knuckle", importOptions = ImportOption.DoNotIncludeTests.class)
+@AnalyzeClasses(
+    packages = "app.knuckle",
+    importOptions = {
+      ImportOption.DoNotIncludeTests.class,
+      ArchitectureTest.DoNotIncludeTestJars.class
+    })
 class ArchitectureTest {
+
+  /** The made inquiries that the study lends to the tests here come in a jar of their own. */
+  static class DoNotIncludeTestJars implements ImportOption {
+    @Override
+    public boolean includes(Location location) {
+      return !location.contains("-tests.jar");
+    }
+  }
 
   @ArchTest
   static final ArchRule STATS_STANDS_ALONE =
