@@ -2,7 +2,6 @@ package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.records.ColumnGlance;
-import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -14,14 +13,14 @@ import java.util.function.Predicate;
 /** Columns that fit a part of the sentence, those that fit best first. */
 final class ColumnOptions {
 
-  private final SlipViewModel slip;
+  private final Question question;
 
-  ColumnOptions(SlipViewModel slip) {
-    this.slip = slip;
+  ColumnOptions(Question question) {
+    this.question = question;
   }
 
   private Inquiry asked() {
-    return slip.inquiry();
+    return question.inquiry();
   }
 
   /** Columns that can be measured: numbers first; others last, since choosing one says why not. */
@@ -59,10 +58,10 @@ final class ColumnOptions {
 
   private List<Option> columns(
       Comparator<ColumnGlance> fittingFirst, Predicate<ColumnGlance> fits) {
-    if (slip.answer() == null) {
+    if (question.answer() == null) {
       return List.of();
     }
-    return slip.answer().glances().stream()
+    return question.answer().glances().stream()
         .filter(fits)
         .sorted(fittingFirst)
         .map(ColumnOptions::option)
@@ -78,8 +77,8 @@ final class ColumnOptions {
 
   /** Levels of a treatment that occur. */
   List<String> levels(String treatment) {
-    return slip.answer() == null || slip.answer().findings() == null
+    return question.answer() == null || question.answer().findings() == null
         ? List.of()
-        : slip.answer().findings().first().levelsOf(treatment);
+        : question.answer().findings().first().levelsOf(treatment);
   }
 }

@@ -41,7 +41,7 @@ public final class LayoutView extends ScrollPane {
    */
   public LayoutView(SlipViewModel slip) {
     this.slip = slip;
-    model = new LayoutViewModel(slip);
+    model = new LayoutViewModel(Question.of(slip));
     sentence = new DesignSentence("design-sentence", "sentence", "slot");
     more = new DesignSentence("add-parts", "add-parts", "add-part");
     terms.getStyleClass().add("add-parts");

@@ -1,7 +1,6 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
-import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Draft;
@@ -13,24 +12,24 @@ import java.util.function.Consumer;
 /** The sentence that three plain answers lead to. */
 final class PlainAnswers {
 
-  private final SlipViewModel slip;
+  private final Question question;
   private final ColumnOptions columns;
   private final Consumer<Consumer<Draft>> change;
 
   /**
-   * Answers for a slip.
+   * Answers for a question.
    *
-   * @param slip the slip
+   * @param question what the sentence says
    * @param change changes its sentence
    */
-  PlainAnswers(SlipViewModel slip, Consumer<Consumer<Draft>> change) {
-    this.slip = slip;
+  PlainAnswers(Question question, Consumer<Consumer<Draft>> change) {
+    this.question = question;
     this.change = change;
-    columns = new ColumnOptions(slip);
+    columns = new ColumnOptions(question);
   }
 
   private Inquiry asked() {
-    return slip.inquiry();
+    return question.inquiry();
   }
 
   /** Groups of the first treatment; 0 without one. */
@@ -80,7 +79,7 @@ final class PlainAnswers {
           if (unit != null && d.treatments.size() == 1 && groups() == 2) {
             d.pairs = unit;
           } else if (unit != null) {
-            seenRepeatedly(slip, d, unit);
+            seenRepeatedly(question, d, unit);
           }
         });
   }
@@ -99,29 +98,32 @@ final class PlainAnswers {
     if (asked().unit() != null || asked().pairs() != null) {
       return asked().unit() != null ? asked().unit() : asked().pairs();
     }
-    if (asked().treatments().isEmpty() || slip.answer() == null) {
+    if (asked().treatments().isEmpty() || question.answer() == null) {
       return null;
     }
     String treatment = asked().treatments().get(0);
     return columns.naming().stream()
         .map(Option::key)
         .filter(c -> !asked().treatments().contains(c))
-        .filter(c -> FirstGuess.varies(slip.answer().frame(), treatment, c))
-        .filter(c -> !FirstGuess.varies(slip.answer().frame(), c, treatment) || isName(c))
+        .filter(c -> FirstGuess.varies(question.answer().frame(), treatment, c))
+        .filter(c -> !FirstGuess.varies(question.answer().frame(), c, treatment) || isName(c))
         .findFirst()
         .orElse(null);
   }
 
   private boolean isName(String column) {
-    return slip.answer().frame().column(column) instanceof Categories;
+    return question.answer().frame().column(column) instanceof Categories;
   }
 
   /** A unit whose treatment varies within it was seen on occasions. */
-  static void seenRepeatedly(SlipViewModel slip, Draft d, String unit) {
+  static void seenRepeatedly(Question question, Draft d, String unit) {
     d.unit = unit;
     d.occasions =
         d.treatments.stream()
-            .filter(t -> slip.answer() != null && FirstGuess.varies(slip.answer().frame(), t, unit))
+            .filter(
+                t ->
+                    question.answer() != null
+                        && FirstGuess.varies(question.answer().frame(), t, unit))
             .toList();
   }
 }

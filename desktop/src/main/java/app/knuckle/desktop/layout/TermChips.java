@@ -1,6 +1,5 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
@@ -13,14 +12,14 @@ import java.util.Map;
 /** The terms of the model, to be switched on and off. */
 final class TermChips {
 
-  private final SlipViewModel slip;
+  private final Question question;
 
-  TermChips(SlipViewModel slip) {
-    this.slip = slip;
+  TermChips(Question question) {
+    this.question = question;
   }
 
   private Inquiry asked() {
-    return slip.inquiry();
+    return question.inquiry();
   }
 
   /** Terms that can be switched on and off, each with whether it is on. */
@@ -61,8 +60,7 @@ final class TermChips {
     terms.put(term, !terms.get(term));
     List<List<String>> on = terms.keySet().stream().filter(terms::get).toList();
     if (!on.isEmpty()) {
-      slip.inquiryProperty()
-          .set(Redesign.of(asked(), d -> d.terms = new Terms(Terms.Choice.CHOSEN, on)));
+      question.ask(Redesign.of(asked(), d -> d.terms = new Terms(Terms.Choice.CHOSEN, on)));
     }
   }
 }

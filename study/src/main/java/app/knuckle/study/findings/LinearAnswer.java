@@ -25,6 +25,7 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -66,7 +67,7 @@ final class LinearAnswer {
   static Model model(Inquiry inquiry, Parts parts, List<Factor> factors) {
     List<Term> terms = new ArrayList<>();
     inquiry.blocks().forEach(block -> terms.add(Term.of(block)));
-    List<Term> listed = treatmentTerms(inquiry);
+    List<Term> listed = treatmentTerms(inquiry, parts);
     for (String covariate : inquiry.covariates()) {
       if (listed.stream().noneMatch(t -> t.isSameAs(Term.of(covariate)))) {
         terms.add(Term.of(covariate));
@@ -86,7 +87,32 @@ final class LinearAnswer {
   }
 
   /** The terms that the inquiry lists, or all or the main ones of its treatments. */
-  static List<Term> treatmentTerms(Inquiry inquiry) {
+  static List<Term> treatmentTerms(Inquiry inquiry, Parts parts) {
+    List<Term> terms = listed(inquiry);
+    for (Term term : terms) {
+      List<String> crossed = term.names().stream().filter(inquiry.treatments()::contains).toList();
+      double cells =
+          parts.factors(crossed).stream().mapToDouble(Factor::size).reduce(1, (a, b) -> a * b);
+      if (cells > MOST_CELLS) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("terms")),
+            String.join(" and ", crossed)
+                + " have "
+                + Numerals.whole((long) cells)
+                + " combinations of levels, too many to be told apart",
+            "Take each by itself, or leave out the one that is no treatment");
+      }
+    }
+    return terms;
+  }
+
+  /**
+   * More combinations of levels are no experiment, but a label or a measurement among the
+   * treatments; the fit grows with their square.
+   */
+  private static final int MOST_CELLS = 2_000;
+
+  static List<Term> listed(Inquiry inquiry) {
     return switch (inquiry.terms().choice()) {
       case ALL -> Term.combinations(inquiry.treatments(), inquiry.treatments().size());
       case MAIN -> Term.combinations(inquiry.treatments(), 1);

@@ -62,7 +62,7 @@ final class StripAnswer {
   }
 
   Analysis analysis() {
-    List<Term> terms = LinearAnswer.treatmentTerms(inquiry);
+    List<Term> terms = LinearAnswer.treatmentTerms(inquiry, parts);
     Factor block = parts.factor(inquiry.blocks().get(0));
     Strips strips =
         Strips.of(

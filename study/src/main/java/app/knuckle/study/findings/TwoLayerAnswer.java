@@ -59,7 +59,7 @@ final class TwoLayerAnswer {
 
   private void check() {
     boolean sloped =
-        LinearAnswer.treatmentTerms(inquiry).stream()
+        LinearAnswer.listed(inquiry).stream()
             .anyMatch(t -> t.names().stream().anyMatch(inquiry.covariates()::contains));
     if (sloped) {
       throw refused(
@@ -102,7 +102,7 @@ final class TwoLayerAnswer {
     inquiry.blocks().forEach(block -> betweenTerms.add(Term.of(block)));
     inquiry.covariates().forEach(covariate -> betweenTerms.add(Term.of(covariate)));
     List<Term> withinTerms = new ArrayList<>();
-    for (Term term : LinearAnswer.treatmentTerms(inquiry)) {
+    for (Term term : LinearAnswer.treatmentTerms(inquiry, parts)) {
       boolean inner = term.names().stream().anyMatch(within::contains);
       (inner ? withinTerms : betweenTerms).add(term);
     }
