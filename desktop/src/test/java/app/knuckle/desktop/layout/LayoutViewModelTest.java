@@ -8,9 +8,11 @@ import app.knuckle.desktop.shell.Answer;
 import app.knuckle.desktop.shell.FindingLine;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Redesign;
+import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,6 +29,10 @@ class LayoutViewModelTest {
 
   private static final String TRIAL =
       "`measured`:[`growth_mm`],`treatments`:[`mesh`,`density`],`blocks`:[`rack`]";
+
+  private static final List<String> NURSERY =
+      List.of(
+          "rack-trial", "hatchery", "tumbling", "tasting-panel", "strains", "silt-dose", "pumps");
 
   /** A question that is answered at once. */
   private static final class Answered implements Question {
@@ -248,21 +254,21 @@ class LayoutViewModelTest {
    */
   @Property(tries = 60, seed = "31415926")
   void noWayThroughTheSlotsEndsInAHole(@ForAll Random random) throws Exception {
-    ask("rack-trial", TRIAL);
-    List<String> way = new ArrayList<>();
+    String name = NURSERY.get(random.nextInt(NURSERY.size()));
+    Table table = Asked.table(name);
+    question = new Answered(table, FirstGuess.of(Frame.of(table)).inquiry());
+    model = new LayoutViewModel(question);
+    List<String> way = new ArrayList<>(List.of(name));
     for (int i = 0; i < 12; i++) {
       List<Piece.Slot> open = slots().stream().filter(s -> !s.options().get().isEmpty()).toList();
       Piece.Slot slot = open.get(random.nextInt(open.size()));
       List<Option> options = slot.options().get();
       Option option = options.get(random.nextInt(options.size()));
       way.add(slot.id() + ": " + option.title());
-      long t0 = System.nanoTime();
       try {
         slot.chosen().accept(option);
         assertThat(sentence()).startsWith("We measured [").doesNotContain("null").endsWith("].");
         assertThat(FindingLine.of(question.answer()).sentence()).isNotBlank();
-        if (System.nanoTime() - t0 > 1e9)
-          System.err.println("SLOW " + (System.nanoTime() - t0) / 1e9 + " " + question.inquiry());
         assertThat(model.terms().terms().keySet()).allMatch(term -> !term.isEmpty());
       } catch (RuntimeException | AssertionError e) {
         throw new AssertionError(way.toString(), e);

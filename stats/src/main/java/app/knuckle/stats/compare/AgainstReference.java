@@ -103,6 +103,15 @@ public record AgainstReference(
 
   private static double[] loadings(Estimates means, List<Integer> others, int reference) {
     double[] loadings = new double[others.size()];
+    if (loadings.length == 1) {
+      return loadings; // One difference has nothing to share.
+    }
+    if (loadings.length == 2) {
+      double r = correlation(means, others, reference);
+      loadings[0] = Math.sqrt(Math.min(MOST_SHARED, Math.abs(r)));
+      loadings[1] = Math.copySign(loadings[0], r);
+      return loadings;
+    }
     for (int i = 0; i < loadings.length; i++) {
       // Correlations of one factor: l_i = cov(d_i, d_j) / ..., found from the reference's variance.
       double variance = squared(means.seOfDifference(others.get(i), reference));
@@ -114,18 +123,21 @@ public record AgainstReference(
   }
 
   /**
-   * Differences that share more than this count as sharing this much, which errs on the safe side:
-   * the integral over what they share takes steps as fine as what they do not.
+   * Differences that share more than this count as sharing this much, which errs on the safe side.
    */
   private static final double MOST_SHARED = 1 - 1e-5;
+
+  /** The correlation of two differences from the reference. */
+  private static double correlation(Estimates means, List<Integer> others, int reference) {
+    double first = means.seOfDifference(others.get(0), reference).value();
+    double second = means.seOfDifference(others.get(1), reference).value();
+    return sharedVariance(means, others, reference) / (first * second);
+  }
 
   /**
    * What all differences share: the variance of the reference, averaged over pairs of the others.
    */
   private static double sharedVariance(Estimates means, List<Integer> others, int reference) {
-    if (others.size() == 1) {
-      return squared(means.se(reference));
-    }
     double sum = 0;
     int count = 0;
     for (int a = 0; a < others.size(); a++) {

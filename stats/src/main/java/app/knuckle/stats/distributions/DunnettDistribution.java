@@ -1,6 +1,8 @@
 package app.knuckle.stats.distributions;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
@@ -30,18 +32,28 @@ public final class DunnettDistribution {
   /** The largest of several changes faster with s than each of them. */
   private static final double STEEPER = 1.5;
 
+  /** Where equal steps would be finer than this, panels need fewer points. */
+  private static final double FINEST_STEP = 0.03;
+
+  /** Features wider than this need no panels of their own beside those that are one wide. */
+  private static final double NARROW = 0.5;
+
+  /** Widths on both sides of a feature beyond which it is flat, or steep but negligible. */
+  private static final int REACH = 10;
+
   private static final double QUANTILE_TOLERANCE = 0x1.0p-46;
 
   private final double[] l;
   private final double[] c;
   private final int[] times;
   private final boolean twoSided;
+  private final double df;
   private final ScaledChi chi;
   private final double step;
 
   private DunnettDistribution(double[] loadings, double df, boolean twoSided) {
     // Equal loadings, as of equal groups, need one probability for all.
-    l = Arrays.stream(loadings).distinct().toArray();
+    l = Arrays.stream(loadings).map(x -> x + 0.0).distinct().toArray(); // No zero below zero.
     times = new int[l.length];
     for (int i = 0; i < l.length; i++) {
       double own = l[i];
@@ -49,10 +61,12 @@ public final class DunnettDistribution {
     }
     c = Arrays.stream(l).map(x -> Math.sqrt((1 - x) * (1 + x))).toArray();
     this.twoSided = twoSided;
+    this.df = df;
     chi = new ScaledChi(df);
     double narrowest = LARGEST_STEP;
     for (int i = 0; i < l.length; i++) {
-      narrowest = Math.min(narrowest, l[i] == 0 ? LARGEST_STEP : STEP_IN_FEATURES * c[i] / l[i]);
+      narrowest =
+          Math.min(narrowest, l[i] == 0 ? LARGEST_STEP : STEP_IN_FEATURES * c[i] / Math.abs(l[i]));
     }
     step = narrowest;
   }
@@ -60,7 +74,7 @@ public final class DunnettDistribution {
   /**
    * The distribution.
    *
-   * @param loadings l of each statistic, from 0 to below 1; the correlation of two is their product
+   * @param loadings l of each statistic, between -1 and 1; the correlation of two is their product
    * @param df degrees of freedom, above 0; infinity when the spread is known
    * @param twoSided whether sizes are compared, rather than values
    * @return the distribution of the largest
@@ -78,24 +92,57 @@ public final class DunnettDistribution {
   public double survivalProbability(double t) {
     return twoSided && t <= 0
         ? 1
-        : Math.min(1, chi.average(STEEPER * (1 + Math.abs(t)), s -> exceeds(t * s)));
+        : Math.min(1, chi.average(STEEPER * (1 + felt(t)), s -> exceeds(t * s)));
+  }
+
+  /**
+   * How steep a bell of t s is in ln s where the average gathers: at s^2 = df / (df + t^2), the
+   * largest of s^df exp(-df s^2 / 2 - t^2 s^2 / 2). Few degrees of freedom feel little of a large
+   * t.
+   */
+  private double felt(double t) {
+    return Math.abs(t) / Math.sqrt(1 + t * t / df);
   }
 
   /** P(largest > x) when the spread is known. */
   private double exceeds(double x) {
+    if (step < FINEST_STEP) {
+      return Panels.integral(ends(x), z -> exceeds(x, z));
+    }
     double sum = 0;
     int most = (int) Math.ceil(FARTHEST_Z / step);
     for (int i = -most; i <= most; i++) {
-      double z = i * step;
-      double logBelow = 0;
-      for (int j = 0; j < l.length; j++) {
-        double above = NORMAL.survivalProbability((x - l[j] * z) / c[j]);
-        double below = twoSided ? NORMAL.survivalProbability((x + l[j] * z) / c[j]) : 0;
-        logBelow += times[j] * Math.log1p(-Math.min(1, above + below));
-      }
-      sum += NORMAL.density(z) * -Math.expm1(logBelow);
+      sum += exceeds(x, i * step);
     }
     return step * sum;
+  }
+
+  /** The same where the shared part is z, times its density. */
+  private double exceeds(double x, double z) {
+    double logBelow = 0;
+    for (int j = 0; j < l.length; j++) {
+      double above = NORMAL.survivalProbability((x - l[j] * z) / c[j]);
+      double below = twoSided ? NORMAL.survivalProbability((x + l[j] * z) / c[j]) : 0;
+      logBelow += times[j] * Math.log1p(-Math.min(1, above + below));
+    }
+    return NORMAL.density(z) * -Math.expm1(logBelow);
+  }
+
+  /** Panels one wide, and narrower ones about z = x / l, where one statistic passes x. */
+  private double[] ends(double x) {
+    List<Double> ends = new ArrayList<>();
+    for (double z = -Math.ceil(FARTHEST_Z); z <= Math.ceil(FARTHEST_Z); z++) {
+      ends.add(z);
+    }
+    for (int j = 0; j < l.length; j++) {
+      double width = c[j] / Math.abs(l[j]);
+      for (int i = -REACH; width < NARROW && i <= REACH; i += 2) {
+        double z = x / l[j] + i * width;
+        ends.add(Math.max(-Math.ceil(FARTHEST_Z), Math.min(Math.ceil(FARTHEST_Z), z)));
+        ends.add(Math.max(-Math.ceil(FARTHEST_Z), Math.min(Math.ceil(FARTHEST_Z), -z)));
+      }
+    }
+    return ends.stream().mapToDouble(z -> z).toArray();
   }
 
   /**

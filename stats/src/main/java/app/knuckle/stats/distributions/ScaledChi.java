@@ -19,7 +19,10 @@ final class ScaledChi {
   /** Step in standard deviations of u, which are 1 / sqrt(2 df) for many degrees of freedom. */
   private static final double STEP_IN_DEVIATIONS = 0.4;
 
-  /** Terms below this share of the largest density are left out on both sides. */
+  /**
+   * Terms are left out on both sides where they are below this share of the largest density, and of
+   * the sum: of a small tail most lies where the density is small.
+   */
   private static final double NEGLIGIBLE = 1e-22;
 
   /** From here on the estimate counts as the standard deviation itself. */
@@ -60,7 +63,7 @@ final class ScaledChi {
         double exponent = df * (u - 0.5 * Math.expm1(2 * u));
         double term = Math.exp(constant + exponent) * function.applyAsDouble(Math.exp(u));
         sum += term;
-        if (exponent < Math.log(NEGLIGIBLE)) {
+        if (exponent < Math.log(NEGLIGIBLE) && term <= NEGLIGIBLE * sum) {
           break;
         }
       }
