@@ -29,6 +29,11 @@ public final class SlotChooser extends Button {
 
   private static final PseudoClass GAP = PseudoClass.getPseudoClass("gap");
   private static final double WIDTH = 300;
+
+  /** For lines that say why something does not fit. */
+  private static final double WIDE = 460;
+
+  private static final int LONG_LINE = 44;
   private static final double ROW = 40;
   private static final int MOST_ROWS = 8;
 
@@ -64,7 +69,6 @@ public final class SlotChooser extends Button {
     filter.setId(id + "-filter");
     list.setId(id + "-list");
     list.setFixedCellSize(ROW);
-    list.setPrefWidth(WIDTH);
     list.setCellFactory(view -> new OptionCell());
     VBox box = new VBox(filter, list);
     box.getStyleClass().add("slot-chooser");
@@ -105,6 +109,8 @@ public final class SlotChooser extends Button {
 
   private void open() {
     filter.clear();
+    list.setPrefWidth(
+        options.get().stream().anyMatch(o -> o.line().length() > LONG_LINE) ? WIDE : WIDTH);
     fill("");
     Bounds place = localToScreen(getBoundsInLocal());
     popup.show(this, place.getMinX(), place.getMaxY() + 2);
@@ -129,6 +135,17 @@ public final class SlotChooser extends Button {
             fitting.isEmpty() && typedOption != null ? List.of(typedOption) : fitting));
     list.setPrefHeight(ROW * Math.max(1, Math.min(MOST_ROWS, list.getItems().size())) + 2);
     list.getSelectionModel().selectFirst();
+    if (wanted.isEmpty()) {
+      fitting.stream().filter(o -> o.title().equals(getText())).findFirst().ifPresent(this::stand);
+    }
+  }
+
+  /** The choice of before is where the keys begin, so that Enter alone changes nothing. */
+  private void stand(Option option) {
+    list.getSelectionModel().select(option);
+    if (list.getSelectionModel().getSelectedIndex() >= MOST_ROWS) {
+      list.scrollTo(option);
+    }
   }
 
   private void key(KeyEvent event) {
@@ -155,6 +172,11 @@ public final class SlotChooser extends Button {
   }
 
   private static final class OptionCell extends ListCell<Option> {
+
+    private OptionCell() {
+      setPrefWidth(0); // As wide as the list: what is too long ends in dots, without a scroll bar.
+    }
+
     @Override
     protected void updateItem(Option option, boolean empty) {
       super.updateItem(option, empty);

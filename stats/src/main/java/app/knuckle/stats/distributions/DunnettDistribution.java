@@ -35,6 +35,9 @@ public final class DunnettDistribution {
   /** Where equal steps would be finer than this, panels need fewer points. */
   private static final double FINEST_STEP = 0.03;
 
+  /** From here on the tail changes no faster than a normal one, however narrow its features. */
+  private static final double SMOOTH = 1;
+
   /** Features wider than this need no panels of their own beside those that are one wide. */
   private static final double NARROW = 0.5;
 
@@ -50,6 +53,7 @@ public final class DunnettDistribution {
   private final double df;
   private final ScaledChi chi;
   private final double step;
+  private final Remembered logs = new Remembered(x -> Math.log(summed(x)));
 
   private DunnettDistribution(double[] loadings, double df, boolean twoSided) {
     // Equal loadings, as of equal groups, need one probability for all.
@@ -106,6 +110,11 @@ public final class DunnettDistribution {
 
   /** P(largest > x) when the spread is known. */
   private double exceeds(double x) {
+    double log = x > SMOOTH ? logs.at(x) : Double.NaN;
+    return Double.isNaN(log) ? summed(x) : Math.exp(log);
+  }
+
+  private double summed(double x) {
     if (step < FINEST_STEP) {
       return Panels.integral(ends(x), z -> exceeds(x, z));
     }
