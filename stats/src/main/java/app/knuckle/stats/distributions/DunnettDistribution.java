@@ -35,7 +35,10 @@ public final class DunnettDistribution {
   /** Where equal steps would be finer than this, panels need fewer points. */
   private static final double FINEST_STEP = 0.03;
 
-  /** From here on the tail changes no faster than a normal one, however narrow its features. */
+  /**
+   * From here on the tail changes no faster than a normal one, however narrow its features; below
+   * it is smooth in ln x, where a narrow feature is as wide as any other.
+   */
   private static final double SMOOTH = 1;
 
   /** Features wider than this need no panels of their own beside those that are one wide. */
@@ -53,7 +56,8 @@ public final class DunnettDistribution {
   private final double df;
   private final ScaledChi chi;
   private final double step;
-  private final Remembered logs = new Remembered(x -> Math.log(summed(x)));
+  private final Remembered far = new Remembered(x -> Math.log(summed(x)));
+  private final Remembered near = new Remembered(v -> Math.log(summed(Math.exp(-v))));
 
   private DunnettDistribution(double[] loadings, double df, boolean twoSided) {
     // Equal loadings, as of equal groups, need one probability for all.
@@ -110,7 +114,7 @@ public final class DunnettDistribution {
 
   /** P(largest > x) when the spread is known. */
   private double exceeds(double x) {
-    double log = x > SMOOTH ? logs.at(x) : Double.NaN;
+    double log = x > SMOOTH ? far.at(x) : x > 0 ? near.at(-Math.log(x)) : Double.NaN;
     return Double.isNaN(log) ? summed(x) : Math.exp(log);
   }
 
