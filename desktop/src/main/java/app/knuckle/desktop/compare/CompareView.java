@@ -3,6 +3,7 @@ package app.knuckle.desktop.compare;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Focus;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
@@ -14,9 +15,11 @@ import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.figures.scatter.Intervals;
 import app.knuckle.figures.scatter.IntervalsLayout;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Redesign;
 import app.knuckle.study.findings.ComparedMeans;
 import java.util.List;
 import java.util.stream.IntStream;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -72,12 +75,9 @@ public final class CompareView extends ScrollPane {
     page.getChildren().setAll(Texts.line("Which means differ from which?", "joint-title"));
     page.getChildren().add(choosers(answer.findings().inquiry()));
     if (families.isEmpty()) {
-      page.getChildren()
-          .add(
-              Texts.wrapped(
-                  "There are no means to compare pair by pair here: the test says all there is, or"
-                      + " the groups are too many.",
-                  "prose"));
+      page.getChildren().addAll(nothing(answer.findings().inquiry()));
+      balance.show(answer.findings());
+      page.getChildren().add(balance);
       return;
     }
     List<ComparedMeans> drawn = families.subList(0, Math.min(MOST_FAMILIES, families.size()));
@@ -109,6 +109,23 @@ public final class CompareView extends ScrollPane {
     }
     balance.show(answer.findings());
     page.getChildren().add(balance);
+  }
+
+  /** What is said where no pairs are, and the way to have them. */
+  private List<Node> nothing(Inquiry inquiry) {
+    if (CompareOptions.now(inquiry) != null) {
+      return List.of(
+          Texts.wrapped(
+              "There are no means to compare pair by pair here: the test says all there is, or"
+                  + " the groups are too many.",
+              "prose"));
+    }
+    GoButton ask =
+        new GoButton(
+            "compare-all-pairs",
+            "Compare all pairs",
+            () -> slip.inquiryProperty().set(Redesign.of(slip.inquiry(), same -> {})));
+    return List.of(Texts.wrapped("This inquiry does not compare pairs yet.", "prose"), ask);
   }
 
   /** The order of the means, what their bars show, and the level at which pairs are judged. */

@@ -29,6 +29,8 @@ public record ChainPage(List<Link> links) {
     DONE,
     /** It holds an answer to look at twice. */
     CAUTION,
+    /** Nothing is asked of it yet, and there is the place to ask. */
+    UNASKED,
     /** It waits for something before it. */
     NOT_YET
   }
@@ -218,7 +220,9 @@ public record ChainPage(List<Link> links) {
     if (families.isEmpty()) {
       boolean two =
           answer.findings().inquiry().treatments().isEmpty() || response.groups().size() < 3;
-      return new Link(Joint.COMPARE, State.NOT_YET, two ? "nothing more to compare" : "not asked");
+      return two
+          ? new Link(Joint.COMPARE, State.NOT_YET, "nothing more to compare")
+          : new Link(Joint.COMPARE, State.UNASKED, "nothing asked yet");
     }
     ComparedMeans first = families.get(0);
     String means =

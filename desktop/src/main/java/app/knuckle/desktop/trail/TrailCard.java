@@ -174,13 +174,13 @@ public final class TrailCard extends Card {
     add.requestFocus();
   }
 
-  private HBox row(int index, Trail.Outcome outcome) {
+  private VBox row(int index, Trail.Outcome outcome) {
     Step step = outcome.step();
     String effect =
         step.off()
             ? "switched off"
             : outcome.refusal() != null ? outcome.refusal().shown() : outcome.effect().words();
-    HBox row = row(index + 2, step.title(), step.detail(), effect, menu(index, outcome));
+    VBox row = row(index + 2, step.title(), step.detail(), effect, menu(index, outcome));
     row.pseudoClassStateChanged(OFF, step.off());
     if (outcome.refusal() != null) {
       row.getStyleClass().add("step-broken");
@@ -188,20 +188,23 @@ public final class TrailCard extends Card {
     return row;
   }
 
-  private static HBox row(int number, String what, String detail, String effect, Node menu) {
+  private static VBox row(int number, String what, String detail, String effect, Node menu) {
     Label badge = Texts.line(String.valueOf(number), "step-number");
     badge.setMinWidth(Region.USE_PREF_SIZE);
-    VBox words = new VBox(Texts.wrapped(what, "step-title"), Texts.wrapped(detail, "step-detail"));
+    Label title = Texts.wrapped(what, "step-title");
+    title.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(title, Priority.ALWAYS);
+    HBox head = new HBox(badge, title);
+    head.getStyleClass().add("step-head");
+    if (menu != null) {
+      head.getChildren().add(menu);
+    }
+    VBox row = new VBox(head, Texts.wrapped(detail, "step-detail"));
+    row.getStyleClass().add("step");
     if (!effect.isEmpty()) {
       Label label = Texts.wrapped(effect, "step-effect");
       label.setId("effect-" + number);
-      words.getChildren().add(label);
-    }
-    HBox.setHgrow(words, Priority.ALWAYS);
-    HBox row = new HBox(badge, words);
-    row.getStyleClass().add("step");
-    if (menu != null) {
-      row.getChildren().add(menu);
+      row.getChildren().add(label);
     }
     return row;
   }

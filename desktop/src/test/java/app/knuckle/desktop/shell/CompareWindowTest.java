@@ -106,4 +106,17 @@ class CompareWindowTest {
     robot.clickOn("All pairs at a glance");
     until(() -> isThere(robot, "difference-board"));
   }
+
+  @Test
+  void whatComparesNothingYetIsAskedThere(FxRobot robot) {
+    SlipViewModel slip = workbench.currentProperty().get();
+    robot.interact(
+        () -> slip.inquiryProperty().set(slip.inquiry().but(d -> d.compare = List.of())));
+    until(() -> isThere(robot, "compare-all-pairs"));
+    assertThat(robot.lookup("#joint-compare").queryButton().isDisabled()).isFalse();
+    assertThat(isThere(robot, "balance")).isTrue();
+    robot.clickOn("#compare-all-pairs");
+    until(() -> isThere(robot, "ladder"));
+    assertThat(rungs(robot)).contains("Diatom C");
+  }
 }
