@@ -54,9 +54,11 @@ public final class Asked {
     return InquiryFile.read(json.replace('`', '"'));
   }
 
+  private static final List<String> DEMO = List.of("rack-trial", "feed-tanks");
+
   /** A table of the nursery. */
   public static Table table(String file) throws URISyntaxException {
-    String at = file.equals("rack-trial") ? "/app/knuckle/desktop/demo/" : "/demo/";
+    String at = DEMO.contains(file) ? "/app/knuckle/desktop/demo/" : "/demo/";
     Path path = Path.of(Asked.class.getResource(at + file + ".csv").toURI());
     return RecordsFile.read(path, RecordsFile.guess(path), Progress.NONE);
   }
