@@ -378,6 +378,9 @@ public enum StepForm {
     return new Keep(where, off);
   }
 
+  /** Each row set aside is named in the trail. */
+  private static final int MOST_ROWS = 100_000;
+
   /** Row numbers, with ranges: "7, 31-34". */
   private static List<Integer> rows(String text) {
     List<Integer> rows = new ArrayList<>();
@@ -386,6 +389,12 @@ public enum StepForm {
       try {
         int first = Integer.parseInt(ends[0].strip());
         int last = Integer.parseInt(ends[ends.length - 1].strip());
+        if (last - (long) first >= MOST_ROWS) {
+          throw asking(
+              "rows",
+              "'" + part + "' is more rows than are set aside one by one",
+              "Use \u201c" + KEEP.title() + "\u201d");
+        }
         IntStream.rangeClosed(first, last).forEach(rows::add);
       } catch (NumberFormatException e) {
         throw new Refused(

@@ -97,5 +97,9 @@ class StepFormTest {
     assertThatThrownBy(() -> StepForm.SET_ASIDE.step(rows, null))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("eight");
+    Answers far = Answers.none().with("rows", "1-2000000000");
+    assertThatThrownBy(() -> StepForm.SET_ASIDE.step(far, null))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("Keep only some rows");
   }
 }
