@@ -1,6 +1,8 @@
 package app.knuckle.figures.scene;
 
 import app.knuckle.study.words.Numerals;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -21,6 +23,9 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
   private static final double[] LOG_STEPS = {1, 2, 5};
   private static final double[] LOG_WHOLE = {1, 2, 3, 4, 5, 6, 7, 8, 9};
 
+  /** One tick alone does not say how large a step is. */
+  private static final int FEWEST_TICKS = 2;
+
   /** More decades than this do not all have a tick. */
   private static final double MOST_DECADES = 8;
 
@@ -29,6 +34,9 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
 
   /** A step of one's own that gives more ticks than this is not taken. */
   private static final double MOST_TICKS = 60;
+
+  /** A tick is a round number: what its doubles differ from one is rounding. */
+  private static final MathContext TICK_DIGITS = new MathContext(12);
 
   /** A tick is on the axis if it passes its end by no more than rounding. */
   private static final double ROUNDING = 1e-9;
@@ -103,7 +111,11 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
   public List<Double> ticks() {
     List<Double> ticks = new ArrayList<>();
     if (logarithmic) {
-      return logarithmicTicks();
+      List<Double> powers = logarithmicTicks();
+      // Between two whole numbers there are none: round steps then, as on any axis.
+      return powers.size() >= FEWEST_TICKS
+          ? powers
+          : between(low, high, Double.NaN, FEWEST_TICKS + 1).ticks();
     }
     long first = (long) Math.ceil(low / step - ROUNDING);
     long last = (long) Math.floor(high / step + ROUNDING);
@@ -140,7 +152,7 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
    */
   public String text(double tick) {
     if (logarithmic) {
-      return Numerals.plain(tick);
+      return Numerals.plain(new BigDecimal(tick).round(TICK_DIGITS).doubleValue());
     }
     int decimals = 0;
     double scaled = step;

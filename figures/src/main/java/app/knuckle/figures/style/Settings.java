@@ -15,9 +15,11 @@ record Settings(Map<String, String> values) {
     return Optional.ofNullable(values.get(name));
   }
 
+  /** A number; where one must be, NaN is none. */
   double number(String name, double otherwise) {
     try {
-      return text(name).map(Double::parseDouble).orElse(otherwise);
+      double value = text(name).map(Double::parseDouble).orElse(otherwise);
+      return Double.isNaN(value) ? otherwise : value;
     } catch (NumberFormatException e) {
       return otherwise;
     }

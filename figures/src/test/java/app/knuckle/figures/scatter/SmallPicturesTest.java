@@ -2,6 +2,7 @@ package app.knuckle.figures.scatter;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.figures.Pictures;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
@@ -17,10 +18,6 @@ import net.jqwik.api.constraints.IntRange;
  */
 class SmallPicturesTest {
 
-  private static final String[] NAMES = {
-    "fine / 60", "x", "North channel upper rack, shaded side", "\u2212", "coarse mesh / 240 a bag"
-  };
-
   /** Text may stand out by half a tick's number where an axis ends. */
   private static final double SLACK = 24;
 
@@ -31,9 +28,8 @@ class SmallPicturesTest {
     double[] heights = random.doubles(k, 0.1, 5).toArray();
     Scene scene =
         BarsLayout.of(new Bars(names(k, random), heights, new boolean[k], "SD"), 320, 150);
-    inside(scene);
-    List<Mark.Bar> bars = new ArrayList<>();
-    scene.marks().stream().filter(m -> m instanceof Mark.Bar).forEach(m -> bars.add((Mark.Bar) m));
+    Pictures.inside(scene, SLACK);
+    List<Mark.Bar> bars = Pictures.marks(scene, Mark.Bar.class);
     assertThat(bars).hasSize(k);
     for (int i = 1; i < k; i++) {
       Mark.Bar a = bars.get(i - 1);
@@ -55,9 +51,8 @@ class SmallPicturesTest {
       points.add(new Scatter.Point(i * scale, random.nextGaussian() * scale, Ink.DEEP, i));
     }
     Scene scene = ScatterLayout.of(new Scatter(points, List.of(), "row", "residual"), 320, 150);
-    inside(scene);
-    List<Mark.Dot> dots = new ArrayList<>();
-    scene.marks().stream().filter(m -> m instanceof Mark.Dot).forEach(m -> dots.add((Mark.Dot) m));
+    Pictures.inside(scene, SLACK);
+    List<Mark.Dot> dots = Pictures.marks(scene, Mark.Dot.class);
     for (int i = 1; i < n; i++) {
       assertThat(dots.get(i).x()).isGreaterThan(dots.get(i - 1).x());
       boolean above = points.get(i).y() > points.get(i - 1).y();
@@ -79,7 +74,7 @@ class SmallPicturesTest {
               names.get(i), middle - half, middle, middle + half, half < Math.abs(middle)));
     }
     Scene scene = IntervalsLayout.of(new Intervals(rows, "difference (mm)"), 420);
-    inside(scene);
+    Pictures.inside(scene, SLACK);
     double zero =
         scene.marks().stream()
             .filter(m -> m instanceof Mark.Line l && l.ink() == Ink.DARK)
@@ -101,17 +96,8 @@ class SmallPicturesTest {
   private static List<String> names(int k, Random random) {
     List<String> names = new ArrayList<>();
     for (int i = 0; i < k; i++) {
-      names.add(NAMES[random.nextInt(NAMES.length)]);
+      names.add(Pictures.NAMES.get(random.nextInt(Pictures.NAMES.size())));
     }
     return names;
-  }
-
-  private static void inside(Scene scene) {
-    for (Mark mark : scene.marks()) {
-      assertThat(mark.box().getMinX()).as("%s", mark).isGreaterThan(-SLACK);
-      assertThat(mark.box().getMaxX()).as("%s", mark).isLessThan(scene.width() + SLACK);
-      assertThat(mark.box().getMinY()).as("%s", mark).isGreaterThan(-0.1);
-      assertThat(mark.box().getMaxY()).as("%s", mark).isLessThan(scene.height() + 0.1);
-    }
   }
 }
