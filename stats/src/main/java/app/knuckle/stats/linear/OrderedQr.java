@@ -19,6 +19,12 @@ final class OrderedQr {
    */
   static final double DEPENDENT = 1e-9;
 
+  /**
+   * A part of less than this share of a response's length is none: the columns say all of it, and
+   * the rest is rounding. What was measured is never that close to a model.
+   */
+  private static final double NOTHING_LEFT = 1e-13;
+
   private final double[][] columns;
   private final double[][] right;
   private final int[] place;
@@ -36,6 +42,7 @@ final class OrderedQr {
     place = new int[columns.length];
     int rows = right[0].length;
     double[] sizes = Arrays.stream(columns).mapToDouble(c -> norm(c, 0)).toArray();
+    double[] lengths = Arrays.stream(right).mapToDouble(r -> norm(r, 0)).toArray();
     int next = 0;
     for (int j = 0; j < columns.length; j++) {
       double left = next < rows ? norm(columns[j], next) : 0;
@@ -49,6 +56,19 @@ final class OrderedQr {
       next++;
     }
     rank = next;
+    for (int r = 0; r < right.length; r++) {
+      cleanse(right[r], NOTHING_LEFT * lengths[r]);
+    }
+  }
+
+  /** Parts of a response that are rounding become 0: along each column, and all that is left. */
+  private void cleanse(double[] response, double rounding) {
+    for (int i = 0; i < rank; i++) {
+      response[i] = Math.abs(response[i]) <= rounding ? 0 : response[i];
+    }
+    if (norm(response, rank) <= rounding) {
+      Arrays.fill(response, rank, response.length, 0);
+    }
   }
 
   private static double norm(double[] column, int from) {

@@ -33,6 +33,12 @@ public final class Blocks {
   private static final int MOST_PAGE_TREATMENTS = 6;
   private static final int MOST_PAGE_BLOCKS = 20;
 
+  /**
+   * Nobody writes more decimals than this: they come from averaging, and the last ones are
+   * rounding, which must not tell equal ranges apart.
+   */
+  private static final int WRITTEN = 11;
+
   private final double[][] values;
   private final double[][] ranks;
   private final int b;
@@ -210,6 +216,8 @@ public final class Blocks {
     for (int i = 0; i < b; i++) {
       double[] own = Exact.scaled(values[i], scale);
       ranges[i] = Arrays.stream(own).max().orElse(0) - Arrays.stream(own).min().orElse(0);
+      ranges[i] =
+          scale > WRITTEN ? Math.rint(ranges[i] / Math.pow(10, scale - WRITTEN)) : ranges[i];
     }
     double[] q = Ranks.of(ranges).ranks;
     double[] scores = new double[k];

@@ -43,7 +43,8 @@ public record Histogram(
       } else if (value > edges[bins]) {
         above++;
       } else {
-        int at = Arrays.binarySearch(edges, value);
+        int at =
+            Arrays.binarySearch(edges, value + 0.0); // Minus zero would lie below an edge at 0.
         int left = at >= 0 ? at : -at - 2;
         counts[Math.min(left, bins - 1)]++;
         rightClosed[at >= 0 ? Math.max(at - 1, 0) : left]++;

@@ -89,6 +89,21 @@ class FitPropertiesTest {
     assertThat(sum).isCloseTo(fit.explained().of(0), within(SAME));
   }
 
+  /** What rounding leaves is no spread to judge by: effects are there, their tests are not. */
+  @Property(tries = 50)
+  void aResponseThatAddsUpOfItsEffectsLeavesNothing(@ForAll long seed) {
+    Layout some = Layout.of(seed, 3, 4);
+    double[] sums = new double[some.growth().length];
+    Arrays.setAll(sums, i -> 0.1 + 0.3 * some.mesh()[i] - 0.7 * some.density()[i]);
+    Layout exact = new Layout(some.mesh(), some.density(), some.start(), sums);
+    Stratum layer = new Stratum("error", exact.fit(ALL.subList(0, 2)), 0, 1);
+    assertThat(layer.errorSs()).isZero();
+    AnovaTable table = AnovaTable.of(layer, Squares.AFTER_ALL, 0.05);
+    assertThat(table.rows().stream().filter(r -> r.effect() != null).map(AnovaTable.Row::effect))
+        .hasSize(2)
+        .allMatch(e -> e.ss() > 0 && !e.f().exists() && !e.p().exists());
+  }
+
   @Property(tries = 50)
   void squaresInOrderAddUpWhateverTheSizes(@ForAll long seed) {
     Fit fit = Layout.of(seed, 1, 9).fit(ALL);

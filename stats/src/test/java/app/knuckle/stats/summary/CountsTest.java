@@ -22,6 +22,13 @@ class CountsTest {
   }
 
   @Test
+  void minusZeroIsZero() {
+    Histogram h = Histogram.of(new double[] {-0.0, 0.0}, new double[] {0, 1});
+    assertThat(h.counts()).containsExactly(2);
+    assertThat(h.countsRightClosed()).containsExactly(2);
+  }
+
+  @Test
   void edgesThatDoNotRiseAreRefused() {
     assertThatThrownBy(() -> Histogram.of(new double[] {1}, new double[] {0, 0}))
         .isInstanceOf(IllegalArgumentException.class);

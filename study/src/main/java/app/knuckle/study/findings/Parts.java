@@ -11,6 +11,8 @@ import app.knuckle.study.prep.Kind;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -124,10 +126,19 @@ final class Parts {
     }
     for (int i = 0; i < sums.length; i++) {
       int at = i;
-      Arrays.setAll(sums[i], j -> counts[at][j] == 0 ? Double.NaN : sums[at][j] / counts[at][j]);
+      Arrays.setAll(sums[i], j -> mean(sums[at][j], counts[at][j]));
     }
     return sums;
   }
+
+  private static double mean(double sum, int count) {
+    return count == 0
+        ? Double.NaN
+        : count == 1 ? sum : new BigDecimal(sum / count).round(MEAN_DIGITS).doubleValue();
+  }
+
+  /** Equal means must tie, though their sums were rounded in another order. */
+  private static final MathContext MEAN_DIGITS = new MathContext(15);
 
   boolean isUsed(int row) {
     return used[row];

@@ -35,13 +35,16 @@ class SymmetriesTest {
   private static final double ROUNDING = 1e-6;
 
   /** What says how sure one can be, on any scale. */
-  private static final Set<String> SCALELESS = Set.of("p", "df", "letters");
+  private static final Set<String> SCALELESS = Set.of("p", "df", "differs");
 
   /** What a difference of nothing at all comes to in doubles. */
   private static final double ALMOST_NOTHING = 1e-9;
 
   /** What speaks of rows and units in the order of the records, or of the origin itself. */
   private static final Set<String> PLACED = Set.of("unitsLeftOut", "coefficients");
+
+  /** Not above a median is not below it; ranges count tied means in the order of their levels. */
+  private static final Set<String> NO_MIRROR = Set.of("mood-median", "newman-keuls", "duncan");
 
   private static final List<String> ANSWERS =
       List.of("tests", "means", "comparisons", "contrasts", "summaries");
@@ -57,17 +60,17 @@ class SymmetriesTest {
     same(any, any.asked(), turned(any.table(), order), any.asked(), false);
   }
 
-  @Property(tries = 200, seed = "18284590")
+  @Property(tries = 150, seed = "18284590")
   void theUnitOfWhatWasMeasured(@ForAll Random random) {
     scaled(random, x -> 4 * x);
   }
 
-  @Property(tries = 200, seed = "45235360")
+  @Property(tries = 150, seed = "45235360")
   void theOriginOfWhatWasMeasured(@ForAll Random random) {
     scaled(random, x -> x + 8);
   }
 
-  @Property(tries = 200, seed = "28747135")
+  @Property(tries = 150, seed = "28747135")
   void theSignOfWhatWasMeasured(@ForAll Random random) {
     scaled(random, x -> -x);
   }
@@ -132,6 +135,9 @@ class SymmetriesTest {
 
   private static void missed(
       String path, JsonNode one, JsonNode other, boolean scaleless, List<String> missed) {
+    if (NO_MIRROR.contains(one.path("kind").asText() + one.path("procedure").asText())) {
+      return;
+    }
     if (one.isContainerNode() && one.size() == other.size()) {
       one.fields()
           .forEachRemaining(
