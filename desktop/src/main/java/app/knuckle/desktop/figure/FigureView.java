@@ -103,6 +103,8 @@ public final class FigureView extends BorderPane {
             });
     app.knuckle.desktop.controls.Shown.by(this, model.figureBinding())
         .addListener((o, before, now) -> show(now));
+    // Where the question was just refused, the picture of before is no figure to take away.
+    disableProperty().bind(model.figureBinding().isNull());
     show(model.figureBinding().get());
   }
 
