@@ -51,16 +51,22 @@ public final class Picture extends Region {
   private Scene scene;
   private final ReadOnlyDoubleWrapper enlargement = new ReadOnlyDoubleWrapper();
   private final Painting painting = new Painting();
-  private boolean paintedOver;
+  private boolean busy;
   private double zoom = 1;
 
   /** A picture with nothing on it. */
   public Picture() {
     getStyleClass().add("picture");
     getChildren().add(view);
-    painting.setOnSucceeded(event -> painted(painting.getValue()));
+    view.setManaged(false); // The picture fills its room; it does not ask for any.
+    painting.setOnSucceeded(
+        event -> {
+          busy = false;
+          painted(painting.getValue());
+        });
     painting.setOnFailed(
         event -> {
+          busy = false;
           throw new IllegalStateException("A picture failed", painting.getException());
         });
     setOnMouseMoved(
@@ -279,9 +285,8 @@ public final class Picture extends Region {
     }
     if (!Platform.isFxApplicationThread()) {
       painted(Painted.of(layout, getWidth(), getHeight(), density()));
-    } else if (painting.isRunning()) {
-      paintedOver = true;
-    } else {
+    } else if (!busy) {
+      busy = true;
       painting.restart();
     }
   }
@@ -306,8 +311,11 @@ public final class Picture extends Region {
           (painted.width() - scene.width() * zoom) / 2,
           (painted.height() - scene.height() * zoom) / 2);
     }
-    if (paintedOver) {
-      paintedOver = false;
+    boolean outdated =
+        painted.layout() != layout
+            || painted.width() != getWidth()
+            || painted.height() != getHeight();
+    if (outdated && Platform.isFxApplicationThread()) {
       paint();
     }
   }

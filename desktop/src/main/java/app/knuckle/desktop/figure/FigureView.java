@@ -81,9 +81,14 @@ public final class FigureView extends BorderPane {
     exchange.setMinWidth(USE_PREF_SIZE);
     exchange.setTooltip(new Tooltip("Another treatment in the colours (key X)"));
     exchange.setOnAction(event -> exchange());
-    HBox above = new HBox(formSlot, exchange, enlarged);
+    HBox above = new HBox(formSlot, exchange);
     above.getStyleClass().add("above-figure");
-    VBox middle = new VBox(above, paper, caption);
+    caption.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(caption, Priority.ALWAYS);
+    enlarged.setMinWidth(USE_PREF_SIZE);
+    HBox below = new HBox(caption, enlarged);
+    below.getStyleClass().add("below-figure");
+    VBox middle = new VBox(above, paper, below);
     middle.getStyleClass().add("below");
     setCenter(middle);
     ScrollPane scroll = new ScrollPane(cards);
@@ -136,7 +141,7 @@ public final class FigureView extends BorderPane {
     exchange.setText(model.exchangeTitle());
     exchange.setVisible(exchangeable);
     exchange.setManaged(exchangeable);
-    caption.setText(figure.caption());
+    caption.setText(Texts.unbroken(figure.caption()));
     cards.show(figure);
     picture.show(
         (w, h) -> figure.scene(), dot -> dot.row() == Mark.NONE ? "" : "row " + (dot.row() + 1));

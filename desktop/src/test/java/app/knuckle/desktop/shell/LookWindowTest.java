@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.stream.Stream;
 import javafx.geometry.Bounds;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
@@ -155,5 +156,27 @@ class LookWindowTest {
     go(robot, "#joint-test", () -> isThere(robot, "test"));
     assertThat(text(robot, "response-length_mm")).contains("\u25cb p = .100");
     assertThat(text(robot, "response-meat_g")).contains("\u25cf p < .001");
+  }
+
+  @Test
+  void aPictureIsLaidOutForTheRoomItHasWheneverThatChanges(FxRobot robot) {
+    look(robot);
+    Picture picture = robot.lookup("#look .picture").query();
+    until(() -> fills(picture));
+    ScrollPane table = robot.lookup("#look .table-scroll").query();
+    for (double less : new double[] {200, 60, 140}) {
+      double before = picture.getHeight();
+      robot.interact(
+          () -> {
+            table.setMinHeight(less);
+            table.setMaxHeight(less);
+          });
+      until(() -> picture.getHeight() != before && fills(picture));
+    }
+  }
+
+  private static boolean fills(Picture picture) {
+    return Math.abs(picture.scene().height() - picture.getHeight()) < 1
+        && Math.abs(picture.scene().width() - picture.getWidth()) < 1;
   }
 }
