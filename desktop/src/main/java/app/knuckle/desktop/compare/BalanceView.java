@@ -77,15 +77,18 @@ final class BalanceView extends VBox {
                 "Click a group to put it on the left pan, again for the right, again to take it"
                     + " off; or use the left and right arrow keys. Weights can be written over.",
                 "joint-line"),
+            groups(),
             beam,
-            offPans(),
             Texts.wrapped(model.sentence(), "prose"),
             actions());
     kept.getChildren().setAll(keptCard());
   }
 
   private VBox pan(Pan pan, String title) {
-    FlowPane chips = chips(pan);
+    FlowPane chips = new FlowPane();
+    model.groups().stream()
+        .filter(g -> g.pan() == pan)
+        .forEach(g -> chips.getChildren().add(weighed(g)));
     chips.setId("pan-" + pan.name().toLowerCase(Locale.ROOT));
     chips.getStyleClass().add("pan");
     takeDrops(chips, pan);
@@ -94,8 +97,11 @@ final class BalanceView extends VBox {
     return side;
   }
 
-  private FlowPane offPans() {
-    FlowPane chips = chips(Pan.NONE);
+  /** All groups, in places that stay: the same click again goes on to the next pan. */
+  private FlowPane groups() {
+    FlowPane chips = new FlowPane();
+    chips.getStyleClass().add("ways");
+    model.groups().forEach(g -> chips.getChildren().add(chip(g, "weigh-")));
     takeDrops(chips, Pan.NONE);
     return chips;
   }
@@ -107,15 +113,6 @@ final class BalanceView extends VBox {
           model.put(name, pan);
           weighed();
         });
-  }
-
-  private FlowPane chips(Pan pan) {
-    FlowPane pane = new FlowPane();
-    pane.getStyleClass().add("ways");
-    model.groups().stream()
-        .filter(g -> g.pan() == pan)
-        .forEach(g -> pane.getChildren().add(pan == Pan.NONE ? chip(g) : weighed(g)));
-    return pane;
   }
 
   /** A group on a pan, with its weight to write over. */
@@ -139,14 +136,14 @@ final class BalanceView extends VBox {
                 take.run();
               }
             });
-    HBox both = new HBox(chip(group), weight);
+    HBox both = new HBox(chip(group, "on-pan-"), weight);
     both.getStyleClass().add("weighed");
     return both;
   }
 
-  private Button chip(BalanceViewModel.Group group) {
+  private Button chip(BalanceViewModel.Group group, String id) {
     Button chip = new Button(group.name());
-    chip.setId("weigh-" + group.name());
+    chip.setId(id + group.name());
     chip.setMnemonicParsing(false);
     chip.getStyleClass().addAll("weight", "weight-" + group.pan().name().toLowerCase(Locale.ROOT));
     chip.setDisable(!group.known());

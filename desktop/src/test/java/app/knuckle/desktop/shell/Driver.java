@@ -80,8 +80,9 @@ final class Driver {
     until(there);
   }
 
+  /** What is read there; blanks that hold words together are blanks. */
   static String text(FxRobot robot, String id) {
-    return robot.lookup("#" + id).queryAs(Labeled.class).getText();
+    return robot.lookup("#" + id).queryAs(Labeled.class).getText().replace('\u00a0', ' ');
   }
 
   static boolean isThere(FxRobot robot, String id) {
