@@ -3,6 +3,10 @@ package app.knuckle.desktop.shell;
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.sheet.Place;
 import app.knuckle.desktop.sheet.Sheet;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
@@ -38,6 +42,16 @@ final class Driver {
     stage.toFront();
     stage.requestFocus();
     return workbench;
+  }
+
+  /** The tanks as they were written down, in a file of its own. */
+  static Path rawTanks(Path folder) throws IOException {
+    Path raw = folder.resolve("feed-tanks.csv");
+    try (InputStream in =
+        Driver.class.getResourceAsStream("/app/knuckle/desktop/demo/feed-tanks.csv")) {
+      Files.copy(in, raw);
+    }
+    return raw;
   }
 
   /** Waits until something holds, and the page is whole. */

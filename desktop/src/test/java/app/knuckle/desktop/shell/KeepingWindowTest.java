@@ -11,7 +11,6 @@ import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.keeping.Study;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -43,11 +42,7 @@ class KeepingWindowTest {
   void start(Stage stage) throws IOException {
     System.setProperty("knuckle.state", folder.resolve("state").toString());
     workbench = Driver.show(stage);
-    raw = folder.resolve("feed-tanks.csv");
-    try (InputStream in =
-        getClass().getResourceAsStream("/app/knuckle/desktop/demo/feed-tanks.csv")) {
-      Files.copy(in, raw);
-    }
+    raw = Driver.rawTanks(folder);
     DialogAnswers.give(folder, raw);
     workbench.open(raw);
   }

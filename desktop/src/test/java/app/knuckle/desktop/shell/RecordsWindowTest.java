@@ -16,7 +16,6 @@ import app.knuckle.desktop.sheet.Place;
 import app.knuckle.desktop.sheet.Sheet;
 import app.knuckle.study.keeping.Study;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import javafx.geometry.Point2D;
@@ -47,11 +46,7 @@ class RecordsWindowTest {
   void start(Stage stage) throws IOException {
     System.setProperty("knuckle.state", folder.resolve("state").toString());
     workbench = Driver.show(stage);
-    raw = folder.resolve("feed-tanks.csv");
-    try (InputStream in =
-        getClass().getResourceAsStream("/app/knuckle/desktop/demo/feed-tanks.csv")) {
-      Files.copy(in, raw);
-    }
+    raw = Driver.rawTanks(folder);
     workbench.open(raw);
   }
 

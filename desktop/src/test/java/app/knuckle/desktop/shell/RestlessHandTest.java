@@ -7,8 +7,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.demo.DemoStudy;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,11 +73,7 @@ class RestlessHandTest {
   void start(Stage stage) throws IOException {
     System.setProperty("knuckle.state", folder.resolve("state").toString());
     workbench = Driver.show(stage);
-    Path raw = folder.resolve("feed-tanks.csv");
-    try (InputStream in =
-        getClass().getResourceAsStream("/app/knuckle/desktop/demo/feed-tanks.csv")) {
-      Files.copy(in, raw);
-    }
+    Path raw = Driver.rawTanks(folder);
     DialogAnswers.give(folder, raw);
     Thread.currentThread().setUncaughtExceptionHandler((thread, e) -> broken.add(e));
     workbench.open(DemoStudy.read());
