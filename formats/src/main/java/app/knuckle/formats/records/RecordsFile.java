@@ -87,7 +87,8 @@ public final class RecordsFile {
    * @throws Refused if there is no row, or a row of another length
    */
   public static Table ofCells(String name, List<List<String>> cells) {
-    FileForm.Text form = new FileForm.Text(StandardCharsets.UTF_8, ',', '"', false, 0, true);
+    boolean comma = TextGuess.hasDecimalCommas(cells);
+    FileForm.Text form = new FileForm.Text(StandardCharsets.UTF_8, ',', '"', comma, 0, true);
     TableBuilder builder = new TableBuilder(Path.of(name), form);
     builder.expect(cells);
     do {

@@ -156,7 +156,7 @@ final class TextGuess {
         .orElse(0);
   }
 
-  private static boolean hasDecimalCommas(List<List<String>> rows) {
+  static boolean hasDecimalCommas(List<List<String>> rows) {
     long commas = cells(rows).filter(c -> c.matches("[-+]?\\d+,\\d+")).count();
     long points = cells(rows).filter(c -> c.matches("[-+]?\\d+\\.\\d+")).count();
     return commas > points;

@@ -4,13 +4,10 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.summary.Histogram;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Nearest;
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -70,18 +67,7 @@ public final class InquiryFile {
    * @throws Refused if it is no inquiry, naming the key and the nearest known one
    */
   public static Inquiry read(String json) {
-    try {
-      return read(new ObjectMapper().readTree(json));
-    } catch (JsonProcessingException e) {
-      long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile("inquiry, line " + line),
-                  "this is not JSON: " + e.getOriginalMessage().replace('\n', ' '),
-                  "Mend the file there")
-              .refusal(),
-          e);
-    }
+    return read(JsonText.read("inquiry", json));
   }
 
   /**

@@ -11,7 +11,6 @@ import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.PartialTable;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.unequal.UnequalSpread;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Nearest;
@@ -42,7 +41,7 @@ public final class ReckonFile {
   public static String answer(String json) {
     try {
       ObjectMapper mapper = new ObjectMapper();
-      JsonNode question = mapper.readTree(json);
+      JsonNode question = JsonText.read("question", json);
       JsonNode answer;
       if (question.isArray()) {
         ArrayNode all = JsonNodeFactory.instance.arrayNode();
@@ -53,13 +52,7 @@ public final class ReckonFile {
       }
       return mapper.writerWithDefaultPrettyPrinter().writeValueAsString(answer) + "\n";
     } catch (JsonProcessingException e) {
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile("question"),
-                  "this is not JSON: " + e.getOriginalMessage().replace('\n', ' '),
-                  "Mend the file there")
-              .refusal(),
-          e);
+      throw new IllegalStateException("An answer cannot be written", e);
     }
   }
 

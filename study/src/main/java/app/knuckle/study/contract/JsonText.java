@@ -1,0 +1,40 @@
+package app.knuckle.study.contract;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+
+/** The text of a file as JSON, or where it is none. */
+final class JsonText {
+
+  private static final ObjectMapper MAPPER = new ObjectMapper();
+
+  private JsonText() {}
+
+  /**
+   * Reads a text.
+   *
+   * @param what the file is, for the words of a refusal
+   * @param text of the file
+   * @return the value in it
+   * @throws Refused if it is not JSON, naming the line
+   */
+  static JsonNode read(String what, String text) {
+    try {
+      return MAPPER.readTree(text);
+    } catch (JsonProcessingException e) {
+      long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
+      // The parser adds where things began, in words about itself.
+      String why = e.getOriginalMessage().replaceAll("(?s) \\(start marker.*|\\[Source.*|\n.*", "");
+      throw new Refused(
+          Refused.at(
+                  new Place.WholeFile(what + ", line " + line),
+                  "this is not JSON: " + why.strip(),
+                  "Mend the file there")
+              .refusal(),
+          e);
+    }
+  }
+}
