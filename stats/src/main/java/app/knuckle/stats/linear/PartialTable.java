@@ -35,6 +35,17 @@ public record PartialTable(
     }
   }
 
+  private static final String FAR = "so few degrees of freedom have no critical value in reach";
+
+  /** What follows from rounded entries may be no degrees of freedom at all. */
+  private static final double FEWEST_DF = 0.1;
+
+  private static final double MOST_DF = 1e12;
+
+  private static boolean hasLaw(double df) {
+    return df >= FEWEST_DF && df <= MOST_DF;
+  }
+
   /** Rounds of filling in: each adds at least one entry or nothing more follows. */
   private static final int ROUNDS = 12;
 
@@ -69,7 +80,7 @@ public record PartialTable(
       // With the total and F: error = total / (1 + F df1 / df2).
       b = new Line(b.df(), first(b.ss(), t.ss() / (1 + ratio * a.df() / b.df())), b.ms());
     }
-    boolean known = a.df() > 0 && b.df() > 0;
+    boolean known = hasLaw(a.df()) && hasLaw(b.df());
     Quantity none = Quantity.absent("too little is known of the table");
     FDistribution law = known ? FDistribution.of(a.df(), b.df()) : null;
     Quantity q = Double.isFinite(ratio) ? Quantity.of(ratio) : none;
@@ -79,6 +90,6 @@ public record PartialTable(
         t,
         q,
         known ? q.map(law::survivalProbability) : none,
-        known ? Quantity.of(law.inverseSurvivalProbability(alpha)) : none);
+        known ? Quantity.finite(law.inverseSurvivalProbability(alpha), FAR) : none);
   }
 }

@@ -119,4 +119,20 @@ public record Keys(String file, List<String> path) {
     }
     return value.asDouble();
   }
+
+  /** Sizes and sums beyond are no experiment, and lead out of what doubles can tell apart. */
+  private static final double MOST_AMOUNT = 1e12;
+
+  /** A number of a size that can be reckoned with. */
+  double amount(JsonNode node, String key, double usual) {
+    return sensible(key, number(node, key, usual));
+  }
+
+  /** The same number, if it is of a size that can be reckoned with. */
+  double sensible(String key, double value) {
+    if (Math.abs(value) > MOST_AMOUNT) {
+      throw wrong(key, "the number is too large to be reckoned with", "");
+    }
+    return value;
+  }
 }

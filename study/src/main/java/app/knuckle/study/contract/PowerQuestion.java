@@ -94,7 +94,7 @@ final class PowerQuestion {
   }
 
   private EffectPower.Sought sought() {
-    double f = ReckonFile.needed(given, "cohenF", keys);
+    double f = effect("cohenF");
     if (!(f > 0)) {
       throw keys.wrong("cohenF", "an effect is larger than 0", "0.25 is a medium one");
     }
@@ -161,7 +161,18 @@ final class PowerQuestion {
   }
 
   private double d() {
-    return ReckonFile.needed(given, "cohenD", keys);
+    return effect("cohenD");
+  }
+
+  /** Effects of more standard deviations are seen without a test. */
+  private static final double MOST_EFFECT = 100;
+
+  private double effect(String key) {
+    double effect = ReckonFile.needed(given, key, keys);
+    if (Math.abs(effect) > MOST_EFFECT) {
+      throw keys.wrong(key, "an effect of more than 100 standard deviations needs no test", "");
+    }
+    return effect;
   }
 
   private Direction direction() {

@@ -98,13 +98,13 @@ public final class ReckonFile {
       if (!given.get(key).get(i).isNumber()) {
         throw keys.wrong(key, "'" + given.get(key).get(i).asText() + "' is not a number", "");
       }
-      numbers[i] = given.get(key).get(i).asDouble();
+      numbers[i] = keys.sensible(key, given.get(key).get(i).asDouble());
     }
     return numbers;
   }
 
   static double needed(JsonNode given, String key, Keys keys) {
-    double value = keys.number(given, key, Double.NaN);
+    double value = keys.amount(given, key, Double.NaN);
     if (Double.isNaN(value)) {
       throw keys.wrong(key, "a number is needed here", "");
     }
@@ -213,7 +213,7 @@ public final class ReckonFile {
             line(effect, keys),
             line(given.path("error"), keys),
             line(given.path("total"), keys),
-            keys.number(effect, "f", Double.NaN),
+            keys.amount(effect, "f", Double.NaN),
             alpha);
     ObjectNode row = node.putObject("effect");
     write(row, table.effect(), true);
@@ -225,13 +225,23 @@ public final class ReckonFile {
   }
 
   private static PartialTable.Line line(JsonNode node, Keys keys) {
-    return node.isObject()
-        ? new PartialTable.Line(
-            keys.number(node, "df", Double.NaN),
-            keys.number(node, "ss", Double.NaN),
-            keys.number(node, "ms", Double.NaN))
-        : PartialTable.Line.UNKNOWN;
+    if (!node.isObject()) {
+      return PartialTable.Line.UNKNOWN;
+    }
+    double df = keys.amount(node, "df", Double.NaN);
+    double ss = keys.amount(node, "ss", Double.NaN);
+    double ms = keys.amount(node, "ms", Double.NaN);
+    if (df <= 0 || ss < 0 || ms < 0) {
+      throw keys.wrong(df <= 0 ? "df" : ss < 0 ? "ss" : "ms", "it cannot be below 0, nor df 0", "");
+    }
+    if (Math.abs(ss - df * ms) > ROUNDED * Math.max(ss, df * ms)) {
+      throw keys.wrong("ms", "df, ss and ms of one line contradict each other", "Leave one out");
+    }
+    return new PartialTable.Line(df, ss, ms);
   }
+
+  /** Printed tables are rounded: more than this share is no rounding. */
+  private static final double ROUNDED = 0.1;
 
   private static void write(ObjectNode node, PartialTable.Line line, boolean ms) {
     String none = "too little is known of the table";
