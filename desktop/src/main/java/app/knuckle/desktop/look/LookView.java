@@ -28,6 +28,9 @@ import javafx.scene.layout.VBox;
 /** The Look joint: the picture of the groups over the table of their summaries. */
 public final class LookView extends VBox {
 
+  /** The groups are looked at first; their numbers can be scrolled. */
+  private static final double LEAST_PICTURE = 250;
+
   private static final double MOST_TABLE = 280;
 
   private static final double BINS_WIDTH = 180;
@@ -63,6 +66,7 @@ public final class LookView extends VBox {
     title.setId("look-title");
     VBox paper = new VBox(picture);
     paper.getStyleClass().add("paper");
+    picture.setMinHeight(LEAST_PICTURE);
     VBox.setVgrow(picture, Priority.ALWAYS);
     VBox.setVgrow(paper, Priority.ALWAYS);
     table.setFitToWidth(true);
