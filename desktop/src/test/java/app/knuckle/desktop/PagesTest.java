@@ -82,6 +82,25 @@ class PagesTest {
         .anyMatch(f -> f.name().equals("grand mean") && f.value().startsWith("5.0"));
   }
 
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "rack-trial | `measured`:[`growth_mm`],`treatments`:[`mesh`,`density`],"
+            + "`blocks`:[`rack`],`covariates`:[`start_mm`] | mesh \u00d7 density",
+        "rack-trial | `measured`:[`growth_mm`],`treatments`:[`mesh`,`density`],"
+            + "`blocks`:[`rack`] | density",
+        "strains | `measured`:[`length_mm`,`width_mm`],`together`:true,"
+            + "`treatments`:[`strain`] | Wilks",
+        "pumps | `measured`:[`flow_l_min`],`treatments`:[`pump`] | equal spread",
+      })
+  void theMostTellingRowIsReadFirst(String table, String asked, String cell) throws Exception {
+    TestPage page = TestPage.of(Asked.demo(table, asked).findings());
+    TestPage.Line first = page.read("");
+    assertThat(String.join(" ", first.cells())).contains(cell);
+    assertThat(page.read(first.explained().title())).isEqualTo(first);
+  }
+
   @Test
   void theComparePageRanksLettersAndReadsPairsFromTheHigherSide() {
     Findings findings =

@@ -148,6 +148,39 @@ public record TestPage(
   public record Fact(String name, String value, String meaning) {}
 
   /**
+   * The row that is read out.
+   *
+   * @param title of the one that was chosen before; another where that is gone
+   * @return null where no row is explained
+   */
+  public Line read(String title) {
+    return sheets.stream()
+        .flatMap(sheet -> sheet.lines().stream())
+        .filter(line -> line.explained() != null && line.explained().title().equals(title))
+        .findFirst()
+        .orElse(sheets.isEmpty() ? null : mostTelling(sheets.get(0).lines()));
+  }
+
+  /**
+   * What is read first: the last significant effect, which is the highest interaction; of several
+   * rows about one effect the first, which is the usual form or statistic.
+   */
+  private static Line mostTelling(List<Line> lines) {
+    Line found = null;
+    for (Line line : lines) {
+      boolean more = line.explained() != null && !isAbout(line, found);
+      boolean told = found != null && !found.faint() && !(line.significant() && !line.faint());
+      found = more && !told ? line : found;
+    }
+    return found;
+  }
+
+  private static boolean isAbout(Line line, Line other) {
+    return other != null
+        && (line.interval() != null || line.explained().title().equals(other.explained().title()));
+  }
+
+  /**
    * The page of findings.
    *
    * @param findings with a test

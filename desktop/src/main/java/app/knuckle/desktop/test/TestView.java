@@ -86,12 +86,7 @@ public final class TestView extends ScrollPane {
     if (shown.coefficients() != null) {
       page.getChildren().add(coefficients(shown));
     }
-    List<TestPage.Line> lines = shown.sheets().stream().flatMap(s -> s.lines().stream()).toList();
-    TestPage.Line chosen =
-        lines.stream()
-            .filter(l -> l.explained() != null && l.explained().title().equals(selected))
-            .findFirst()
-            .orElse(mostTelling(shown.sheets().isEmpty() ? lines : shown.sheets().get(0).lines()));
+    TestPage.Line chosen = shown.read(selected);
     if (chosen != null) {
       explain(shown, chosen.explained());
       rows.getToggles().stream()
@@ -119,23 +114,6 @@ public final class TestView extends ScrollPane {
           Focus.keep(page, this::show);
         });
     return box;
-  }
-
-  /** What is read first: the last significant row, which is the highest interaction. */
-  private static TestPage.Line mostTelling(List<TestPage.Line> lines) {
-    TestPage.Line found = null;
-    if (!lines.isEmpty() && lines.get(0).interval() != null) {
-      return lines.get(0); // Of two forms of a t-test the usual one.
-    }
-    for (TestPage.Line line : lines) {
-      boolean better = found == null || line.significant() && line.explained() != null;
-      if (line.explained() != null && (better && !line.faint() || found != null && found.faint())) {
-        found = line;
-      } else if (line.explained() != null && found == null) {
-        found = line;
-      }
-    }
-    return found;
   }
 
   private Choice<SquaresChoice> squares() {
