@@ -23,6 +23,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /** Levels that are one and the same, lone ones, dates, and numbers among words. */
 final class OddLevels {
@@ -162,28 +163,31 @@ final class OddLevels {
   private boolean numbers(List<Notice> notices) {
     Map<String, String> mended = new LinkedHashMap<>();
     List<String> words = new ArrayList<>();
+    List<String> idle = new ArrayList<>();
     List<Integer> odd = new ArrayList<>();
     int points = 0;
     int total = 0;
     int numbers = 0;
     for (int code = 0; code < counts.length; code++) {
+      boolean inPlay = counts[code] > 0;
       total += counts[code];
       String name = level(code);
-      if (counts[code] == 0) {
-        continue;
-      }
       if (!Double.isNaN(NumberText.parse(name, false))) {
         numbers += counts[code];
-        points += name.indexOf('.') >= 0 ? 1 : 0;
-        if (NumberText.looksLikeCode(name)) {
+        points += inPlay && name.indexOf('.') >= 0 ? 1 : 0;
+        if (inPlay && NumberText.looksLikeCode(name)) {
           return false;
         }
-      } else if (!Double.isNaN(NumberText.parse(name, true))) {
+        continue;
+      }
+      if (!Double.isNaN(NumberText.parse(name, true))) {
         numbers += counts[code];
         mended.put(name, name.strip().replace(',', '.'));
-        odd.add(code);
       } else {
-        words.add(name);
+        // Rows set aside are read as well: their words would be no numbers either.
+        (inPlay ? words : idle).add(name);
+      }
+      if (inPlay) {
         odd.add(code);
       }
       if (words.size() > MOST_SLIPS || mended.size() > MOST_LEVELS) {
@@ -197,8 +201,9 @@ final class OddLevels {
     if (!mended.isEmpty()) {
       steps.add(new Relabel(column.name(), mended, false));
     }
-    if (!words.isEmpty()) {
-      steps.add(new Missing(List.of(column.name()), words, false));
+    List<String> none = Stream.concat(words.stream(), idle.stream()).toList();
+    if (!none.isEmpty()) {
+      steps.add(new Missing(List.of(column.name()), none, false));
     }
     steps.add(new Kind(column.name(), Kind.As.NUMBER, false));
     String said =

@@ -3,6 +3,8 @@ package app.knuckle.study.notice;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
+import app.knuckle.study.prep.Effect;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Categories;
@@ -10,8 +12,12 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Random;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
 
 /** Every oddity is seen, and vanishes once its fix is taken. */
@@ -23,7 +29,7 @@ class NoticesTest {
   private static Categories words(String name, String... cells) {
     List<String> levels = new ArrayList<>(new LinkedHashSet<>(List.of(cells)));
     levels.remove("");
-    int[] codes = java.util.Arrays.stream(cells).mapToInt(levels::indexOf).toArray();
+    int[] codes = Arrays.stream(cells).mapToInt(levels::indexOf).toArray();
     return new Categories(name, "", codes, levels, false);
   }
 
@@ -92,5 +98,79 @@ class NoticesTest {
     Table table =
         new Table("t", "", List.of(words("g", "a", "a", "b", "b", "c", "c"), MEASURED), "");
     assertThat(Notices.of(Frame.of(table), Progress.NONE)).isEmpty();
+  }
+
+  private static final List<String> CELLS =
+      List.of(
+          "fine",
+          "Fine ",
+          "fine",
+          "coarse",
+          "coarse",
+          "",
+          "1.5",
+          "2,5",
+          "-99",
+          "3",
+          "3.6.2026",
+          "2026-06-01",
+          "medium",
+          "medium",
+          "kelp");
+
+  private static final double[] NUMBERS = {1, 2, 3, 1, 2, 3, -99, 999, 4.5, 5.25, 12.5, Double.NaN};
+
+  /** A sheet as nobody should keep one: words, codes, dates and gaps, rows twice. */
+  private static Table untidy(Random random) {
+    int rows = 2 + random.nextInt(20);
+    List<Column> columns = new ArrayList<>();
+    for (int c = 0; c < 1 + random.nextInt(4); c++) {
+      int most = 1 + random.nextInt(CELLS.size());
+      if (random.nextBoolean()) {
+        String[] cells = new String[rows];
+        Arrays.setAll(cells, i -> CELLS.get(random.nextInt(most)));
+        columns.add(words("w" + c, cells));
+      } else {
+        int few = 1 + random.nextInt(NUMBERS.length);
+        double[] values = new double[rows];
+        Arrays.setAll(values, i -> NUMBERS[random.nextInt(few)]);
+        columns.add(new Numbers(random.nextBoolean() ? "day_" + c : "n" + c, "", values));
+      }
+    }
+    return new Table("t", "", columns, "");
+  }
+
+  @Property(tries = 300, seed = "69314718")
+  void whatIsOfferedCanBeTakenAndIsThenDone(@ForAll Random random) {
+    Table table = untidy(random);
+    Frame frame = Frame.of(table);
+    for (Notice notice : Notices.of(frame, Progress.NONE)) {
+      assertThat(notice.words()).isNotBlank().doesNotContain("null").doesNotContain("NaN");
+      for (Notice.Fix fix : notice.fixes()) {
+        Frame mended = Frame.of(table, fix.steps(), Progress.NONE);
+        assertThat(Effect.of(frame, mended).words()).as("%s", fix).isNotBlank();
+        assertThat(Notices.of(mended, Progress.NONE))
+            .as("%s taken for %s", fix, notice)
+            .noneMatch(n -> n.column().equals(notice.column()) && n.words().equals(notice.words()));
+      }
+    }
+  }
+
+  /** One fix after the other, the records come to rest. */
+  @Property(tries = 150, seed = "14142135")
+  void fixesComeToAnEnd(@ForAll Random random) {
+    Table table = untidy(random);
+    List<Step> steps = new ArrayList<>();
+    List<Notice> left = Notices.of(Frame.of(table), Progress.NONE);
+    for (int turn = 0; turn < 40 && left.stream().anyMatch(n -> !n.fixes().isEmpty()); turn++) {
+      Notice next = left.stream().filter(n -> !n.fixes().isEmpty()).findFirst().orElseThrow();
+      steps.addAll(next.fixes().get(0).steps());
+      try {
+        left = Notices.of(Frame.of(table, steps, Progress.NONE), Progress.NONE);
+      } catch (Refused e) {
+        throw new AssertionError(next + " after " + steps, e);
+      }
+    }
+    assertThat(left).as("%s", steps).allMatch(n -> n.fixes().isEmpty());
   }
 }
