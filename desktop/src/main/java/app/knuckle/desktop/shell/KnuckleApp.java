@@ -55,6 +55,7 @@ public final class KnuckleApp extends Application {
   @Override
   public void start(Stage stage) {
     Workbench workbench = new Workbench();
+    Faults.watch(workbench);
     stage.setTitle("Knuckle");
     stage.setScene(scene(workbench));
     stage.setMinWidth(NARROWEST);

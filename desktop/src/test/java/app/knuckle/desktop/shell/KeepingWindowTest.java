@@ -15,6 +15,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
+import javafx.application.Platform;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -178,6 +179,33 @@ class KeepingWindowTest {
                 == workbench.study().asked().get(1).inquiry().prepare().size());
     robot.clickOn("#slip-0");
     untilShown(robot, "finding", "5 levels of feed");
+  }
+
+  @Test
+  void aFaultIsSaidInASentenceAndTheWindowGoesOn(FxRobot robot) throws IOException {
+    untilShown(robot, "finding", "6 levels of feed");
+    robot.interact(() -> Faults.watch(workbench));
+    for (int i = 0; i < 2; i++) {
+      Platform.runLater(KeepingWindowTest::fail);
+      until(() -> isThere(robot, "banner-words"));
+    }
+    assertThat(Driver.text(robot, "banner-words"))
+        .startsWith("Knuckle made a mistake of its own")
+        .doesNotContain("Exception");
+    assertThat(folder.resolve("state/faults.txt"))
+        .content()
+        .containsOnlyOnce("IllegalStateException: as if");
+    robot.clickOn("#banner-dismiss").clickOn("#fix-0");
+    untilShown(robot, "finding", "5 levels of feed");
+    robot.interact(
+        () -> {
+          Thread.setDefaultUncaughtExceptionHandler(null);
+          Thread.currentThread().setUncaughtExceptionHandler(null);
+        });
+  }
+
+  private static void fail() {
+    throw new IllegalStateException("as if something were wrong");
   }
 
   @Test
