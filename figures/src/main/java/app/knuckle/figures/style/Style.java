@@ -1,6 +1,7 @@
 package app.knuckle.figures.style;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,7 +37,7 @@ public record Style(
   private static final String BETWEEN = "\t";
 
   public Style {
-    words = Map.copyOf(words);
+    words = Collections.unmodifiableMap(new LinkedHashMap<>(words)); // In the order given.
     bracketed = List.copyOf(bracketed);
   }
 

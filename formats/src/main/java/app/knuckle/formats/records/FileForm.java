@@ -4,6 +4,7 @@ import java.nio.charset.Charset;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /** How a file of records is written: guessed from the file, changeable by the user. */
 public sealed interface FileForm {
@@ -72,13 +73,14 @@ public sealed interface FileForm {
 
     @Override
     public Map<String, String> settings() {
-      return Map.of(
-          "charset", charset.name(),
-          "delimiter", String.valueOf(delimiter),
-          "quote", String.valueOf(quote),
-          "decimalComma", String.valueOf(decimalComma),
-          "skip", String.valueOf(skip),
-          "header", String.valueOf(header));
+      return new TreeMap<>(
+          Map.of(
+              "charset", charset.name(),
+              "delimiter", String.valueOf(delimiter),
+              "quote", String.valueOf(quote),
+              "decimalComma", String.valueOf(decimalComma),
+              "skip", String.valueOf(skip),
+              "header", String.valueOf(header)));
     }
 
     @Override
@@ -123,7 +125,8 @@ public sealed interface FileForm {
 
     @Override
     public Map<String, String> settings() {
-      return Map.of("sheet", sheet, "area", area.words(), "header", String.valueOf(header));
+      return new TreeMap<>(
+          Map.of("sheet", sheet, "area", area.words(), "header", String.valueOf(header)));
     }
 
     @Override

@@ -5,6 +5,8 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.study.prep.Step;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -71,10 +73,10 @@ public record Inquiry(
     strips = List.copyOf(strips);
     occasions = List.copyOf(occasions);
     covariates = List.copyOf(covariates);
-    reference = Map.copyOf(reference);
-    adjustAt = Map.copyOf(adjustAt);
+    reference = inOrder(reference);
+    adjustAt = inOrder(adjustAt);
     compare = List.copyOf(compare);
-    edges = Map.copyOf(edges);
+    edges = inOrder(edges);
     if (!(alpha > 0 && alpha < 1)) {
       throw new IllegalArgumentException("alpha lies between 0 and 1: " + alpha);
     }
@@ -190,7 +192,7 @@ public record Inquiry(
    */
   public record Weight(Map<String, String> levels, double weight) {
     public Weight {
-      levels = Map.copyOf(levels);
+      levels = inOrder(levels);
     }
   }
 
@@ -415,5 +417,10 @@ public record Inquiry(
    */
   public Inquiry after(List<Step> steps) {
     return but(d -> d.prepare = steps);
+  }
+
+  /** A copy that keeps its order, so that what is written of it is the same each time. */
+  private static <K, V> Map<K, V> inOrder(Map<K, V> map) {
+    return Collections.unmodifiableMap(new LinkedHashMap<>(map));
   }
 }

@@ -2,6 +2,8 @@ package app.knuckle.study.keeping;
 
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Table;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -28,7 +30,7 @@ public record Study(String name, List<Kept> tables, List<Asked> asked) {
    */
   public record Kept(Table table, String path, Map<String, String> form) {
     public Kept {
-      form = Map.copyOf(form);
+      form = inOrder(form);
     }
   }
 
@@ -41,7 +43,7 @@ public record Study(String name, List<Kept> tables, List<Asked> asked) {
    */
   public record Asked(String table, Inquiry inquiry, Map<String, String> figure) {
     public Asked {
-      figure = Map.copyOf(figure);
+      figure = inOrder(figure);
     }
   }
 
@@ -58,5 +60,10 @@ public record Study(String name, List<Kept> tables, List<Asked> asked) {
         .filter(t -> t.name().equals(table))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No table " + table));
+  }
+
+  /** A copy that keeps its order, so that a study is written the same each time. */
+  private static Map<String, String> inOrder(Map<String, String> map) {
+    return Collections.unmodifiableMap(new LinkedHashMap<>(map));
   }
 }
