@@ -18,6 +18,9 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
 /** Writes a scene as a one-page PDF with real text in embedded type. */
 public final class PdfExport {
 
+  /** In place of the time, so that the same figure is the same file. */
+  private static final long DOCUMENT = 1;
+
   private PdfExport() {}
 
   /**
@@ -29,6 +32,7 @@ public final class PdfExport {
    */
   public static void write(Scene scene, OutputStream out) throws IOException {
     try (PDDocument document = new PDDocument()) {
+      document.setDocumentId(DOCUMENT);
       PDRectangle size = new PDRectangle((float) scene.width(), (float) scene.height());
       PDPage page = new PDPage(size);
       document.addPage(page);

@@ -80,6 +80,9 @@ class ExportTest {
   void pdfTextCanBeSelectedAndItsTypeIsEmbedded() throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
     PdfExport.write(scene(), out);
+    ByteArrayOutputStream again = new ByteArrayOutputStream();
+    PdfExport.write(scene(), again);
+    assertThat(again.toByteArray()).as("two exports are equal").isEqualTo(out.toByteArray());
     try (PDDocument document = Loader.loadPDF(out.toByteArray())) {
       // The extractor breaks turned text into lines; its letters are what counts.
       String text = new PDFTextStripper().getText(document).replaceAll("\\s", "");
