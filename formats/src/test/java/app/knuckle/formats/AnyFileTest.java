@@ -3,6 +3,7 @@ package app.knuckle.formats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.formats.records.Area;
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.records.RecordsWriter;
@@ -14,6 +15,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import java.io.IOException;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -59,6 +61,13 @@ class AnyFileTest {
           "\0",
           "|",
           "# x");
+
+  private static final List<Charset> CHARSETS =
+      List.of(
+          StandardCharsets.UTF_8,
+          StandardCharsets.ISO_8859_1,
+          StandardCharsets.UTF_16LE,
+          StandardCharsets.UTF_16BE);
 
   private static final List<String> BOOKS = List.of(".xlsx", ".ods", ".csv", StudyFile.ENDING);
 
@@ -133,6 +142,52 @@ class AnyFileTest {
       isSaid(e);
     } catch (RuntimeException | AssertionError e) {
       throw new AssertionError("Pasted: " + text, e);
+    }
+  }
+
+  /** Somebody says that the file is written otherwise than it is. */
+  @Property(tries = 400, seed = "41421356")
+  void anyTextInAnyFormIsReadOrRefused(@ForAll Random random) throws IOException {
+    String text = text(random);
+    Path file = Files.writeString(folder.resolve("any.csv"), text, StandardCharsets.UTF_8);
+    FileForm form =
+        new FileForm.Text(
+            CHARSETS.get(random.nextInt(CHARSETS.size())),
+            ",;\t |".charAt(random.nextInt(5)),
+            random.nextBoolean() ? '"' : '\'',
+            random.nextBoolean(),
+            random.nextInt(4),
+            random.nextBoolean());
+    try {
+      assertThat(RecordsFile.preview(file, form, 5)).hasSizeLessThanOrEqualTo(5);
+      isWhole(RecordsFile.read(file, form, Progress.NONE));
+    } catch (Refused e) {
+      isSaid(e);
+    } catch (RuntimeException | AssertionError e) {
+      throw new AssertionError(form + ": " + text, e);
+    }
+  }
+
+  /** Somebody asks for another part of a sheet than the table. */
+  @Property(tries = 120, seed = "37309504")
+  void anyPartOfASheetIsReadOrRefused(@ForAll Random random) {
+    Table table = RecordsFile.paste("sheet", "tank\tfeed\nT1\tkelp\nT2\t\nT3\tpaste\n");
+    Path file = folder.resolve("part" + BOOKS.get(random.nextInt(2)));
+    RecordsWriter.write(Frame.of(table), file, Progress.NONE);
+    FileForm.Workbook whole = (FileForm.Workbook) RecordsFile.guess(file);
+    String from = "" + "ABCZ".charAt(random.nextInt(4)) + (1 + random.nextInt(6));
+    String to = "" + "CDZ".charAt(random.nextInt(3)) + (1 + random.nextInt(6));
+    boolean named = random.nextInt(8) > 0;
+    try {
+      Area area = Area.of(from + ":" + to);
+      FileForm form =
+          new FileForm.Workbook(
+              whole.sheets(), named ? whole.sheet() : "gone", area, random.nextBoolean());
+      isWhole(RecordsFile.read(file, form, Progress.NONE));
+    } catch (Refused e) {
+      isSaid(e);
+    } catch (RuntimeException | AssertionError e) {
+      throw new AssertionError(file + " " + from + ":" + to, e);
     }
   }
 

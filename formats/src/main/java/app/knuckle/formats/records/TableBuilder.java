@@ -45,7 +45,8 @@ final class TableBuilder {
   /** Looks at the first rows for columns of words, which saves most files the second pass. */
   void expect(List<List<String>> firstRows) {
     boolean comma = hasDecimalComma();
-    for (List<String> row : firstRows.subList(form.header() ? 1 : 0, firstRows.size())) {
+    int names = Math.min(form.header() ? 1 : 0, firstRows.size());
+    for (List<String> row : firstRows.subList(names, firstRows.size())) {
       for (int c = 0; c < row.size(); c++) {
         if (ColumnBuilder.isWord(row.get(c), comma)) {
           words.add(c);
