@@ -47,13 +47,13 @@ final class Slots {
     for (int i = 0; i < now.size(); i++) {
       int place = i;
       s.add(new Piece.Words(i == 0 ? "" : i == now.size() - 1 ? " and " : ", "));
-      boolean only = now.size() == 1 && (id.equals("slot-measured") || id.equals("slot-treatment"));
+      boolean needed = now.size() == 1 && id.equals("slot-measured");
       s.add(
           new Piece.Slot(
               i == 0 ? id : id + "-" + (i + 1),
               now.get(i),
               false,
-              () -> only && !id.equals("slot-treatment") ? options.get() : withOut(options.get()),
+              () -> needed ? options.get() : withOut(options.get()),
               null,
               o -> {
                 List<String> next = new ArrayList<>(now);

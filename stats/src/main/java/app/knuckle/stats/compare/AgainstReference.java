@@ -106,18 +106,19 @@ public record AgainstReference(
     if (loadings.length == 1) {
       return loadings; // One difference has nothing to share.
     }
+    double shared = sharedVariance(means, others, reference);
+    double[] errors =
+        others.stream().mapToDouble(i -> means.seOfDifference(i, reference).value()).toArray();
     if (loadings.length == 2) {
-      double r = correlation(means, others, reference);
+      double r = shared / (errors[0] * errors[1]);
       loadings[0] = Math.sqrt(Math.min(MOST_SHARED, Math.abs(r)));
       loadings[1] = Math.copySign(loadings[0], r);
       return loadings;
     }
     for (int i = 0; i < loadings.length; i++) {
-      // Correlations of one factor: l_i = cov(d_i, d_j) / ..., found from the reference's variance.
-      double variance = squared(means.seOfDifference(others.get(i), reference));
-      double shared = sharedVariance(means, others, reference) / variance;
       // Covariates may leave differences that share nothing, or all but everything.
-      loadings[i] = Math.sqrt(Math.min(MOST_SHARED, Math.max(0, shared)));
+      double own = shared / (errors[i] * errors[i]);
+      loadings[i] = Math.sqrt(Math.min(MOST_SHARED, Math.max(0, own)));
     }
     return loadings;
   }
@@ -126,13 +127,6 @@ public record AgainstReference(
    * Differences that share more than this count as sharing this much, which errs on the safe side.
    */
   private static final double MOST_SHARED = 1 - 1e-5;
-
-  /** The correlation of two differences from the reference. */
-  private static double correlation(Estimates means, List<Integer> others, int reference) {
-    double first = means.seOfDifference(others.get(0), reference).value();
-    double second = means.seOfDifference(others.get(1), reference).value();
-    return sharedVariance(means, others, reference) / (first * second);
-  }
 
   /**
    * What all differences share: the variance of the reference, averaged over pairs of the others.

@@ -120,8 +120,8 @@ public record Keys(String file, List<String> path) {
     return value.asDouble();
   }
 
-  /** Sizes and sums beyond are no experiment, and lead out of what doubles can tell apart. */
-  private static final double MOST_AMOUNT = 1e12;
+  /** Products of two numbers beyond would leave what doubles can hold. */
+  private static final double MOST_AMOUNT = 1e100;
 
   /** A number of a size that can be reckoned with. */
   double amount(JsonNode node, String key, double usual) {
