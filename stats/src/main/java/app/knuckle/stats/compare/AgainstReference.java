@@ -1,9 +1,11 @@
 package app.knuckle.stats.compare;
 
+import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.distributions.DunnettDistribution;
+import app.knuckle.stats.distributions.LargestT;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -13,6 +15,7 @@ import java.util.stream.IntStream;
  * @param direction in which differences are looked for
  * @param reference place of the mean that the others are compared with
  * @param pairs the others less the reference, in the order of the means
+ * @param pErrors error of each p's computation; 0 where quadrature gives it
  * @param criticalValue of t
  * @param criticalDifference when all pairs share one standard error
  * @param correlations of the statistics, in the order of the pairs
@@ -21,6 +24,7 @@ public record AgainstReference(
     Direction direction,
     int reference,
     List<Pair> pairs,
+    List<Double> pErrors,
     Quantity criticalValue,
     Quantity criticalDifference,
     List<List<Double>> correlations) {
@@ -34,6 +38,7 @@ public record AgainstReference(
 
   public AgainstReference {
     pairs = List.copyOf(pairs);
+    pErrors = List.copyOf(pErrors);
     correlations = List.copyOf(correlations);
   }
 
@@ -64,103 +69,93 @@ public record AgainstReference(
     boolean possible = !plain.isEmpty() && plain.stream().allMatch(t -> t.statistic().exists());
     if (!possible) {
       Quantity none =
-          plain.isEmpty() ? Quantity.absent("there is one mean only") : plain.get(0).statistic();
-      return new AgainstReference(direction, reference, List.of(), none, none, List.of());
+          plain.stream()
+              .map(StudentT::statistic)
+              .filter(t -> !t.exists())
+              .findFirst()
+              .orElse(Quantity.absent("there is one mean only"));
+      List<Pair> unjudged = new ArrayList<>();
+      for (int i = 0; i < others.size(); i++) {
+        StudentT t = plain.get(i);
+        Quantity p = t.statistic().exists() ? none : t.statistic();
+        unjudged.add(
+            new Pair(
+                others.get(i), reference, t.estimate(), t.se(), t.df(), t.statistic(), p, p, p, p,
+                false));
+      }
+      return new AgainstReference(
+          direction,
+          reference,
+          unjudged,
+          others.stream().map(i -> 0.0).toList(),
+          none,
+          none,
+          List.of());
     }
     double reference2 = squared(means.seOfDifference(others.get(0), reference));
-    // l_i^2 = 1 - own variance / variance of the difference; n_i / (n_i + n_0) in a one-way layout.
-    double[] loadings = loadings(means, others, reference);
+    double[][] correlations = correlations(means, others, reference);
     double df = plain.get(0).df().value();
-    DunnettDistribution law = DunnettDistribution.of(loadings, df, direction == Direction.EITHER);
+    LargestT law = LargestT.of(correlations, df, direction == Direction.EITHER);
     double critical = law.inverseSurvivalProbability(alpha);
     List<Pair> pairs = new ArrayList<>();
+    List<Double> errors = new ArrayList<>();
     boolean same = true;
     for (int i = 0; i < others.size(); i++) {
       StudentT t = plain.get(i);
       same &= Math.abs(squared(t.se()) - reference2) <= SAME_ERROR * reference2;
-      pairs.add(pair(others.get(i), reference, t, law, critical, direction, alpha));
-    }
-    List<List<Double>> correlations = new ArrayList<>();
-    for (int i = 0; i < loadings.length; i++) {
-      List<Double> row = new ArrayList<>();
-      for (int j = 0; j < loadings.length; j++) {
-        row.add(i == j ? 1 : loadings[i] * loadings[j]);
-      }
-      correlations.add(row);
+      LargestT.Tail tail = tail(law, t.statistic().value(), direction);
+      errors.add(tail.error());
+      pairs.add(pair(others.get(i), reference, t, tail.p(), critical, direction, alpha));
     }
     return new AgainstReference(
         direction,
         reference,
         pairs,
+        errors,
         Quantity.of(critical),
         same ? plain.get(0).se().map(s -> critical * s) : Quantity.absent(OWN_ERRORS),
-        correlations);
+        Arrays.stream(correlations).map(Facts::list).toList());
   }
 
   private static double squared(Quantity se) {
     return se.value() * se.value();
   }
 
-  private static double[] loadings(Estimates means, List<Integer> others, int reference) {
-    double[] loadings = new double[others.size()];
-    if (loadings.length == 1) {
-      return loadings; // One difference has nothing to share.
-    }
-    double shared = sharedVariance(means, others, reference);
-    double[] errors =
-        others.stream().mapToDouble(i -> means.seOfDifference(i, reference).value()).toArray();
-    if (loadings.length == 2) {
-      double r = shared / (errors[0] * errors[1]);
-      loadings[0] = Math.sqrt(Math.min(MOST_SHARED, Math.abs(r)));
-      loadings[1] = Math.copySign(loadings[0], r);
-      return loadings;
-    }
-    for (int i = 0; i < loadings.length; i++) {
-      // Covariates may leave differences that share nothing, or all but everything.
-      double own = shared / (errors[i] * errors[i]);
-      loadings[i] = Math.sqrt(Math.min(MOST_SHARED, Math.max(0, own)));
-    }
-    return loadings;
-  }
-
-  /**
-   * Differences that share more than this count as sharing this much, which errs on the safe side.
-   */
-  private static final double MOST_SHARED = 1 - 1e-5;
-
-  /**
-   * What all differences share: the variance of the reference, averaged over pairs of the others.
-   */
-  private static double sharedVariance(Estimates means, List<Integer> others, int reference) {
-    double sum = 0;
-    int count = 0;
-    for (int a = 0; a < others.size(); a++) {
+  /** Of the differences from the reference, exactly as their variances say. */
+  private static double[][] correlations(Estimates means, List<Integer> others, int reference) {
+    int n = others.size();
+    double[] variances =
+        others.stream().mapToDouble(i -> squared(means.seOfDifference(i, reference))).toArray();
+    double[][] r = new double[n][n];
+    for (int a = 0; a < n; a++) {
+      r[a][a] = 1;
       for (int b = 0; b < a; b++) {
-        double ar = squared(means.seOfDifference(others.get(a), reference));
-        double br = squared(means.seOfDifference(others.get(b), reference));
-        double ab = squared(means.seOfDifference(others.get(a), others.get(b)));
-        sum += (ar + br - ab) / 2;
-        count++;
+        double apart = squared(means.seOfDifference(others.get(a), others.get(b)));
+        double shared = (variances[a] + variances[b] - apart) / 2;
+        double own = shared / Math.sqrt(variances[a] * variances[b]);
+        r[a][b] = Math.max(-1, Math.min(1, own));
+        r[b][a] = r[a][b];
       }
     }
-    return sum / count;
+    return r;
+  }
+
+  private static LargestT.Tail tail(LargestT law, double t, Direction direction) {
+    return switch (direction) {
+      case EITHER -> law.tail(Math.abs(t));
+      case GREATER -> law.tail(t);
+      case LESS -> law.tail(-t);
+    };
   }
 
   private static Pair pair(
       int i,
       int reference,
       StudentT t,
-      DunnettDistribution law,
+      double p,
       double critical,
       Direction direction,
       double alpha) {
-    double value = t.statistic().value();
-    double p =
-        switch (direction) {
-          case EITHER -> law.survivalProbability(Math.abs(value));
-          case GREATER -> law.survivalProbability(value);
-          case LESS -> law.survivalProbability(-value);
-        };
     double half = critical * t.se().value();
     Quantity none = Quantity.absent(ONE_SIDED);
     return new Pair(

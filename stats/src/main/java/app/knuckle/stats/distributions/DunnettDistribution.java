@@ -16,7 +16,7 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
  * @see "Dunnett, C. W. (1964). New tables for multiple comparisons with a control. Biometrics 20,
  *     482-491"
  */
-public final class DunnettDistribution {
+public final class DunnettDistribution implements LargestT {
 
   private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
@@ -103,6 +103,11 @@ public final class DunnettDistribution {
         : Math.min(1, chi.average(STEEPER * (1 + felt(t)), s -> exceeds(t * s)));
   }
 
+  @Override
+  public Tail tail(double t) {
+    return new Tail(survivalProbability(t), 0);
+  }
+
   /**
    * How steep a bell of t s is in ln s where the average gathers: at s^2 = df / (df + t^2), the
    * largest of s^df exp(-df s^2 / 2 - t^2 s^2 / 2). Few degrees of freedom feel little of a large
@@ -158,12 +163,7 @@ public final class DunnettDistribution {
     return ends.stream().mapToDouble(z -> z).toArray();
   }
 
-  /**
-   * The t with P(largest &gt; t) = p.
-   *
-   * @param p between 0 and 1
-   * @return the critical value
-   */
+  @Override
   public double inverseSurvivalProbability(double p) {
     double low = twoSided ? 0 : -FARTHEST_Z;
     double high = 4;

@@ -1,12 +1,11 @@
 package app.knuckle.stats.distributions;
 
-import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A costly smooth function, remembered piece by piece as a polynomial once it was asked often
- * enough in that piece to pay.
+ * A costly smooth function, remembered piece by piece as a polynomial. A piece is made when it is
+ * first asked for and serves from then on, so that an answer never depends on what was asked before.
  *
  * @see "Trefethen, L. N. (2013). Approximation Theory and Approximation Practice, chapters 3, 8"
  */
@@ -24,11 +23,7 @@ final class Remembered {
   /** Further out than any tail that is not 0 as a double. */
   private static final int PIECES = 110;
 
-  /** Values asked for directly before a piece is worth as many as its series takes. */
-  private static final int PATIENCE = TERMS;
-
   private final DoubleUnaryOperator function;
-  private final AtomicIntegerArray asked = new AtomicIntegerArray(PIECES);
   private final AtomicReferenceArray<double[]> series = new AtomicReferenceArray<>(PIECES);
 
   Remembered(DoubleUnaryOperator function) {
@@ -36,10 +31,10 @@ final class Remembered {
   }
 
   /**
-   * The value from a series; being asked counts.
+   * The value from a series.
    *
    * @param w above 0
-   * @return NaN where there is no series, or not yet
+   * @return NaN where there is no series
    */
   double at(double w) {
     int piece = (int) (w / WIDTH);
@@ -48,10 +43,8 @@ final class Remembered {
     }
     double[] c = series.get(piece);
     if (c == null) {
-      if (asked.incrementAndGet(piece) > PATIENCE) {
-        series.set(piece, fit(piece));
-      }
-      return Double.NaN;
+      c = fit(piece);
+      series.set(piece, c);
     }
     if (c.length == 0) {
       return Double.NaN;

@@ -1,0 +1,90 @@
+package app.knuckle.cross;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+
+/** What must not change when the rows are shuffled, the values scaled and shifted. */
+final class SameAgain {
+  private static final double DIGITS = 1e-6;
+  private static final Set<String> VERDICTS = Set.of("differs", "judgement", "letters");
+  private static final Set<String> FREE =
+      Set.of("p", "df", "differs", "letters", "statistic", "f", "adjustedP");
+  private final Made made;
+  private final Claims claims;
+  private final Random random;
+
+  SameAgain(Made made, Claims claims, Random random) {
+    this.made = made;
+    this.claims = claims;
+    this.random = random;
+  }
+
+  void check() {
+    JsonNode again = CrossTest.findings(made.sheet().shuffled(random), made.asked());
+    if (made.kind() != Made.Kind.PERMUTATION) {
+      for (String part : List.of("tests", "means", "comparisons", "contrasts", "summaries")) {
+        alike("shuffled " + part, claims.findings.path(part), again.path(part), false);
+      }
+      checks(again);
+      claims.same(
+          "shuffled finding",
+          again.path("sentences").path("finding"),
+          claims.findings.path("sentences").path("finding"));
+      claims.same(
+          "shuffled ranking",
+          again.path("sentences").path("ranking"),
+          claims.findings.path("sentences").path("ranking"));
+    }
+    ObjectNode asked = made.asked().deepCopy();
+    if (asked.has("expected")) {
+      asked.put("expected", asked.path("expected").asDouble() * 4);
+    }
+    JsonNode scaled = CrossTest.findings(made.sheet().with("y", v -> v * 4), asked);
+    for (String part : List.of("tests", "comparisons")) {
+      alike("scaled " + part, claims.findings.path(part), scaled.path(part), true);
+    }
+  }
+
+  private void checks(JsonNode again) {
+    int i = 0;
+    for (JsonNode check : claims.findings.path("checks")) {
+      JsonNode other = again.path("checks").path(i++);
+      claims.same(
+          "shuffled judgement of " + check.path("test") + check.path("on"),
+          other.path("judgement"),
+          check.path("judgement"));
+      if (!check.path("about").asText().equals("outliers")) {
+        alike("shuffled " + check.path("test"), check.path("p"), other.path("p"), false);
+      }
+    }
+  }
+
+  private void alike(String path, JsonNode one, JsonNode other, boolean scaleless) {
+    String key = path.substring(path.lastIndexOf('.') + 1);
+    if (key.equals("why") || key.equals("unitsLeftOut") || key.equals("coefficients")) {
+      return;
+    }
+    if (one.isObject()) {
+      one.fields()
+          .forEachRemaining(
+              e -> alike(path + "." + e.getKey(), e.getValue(), other.path(e.getKey()), scaleless));
+    } else if (one.isArray()) {
+      for (int i = 0; i < one.size(); i++) {
+        alike(path + "[" + i + "]", one.get(i), other.path(i), scaleless);
+      }
+    } else if (!scaleless || FREE.contains(key)) {
+      claims.compared++;
+      boolean near =
+          one.isNumber() && !VERDICTS.contains(key)
+              ? Math.abs(one.asDouble() - other.asDouble(Double.NaN))
+                  <= DIGITS * Math.abs(one.asDouble()) + 1e-7
+              : one.equals(other);
+      if (!near && !(key.equals("statistic") && path.contains("scaled tests"))) {
+        claims.missed.add(path + ": " + one + " and " + other);
+      }
+    }
+  }
+}
