@@ -217,9 +217,7 @@ final class CheckClaims {
     double[] ranks = Plain.ranks(classes);
     int n = ranks.length;
     double[] a =
-        Arrays.stream(ranks)
-            .map(r -> -Laws.normalQuantile(0.5 + r / (2 * (n + 1.0))))
-            .toArray();
+        Arrays.stream(ranks).map(r -> -Laws.normalQuantile(0.5 + r / (2 * (n + 1.0)))).toArray();
     double v = Plain.variance(a);
     double mean = Arrays.stream(a).sum() / n;
     double x = 0;
@@ -275,7 +273,8 @@ final class CheckClaims {
     double blur = 100 * Plain.ALIKE * size / sd;
     claims.near("grubbs " + on, found, "statistic", far, 1e-9 + blur);
     boolean bound = room <= 1e-10 * n * n + blur * n * n;
-    double p = bound ? 0 : Math.min(1, 2 * n * Laws.t(Math.sqrt(n * (n - 2) * far * far / room), n - 2));
+    double p =
+        bound ? 0 : Math.min(1, 2 * n * Laws.t(Math.sqrt(n * (n - 2) * far * far / room), n - 2));
     claims.near("grubbs " + on, found, "p", p, bound ? 0 : 1e-7 + Math.sqrt(blur));
     JsonNode fences = claims.check("fences", own);
     double[] s = Plain.sorted(x);
@@ -284,8 +283,7 @@ final class CheckClaims {
 
   /** The row farthest from what a model says of it. */
   void farthest(Dense fit, double[] y, double dfe, double size) {
-    JsonNode found =
-        claims.check("studentised-residual", o -> o.asText().equals("residuals"));
+    JsonNode found = claims.check("studentised-residual", o -> o.asText().equals("residuals"));
     double[] t =
         IntStream.range(0, y.length)
             .mapToDouble(
@@ -306,7 +304,9 @@ final class CheckClaims {
     double actual = Math.abs(found.path("statistic").asDouble(Double.NaN));
     claims.compared++;
     double slack = 1e-6 + 1e4 * Plain.ALIKE * size / Math.sqrt(fit.rss / Math.max(1, dfe));
-    if (Double.isNaN(top) ? !Double.isNaN(actual) : !(Math.abs(actual - top) <= slack * (1 + top * top * top))) {
+    if (Double.isNaN(top)
+        ? !Double.isNaN(actual)
+        : !(Math.abs(actual - top) <= slack * (1 + top * top * top))) {
       claims.missed.add("studentised residual: wanted " + top + ", got " + found.path("statistic"));
     }
   }

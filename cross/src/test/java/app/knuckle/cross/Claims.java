@@ -11,6 +11,7 @@ import java.util.function.Predicate;
 final class Claims {
   /** Agreement wanted, relative. */
   private static final double DIGITS = 1e-9;
+
   /** Probabilities near 0 or 1 are compared as they are. */
   private static final double SMALLEST_P = 1e-12;
 

@@ -64,12 +64,23 @@ class CrossTest {
       }
       if (!claims.missed.isEmpty()) {
         missed.add(
-            "no. " + i + ": " + String.join("\n    ", claims.missed.stream().limit(8).toList()) + "\n" + made);
+            "no. "
+                + i
+                + ": "
+                + String.join("\n    ", claims.missed.stream().limit(8).toList())
+                + "\n"
+                + made);
       }
     }
     System.out.println(
-        inquiries + " inquiries, " + compared + " numbers compared, " + refused + " refused, "
-            + missed.size() + " inquiries with something amiss");
+        inquiries
+            + " inquiries, "
+            + compared
+            + " numbers compared, "
+            + refused
+            + " refused, "
+            + missed.size()
+            + " inquiries with something amiss");
     assertThat(missed).isEmpty();
     assertThat(refused).isLessThan((int) (MOST_REFUSED * inquiries) + 3);
     assertThat(compared).isGreaterThan(30 * inquiries);

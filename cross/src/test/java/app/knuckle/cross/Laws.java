@@ -107,9 +107,7 @@ final class Laws {
     double top = Math.sqrt(Math.max(0.25, df - 1));
     DoubleUnaryOperator own =
         u ->
-            u == 0 && df > 1
-                ? 0
-                : Math.exp((df - 1) * Math.log(u / top) - (u * u - top * top) / 2);
+            u == 0 && df > 1 ? 0 : Math.exp((df - 1) * Math.log(u / top) - (u * u - top * top) / 2);
     double at = Math.sqrt(x);
     double below = Quadrature.of(own, 0, at);
     double above = Quadrature.of(own, at, Math.max(at, top) + 40);
@@ -144,8 +142,7 @@ final class Laws {
 
   /** P(studentized range > q), to about 1e-12. */
   static double range(double q, int k, double df) {
-    return known(
-        () -> overSpread(df, s -> 1 - rangeBelow(q * s, k)), 4, q, k, df);
+    return known(() -> overSpread(df, s -> 1 - rangeBelow(q * s, k)), 4, q, k, df);
   }
 
   private static double rangeBelow(double w, int k) {

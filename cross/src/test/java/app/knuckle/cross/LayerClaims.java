@@ -25,7 +25,9 @@ final class LayerClaims {
         for (int i = 0; i < y[0].length; i++) {
           for (int j = 0; j < y[0][0].length; j++) {
             boolean in =
-                (block < 0 || block == r) && (first < 0 || first == i) && (second < 0 || second == j);
+                (block < 0 || block == r)
+                    && (first < 0 || first == i)
+                    && (second < 0 || second == j);
             sum += in ? y[r][i][j] : 0;
             n += in ? 1 : 0;
           }
@@ -35,7 +37,8 @@ final class LayerClaims {
     }
   }
 
-  private static Table3 table(Used used, String block, String first, String second, boolean wholeBlocks) {
+  private static Table3 table(
+      Used used, String block, String first, String second, boolean wholeBlocks) {
     double[] y = used.values("y");
     int a = first == null ? 1 : used.size(first);
     double[][][] all = new double[used.size(block)][a][used.size(second)];
@@ -50,9 +53,7 @@ final class LayerClaims {
     }
     double[][][] whole =
         Arrays.stream(all)
-            .filter(
-                b ->
-                    Arrays.stream(b).flatMapToDouble(Arrays::stream).noneMatch(Double::isNaN))
+            .filter(b -> Arrays.stream(b).flatMapToDouble(Arrays::stream).noneMatch(Double::isNaN))
             .toArray(double[][][]::new);
     boolean fine = whole.length == all.length || wholeBlocks;
     double size = Arrays.stream(y).map(Math::abs).max().orElse(0);
@@ -66,9 +67,21 @@ final class LayerClaims {
         "row " + source);
   }
 
-  private void row(String source, double ss, double df, double errorMs, double errorDf, double total, double size) {
+  private void row(
+      String source,
+      double ss,
+      double df,
+      double errorMs,
+      double errorDf,
+      double total,
+      double size) {
     JsonNode row = row(source);
-    claims.near(source, row, "ss", ss, 1e-9 * ss + 1e-11 * total + 10 * Plain.ALIKE * size * Math.sqrt(total));
+    claims.near(
+        source,
+        row,
+        "ss",
+        ss,
+        1e-9 * ss + 1e-11 * total + 10 * Plain.ALIKE * size * Math.sqrt(total));
     claims.number(source, row, "df", df);
     if (!(errorMs > 1e-12 * total) || !(errorDf > 0)) {
       return;
@@ -86,7 +99,12 @@ final class LayerClaims {
     if (variance > 1e-12) {
       double slack = 1e-8 * Math.sqrt(variance) + 100 * Plain.ALIKE * size;
       claims.near("comparison " + comparison, found, "se", Math.sqrt(variance), slack);
-      claims.near("comparison " + comparison, found, "df", df, 1e-6 * df + 1e3 * Plain.ALIKE * size / Math.sqrt(variance) * df);
+      claims.near(
+          "comparison " + comparison,
+          found,
+          "df",
+          df,
+          1e-6 * df + 1e3 * Plain.ALIKE * size / Math.sqrt(variance) * df);
     }
   }
 
@@ -96,7 +114,12 @@ final class LayerClaims {
         if (Claims.levels(found.path("levels"), levels)) {
           boolean known = variance > 0;
           if (Math.abs(variance) > 1e-10) {
-            claims.near("mean " + levels, found, "se", known ? Math.sqrt(variance) : Double.NaN, 1e-7 * Math.sqrt(Math.abs(variance)) + 1e3 * Plain.ALIKE * size);
+            claims.near(
+                "mean " + levels,
+                found,
+                "se",
+                known ? Math.sqrt(variance) : Double.NaN,
+                1e-7 * Math.sqrt(Math.abs(variance)) + 1e3 * Plain.ALIKE * size);
             claims.near("mean " + levels, found, "df", known ? df : Double.NaN, 1e-5 * df);
           }
           return;
@@ -193,7 +216,8 @@ final class LayerClaims {
     for (int i = 0; i < n; i++) {
       for (int p = 0; p < k; p++) {
         for (int q = 0; q < k; q++) {
-          s[p][q] += (t.y()[i][0][p] - t.mean(-1, -1, p)) * (t.y()[i][0][q] - t.mean(-1, -1, q)) / (n - 1);
+          s[p][q] +=
+              (t.y()[i][0][p] - t.mean(-1, -1, p)) * (t.y()[i][0][q] - t.mean(-1, -1, q)) / (n - 1);
         }
       }
     }
@@ -214,7 +238,11 @@ final class LayerClaims {
     double gg = trace * trace / (d * squares);
     double f = days / d / e;
     claims.near(
-        "epsilon", row("day"), "pGreenhouseGeisser", Laws.f(f, gg * d, gg * df), 1e-6 + 1e4 * Plain.ALIKE * t.size() / Math.sqrt(e));
+        "epsilon",
+        row("day"),
+        "pGreenhouseGeisser",
+        Laws.f(f, gg * d, gg * df),
+        1e-6 + 1e4 * Plain.ALIKE * t.size() / Math.sqrt(e));
   }
 
   void strips() {
@@ -271,7 +299,12 @@ final class LayerClaims {
     JsonNode rack = row("rack");
     if (Math.abs(error) > 1e-9) {
       double f = blocks / (r - 1) / error;
-      claims.near("blocks", rack, "f", error > 0 ? f : Double.NaN, 1e-6 * (1 + Math.abs(f)) + 1e4 * Plain.ALIKE * t.size() / Math.abs(error));
+      claims.near(
+          "blocks",
+          rack,
+          "f",
+          error > 0 ? f : Double.NaN,
+          1e-6 * (1 + Math.abs(f)) + 1e4 * Plain.ALIKE * t.size() / Math.abs(error));
       if (error > 0) {
         claims.near("blocks", rack, "errorDf", errorDf, 1e-5 * errorDf);
       }
@@ -281,13 +314,29 @@ final class LayerClaims {
     double va = ea / (r * b) + (eb - e) / (r * a * b);
     double vb = eb / (r * a) + (ea - e) / (r * a * b);
     double c1 = ea / (r * b);
-    se(zone, va, square(va) / (square(c1) / dfa + square(eb / (r * a * b)) / dfb + square(e / (r * a * b)) / df), t.size());
-    se(mesh, vb, square(vb) / (square(eb / (r * a)) / dfb + square(ea / (r * a * b)) / dfa + square(e / (r * a * b)) / df), t.size());
+    se(
+        zone,
+        va,
+        square(va)
+            / (square(c1) / dfa + square(eb / (r * a * b)) / dfb + square(e / (r * a * b)) / df),
+        t.size());
+    se(
+        mesh,
+        vb,
+        square(vb)
+            / (square(eb / (r * a)) / dfb
+                + square(ea / (r * a * b)) / dfa
+                + square(e / (r * a * b)) / df),
+        t.size());
     Map<String, String> cell = new java.util.LinkedHashMap<>(zone);
     cell.putAll(mesh);
     double vc = ((ea - e) / b + (eb - e) / a + e) / r;
     double ce = e * (1 - 1.0 / a - 1.0 / b) / r;
-    se(cell, vc, square(vc) / (square(ea / b / r) / dfa + square(eb / a / r) / dfb + square(ce) / df), t.size());
+    se(
+        cell,
+        vc,
+        square(vc) / (square(ea / b / r) / dfa + square(eb / a / r) / dfb + square(ce) / df),
+        t.size());
     difference(0, t.mean(-1, 0, -1) - t.mean(-1, 1, -1), 2 * ea / (r * b), dfa, t.size());
     difference(1, t.mean(-1, -1, 0) - t.mean(-1, -1, 1), 2 * eb / (r * a), dfb, t.size());
     double v2 = 2 * ((a - 1) * e + eb) / (r * a);
@@ -340,7 +389,8 @@ final class LayerClaims {
       switch (statistic.path("name").asText()) {
         case "wilks" -> {
           claims.near("wilks", statistic, "value", wilks, 1e-8);
-          double t = 5 + q * q - 4 <= 0 ? 1 : q == 1 ? 1 : Math.sqrt((4 * q * q - 4) / (q * q + 4 - 5));
+          double t =
+              5 + q * q - 4 <= 0 ? 1 : q == 1 ? 1 : Math.sqrt((4 * q * q - 4) / (q * q + 4 - 5));
           double w = v + q - (2 + q + 1) / 2;
           double df2 = w * t - (2 * q - 2) / 2;
           double root = Math.pow(wilks, 1 / t);

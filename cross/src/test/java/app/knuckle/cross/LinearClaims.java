@@ -23,6 +23,7 @@ final class LinearClaims {
   private final double dfe;
   private final double mse;
   private final double sst;
+
   /** A spread this small is what rounding leaves. */
   private final boolean noSpread;
 
@@ -47,7 +48,8 @@ final class LinearClaims {
     double largest = Arrays.stream(raw).map(Math::abs).max().orElse(0);
     // The mean of a covariate far from 0 is rounded too.
     for (String c : covariates) {
-      largest = Math.max(largest, Arrays.stream(used.values(c)).map(Math::abs).max().orElse(0) / 100);
+      largest =
+          Math.max(largest, Arrays.stream(used.values(c)).map(Math::abs).max().orElse(0) / 100);
     }
     size = largest;
     y = Arrays.stream(raw).map(v -> v - raw[0]).toArray();
@@ -225,8 +227,7 @@ final class LinearClaims {
         continue;
       }
       double blur = Plain.ALIKE * size * Math.sqrt(sst);
-      claims.near(
-          "row " + term, row, "ss", own[0], 1e-9 * own[0] + 1e-12 * sst + blur);
+      claims.near("row " + term, row, "ss", own[0], 1e-9 * own[0] + 1e-12 * sst + blur);
       claims.number("row " + term, row, "df", own[1]);
       boolean tested = dfe > 0 && !noSpread;
       double f = tested ? own[0] / own[1] / mse : Double.NaN;
@@ -257,7 +258,11 @@ final class LinearClaims {
     means();
     comparisons(ps);
     checks();
-    if (treatments.size() == 1 && blocks.isEmpty() && covariates.isEmpty() && dfe > 0 && used.size(treatments.get(0)) == 2) {
+    if (treatments.size() == 1
+        && blocks.isEmpty()
+        && covariates.isEmpty()
+        && dfe > 0
+        && used.size(treatments.get(0)) == 2) {
       SampleClaims.twoGroups(made, claims, used.groups("group", used.values("y")), "pooled");
     }
   }
@@ -273,12 +278,17 @@ final class LinearClaims {
     for (JsonNode family : claims.findings.path("means")) {
       for (JsonNode found : family.path("rows")) {
         Map<String, String> levels = new LinkedHashMap<>();
-        found.path("levels").fields().forEachRemaining(e -> levels.put(e.getKey(), e.getValue().asText()));
+        found
+            .path("levels")
+            .fields()
+            .forEachRemaining(e -> levels.put(e.getKey(), e.getValue().asText()));
         double[] l = row(levels);
         boolean known = full.estimable(l);
-        claims.number("mean " + levels, found, "mean", known ? origin + full.value(l) : Double.NaN, size);
+        claims.number(
+            "mean " + levels, found, "mean", known ? origin + full.value(l) : Double.NaN, size);
         if (known && dfe > 0 && !noSpread) {
-          claims.number("mean " + levels, found, "se", Math.sqrt(mse * full.product(l, l)), size * 1e-3);
+          claims.number(
+              "mean " + levels, found, "se", Math.sqrt(mse * full.product(l, l)), size * 1e-3);
         }
       }
     }
@@ -302,7 +312,14 @@ final class LinearClaims {
             rows.add(l);
           }
         }
-        compare(found, asked.path("procedure").asText(), labels, rows, ps.getOrDefault(of, 0.0), of, !family.isEmpty());
+        compare(
+            found,
+            asked.path("procedure").asText(),
+            labels,
+            rows,
+            ps.getOrDefault(of, 0.0),
+            of,
+            !family.isEmpty());
       }
     }
   }
@@ -367,8 +384,7 @@ final class LinearClaims {
       for (int g = 0; g < groups.length; g++) {
         Map<String, String> on = Map.of(treatments.get(0), used.levels(treatments.get(0)).get(g));
         double own = Arrays.stream(groups[g]).map(Math::abs).max().orElse(0);
-        checks.normality(
-            o -> o.isObject() && Claims.levels(o, on), on.toString(), groups[g], own);
+        checks.normality(o -> o.isObject() && Claims.levels(o, on), on.toString(), groups[g], own);
         checks.odd(on, groups[g]);
       }
       checks.spread(groups, size);

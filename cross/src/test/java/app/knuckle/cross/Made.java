@@ -167,7 +167,9 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
       }
     }
 
-    /** A response: on a grid, so that ties occur; at an offset at times; constant in some groups. */
+    /**
+     * A response: on a grid, so that ties occur; at an offset at times; constant in some groups.
+     */
     private void response(String name, List<String> from) {
       double grid = new double[] {0.001, 0.001, 0.5, 1, 1e-5}[random.nextInt(5)];
       double offset = new double[] {0, 10, 10, -3, 1e6}[random.nextInt(5)];
@@ -291,8 +293,7 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
             response("y", List.of("group"));
             ask("treatments", List.of("group"));
           } else {
-            layout(
-                List.of("mesh", "density"), new int[] {between(2, 3), 2}, 3, one(2) ? 6 : 0);
+            layout(List.of("mesh", "density"), new int[] {between(2, 3), 2}, 3, one(2) ? 6 : 0);
             response("y", List.of("mesh", "density"));
             ask("treatments", List.of("mesh", "density"));
           }
@@ -364,7 +365,10 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
         }
         case RANK_BLOCKS -> {
           layout(
-              List.of("rack", "mesh"), new int[] {between(3, 7), between(3, 5)}, 1, one(3) ? 20 : 0);
+              List.of("rack", "mesh"),
+              new int[] {between(3, 7), between(3, 5)},
+              1,
+              one(3) ? 20 : 0);
           response("y", List.of("mesh", "rack"));
           ask("treatments", List.of("mesh"));
           ask("blocks", List.of("rack"));
@@ -391,7 +395,9 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
         case UNEQUAL -> {
           asked.put("method", "unequal-spread");
           compare(
-              List.of("group"), List.of(), List.of("games-howell", "tamhane", "none").get(random.nextInt(3)));
+              List.of("group"),
+              List.of(),
+              List.of("games-howell", "tamhane", "none").get(random.nextInt(3)));
         }
         case SPLIT_PLOT, STRIPS -> {
           compare(List.of("zone"), List.of(), "none");

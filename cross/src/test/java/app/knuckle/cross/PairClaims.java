@@ -30,8 +30,7 @@ record PairClaims(
   private static final double TIED = 1e-12;
 
   /** Compares all pairs with what the findings hold. */
-  void check(
-      Claims claims, JsonNode found, String procedure, double alpha, double overallP) {
+  void check(Claims claims, JsonNode found, String procedure, double alpha, double overallP) {
     int k = labels.size();
     if (k < 2) {
       return;
@@ -91,8 +90,7 @@ record PairClaims(
     sets.removeIf(
         a ->
             sets.stream()
-                .anyMatch(
-                    b -> a.cardinality() < b.cardinality() && a.stream().allMatch(b::get)));
+                .anyMatch(b -> a.cardinality() < b.cardinality() && a.stream().allMatch(b::get)));
     sets.sort(
         (a, b) -> {
           for (int r : ranking) {
@@ -122,8 +120,7 @@ record PairClaims(
 
   /** The largest first; what ties but for rounding in the order of the levels. */
   private int[] ranking() {
-    List<Integer> left =
-        new ArrayList<>(IntStream.range(0, means.length).boxed().toList());
+    List<Integer> left = new ArrayList<>(IntStream.range(0, means.length).boxed().toList());
     List<Integer> ranked = new ArrayList<>();
     while (!left.isEmpty()) {
       double top = left.stream().mapToDouble(i -> means[i]).max().orElseThrow();
@@ -197,7 +194,8 @@ record PairClaims(
         double largest = 0;
         for (int top = 0; top <= a; top++) {
           for (int end = b; end < k; end++) {
-            largest = Math.max(largest, rangeP(ranking[top], ranking[end], end - top + 1, procedure));
+            largest =
+                Math.max(largest, rangeP(ranking[top], ranking[end], end - top + 1, procedure));
           }
         }
         int i = Math.min(ranking[a], ranking[b]);
@@ -215,9 +213,7 @@ record PairClaims(
     }
     double largest = 0;
     for (int r = 2; r <= span; r++) {
-      largest =
-          Math.max(
-              largest, -Math.expm1(Math.log1p(-Laws.range(q, r, df[i][j])) / (r - 1)));
+      largest = Math.max(largest, -Math.expm1(Math.log1p(-Laws.range(q, r, df[i][j])) / (r - 1)));
     }
     return largest;
   }
@@ -244,8 +240,7 @@ record PairClaims(
       }
       double t = difference[i][reference] / se[i][reference];
       double at = direction.equals("either") ? Math.abs(t) : direction.equals("less") ? -t : t;
-      double p =
-          Laws.anyBeyond(at, correlations, df[i][reference], direction.equals("either"));
+      double p = Laws.anyBeyond(at, correlations, df[i][reference], direction.equals("either"));
       // The lattice says its own error.
       double slack = 1e-9 + 3 * pair.path("pError").asDouble(0);
       claims.near(path, pair, "p", p, slack + 1e-8 * p);
@@ -266,5 +261,4 @@ record PairClaims(
       }
     }
   }
-
 }

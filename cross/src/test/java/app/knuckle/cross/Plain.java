@@ -34,11 +34,7 @@ final class Plain {
   }
 
   static double largest(double[][] groups) {
-    return Arrays.stream(groups)
-        .flatMapToDouble(Arrays::stream)
-        .map(Math::abs)
-        .max()
-        .orElse(0);
+    return Arrays.stream(groups).flatMapToDouble(Arrays::stream).map(Math::abs).max().orElse(0);
   }
 
   static double[] flat(double[][] groups) {
@@ -48,9 +44,7 @@ final class Plain {
   static double quantile(double[] sorted, double p) {
     double h = (sorted.length - 1) * p;
     int i = (int) Math.floor(h);
-    return i + 1 < sorted.length
-        ? sorted[i] + (h - i) * (sorted[i + 1] - sorted[i])
-        : sorted[i];
+    return i + 1 < sorted.length ? sorted[i] + (h - i) * (sorted[i + 1] - sorted[i]) : sorted[i];
   }
 
   static double[] sorted(double[] x) {

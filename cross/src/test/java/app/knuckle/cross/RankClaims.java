@@ -5,7 +5,6 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.IntStream;
 
 /** Tests on ranks, by sorting, counting and enumeration; and by rearranging the values. */
@@ -89,11 +88,17 @@ final class RankClaims {
     }
     if (variance > 0) {
       double z = (u - m * n / 2.0) / Math.sqrt(variance);
-      tails("normal", found.path("normal"), 2 * Laws.normal(Math.abs(z)), Laws.normal(z), Laws.normal(-z));
+      tails(
+          "normal",
+          found.path("normal"),
+          2 * Laws.normal(Math.abs(z)),
+          Laws.normal(z),
+          Laws.normal(-z));
     }
     BigDecimal[] differences = new BigDecimal[m * n];
     Arrays.setAll(differences, i -> Plain.minus(g[0][i / n], g[1][i % n]));
-    claims.number("shift", found.path("shift"), "estimate", Plain.median(differences).doubleValue(), 1e-3);
+    claims.number(
+        "shift", found.path("shift"), "estimate", Plain.median(differences).doubleValue(), 1e-3);
     mood(used, g);
   }
 
@@ -166,7 +171,13 @@ final class RankClaims {
   }
 
   private static void place(
-      double[] all, int at, int[] left, int[] sizes, double[] sums, double observed, double[] count) {
+      double[] all,
+      int at,
+      int[] left,
+      int[] sizes,
+      double[] sums,
+      double observed,
+      double[] count) {
     if (at == all.length) {
       double own = 0;
       for (int g = 0; g < sums.length; g++) {
@@ -249,7 +260,8 @@ final class RankClaims {
     double squares = Arrays.stream(Plain.flat(own)).map(r -> r * r).sum();
     double s2 = (squares - n * (n + 1) * (n + 1) / 4) / (n - 1) * (n - 1 - h) / (n - k);
     boolean spread = !Double.isNaN(h);
-    boolean within = Arrays.stream(g).anyMatch(x -> Plain.sorted(x)[0] != Plain.sorted(x)[x.length - 1]);
+    boolean within =
+        Arrays.stream(g).anyMatch(x -> Plain.sorted(x)[0] != Plain.sorted(x)[x.length - 1]);
     List<double[]> raw = new ArrayList<>();
     for (int i = 0; i < k; i++) {
       for (int j = i + 1; j < k; j++) {
@@ -258,7 +270,8 @@ final class RankClaims {
         double t = (means[i] - means[j]) / Math.sqrt(s2 * scale);
         raw.add(
             new double[] {
-              2 * Laws.normal(Math.abs(z)), within && n > k ? 2 * Laws.t(Math.abs(t), n - k) : Double.NaN
+              2 * Laws.normal(Math.abs(z)),
+              within && n > k ? 2 * Laws.t(Math.abs(t), n - k) : Double.NaN
             });
       }
     }
@@ -268,7 +281,12 @@ final class RankClaims {
       double[] holm = holm(raw.stream().mapToDouble(r -> r[at]).toArray());
       for (int r = 0; r < holm.length; r++) {
         double wanted = spread ? holm[r] : Double.NaN;
-        claims.near(which == 0 ? "dunn" : "conover", found.path("rows").path(r), "p", wanted, 1e-8 * wanted + 1e-12);
+        claims.near(
+            which == 0 ? "dunn" : "conover",
+            found.path("rows").path(r),
+            "p",
+            wanted,
+            1e-8 * wanted + 1e-12);
       }
     }
     JsonNode dwass = comparison("dwass-steel");
@@ -283,7 +301,8 @@ final class RankClaims {
       for (int j = i + 1; j < k; j++) {
         double z = z(g[i], g[j]);
         double q = Math.sqrt(2) * z;
-        double p = Double.isNaN(z) ? Double.NaN : Laws.range(Math.abs(q), k, Double.POSITIVE_INFINITY);
+        double p =
+            Double.isNaN(z) ? Double.NaN : Laws.range(Math.abs(q), k, Double.POSITIVE_INFINITY);
         claims.near("dwass", dwass.path("rows").path(row++), "p", p, 1e-8 * p + 1e-11);
         if (i == 0 && used.levels("group").get(0).equals("g0")) {
           double[][] r = new double[k - 1][k - 1];
@@ -293,7 +312,8 @@ final class RankClaims {
             }
           }
           double at = two ? Math.abs(z) : made.direction().equals("less") ? z : -z;
-          double own1 = Double.isNaN(z) ? Double.NaN : Laws.anyBeyond(at, r, Double.POSITIVE_INFINITY, two);
+          double own1 =
+              Double.isNaN(z) ? Double.NaN : Laws.anyBeyond(at, r, Double.POSITIVE_INFINITY, two);
           claims.near("steel", steel.path("rows").path(j - 1), "p", own1, 1e-7 * own1 + 1e-9);
         }
       }
@@ -336,16 +356,18 @@ final class RankClaims {
       double[] y = new Used(made.sheet(), List.of(), List.of("y")).values("y");
       both = Arrays.stream(y).mapToObj(v -> new double[] {v, expected}).toList();
     }
-    BigDecimal[] d =
-        both.stream().map(p -> Plain.minus(p[0], p[1])).toArray(BigDecimal[]::new);
-    BigDecimal[] used =
-        Arrays.stream(d).filter(x -> x.signum() != 0).toArray(BigDecimal[]::new);
+    BigDecimal[] d = both.stream().map(p -> Plain.minus(p[0], p[1])).toArray(BigDecimal[]::new);
+    BigDecimal[] used = Arrays.stream(d).filter(x -> x.signum() != 0).toArray(BigDecimal[]::new);
     if (d.length == 0) {
       return;
     }
     BigDecimal[] sizes = Arrays.stream(used).map(BigDecimal::abs).toArray(BigDecimal[]::new);
     double[] ranks = Plain.ranks(sizes);
-    double positive = IntStream.range(0, used.length).filter(i -> used[i].signum() > 0).mapToDouble(i -> ranks[i]).sum();
+    double positive =
+        IntStream.range(0, used.length)
+            .filter(i -> used[i].signum() > 0)
+            .mapToDouble(i -> ranks[i])
+            .sum();
     JsonNode found = claims.test("signed-rank");
     claims.number("signed", found, "rankSumPositive", positive);
     if (used.length <= 16) {
@@ -410,7 +432,8 @@ final class RankClaims {
       }
     }
     double b0 = b * k * (k + 1.0) * (k + 1) / 4;
-    double top = Arrays.stream(sums).map(s -> (s - b * (k + 1) / 2.0) * (s - b * (k + 1) / 2.0)).sum();
+    double top =
+        Arrays.stream(sums).map(s -> (s - b * (k + 1) / 2.0) * (s - b * (k + 1) / 2.0)).sum();
     double chi = (k - 1) * top / (squares - b0);
     boolean known = squares - b0 > 1e-9;
     JsonNode row = claims.test("friedman").path("rows").path(0);
@@ -426,7 +449,8 @@ final class RankClaims {
     JsonNode nemenyi = comparison("nemenyi");
     JsonNode dunn = comparison("dunn-sidak");
     JsonNode conover = comparison("conover-holm");
-    double spread = 2 * (b * squares - Arrays.stream(sums).map(s -> s * s).sum()) / ((b - 1.0) * (k - 1));
+    double spread =
+        2 * (b * squares - Arrays.stream(sums).map(s -> s * s).sum()) / ((b - 1.0) * (k - 1));
     List<Double> raw = new ArrayList<>();
     int at = 0;
     for (int i = 0; i < k; i++) {
@@ -434,10 +458,23 @@ final class RankClaims {
         double d = (sums[i] - sums[j]) / b;
         double q = Math.abs(d) / Math.sqrt(k * (k + 1) / (12.0 * b));
         double z = Math.abs(d) / Math.sqrt(k * (k + 1) / (6.0 * b));
-        claims.near("nemenyi", nemenyi.path("rows").path(at), "p", Laws.range(q, k, Double.POSITIVE_INFINITY), 1e-9);
+        claims.near(
+            "nemenyi",
+            nemenyi.path("rows").path(at),
+            "p",
+            Laws.range(q, k, Double.POSITIVE_INFINITY),
+            1e-9);
         double m = k * (k - 1) / 2.0;
-        claims.near("dunn", dunn.path("rows").path(at++), "p", -Math.expm1(m * Math.log1p(-Math.min(1, 2 * Laws.normal(z)))), 1e-8);
-        raw.add(spread > 1e-9 ? 2 * Laws.t(Math.abs(sums[i] - sums[j]) / Math.sqrt(spread), (b - 1.0) * (k - 1)) : Double.NaN);
+        claims.near(
+            "dunn",
+            dunn.path("rows").path(at++),
+            "p",
+            -Math.expm1(m * Math.log1p(-Math.min(1, 2 * Laws.normal(z)))),
+            1e-8);
+        raw.add(
+            spread > 1e-9
+                ? 2 * Laws.t(Math.abs(sums[i] - sums[j]) / Math.sqrt(spread), (b - 1.0) * (k - 1))
+                : Double.NaN);
       }
     }
     double[] holm = holm(raw.stream().mapToDouble(x -> x).toArray());
@@ -456,7 +493,11 @@ final class RankClaims {
     double l = IntStream.range(0, k).mapToDouble(j -> (j + 1) * sums[j]).sum();
     double v = 0;
     for (double[] r : ranked) {
-      v += Arrays.stream(r).map(x -> (x - (k + 1) / 2.0) * (x - (k + 1) / 2.0)).sum() * k * (k * k - 1.0) / (12.0 * (k - 1));
+      v +=
+          Arrays.stream(r).map(x -> (x - (k + 1) / 2.0) * (x - (k + 1) / 2.0)).sum()
+              * k
+              * (k * k - 1.0)
+              / (12.0 * (k - 1));
     }
     JsonNode found = claims.test("page");
     claims.number("page", found, "statistic", l);
@@ -497,7 +538,8 @@ final class RankClaims {
     if (ways(sizes) > FEW) {
       return;
     }
-    BigDecimal[] all = Arrays.stream(Plain.flat(g)).mapToObj(Plain::exact).toArray(BigDecimal[]::new);
+    BigDecimal[] all =
+        Arrays.stream(Plain.flat(g)).mapToObj(Plain::exact).toArray(BigDecimal[]::new);
     JsonNode found = claims.test("permutation");
     if (g.length == 2) {
       BigDecimal observed = sum(all, IntStream.range(0, sizes[0]).toArray());
@@ -519,7 +561,10 @@ final class RankClaims {
     }
     // Whole numbers on the grid of the data, about one of them, so that sums are exact.
     int scale = Arrays.stream(all).mapToInt(x -> x.stripTrailingZeros().scale()).max().orElse(0);
-    double[] whole = Arrays.stream(all).mapToDouble(x -> x.subtract(all[0]).scaleByPowerOfTen(scale).doubleValue()).toArray();
+    double[] whole =
+        Arrays.stream(all)
+            .mapToDouble(x -> x.subtract(all[0]).scaleByPowerOfTen(scale).doubleValue())
+            .toArray();
     double observed = 0;
     int at = 0;
     for (int size : sizes) {
@@ -558,8 +603,7 @@ final class RankClaims {
           };
       claims.compared++;
       JsonNode found = cells.path(0).path(1);
-      boolean right =
-          still ? found.isNull() : Math.abs(found.asDouble(Double.NaN) - wanted) < 1e-8;
+      boolean right = still ? found.isNull() : Math.abs(found.asDouble(Double.NaN) - wanted) < 1e-8;
       if (!right) {
         claims.missed.add(form.path("form") + ": wanted " + wanted + ", got " + found);
       }

@@ -15,7 +15,8 @@ final class SampleClaims {
     claims.number("t", found, "difference", d, scale);
     boolean tested = se > 0 && df > 0;
     if (se > 1e-12 * scale || !(se >= 0)) {
-      claims.near("t", found, "statistic", tested ? d / se : Double.NaN, 1e-8 * Math.abs(d / se) + 1e-9);
+      claims.near(
+          "t", found, "statistic", tested ? d / se : Double.NaN, 1e-8 * Math.abs(d / se) + 1e-9);
     }
     if (!tested || se <= 1e-12 * scale) {
       return;
@@ -28,8 +29,10 @@ final class SampleClaims {
     claims.near("t", found, "p", p, 1e-7 * p + 1e-11);
     boolean two = made.direction().equals("either");
     double half = se * Laws.tQuantile(two ? made.alpha() / 2 : made.alpha(), df);
-    claims.number("t", found, "low", made.direction().equals("less") ? Double.NaN : d - half, scale);
-    claims.number("t", found, "high", made.direction().equals("greater") ? Double.NaN : d + half, scale);
+    claims.number(
+        "t", found, "low", made.direction().equals("less") ? Double.NaN : d - half, scale);
+    claims.number(
+        "t", found, "high", made.direction().equals("greater") ? Double.NaN : d + half, scale);
     claims.number("t", found, "cohenD", d / sd, 1 + scale / sd);
     if (Math.abs(p - made.alpha()) > 1e-9) {
       claims.same("differs", found.path("differs").asBoolean(), p <= made.alpha());
@@ -159,8 +162,7 @@ final class SampleClaims {
     pairs(made, claims, used, groups, size);
   }
 
-  private static void pairs(
-      Made made, Claims claims, Used used, double[][] groups, double size) {
+  private static void pairs(Made made, Claims claims, Used used, double[][] groups, double size) {
     int k = groups.length;
     double[] means = new double[k];
     double[][] d = new double[k][k];

@@ -61,6 +61,17 @@ public record Quantity(double value, String why) {
   }
 
   /**
+   * The quantity derived from this one where the derived value is finite.
+   *
+   * @param rule from the value to any double
+   * @param whyNot the reason to give when that is not finite
+   * @return the derived quantity; absent for the same reason if this one is
+   */
+  public Quantity mapFinite(DoubleUnaryOperator rule, String whyNot) {
+    return exists() ? finite(rule.applyAsDouble(value), whyNot) : this;
+  }
+
+  /**
    * The quantity derived from this one, absent for the same reason if this one is.
    *
    * @param rule from the value to the new value, which must be finite

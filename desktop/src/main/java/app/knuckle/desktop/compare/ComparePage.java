@@ -4,6 +4,7 @@ import app.knuckle.figures.scatter.Intervals;
 import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.AnovaTable;
@@ -193,7 +194,7 @@ public record ComparePage(
     heads.addAll(more.heads());
     return new ComparePage(
         line(family, alpha),
-        p.exists() && p.value() <= alpha ? "" : warning(p, family),
+        Significance.reached(p, alpha) ? "" : warning(p, family),
         rungs,
         heads,
         columns,
@@ -236,7 +237,7 @@ public record ComparePage(
   }
 
   private static String bars(Look look, double alpha) {
-    return look.intervals() ? Numerals.fixed(100 * (1 - alpha), 0) + "% intervals" : "\u00b1 SE";
+    return look.intervals() ? Numerals.confidence(alpha) + "% intervals" : "\u00b1 SE";
   }
 
   /** The SD of single values within groups, by which a difference is said to be large. */

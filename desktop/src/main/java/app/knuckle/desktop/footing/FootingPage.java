@@ -74,7 +74,7 @@ public record FootingPage(String line, List<Check> cards) {
           words,
           more,
           ways,
-          silent && judgement == Judgement.SOUND);
+          silent && !judgement.isOdd() || judgement == Judgement.CANNOT_TELL);
     }
 
     /**
@@ -164,7 +164,7 @@ public record FootingPage(String line, List<Check> cards) {
                 null,
                 ofShape(check) + " " + check.words(),
                 more,
-                check.judgement() == Judgement.SOUND
+                !check.judgement().isOdd()
                     ? List.of()
                     : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION)))
             .muteIf(isMute(check)));
@@ -228,7 +228,7 @@ public record FootingPage(String line, List<Check> cards) {
                         + Numerals.fixed(values[far], response.decimals())
                         + ").",
                     List.of(),
-                    check.judgement() == Judgement.SOUND
+                    !check.judgement().isOdd()
                         ? List.of()
                         : check.on().equals("differences")
                             ? ways.methods(Method.RANKS, Method.PERMUTATION)
@@ -257,7 +257,7 @@ public record FootingPage(String line, List<Check> cards) {
     GroupSummary least =
         groups.stream().min(Comparator.comparingDouble(g -> g.summary().sd().value())).get();
     Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
-    boolean odd = judgement != Judgement.SOUND;
+    boolean odd = judgement.isOdd();
     int decimals = response.decimals();
     String test =
         found
@@ -324,7 +324,7 @@ public record FootingPage(String line, List<Check> cards) {
                         + Numerals.whole(left.rows().length)
                         + ". ")
             .orElse("No residual can be judged by itself. ");
-    boolean odd = judgement != Judgement.SOUND;
+    boolean odd = judgement.isOdd();
     return new Check(
             "Odd ones out",
             judgement,
@@ -386,7 +386,7 @@ public record FootingPage(String line, List<Check> cards) {
                 + Numerals.pStatement(check.p())
                 + ". "
             : "";
-    boolean odd = check.judgement() != Judgement.SOUND;
+    boolean odd = check.judgement().isOdd();
     String title =
         switch (check.about()) {
           case "additivity" -> "Blocks add up";
@@ -459,7 +459,7 @@ public record FootingPage(String line, List<Check> cards) {
             "Balance",
             judgement,
             null,
-            CheckPictures.sizes(groups, judgement != Judgement.SOUND),
+            CheckPictures.sizes(groups, judgement.isOdd()),
             words,
             List.of(),
             List.of()));

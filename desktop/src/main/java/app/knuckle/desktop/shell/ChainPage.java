@@ -2,8 +2,8 @@ package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
@@ -145,7 +145,7 @@ public record ChainPage(List<Link> links) {
     if (page.cards().isEmpty()) {
       return new Link(Joint.FOOTING, State.DONE, "nothing to check");
     }
-    long odd = page.cards().stream().filter(c -> c.judgement() != Judgement.SOUND).count();
+    long odd = page.cards().stream().filter(c -> c.judgement().isOdd()).count();
     long mute = page.cards().stream().filter(FootingPage.Check::mute).count();
     long sound = page.cards().size() - odd - mute;
     List<String> counts = new ArrayList<>();
@@ -171,7 +171,7 @@ public record ChainPage(List<Link> links) {
     List<Quantity> together = together(answer);
     List<Quantity> effects = together.isEmpty() ? effects(answer) : together;
     if (effects.size() > 1) {
-      long real = effects.stream().filter(p -> p.exists() && p.value() <= alpha).count();
+      long real = effects.stream().filter(p -> Significance.reached(p, alpha)).count();
       return new Link(Joint.TEST, State.DONE, real + " of " + effects.size() + " effects real");
     }
     Quantity p =
@@ -218,6 +218,10 @@ public record ChainPage(List<Link> links) {
     ResponseFindings response = answer.findings().first();
     List<ComparedMeans> families = ComparedMeans.of(response.analysis());
     if (families.isEmpty()) {
+      boolean asked = answer.findings().inquiry().compare().stream().anyMatch(c -> !c.isContrast());
+      if (asked && response.refusal() == null) {
+        return new Link(Joint.COMPARE, State.CAUTION, "these means make no pairs");
+      }
       boolean two =
           answer.findings().inquiry().treatments().isEmpty() || response.groups().size() < 3;
       return two
@@ -235,7 +239,7 @@ public record ChainPage(List<Link> links) {
             ? means + " \u00b7 one reference"
             : means + " \u00b7 " + Numerals.count(first.letters().count(), "letter", "letters");
     Quantity p = response.leastP(first.of());
-    boolean real = p.exists() && p.value() <= answer.findings().inquiry().alpha();
+    boolean real = Significance.reached(p, answer.findings().inquiry().alpha());
     return new Link(Joint.COMPARE, real ? State.DONE : State.CAUTION, line);
   }
 

@@ -2,6 +2,7 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.study.design.Inquiry;
@@ -29,7 +30,7 @@ final class CoefficientSheet {
   private static Line line(Coefficient c, Inquiry inquiry) {
     StudentT t = c.test();
     int decimals = t.se().exists() && t.se().value() > 0 ? Numerals.decimalsFor(t.se().value()) : 2;
-    boolean differs = t.p().exists() && t.p().value() <= inquiry.alpha();
+    boolean differs = Significance.reached(t.p(), inquiry.alpha());
     boolean slope = c.names().stream().anyMatch(inquiry.covariates()::contains);
     String level = String.join(GroupSummary.BETWEEN, c.levels().values());
     return Line.plain(

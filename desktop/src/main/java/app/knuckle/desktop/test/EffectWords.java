@@ -2,6 +2,7 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Way;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.study.design.Inquiry;
@@ -43,9 +44,7 @@ final class EffectWords {
 
   /** Whether its p is at most alpha. */
   boolean differs(AnovaTable.Row row) {
-    return row.effect() != null
-        && row.effect().p().exists()
-        && row.effect().p().value() <= inquiry.alpha();
+    return row.effect() != null && Significance.reached(row.effect().p(), inquiry.alpha());
   }
 
   Explained explained(AnovaTable.Row row, String source) {

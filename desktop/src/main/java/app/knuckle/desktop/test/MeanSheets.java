@@ -6,6 +6,7 @@ import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.ttest.TTest;
@@ -35,7 +36,7 @@ final class MeanSheets {
               new TTest.Sample(m.count(1), m.deviation(1), m.sumOfSquares(1)),
               r.direction(),
               inquiry.alpha());
-      boolean differs = welch.test().p().exists() && welch.test().p().value() <= inquiry.alpha();
+      boolean differs = Significance.reached(welch.test().p(), inquiry.alpha());
       forms.add(
           new TestResult.TTestResult(
               welch, r.direction(), r.left(), r.right(), null, Map.of(), differs));
@@ -188,7 +189,7 @@ final class MeanSheets {
   static Sheet unequal(ResponseFindings response, Inquiry inquiry, TestResult.UnequalResult u) {
     boolean welch = u.kind().startsWith("welch");
     String name = welch ? "Welch" : "Brown-Forsythe";
-    boolean differs = u.test().p().exists() && u.test().p().value() <= inquiry.alpha();
+    boolean differs = Significance.reached(u.test().p(), inquiry.alpha());
     List<String> cells =
         List.of(
             u.treatment() + " \u00b7 " + name,

@@ -6,6 +6,7 @@ import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
@@ -73,7 +74,7 @@ final class RankSheets {
     if (r.facts().all().get("rows") instanceof List<?> rows && !rows.isEmpty()) {
       where.add((Facts) rows.get(0));
     }
-    boolean differs = r.p().exists() && r.p().value() <= inquiry.alpha();
+    boolean differs = Significance.reached(r.p(), inquiry.alpha());
     Explained explained =
         new Explained(
             name,
@@ -128,7 +129,7 @@ final class RankSheets {
     for (Object each : (List<?>) r.facts().all().get("rows")) {
       Facts f = (Facts) each;
       Quantity p = f.quantity("p");
-      boolean differs = p.exists() && p.value() <= inquiry.alpha();
+      boolean differs = Significance.reached(p, inquiry.alpha());
       String source = String.valueOf(f.all().get("source")).replace(" x ", " \u00d7 ");
       String words =
           "Of all arrangements of the values"

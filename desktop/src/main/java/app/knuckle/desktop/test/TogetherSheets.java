@@ -4,6 +4,7 @@ import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.findings.Findings;
@@ -29,7 +30,7 @@ final class TogetherSheets {
       for (MultivariateTest.Statistic s : row.test().statistics()) {
         Quantity p = Quantity.of(s.p());
         String words =
-            (s.p() <= alpha
+            (Significance.reached(s.p(), alpha)
                     ? "The responses taken together differ by "
                         + source
                         + " more than chance would give, "
@@ -47,7 +48,7 @@ final class TogetherSheets {
                     Numerals.df(s.df()),
                     Numerals.df(s.errorDf()),
                     Numerals.p(p)),
-                s.p() <= alpha,
+                Significance.reached(s.p(), alpha),
                 Explained.on(
                     source + ", in words",
                     words,
@@ -80,7 +81,7 @@ final class TogetherSheets {
                     Numerals.df(row.effect().df()),
                     Numerals.df(row.error().errorDf()),
                     Numerals.p(p)),
-                p.exists() && p.value() <= alpha,
+                Significance.reached(p, alpha),
                 null));
       }
     }

@@ -181,7 +181,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
   private static String caption(Findings findings, ComparedMeans family) {
     boolean intervals =
         family.pairs().stream().anyMatch(p -> p.low().exists() || p.high().exists());
-    String percent = Numerals.fixed(100 * (1 - findings.inquiry().alpha()), 0);
+    String percent = Numerals.confidence(findings.inquiry().alpha());
     return (intervals
             ? "Differences with simultaneous " + percent + "% confidence intervals"
             : "Differences, without intervals, which this procedure does not have")

@@ -347,7 +347,7 @@ public final class MeansReading {
 
   private String whiskers() {
     Whisker whisker = style.shown().whisker();
-    String percent = Numerals.fixed(100 * (1 - findings.inquiry().alpha()), 0);
+    String percent = Numerals.confidence(findings.inquiry().alpha());
     return switch (whisker) {
       case INTERVAL -> " with " + percent + "% confidence intervals";
       case NONE -> "";
@@ -376,7 +376,13 @@ public final class MeansReading {
         .shownComparison()
         .map(app.knuckle.stats.compare.Comparison::procedure)
         .or(this::byRanks)
-        .map(p -> " Means that share a letter do not differ" + by(p, alpha) + ".")
+        .map(
+            p ->
+                " Means that share a letter do not differ"
+                    + by(p, alpha)
+                    + (groups.stream().anyMatch(g -> g.letters().isEmpty())
+                        ? "; one without a letter could not be compared."
+                        : "."))
         .orElse("");
   }
 

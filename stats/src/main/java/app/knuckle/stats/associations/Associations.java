@@ -38,12 +38,17 @@ public final class Associations {
     for (int i = 0; i < columns.length; i++) {
       List<Double> row = new ArrayList<>();
       for (int j = 0; j < columns.length; j++) {
-        Double value = i == j ? diagonal : pair.of(columns[i], columns[j]);
+        Double value = i == j ? own(columns[i], diagonal) : pair.of(columns[i], columns[j]);
         row.add(value == null || !Double.isFinite(value) ? null : value);
       }
       rows.add(row);
     }
     return rows;
+  }
+
+  /** A constant goes together with nothing, not with itself either. */
+  private static Double own(double[] column, Double diagonal) {
+    return Arrays.stream(column).allMatch(v -> v == column[0]) ? null : diagonal;
   }
 
   private static double products(double[] x, double[] y) {

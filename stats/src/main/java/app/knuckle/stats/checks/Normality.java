@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
@@ -25,10 +26,11 @@ public final class Normality {
     return sum;
   }
 
-  private static Facts none(int n, String why) {
+  private static Facts none(int n, String why, String key) {
     return new Facts()
         .put("n", n)
         .put("statistic", Quantity.absent(why))
+        .put(key, Quantity.absent(why))
         .put("p", Quantity.absent(why));
   }
 
@@ -36,20 +38,22 @@ public final class Normality {
    * The Shapiro-Wilk test.
    *
    * @param values 3 to 5000
+   * @param within values no farther apart are alike
    * @return n, statistic, z and p
    * @see "Royston, P. (1995). Remark AS R94. Applied Statistics 44, 547-551"
    */
-  public static Facts shapiroWilk(double[] values) {
+  public static Facts shapiroWilk(double[] values, double within) {
     int n = values.length;
     if (n < 3 || n > MOST_SHAPIRO) {
-      return none(n, n < 3 ? "three values are needed" : "more than 5000 values: see the picture");
+      return none(
+          n, n < 3 ? "three values are needed" : "more than 5000 values: see the picture", "z");
     }
     double[] x = values.clone();
     Arrays.sort(x);
-    double ss = sumOfSquares(x);
-    if (!(ss > 0)) {
-      return none(n, NO_SPREAD);
+    if (Alike.are(x, within)) {
+      return none(n, NO_SPREAD, "z");
     }
+    double ss = sumOfSquares(x);
     double[] a = weights(n);
     double origin = x[n / 2];
     double top = 0;
@@ -134,14 +138,14 @@ public final class Normality {
    * The Anderson-Darling test with estimated mean and standard deviation.
    *
    * @param values two or more; to be trusted from eight on
+   * @param within values no farther apart are alike
    * @return n, statistic, adjustedStatistic and p
    * @see "D'Agostino, R. B. and Stephens, M. A. (1986). Goodness-of-fit techniques, table 4.9"
    */
-  public static Facts andersonDarling(double[] values) {
+  public static Facts andersonDarling(double[] values, double within) {
     int n = values.length;
-    if (n < 2 || !(sumOfSquares(values) > 0)) {
-      return none(n, n < 2 ? "two values are needed" : NO_SPREAD)
-          .put("adjustedStatistic", Quantity.absent(NO_SPREAD));
+    if (n < 2 || Alike.are(values, within)) {
+      return none(n, n < 2 ? "two values are needed" : NO_SPREAD, "adjustedStatistic");
     }
     double[] z = standardised(values);
     double sum = 0;
@@ -171,15 +175,15 @@ public final class Normality {
    * The Lilliefors test.
    *
    * @param values two or more
+   * @param within values no farther apart are alike
    * @return n, statistic, formulaP and p, which is absent above 0.1
    * @see "Lilliefors, H. W. (1967). JASA 62, 399-402; Dallal, G. E. and Wilkinson, L. (1986). The
    *     American Statistician 40, 294-296"
    */
-  public static Facts lilliefors(double[] values) {
+  public static Facts lilliefors(double[] values, double within) {
     int n = values.length;
-    if (n < 2 || !(sumOfSquares(values) > 0)) {
-      return none(n, n < 2 ? "two values are needed" : NO_SPREAD)
-          .put("formulaP", Quantity.absent(NO_SPREAD));
+    if (n < 2 || Alike.are(values, within)) {
+      return none(n, n < 2 ? "two values are needed" : NO_SPREAD, "formulaP");
     }
     double[] z = standardised(values);
     double d = 0;

@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
@@ -15,10 +16,11 @@ public final class Outliers {
    * Grubbs's test of the value farthest from the mean.
    *
    * @param values three or more
+   * @param within values no farther apart are alike
    * @return n, statistic, suspect, p, and each side alone; the p is a bound, exact when it is small
    * @see "Grubbs, F. E. (1969). Technometrics 11, 1-21"
    */
-  public static Facts grubbs(double[] values) {
+  public static Facts grubbs(double[] values, double within) {
     int n = values.length;
     double[] x = values.clone();
     Arrays.sort(x);
@@ -26,26 +28,41 @@ public final class Outliers {
     double mean = Arrays.stream(x).map(v -> v - origin).sum() / Math.max(1, n);
     double ss = Arrays.stream(x).map(v -> (v - origin - mean) * (v - origin - mean)).sum();
     Facts facts = new Facts().put("n", n);
-    if (n < 3 || !(ss > 0)) {
+    if (n < 3 || Alike.are(values, within)) {
       Quantity none = Quantity.absent(n < 3 ? "three values are needed" : "all values are equal");
-      return facts.put("statistic", none).put("suspect", none).put("p", none);
+      return facts
+          .put("statistic", none)
+          .put("suspect", none)
+          .put("p", none)
+          .put("high", new Facts().put("statistic", none).put("p", none))
+          .put("low", new Facts().put("statistic", none).put("p", none));
     }
     double s = Math.sqrt(ss / (n - 1.0));
     double high = (x[n - 1] - origin - mean) / s;
     double low = (mean - (x[0] - origin)) / s;
     boolean above = high >= low * (1 - 1e-12);
     double g = Math.max(high, low);
+    double blur = BOUND + BLURRED * within / s;
     return facts
         .put("statistic", g)
         .put("suspect", above ? x[n - 1] : x[0])
-        .put("p", Math.min(1, 2 * n * tail(g, n)))
-        .put("high", new Facts().put("statistic", high).put("p", Math.min(1, n * tail(high, n))))
-        .put("low", new Facts().put("statistic", low).put("p", Math.min(1, n * tail(low, n))));
+        .put("p", Math.min(1, 2 * n * tail(g, n, blur)))
+        .put(
+            "high",
+            new Facts().put("statistic", high).put("p", Math.min(1, n * tail(high, n, blur))))
+        .put(
+            "low", new Facts().put("statistic", low).put("p", Math.min(1, n * tail(low, n, blur))));
   }
 
-  private static double tail(double g, int n) {
+  /** A statistic this close to its bound, relative, is at it but for rounding. */
+  private static final double BOUND = 1e-12;
+
+  /** The room below the bound is a difference of squares: it feels a blur of both terms twice. */
+  private static final double BLURRED = 4;
+
+  private static double tail(double g, int n, double blur) {
     double room = (n - 1.0) * (n - 1.0) - n * g * g;
-    if (room <= 0) {
+    if (room <= blur * (n - 1.0) * (n - 1.0)) {
       return 0;
     }
     double t = Math.sqrt(n * (n - 2.0) * g * g / room);

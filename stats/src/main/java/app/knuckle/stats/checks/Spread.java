@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.OneWay;
@@ -18,7 +19,7 @@ public final class Spread {
   private Spread() {}
 
   private interface Score {
-    double of(double value, double centre);
+    double of(double distance);
   }
 
   private static double[] flat(double[][] groups) {
@@ -48,14 +49,16 @@ public final class Spread {
     return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
   }
 
-  private static Facts oneWay(double[][] groups, boolean aboutMedian, Score score) {
+  private static Facts oneWay(double[][] groups, boolean aboutMedian, double within, Score score) {
     double[][] scores = new double[groups.length][];
+    boolean known = false;
     for (int g = 0; g < groups.length; g++) {
       double centre = aboutMedian ? median(groups[g]) : mean(groups[g]);
-      scores[g] = Arrays.stream(groups[g]).map(v -> score.of(v, centre)).toArray();
+      double[] distances = Arrays.stream(groups[g]).map(v -> Math.abs(v - centre)).toArray();
+      known |= !Alike.are(distances, within);
+      scores[g] = Arrays.stream(distances).map(score::of).toArray();
     }
     OneWay fit = OneWay.fit(GroupMoments.of(flat(scores), codes(groups), groups.length), 0.05);
-    boolean known = fit.errorSs() > 1e-24 * Math.max(fit.totalSs(), Double.MIN_NORMAL);
     Quantity none = Quantity.absent("the scores do not vary within the groups");
     return new Facts()
         .put("statistic", known ? fit.treatment().f() : none)
@@ -67,44 +70,48 @@ public final class Spread {
    * Levene's test on distances from the mean.
    *
    * @param groups two or more, none empty
+   * @param within values no farther apart are alike
    * @return statistic, df, p
    * @see "Levene, H. (1960). Robust tests for equality of variances. In: Contributions to
    *     probability and statistics, 278-292"
    */
-  public static Facts leveneAbsolute(double[][] groups) {
-    return oneWay(groups, false, (v, c) -> Math.abs(v - c));
+  public static Facts leveneAbsolute(double[][] groups, double within) {
+    return oneWay(groups, false, within, d -> d);
   }
 
   /**
    * Levene's test on squared distances from the mean.
    *
    * @param groups two or more, none empty
+   * @param within values no farther apart are alike
    * @return statistic, df, p
    */
-  public static Facts leveneSquared(double[][] groups) {
-    return oneWay(groups, false, (v, c) -> (v - c) * (v - c));
+  public static Facts leveneSquared(double[][] groups, double within) {
+    return oneWay(groups, false, within, d -> d * d);
   }
 
   /**
    * Brown and Forsythe's test on distances from the median.
    *
    * @param groups two or more, none empty
+   * @param within values no farther apart are alike
    * @return statistic, df, p
    * @see "Brown, M. B. and Forsythe, A. B. (1974). Robust tests for the equality of variances. JASA
    *     69, 364-367"
    */
-  public static Facts brownForsythe(double[][] groups) {
-    return oneWay(groups, true, (v, c) -> Math.abs(v - c));
+  public static Facts brownForsythe(double[][] groups, double within) {
+    return oneWay(groups, true, within, d -> d);
   }
 
   /**
    * Bartlett's test.
    *
    * @param groups two or more
+   * @param within values no farther apart are alike
    * @return statistic, df, p; absent if a group has no spread
    * @see "Bartlett, M. S. (1937). Proceedings of the Royal Society A 160, 268-282"
    */
-  public static Facts bartlett(double[][] groups) {
+  public static Facts bartlett(double[][] groups, double within) {
     int k = groups.length;
     GroupMoments m = GroupMoments.of(flat(groups), codes(groups), k);
     double n = m.total();
@@ -114,7 +121,7 @@ public final class Spread {
     boolean known = true;
     for (int g = 0; g < k; g++) {
       double df = m.count(g) - 1.0;
-      known &= df > 0 && m.sumOfSquares(g) > 0;
+      known &= df > 0 && !Alike.are(groups[g], within);
       pooled += m.sumOfSquares(g);
       logs += df * Math.log(m.sumOfSquares(g) / df);
       inverse += 1 / df;
@@ -138,11 +145,12 @@ public final class Spread {
    * Fligner and Killeen's test on ranks of distances from the median.
    *
    * @param groups two or more, none empty
+   * @param within values no farther apart are alike
    * @return statistic, df, p
    * @see "Fligner, M. A. and Killeen, T. J. (1976). JASA 71, 210-213"
    */
-  public static Facts flignerKilleen(double[][] groups) {
-    double[] ranks = Midranks.ofDistancesFromMedian(groups);
+  public static Facts flignerKilleen(double[][] groups, double within) {
+    double[] ranks = Midranks.ofDistancesFromMedian(groups, within);
     int n = ranks.length;
     double[] a =
         Arrays.stream(ranks)
@@ -176,18 +184,26 @@ public final class Spread {
    * The ratio of two variances with its interval.
    *
    * @param groups two groups of two values or more
+   * @param within values no farther apart are alike
    * @param alpha level of significance
    * @return statistic, df, p, pGreater, pLess, low, high
    */
-  public static Facts varianceRatio(double[][] groups, double alpha) {
+  public static Facts varianceRatio(double[][] groups, double within, double alpha) {
     GroupMoments m = GroupMoments.of(flat(groups), codes(groups), 2);
     double d1 = m.count(0) - 1.0;
     double d2 = m.count(1) - 1.0;
     Quantity none = Quantity.absent("a group has no spread");
-    boolean known = d1 > 0 && d2 > 0 && m.sumOfSquares(0) > 0 && m.sumOfSquares(1) > 0;
+    boolean known = d1 > 0 && d2 > 0 && Arrays.stream(groups).noneMatch(g -> Alike.are(g, within));
     Facts facts = new Facts();
     if (!known) {
-      return facts.put("statistic", none).put("df", Facts.list(d1, d2)).put("p", none);
+      return facts
+          .put("statistic", none)
+          .put("df", Facts.list(d1, d2))
+          .put("p", none)
+          .put("pGreater", none)
+          .put("pLess", none)
+          .put("low", none)
+          .put("high", none);
     }
     double f = m.sumOfSquares(0) / d1 / (m.sumOfSquares(1) / d2);
     FDistribution law = FDistribution.of(d1, d2);

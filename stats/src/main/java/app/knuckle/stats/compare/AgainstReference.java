@@ -2,6 +2,7 @@ package app.knuckle.stats.compare;
 
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.distributions.LargestT;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
@@ -80,7 +81,16 @@ public record AgainstReference(
         Quantity p = t.statistic().exists() ? none : t.statistic();
         unjudged.add(
             new Pair(
-                others.get(i), reference, t.estimate(), t.se(), t.df(), t.statistic(), p, p, p, p,
+                others.get(i),
+                reference,
+                t.estimate(),
+                t.se(),
+                t.df(),
+                t.statistic(),
+                p,
+                p,
+                p,
+                p,
                 false));
       }
       return new AgainstReference(
@@ -169,6 +179,6 @@ public record AgainstReference(
         direction == Direction.LESS ? none : Quantity.of(t.estimate() - half),
         direction == Direction.GREATER ? none : Quantity.of(t.estimate() + half),
         Quantity.of(critical),
-        p <= alpha);
+        Significance.reached(p, alpha));
   }
 }

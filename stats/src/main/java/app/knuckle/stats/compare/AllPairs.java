@@ -2,14 +2,16 @@ package app.knuckle.stats.compare;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import app.knuckle.stats.distributions.TailInterpolation;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
-import java.util.Comparator;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleSupplier;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
@@ -30,7 +32,7 @@ public final class AllPairs {
   private static final String STEPWISE = "this procedure has no single critical value";
   private static final String OTHER = "this procedure does not use the studentized range";
   private static final String ONE_MEAN = "there is one mean only";
-  private static final String NO_SPREAD = "the values inside every group are equal";
+  private static final String NO_SPREAD = "the values inside the two groups are equal";
 
   /**
    * Standard errors that agree to this share count as one, so that a balanced layout has one
@@ -97,22 +99,33 @@ public final class AllPairs {
   public Comparison compare(Estimates estimates, Progress progress) {
     int k = estimates.size();
     List<Pair> plain = plainPairs(estimates);
-    boolean possible =
-        !plain.isEmpty() && plain.stream().allMatch(p -> p.df().exists() && p.statistic().exists());
-    boolean sameError = possible && sameErrors(plain);
-    boolean sameDf = possible && sameDf(plain);
+    List<Pair> known = plain.stream().filter(AllPairs::isPossible).toList();
+    boolean possible = !known.isEmpty();
+    boolean sameError = possible && sameErrors(known);
+    boolean sameDf = possible && sameDf(known);
     List<Pair> pairs = plain;
     Laws laws = new Laws();
     if (possible) {
       double[] p = adjusted(estimates, plain, laws, progress);
       pairs =
           IntStream.range(0, p.length)
-              .mapToObj(i -> judged(plain.get(i), p[i], criticalValue(k, plain.get(i), laws)))
+              .mapToObj(
+                  i -> {
+                    Pair pair = plain.get(i);
+                    return isPossible(pair)
+                        ? judged(pair, p[i], criticalValue(k, pair, laws))
+                        : pair;
+                  })
               .toList();
     }
-    Quantity none = Quantity.absent(plain.isEmpty() ? ONE_MEAN : NO_SPREAD);
+    Quantity none =
+        plain.isEmpty()
+            ? Quantity.absent(ONE_MEAN)
+            : plain.get(0).statistic().exists() ? Quantity.absent(OWN_ERRORS) : plain.get(0).p();
     Quantity critical =
-        !possible ? none : sameDf ? pairs.get(0).critical() : Quantity.absent(OWN_ERRORS);
+        !possible
+            ? none
+            : sameDf ? criticalValue(k, known.get(0), laws) : Quantity.absent(OWN_ERRORS);
     Quantity criticalRange =
         !possible
             ? none
@@ -124,9 +137,9 @@ public final class AllPairs {
             ? none
             : critical.exists() && !sameError
                 ? Quantity.absent(OWN_ERRORS)
-                : critical.map(c -> c * plain.get(0).se().value());
+                : critical.map(c -> c * known.get(0).se().value());
     List<CriticalRange> ranges =
-        sameDf && isStepwiseRange() ? ranges(k, laws, sameError, plain.get(0)) : List.of();
+        sameDf && isStepwiseRange() ? ranges(k, laws, sameError, known.get(0)) : List.of();
     return new Comparison(
         procedure,
         alpha,
@@ -135,7 +148,12 @@ public final class AllPairs {
         criticalRange,
         difference,
         ranges,
-        Letters.of(ranking(estimates), pairs));
+        Letters.of(Ranking.of(estimates), pairs));
+  }
+
+  /** A pair is judged by itself: others may lack their spread. */
+  private static boolean isPossible(Pair pair) {
+    return pair.df().exists() && pair.statistic().exists();
   }
 
   /** From so many pairs on an interpolated tail costs less than one probability a pair. */
@@ -183,19 +201,6 @@ public final class AllPairs {
     return pairs.stream().allMatch(p -> Math.abs(p.df().value() - first) <= SAME_ERROR * first);
   }
 
-  /**
-   * Indexes of the means from the largest to the smallest; equal means keep their order.
-   *
-   * @param estimates the means
-   * @return every index once
-   */
-  public static List<Integer> ranking(Estimates estimates) {
-    return IntStream.range(0, estimates.size())
-        .boxed()
-        .sorted(Comparator.comparingDouble(i -> -estimates.difference(i, 0)))
-        .toList();
-  }
-
   private boolean isStepwiseRange() {
     return procedure == Procedure.NEWMAN_KEULS || procedure == Procedure.DUNCAN;
   }
@@ -206,10 +211,13 @@ public final class AllPairs {
       for (int j = i + 1; j < means.size(); j++) {
         double d = means.difference(i, j);
         Quantity se = means.seOfDifference(i, j);
-        Quantity t = se.value() == 0 ? Quantity.absent(NO_SPREAD) : se.map(s -> d / s);
-        Quantity none = t.exists() ? Quantity.absent(NO_INTERVAL) : t;
-        pairs.add(
-            new Pair(i, j, d, se, means.dfOfDifference(i, j), t, none, none, none, none, false));
+        boolean spreadless = se.value() == 0;
+        Quantity known = means.dfOfDifference(i, j);
+        Quantity df = spreadless && !known.exists() ? Quantity.absent(NO_SPREAD) : known;
+        Quantity t = spreadless ? Quantity.absent(NO_SPREAD) : se.map(s -> d / s);
+        Quantity none =
+            t.exists() && df.exists() ? Quantity.absent(NO_INTERVAL) : t.exists() ? df : t;
+        pairs.add(new Pair(i, j, d, se, df, t, none, none, none, none, false));
       }
     }
     return pairs;
@@ -227,7 +235,7 @@ public final class AllPairs {
     boolean guarded =
         procedure == Procedure.LEAST_SIGNIFICANT_DIFFERENCE
             && overallP.exists()
-            && overallP.value() > alpha;
+            && !Significance.reached(overallP, alpha);
     return new Pair(
         pair.left(),
         pair.right(),
@@ -239,16 +247,34 @@ public final class AllPairs {
         interval ? Quantity.of(pair.difference() - half) : none,
         interval ? Quantity.of(pair.difference() + half) : none,
         critical,
-        p <= alpha && !guarded);
+        Significance.reached(p, alpha) && !guarded);
   }
 
   private Quantity criticalValue(int k, Pair pair, Laws laws) {
     double df = pair.df().value();
     int m = k * (k - 1) / 2;
     return switch (procedure) {
-      case HOLM, HOCHBERG, BENJAMINI_HOCHBERG, NEWMAN_KEULS, DUNCAN, DUNNETT ->
-          Quantity.absent(STEPWISE);
-      default -> Quantity.of(laws.critical(k, df, () -> criticalValue(k, df, m, laws)));
+      case HOLM, HOCHBERG, BENJAMINI_HOCHBERG, NEWMAN_KEULS, DUNCAN -> Quantity.absent(STEPWISE);
+      case SCHEFFE,
+          BONFERRONI,
+          SIDAK,
+          TUKEY,
+          LEAST_SIGNIFICANT_DIFFERENCE,
+          NONE,
+          GAMES_HOWELL,
+          TAMHANE ->
+          Quantity.of(laws.critical(k, df, () -> criticalValue(k, df, m, laws)));
+      case DUNNETT,
+          DUNN_NONE,
+          DUNN_BONFERRONI,
+          DUNN_SIDAK,
+          DUNN_HOLM,
+          DUNN_BENJAMINI_HOCHBERG,
+          DWASS_STEEL,
+          CONOVER_HOLM,
+          NEMENYI,
+          STEEL ->
+          throw notOfMeans();
     };
   }
 
@@ -261,48 +287,81 @@ public final class AllPairs {
           Math.sqrt((k - 1) * FDistribution.of(k - 1, df).inverseSurvivalProbability(alpha));
       case TUKEY, GAMES_HOWELL ->
           laws.range(k, df).inverseSurvivalProbability(alpha) / Math.sqrt(2);
-      default -> t.inverseSurvivalProbability(alpha / 2);
+      case LEAST_SIGNIFICANT_DIFFERENCE, NONE -> t.inverseSurvivalProbability(alpha / 2);
+      case HOLM,
+          HOCHBERG,
+          BENJAMINI_HOCHBERG,
+          NEWMAN_KEULS,
+          DUNCAN,
+          DUNNETT,
+          DUNN_NONE,
+          DUNN_BONFERRONI,
+          DUNN_SIDAK,
+          DUNN_HOLM,
+          DUNN_BENJAMINI_HOCHBERG,
+          DWASS_STEEL,
+          CONOVER_HOLM,
+          NEMENYI,
+          STEEL ->
+          throw notOfMeans();
     };
+  }
+
+  private IllegalArgumentException notOfMeans() {
+    return new IllegalArgumentException(procedure.title() + " does not compare all pairs of means");
   }
 
   private double[] adjusted(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
     int k = means.size();
     int m = pairs.size();
-    double[] plain =
-        pairs.stream()
-            .mapToDouble(
-                p ->
-                    Math.min(
-                        1,
-                        2
-                            * TDistribution.of(p.df().value())
-                                .survivalProbability(Math.abs(p.statistic().value()))))
-            .toArray();
+    // A pair without a p stays in the family, as one that shows nothing.
+    double[] plain = pairs.stream().mapToDouble(p -> isPossible(p) ? plainP(p) : 1).toArray();
     return switch (procedure) {
       case NONE, LEAST_SIGNIFICANT_DIFFERENCE -> plain;
       case HOLM -> Adjustment.holm(plain);
       case HOCHBERG -> Adjustment.hochberg(plain);
       case BENJAMINI_HOCHBERG -> Adjustment.benjaminiHochberg(plain);
+      case BONFERRONI -> Arrays.stream(plain).map(p -> Adjustment.bonferroni(p, m)).toArray();
+      case SIDAK, TAMHANE -> Arrays.stream(plain).map(p -> Adjustment.sidak(p, m)).toArray();
       case NEWMAN_KEULS, DUNCAN -> stepwise(means, pairs, laws, progress);
-      case DUNNETT -> throw new IllegalArgumentException("Dunnett compares with a reference only");
-      default -> {
-        double[] adjusted = new double[m];
-        for (int i = 0; i < m; i++) {
-          progress.check();
-          double df = pairs.get(i).df().value();
-          double t = Math.abs(pairs.get(i).statistic().value());
-          adjusted[i] =
-              switch (procedure) {
-                case BONFERRONI -> Adjustment.bonferroni(plain[i], m);
-                case SIDAK, TAMHANE -> Adjustment.sidak(plain[i], m);
-                case SCHEFFE -> FDistribution.of(k - 1, df).survivalProbability(t * t / (k - 1));
-                default -> laws.tail(k, df, m).applyAsDouble(t * Math.sqrt(2));
-              };
-          progress.done((i + 1.0) / m);
-        }
-        yield adjusted;
-      }
+      case SCHEFFE ->
+          each(
+              pairs,
+              progress,
+              (t, df) -> FDistribution.of(k - 1, df).survivalProbability(t * t / (k - 1)));
+      case TUKEY, GAMES_HOWELL ->
+          each(pairs, progress, (t, df) -> laws.tail(k, df, m).applyAsDouble(t * Math.sqrt(2)));
+      case DUNNETT,
+          DUNN_NONE,
+          DUNN_BONFERRONI,
+          DUNN_SIDAK,
+          DUNN_HOLM,
+          DUNN_BENJAMINI_HOCHBERG,
+          DWASS_STEEL,
+          CONOVER_HOLM,
+          NEMENYI,
+          STEEL ->
+          throw notOfMeans();
     };
+  }
+
+  private static double plainP(Pair pair) {
+    TDistribution law = TDistribution.of(pair.df().value());
+    return Math.min(1, 2 * law.survivalProbability(Math.abs(pair.statistic().value())));
+  }
+
+  private static double[] each(List<Pair> pairs, Progress progress, DoubleBinaryOperator tail) {
+    double[] p = new double[pairs.size()];
+    for (int i = 0; i < p.length; i++) {
+      progress.check();
+      Pair pair = pairs.get(i);
+      p[i] =
+          isPossible(pair)
+              ? tail.applyAsDouble(Math.abs(pair.statistic().value()), pair.df().value())
+              : 1;
+      progress.done((i + 1.0) / p.length);
+    }
+    return p;
   }
 
   /**
@@ -312,7 +371,7 @@ public final class AllPairs {
    */
   private double[] stepwise(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
     int k = means.size();
-    List<Integer> ranking = ranking(means);
+    List<Integer> ranking = Ranking.of(means);
     double[][] t = new double[k][k];
     double[][] df = new double[k][k];
     for (Pair pair : pairs) {
@@ -327,7 +386,8 @@ public final class AllPairs {
       for (int top = 0; top + span <= k; top++) {
         int end = top + span - 1;
         double q = t[ranking.get(top)][ranking.get(end)] * Math.sqrt(2);
-        double own = rangeP(laws, span, q, df[ranking.get(top)][ranking.get(end)]);
+        double own =
+            Double.isNaN(q) ? 0 : rangeP(laws, span, q, df[ranking.get(top)][ranking.get(end)]);
         double above = top > 0 ? p[top - 1][end] : 0;
         double below = end < k - 1 ? p[top][end + 1] : 0;
         p[top][end] = Math.max(own, Math.max(above, below));

@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * Letters for means: two means share a letter exactly when they were not told apart.
+ * Letters for means: two means share a letter exactly when they were compared and not told apart. A
+ * pair that could not be judged shares no letter by itself, and a mean without a judged pair has
+ * none.
  *
  * <p>Every largest set of means without a differing pair gets a letter, found by insertion and
  * absorption: start with one set of all means; for each pair that differs, split every set that
@@ -55,10 +57,12 @@ public final class Letters {
     all.set(0, k);
     sets.add(all);
     for (Pair pair : pairs) {
-      if (pair.differs()) {
+      if (pair.differs() || !pair.isJudged()) {
         split(sets, place[pair.left()], place[pair.right()]);
       }
     }
+    BitSet alone = unjudged(k, place, pairs);
+    sets.removeIf(set -> set.cardinality() == 1 && alone.get(set.nextSetBit(0)));
     sets.sort(alongRanking(k));
     List<BitSet> byIndex = new ArrayList<>();
     for (BitSet set : sets) {
@@ -67,6 +71,24 @@ public final class Letters {
       byIndex.add(means);
     }
     return new Letters(byIndex, k);
+  }
+
+  /** Places of the means that have pairs, but none that could be judged. */
+  private static BitSet unjudged(int k, int[] place, List<Pair> pairs) {
+    BitSet alone = new BitSet(k);
+    pairs.forEach(
+        pair -> {
+          alone.set(place[pair.left()]);
+          alone.set(place[pair.right()]);
+        });
+    pairs.stream()
+        .filter(Pair::isJudged)
+        .forEach(
+            pair -> {
+              alone.clear(place[pair.left()]);
+              alone.clear(place[pair.right()]);
+            });
+    return alone;
   }
 
   private static void split(List<BitSet> sets, int i, int j) {
@@ -121,7 +143,7 @@ public final class Letters {
    * Letters of one mean.
    *
    * @param mean its index
-   * @return one letter or more, in alphabetical order
+   * @return one letter or more, in alphabetical order; empty if none of its pairs could be judged
    */
   public String of(int mean) {
     return letters.get(mean);
@@ -130,7 +152,7 @@ public final class Letters {
   /**
    * How many letters there are.
    *
-   * @return at least 1
+   * @return at least 1, unless no pair could be judged
    */
   public int count() {
     return sets.size();

@@ -16,7 +16,7 @@ import app.knuckle.stats.Quantity;
  * @param high its upper end
  * @param critical size of the statistic from which on the pair differs; absent if the procedure has
  *     none of its own
- * @param differs whether p is at most alpha
+ * @param differs whether p is at most alpha; false without a p
  */
 public record Pair(
     int left,
@@ -29,4 +29,14 @@ public record Pair(
     Quantity low,
     Quantity high,
     Quantity critical,
-    boolean differs) {}
+    boolean differs) {
+
+  /**
+   * Whether there is a p to judge by.
+   *
+   * @return false if the pair is absent: it neither differs nor is it alike
+   */
+  public boolean isJudged() {
+    return p.exists();
+  }
+}

@@ -4,14 +4,15 @@ import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.apache.commons.numbers.gamma.Erfc;
 import org.apache.commons.numbers.gamma.InverseErfc;
-import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
 /**
  * The largest of several t statistics that share an estimate of spread, with any correlations, for
- * which no product form is known. The integral is transformed to the unit cube, one variable after
- * the other, the spread among them, and taken by shifted lattice rules: the shifts are fixed, so
- * that the same question has the same answer, and tell the error.
+ * which no product form is known. What all statistics share as nearly as a product form can is
+ * taken first, then the spread, then one statistic after the other; the integral is transformed to
+ * the unit cube so and taken by shifted lattice rules. The shifts are fixed, so that the same
+ * question has the same answer, and tell the error. The nearest product form, whose probability is
+ * known exactly, is taken on the same points: only what differs from it is left to the lattice.
  *
  * @see "Genz, A. (1992). Numerical computation of multivariate normal probabilities. Journal of
  *     Computational and Graphical Statistics 1, 141-149"
@@ -34,7 +35,7 @@ final class CorrelatedT implements LargestT {
   private static final int SHIFTS = 8;
 
   /** Wanted error: what is told is at most 1e-6. */
-  private static final double WANTED = 4e-7;
+  private static final double WANTED = 5e-7;
 
   /** Standard errors of the mean of the shifts that are told as the error. */
   private static final double SURE = 3;
@@ -42,34 +43,85 @@ final class CorrelatedT implements LargestT {
   private static final int FEWEST = 1 << 10;
   private static final int MOST = 1 << 20;
 
-  /** Points times variables of one probability: about a fifth of a second on two cores. */
-  private static final long MOST_WORK = 24_000_000L;
-
-  /** Variances below this share of a variable's own are what rounding leaves. */
-  private static final double NOTHING = 1e-12;
+  /** Points times variables of one family, shared by its probabilities: some three seconds. */
+  private static final long MOST_WORK = 60_000_000L;
 
   /** A statistic that earlier ones decide may pass the limit by rounding. */
   private static final double ROUNDING = 1e-9;
 
+  /** A critical value within this has the p wanted but for less than the lattice's error. */
   private static final double QUANTILE_TOLERANCE = 1e-8;
-  private static final double ROOT_TWO = Math.sqrt(2);
 
-  private final double[][] root;
-  private final boolean twoSided;
-  private final double df;
-  private final double[][] shifts;
-  private final double[] spreads = new double[TABLE + 1];
+  private static final int MOST_STEPS = 12;
+  private static final double ROOT_TWO = Math.sqrt(2);
 
   /** The spread as a function of its probability is tabled by the normal quantile of that. */
   private static final int TABLE = 2048;
 
   private static final double WIDEST = 8;
 
-  CorrelatedT(double[][] correlations, double df, boolean twoSided) {
-    root = pivotedRoot(correlations);
+  /** Most variables that statistics share beside their own. */
+  private static final int MOST_FACTORS = 3;
+
+  /** Loadings that meet the correlations this closely are exact; a p then errs by less. */
+  private static final double SAME = 1e-10;
+
+  /** What each statistic has of the shared variables. */
+  private final double[][] loadings;
+
+  private final double[] ownNear;
+
+  /** The root of what is left. */
+  private final double[][] root;
+
+  private final boolean twoSided;
+  private final double df;
+  private final LargestT nearest;
+  private final double[][] shifts;
+  private final double[] spreads = new double[TABLE + 1];
+
+  /** The distribution: exact where two or three shared variables explain the correlations. */
+  static LargestT of(double[][] correlations, double df, boolean twoSided) {
+    LargestT nearest = null;
+    double[][] loadings = null;
+    for (int factors = 1; factors <= MOST_FACTORS; factors++) {
+      double[][] own = Factors.nearest(correlations, factors);
+      LargestT law =
+          factors == 1
+              ? DunnettDistribution.of(Factors.first(own), df, twoSided)
+              : FactorT.of(own, df, twoSided);
+      if (law != null) {
+        nearest = law;
+        loadings = own;
+        if (Factors.miss(correlations, own) <= SAME) {
+          return law;
+        }
+      }
+    }
+    return new CorrelatedT(correlations, df, twoSided, nearest, loadings);
+  }
+
+  /** The distribution held against the nearest product form only. */
+  static LargestT byLattice(double[][] correlations, double df, boolean twoSided) {
+    double[][] own = Factors.nearest(correlations, 1);
+    return new CorrelatedT(
+        correlations, df, twoSided, DunnettDistribution.of(Factors.first(own), df, twoSided), own);
+  }
+
+  private CorrelatedT(
+      double[][] correlations, double df, boolean twoSided, LargestT nearest, double[][] shared) {
+    int n = correlations.length;
+    int[] order = IntStream.range(0, n).toArray();
+    root = Factors.pivotedRoot(Factors.without(correlations, shared), order);
+    loadings = Arrays.stream(order).mapToObj(i -> shared[i]).toArray(double[][]::new);
+    ownNear =
+        Arrays.stream(loadings)
+            .mapToDouble(l -> Math.sqrt(1 - Arrays.stream(l).map(x -> x * x).sum()))
+            .toArray();
     this.twoSided = twoSided;
     this.df = df;
-    shifts = new double[SHIFTS][root.length + 1];
+    this.nearest = nearest;
+    shifts = new double[SHIFTS][n + shared[0].length];
     for (int s = 0; s < SHIFTS; s++) {
       for (int j = 0; j < shifts[s].length; j++) {
         // The fractional parts of multiples of the golden section: far from each other.
@@ -79,67 +131,14 @@ final class CorrelatedT implements LargestT {
     }
     ChiSquaredDistribution chi = Double.isInfinite(df) ? null : ChiSquaredDistribution.of(df);
     for (int i = 0; i <= TABLE; i++) {
-      double z = -WIDEST + 2 * WIDEST * i / TABLE;
-      double below = 0.5 * Erfc.value(-z / ROOT_TWO);
       spreads[i] =
-          chi == null
-              ? 1
-              : Math.sqrt(
-                  (z < 0
-                          ? chi.inverseCumulativeProbability(below)
-                          : chi.inverseSurvivalProbability(0.5 * Erfc.value(z / ROOT_TWO)))
-                      / df);
+          chi == null ? 1 : Math.sqrt(quantile(chi, -WIDEST + 2 * WIDEST * i / TABLE) / df);
     }
   }
 
-  /**
-   * The lower triangular root, the variable with most variance of its own first; a variable that
-   * those before decide has 0 on its diagonal.
-   */
-  private static double[][] pivotedRoot(double[][] correlations) {
-    int n = correlations.length;
-    double[][] a = Arrays.stream(correlations).map(double[]::clone).toArray(double[][]::new);
-    double[][] l = new double[n][n];
-    for (int i = 0; i < n; i++) {
-      int best = i;
-      for (int j = i + 1; j < n; j++) {
-        // By more than rounding, so that equal ones keep their order.
-        best = own(a, l, j, i) > own(a, l, best, i) + ROUNDING ? j : best;
-      }
-      swap(a, l, i, best);
-      double left = own(a, l, i, i);
-      l[i][i] = left > NOTHING ? Math.sqrt(left) : 0;
-      for (int j = i + 1; j < n && l[i][i] > 0; j++) {
-        double sum = a[j][i];
-        for (int k = 0; k < i; k++) {
-          sum -= l[j][k] * l[i][k];
-        }
-        l[j][i] = sum / l[i][i];
-      }
-    }
-    return l;
-  }
-
-  private static double own(double[][] a, double[][] l, int j, int known) {
-    double left = a[j][j];
-    for (int k = 0; k < known; k++) {
-      left -= l[j][k] * l[j][k];
-    }
-    return left;
-  }
-
-  private static void swap(double[][] a, double[][] l, int i, int j) {
-    double[] row = a[i];
-    a[i] = a[j];
-    a[j] = row;
-    double[] own = l[i];
-    l[i] = l[j];
-    l[j] = own;
-    for (double[] r : a) {
-      double x = r[i];
-      r[i] = r[j];
-      r[j] = x;
-    }
+  private static double quantile(ChiSquaredDistribution chi, double z) {
+    double tail = 0.5 * Erfc.value(Math.abs(z) / ROOT_TWO);
+    return z < 0 ? chi.inverseCumulativeProbability(tail) : chi.inverseSurvivalProbability(tail);
   }
 
   @Override
@@ -147,36 +146,36 @@ final class CorrelatedT implements LargestT {
     if (twoSided && t <= 0) {
       return new Tail(1, 0);
     }
+    double exact = nearest.tail(t).p();
     double[] sums = new double[SHIFTS];
     int done = 0;
+    // A family has one probability a statistic, and a critical value that takes a few.
+    long most = MOST_WORK / (2L * SHIFTS * (loadings.length + 1) * (loadings.length + 4));
     for (int n = FEWEST; ; n *= 2) {
       int from = done;
-      int to = n;
       int size = n;
-      IntStream.range(0, SHIFTS)
-          .parallel()
-          .forEach(s -> sums[s] += added(t, s, from, to, size));
+      IntStream.range(0, SHIFTS).parallel().forEach(s -> sums[s] += added(t, s, from, size));
       done = n;
-      Tail found = judged(sums, n);
+      Tail found = judged(exact, sums, n);
       boolean enough = found.error() <= WANTED && n > FEWEST;
-      if (enough || n >= MOST || 2L * n * SHIFTS * root.length > MOST_WORK) {
+      if (enough || n >= MOST || n >= most) {
         return found;
       }
     }
   }
 
-  private static Tail judged(double[] sums, int n) {
+  private static Tail judged(double exact, double[] sums, int n) {
     double mean = Arrays.stream(sums).sum() / SHIFTS / n;
     double squares = 0;
     for (double sum : sums) {
       squares += (sum / n - mean) * (sum / n - mean);
     }
     double error = SURE * Math.sqrt(squares / (SHIFTS * (SHIFTS - 1.0)));
-    return new Tail(Math.max(0, Math.min(1, mean)), error);
+    return new Tail(Math.max(0, Math.min(1, exact + mean)), error);
   }
 
   /** The lattice of n points holds that of n / 2; the points between are added. */
-  private double added(double t, int shift, int from, int to, int size) {
+  private double added(double t, int shift, int from, int size) {
     double sum = 0;
     double[] z = new double[root.length];
     for (int i = from == 0 ? 0 : 1; i < size; i += from == 0 ? 1 : 2) {
@@ -185,70 +184,97 @@ final class CorrelatedT implements LargestT {
     return sum;
   }
 
-  /** P(any beyond), given the variables that a point of the cube stands for. */
+  /** P(any beyond) less the same of the nearest product form, at a point of the cube. */
   private double sample(double t, double at, double[] shift, double[] z) {
-    double x = t * spread(cube(at, 0, shift));
-    double within = 0;
+    double x = t * spread(normal(cube(at, 0, shift)));
+    int shared = loadings[0].length;
+    double[] common = new double[shared];
+    for (int k = 0; k < shared; k++) {
+      common[k] = normal(cube(at, k + 1, shift));
+    }
+    double near = 0;
+    double logWithin = 0;
+    boolean beyond = false;
     for (int i = 0; i < root.length; i++) {
       double mean = 0;
+      for (int k = 0; k < shared; k++) {
+        mean += loadings[i][k] * common[k];
+      }
+      near += log1mOutside(x, mean, ownNear[i]);
+      if (beyond) {
+        continue;
+      }
       for (int j = 0; j < i; j++) {
         mean += root[i][j] * z[j];
       }
       double own = root[i][i];
       if (own == 0) {
-        boolean beyond = mean > x + ROUNDING || twoSided && mean < -x - ROUNDING;
-        if (beyond) {
-          return 1;
-        }
+        beyond = mean > x + ROUNDING || twoSided && mean < -x - ROUNDING;
         z[i] = 0;
         continue;
       }
-      double above = 0.5 * Erfc.value((x - mean) / own / ROOT_TWO);
       double below = twoSided ? 0.5 * Erfc.value((x + mean) / own / ROOT_TWO) : 0;
-      double inside = 1 - above - below;
-      if (!(inside > 0)) {
-        return 1;
-      }
-      within += Math.log1p(-above - below);
-      if (i < root.length - 1) {
-        double u = below + inside * cube(at, i + 1, shift);
-        z[i] = Math.max(-WIDEST, Math.min(WIDEST, -ROOT_TWO * InverseErfc.value(2 * u)));
+      double outside = 0.5 * Erfc.value((x - mean) / own / ROOT_TWO) + below;
+      beyond = !(outside < 1);
+      if (!beyond) {
+        logWithin += Math.log1p(-outside);
+        if (i < root.length - 1) {
+          z[i] = normal(below + (1 - outside) * cube(at, shared + i + 1, shift));
+        }
       }
     }
-    return -Math.expm1(within);
+    return (beyond ? 1 : -Math.expm1(logWithin)) + Math.expm1(near);
+  }
+
+  private double log1mOutside(double x, double mean, double own) {
+    double above = 0.5 * Erfc.value((x - mean) / own / ROOT_TWO);
+    double below = twoSided ? 0.5 * Erfc.value((x + mean) / own / ROOT_TWO) : 0;
+    return Math.log1p(-Math.min(1, above + below));
+  }
+
+  private static double normal(double u) {
+    return Math.max(-WIDEST, Math.min(WIDEST, -ROOT_TWO * InverseErfc.value(2 * u)));
   }
 
   /** A coordinate of a lattice point, shifted, and folded so that the integrand is periodic. */
   private static double cube(double at, int j, double[] shift) {
-    double u = at * GENERATOR[j % GENERATOR.length] + shift[j];
+    double u = at * GENERATOR[j % GENERATOR.length] + shift[j % shift.length];
     u -= Math.floor(u);
     return 1 - Math.abs(2 * u - 1);
   }
 
-  private double spread(double u) {
-    double z = -ROOT_TWO * InverseErfc.value(2 * u);
-    double at = (Math.max(-WIDEST, Math.min(WIDEST, z)) + WIDEST) / (2 * WIDEST) * TABLE;
-    // Cubic through the four places around.
+  /** Cubic through the four places around. */
+  private double spread(double z) {
+    double at = (z + WIDEST) / (2 * WIDEST) * TABLE;
     int i = (int) Math.max(1, Math.min(TABLE - 2, Math.floor(at)));
     double s = at - i;
     double a = spreads[i - 1];
     double b = spreads[i];
     double c = spreads[i + 1];
     double d = spreads[i + 2];
-    return b
-        + 0.5 * s * (c - a + s * (2 * a - 5 * b + 4 * c - d + s * (3 * (b - c) + d - a)));
+    return b + 0.5 * s * (c - a + s * (2 * a - 5 * b + 4 * c - d + s * (3 * (b - c) + d - a)));
   }
 
+  /**
+   * By secants from the value of the nearest product form; both tails fall as a normal one does.
+   */
   @Override
   public double inverseSurvivalProbability(double p) {
-    double low = twoSided ? 0 : -WIDEST;
-    double high = 4;
-    while (tail(high).p() > p) {
-      low = high;
-      high *= 2;
+    double one = nearest.inverseSurvivalProbability(p);
+    double missOne = miss(p, one);
+    double other = one - missOne / Math.max(1, Math.abs(one));
+    for (int step = 0; step < MOST_STEPS && Math.abs(other - one) > QUANTILE_TOLERANCE; step++) {
+      double miss = miss(p, other);
+      double next = other - miss * (other - one) / (miss - missOne);
+      one = other;
+      missOne = miss;
+      other = Double.isFinite(next) ? next : one;
     }
-    return new BrentSolver(QUANTILE_TOLERANCE, QUANTILE_TOLERANCE, 0)
-        .findRoot(t -> Math.log(p) - Math.log(Math.max(Double.MIN_NORMAL, tail(t).p())), low, high);
+    return other;
+  }
+
+  private double miss(double p, double t) {
+    return Math.log(p) - Math.log(Math.max(Double.MIN_NORMAL, tail(t).p()));
   }
 
   @Override

@@ -35,12 +35,6 @@ public final class DunnettDistribution implements LargestT {
   /** Where equal steps would be finer than this, panels need fewer points. */
   private static final double FINEST_STEP = 0.03;
 
-  /**
-   * From here on the tail changes no faster than a normal one, however narrow its features; below
-   * it is smooth in ln x, where a narrow feature is as wide as any other.
-   */
-  private static final double SMOOTH = 1;
-
   /** Features wider than this need no panels of their own beside those that are one wide. */
   private static final double NARROW = 0.5;
 
@@ -56,8 +50,7 @@ public final class DunnettDistribution implements LargestT {
   private final double df;
   private final ScaledChi chi;
   private final double step;
-  private final Remembered far = new Remembered(x -> Math.log(summed(x)));
-  private final Remembered near = new Remembered(v -> Math.log(summed(Math.exp(-v))));
+  private final RememberedTail known = new RememberedTail(this::summed);
 
   private DunnettDistribution(double[] loadings, double df, boolean twoSided) {
     // Equal loadings, as of equal groups, need one probability for all.
@@ -100,7 +93,7 @@ public final class DunnettDistribution implements LargestT {
   public double survivalProbability(double t) {
     return twoSided && t <= 0
         ? 1
-        : Math.min(1, chi.average(STEEPER * (1 + felt(t)), s -> exceeds(t * s)));
+        : Math.min(1, chi.average(STEEPER * (1 + felt(t)), s -> known.at(t * s)));
   }
 
   @Override
@@ -118,11 +111,6 @@ public final class DunnettDistribution implements LargestT {
   }
 
   /** P(largest > x) when the spread is known. */
-  private double exceeds(double x) {
-    double log = x > SMOOTH ? far.at(x) : x > 0 ? near.at(-Math.log(x)) : Double.NaN;
-    return Double.isNaN(log) ? summed(x) : Math.exp(log);
-  }
-
   private double summed(double x) {
     if (step < FINEST_STEP) {
       return Panels.integral(ends(x), z -> exceeds(x, z));

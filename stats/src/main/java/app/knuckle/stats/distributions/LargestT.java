@@ -1,7 +1,7 @@
 package app.knuckle.stats.distributions;
 
 /** The distribution of the largest of several t statistics that share an estimate of spread. */
-public sealed interface LargestT permits DunnettDistribution, ThreeT, CorrelatedT {
+public sealed interface LargestT permits DunnettDistribution, ThreeT, FactorT, CorrelatedT {
   /**
    * A probability with the error of its computation.
    *
@@ -42,6 +42,6 @@ public sealed interface LargestT permits DunnettDistribution, ThreeT, Correlated
     }
     return correlations.length == 3
         ? new ThreeT(correlations, df, twoSided)
-        : new CorrelatedT(correlations, df, twoSided);
+        : CorrelatedT.of(correlations, df, twoSided);
   }
 }

@@ -69,14 +69,14 @@ public final class NoncentralF {
     for (int j = middle; j >= 0; j--) {
       double weight = poisson(j);
       sum += weight * RegularizedBeta.complement(y, 0.5 * df1 + j, 0.5 * df2);
-      if (weight < NEGLIGIBLE * sum) {
+      if (weight < NEGLIGIBLE * sum || weight < Double.MIN_NORMAL) {
         break;
       }
     }
     for (int j = middle + 1; ; j++) {
       double weight = poisson(j);
       sum += weight * RegularizedBeta.complement(y, 0.5 * df1 + j, 0.5 * df2);
-      if (weight < NEGLIGIBLE * sum) {
+      if (weight < NEGLIGIBLE * sum || weight < Double.MIN_NORMAL) {
         break;
       }
     }

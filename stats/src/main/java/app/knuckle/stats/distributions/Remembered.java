@@ -5,7 +5,8 @@ import java.util.function.DoubleUnaryOperator;
 
 /**
  * A costly smooth function, remembered piece by piece as a polynomial. A piece is made when it is
- * first asked for and serves from then on, so that an answer never depends on what was asked before.
+ * first asked for and serves from then on, so that an answer never depends on what was asked
+ * before.
  *
  * @see "Trefethen, L. N. (2013). Approximation Theory and Approximation Practice, chapters 3, 8"
  */

@@ -51,7 +51,7 @@ final class ThreeT implements LargestT {
   private final double sharedB;
   private final double ownA;
   private final double ownB;
-  private final Remembered known;
+  private final RememberedTail known = new RememberedTail(this::exceeds);
 
   ThreeT(double[][] r, double df, boolean twoSided) {
     this.df = df;
@@ -74,7 +74,6 @@ final class ThreeT implements LargestT {
     sharedB = Math.copySign(sb * share, rest);
     ownA = Math.max(LEAST, sa * own);
     ownB = Math.max(LEAST, sb * own);
-    known = new Remembered(x -> Math.log(exceeds(x)));
   }
 
   private static double most(double[][] r, int i) {
@@ -87,16 +86,7 @@ final class ThreeT implements LargestT {
       return new Tail(1, 0);
     }
     double felt = Math.abs(t) / Math.sqrt(1 + t * t / df);
-    return new Tail(
-        Math.min(
-            1,
-            chi.average(
-                STEEPER * (1 + felt),
-                s -> {
-                  double log = t > 0 ? known.at(t * s) : Double.NaN;
-                  return Double.isNaN(log) ? exceeds(t * s) : Math.exp(log);
-                })),
-        0);
+    return new Tail(Math.min(1, chi.average(STEEPER * (1 + felt), s -> known.at(t * s))), 0);
   }
 
   /** P(any beyond x) when the spread is known. */
@@ -108,8 +98,7 @@ final class ThreeT implements LargestT {
       return Math.min(1, first);
     }
     double[] ends = ends(low, high, List.of(new double[] {a, x}, new double[] {b, x}));
-    return Math.min(
-        1, first + Panels.integral(ends, z -> NORMAL.density(z) * othersExceed(x, z)));
+    return Math.min(1, first + Panels.integral(ends, z -> NORMAL.density(z) * othersExceed(x, z)));
   }
 
   private double othersExceed(double x, double z) {
@@ -161,7 +150,8 @@ final class ThreeT implements LargestT {
 
   @Override
   public double inverseSurvivalProbability(double p) {
-    double low = twoSided ? 0 : -FARTHEST;
+    // What is remembered begins above 0, where every level of significance in use lies.
+    double low = tail(0).p() > p ? 0 : -FARTHEST;
     double high = 4;
     while (tail(high).p() > p) {
       low = high;

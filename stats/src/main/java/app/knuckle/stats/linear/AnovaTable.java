@@ -96,14 +96,16 @@ public record AnovaTable(
     Effect effect =
         sum == null || sum.df() == 0
             ? null
-            : Effect.against(
-                sum.df(),
-                sum.of(layer.response()),
-                layer.errorDf(),
-                layer.errorSs(),
-                total,
-                layer.fit().rows(),
-                alpha);
+            : layer.sum() != null && !layer.errorMs().exists()
+                ? Effect.untested(sum.df(), sum.of(layer.response()), total, layer.errorMs().why())
+                : Effect.against(
+                    sum.df(),
+                    sum.of(layer.response()),
+                    layer.errorDf(),
+                    layer.errorSs(),
+                    total,
+                    layer.fit().rows(),
+                    alpha);
     return new Row(term.source(), term, effect, layer);
   }
 

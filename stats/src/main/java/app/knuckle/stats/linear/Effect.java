@@ -62,7 +62,8 @@ public record Effect(
             : errorMs.map(e -> ms / e);
     Quantity critical =
         errorDf > 0
-            ? Quantity.of(FDistribution.of(df, errorDf).inverseSurvivalProbability(alpha))
+            ? Quantity.finite(
+                FDistribution.of(df, errorDf).inverseSurvivalProbability(alpha), TOO_FEW)
             : Quantity.absent(NO_ERROR_DF);
     Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(ALL_EQUAL);
     Quantity partial =
@@ -73,7 +74,7 @@ public record Effect(
         ss,
         ms,
         f,
-        f.map(x -> FDistribution.of(df, errorDf).survivalProbability(x)),
+        f.mapFinite(x -> FDistribution.of(df, errorDf).survivalProbability(x), TOO_FEW),
         critical,
         share,
         partial,
@@ -81,8 +82,29 @@ public record Effect(
         ss + errorSs > 0
             ? errorMs.map(e -> (ss - df * e) / (ss + (n - df) * e))
             : Quantity.absent(ALL_EQUAL),
-        f.map(x -> NoncentralF.of(df, errorDf, df * x).survivalProbability(critical.value())));
+        critical.exists()
+            ? f.mapFinite(
+                x -> NoncentralF.of(df, errorDf, df * x).survivalProbability(critical.value()),
+                TOO_FEW)
+            : critical);
   }
+
+  /**
+   * A sum of squares that nothing can be held against.
+   *
+   * @param df degrees of freedom of the effect, at least 1
+   * @param ss its sum of squares, at least 0
+   * @param totalSs sum of squares of all values about their mean
+   * @param why there is no error
+   * @return the line, without a test
+   */
+  static Effect untested(double df, double ss, double totalSs, String why) {
+    Quantity none = Quantity.absent(why);
+    Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(ALL_EQUAL);
+    return new Effect(df, ss, ss / df, none, none, none, share, none, none, none, none);
+  }
+
+  private static final String TOO_FEW = "so few degrees of freedom have no critical value";
 
   /** Why there is no F when nothing varies. */
   static final String ALL_EQUAL = "all values are equal";

@@ -67,14 +67,16 @@ public final class LayerFits {
       List<Stratum> layers, Squares squares, double alpha, int values, double grandMean) {
     double total = 0;
     for (Stratum layer : layers) {
-      total += layer.fit().explained().of(0) + layer.errorSs();
+      total += layer.fit().explained().of(0) + layer.fit().error().of(0);
     }
     List<AnovaTable.Row> rows = new ArrayList<>();
     for (Stratum layer : layers) {
       for (Term term : layer.fit().model().terms()) {
         rows.add(AnovaTable.row(layer, term, squares, total, alpha));
       }
-      rows.add(new AnovaTable.Row(layer.error(), null, null, layer));
+      if (layer.sum() == null) {
+        rows.add(new AnovaTable.Row(layer.error(), null, null, layer));
+      }
     }
     Stratum finest = layers.get(layers.size() - 1);
     Quantity sd = finest.errorMs().map(Math::sqrt);

@@ -98,23 +98,31 @@ public record PowerTransformation(
     private final double meanLog;
     private final int n;
 
+    /** Logarithms are taken of shares of one value, whose differences from it are exact. */
     Likelihood(double[][] groups) {
+      double one = Arrays.stream(groups).flatMapToDouble(Arrays::stream).findFirst().orElse(1);
       logs = new double[groups.length][];
       double sum = 0;
       int count = 0;
       for (int g = 0; g < groups.length; g++) {
         logs[g] = new double[groups[g].length];
         for (int i = 0; i < logs[g].length; i++) {
-          logs[g][i] = Math.log(groups[g][i]);
+          logs[g][i] = log(groups[g][i], one);
           sum += logs[g][i];
           count++;
         }
       }
       n = count;
-      meanLog = sum / n;
+      double mean = sum / n;
+      meanLog = Math.log(one) + mean;
       for (double[] group : logs) {
-        Arrays.setAll(group, i -> group[i] - meanLog);
+        Arrays.setAll(group, i -> group[i] - mean);
       }
+    }
+
+    private static double log(double value, double one) {
+      double share = (value - one) / one;
+      return Math.abs(share) < 1 ? Math.log1p(share) : Math.log(value) - Math.log(one);
     }
 
     double at(double lambda) {
@@ -150,10 +158,13 @@ public record PowerTransformation(
           a = x;
         }
       }
-      double low = a - 1e-4;
-      double high = b + 1e-4;
-      if (slope(low) <= 0 || slope(high) >= 0) {
-        return (a + b) / 2; // At an end of the range.
+      double low = Math.max(-RANGE, a - 1e-4);
+      double high = Math.min(RANGE, b + 1e-4);
+      if (slope(low) <= 0) {
+        return low; // The likelihood falls from the lower end of the range.
+      }
+      if (slope(high) >= 0) {
+        return high; // It rises up to the upper end.
       }
       return new BrentSolver(TOLERANCE, TOLERANCE, 0).findRoot(this::slope, low, high);
     }

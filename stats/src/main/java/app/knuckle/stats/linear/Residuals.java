@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -13,7 +14,7 @@ import org.apache.commons.statistics.distribution.TDistribution;
  *
  * <p>A studentised residual is scaled by its own standard error from a fit without its row, {@code
  * t = r sqrt((df - 1) / (SSE (1 - h) - r^2))}, and follows Student's t on {@code df - 1}; NaN where
- * the row has its fitted value to itself.
+ * the row has its fitted value to itself, or without it nothing is left.
  *
  * @see "Cook, R. D. and Weisberg, S. (1982). Residuals and Influence in Regression, 2.2.1 and
  *     equation 2.2.15"
@@ -21,9 +22,13 @@ import org.apache.commons.statistics.distribution.TDistribution;
 public final class Residuals {
 
   /** With this much leverage a row has its fitted value to itself. */
-  private static final double ALL_ITS_OWN = 1 - 1e-10;
+  public static final double ALL_ITS_OWN = 1 - 1e-10;
+
+  /** A difference of two numbers is lost below this share of them. */
+  private static final double EXACT = 1e-12;
 
   private final int[] rows;
+  private final double within;
   private final double[] fitted;
   private final double[] residuals;
   private final double[] leverages;
@@ -36,8 +41,10 @@ public final class Residuals {
       double[] residuals,
       double[] leverages,
       double[] studentised,
-      double df) {
+      double df,
+      double within) {
     this.rows = rows;
+    this.within = within;
     this.fitted = fitted;
     this.residuals = residuals;
     this.leverages = leverages;
@@ -83,14 +90,18 @@ public final class Residuals {
       leverages[i] = Math.min(1, h);
     }
     Fit.Sum error = fit.error();
+    double within = Alike.within(Arrays.stream(rows).mapToDouble(row -> values[row]).toArray());
     double[] studentised = new double[rows.length];
     for (int i = 0; i < rows.length; i++) {
       double r = residuals[i];
-      double left = error.of(0) * (1 - leverages[i]) - r * r;
-      boolean own = leverages[i] > ALL_ITS_OWN || error.df() < 2 || !(left > 0);
+      double room = error.of(0) * (1 - leverages[i]);
+      double left = room - r * r;
+      // Without the row the fit is exact, but for rounding, where no more than that is left.
+      boolean exact = !(left > EXACT * room + 2 * Math.abs(r) * within + within * within);
+      boolean own = leverages[i] > ALL_ITS_OWN || error.df() < 2 || exact;
       studentised[i] = own ? Double.NaN : r * Math.sqrt((error.df() - 1) / left);
     }
-    return new Residuals(rows, fitted, residuals, leverages, studentised, error.df() - 1.0);
+    return new Residuals(rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within);
   }
 
   private static boolean takesPart(Model model, double[] values, int row) {
@@ -124,6 +135,16 @@ public final class Residuals {
    */
   public double[] residuals() {
     return residuals;
+  }
+
+  /**
+   * How far apart residuals may be and still be alike: by rounding of the values, or by any amount
+   * where the model has as many parameters as there are values.
+   *
+   * @return at least 0
+   */
+  public double alikeWithin() {
+    return df < 0 ? Double.POSITIVE_INFINITY : within;
   }
 
   /**

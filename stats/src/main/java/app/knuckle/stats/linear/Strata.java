@@ -8,17 +8,27 @@ import java.util.List;
 /**
  * The layers of an experiment together, and means estimated from all of them.
  *
- * @param layers one or more, the coarser first
+ * @param layers one or more, the coarser first; only the first may have a sum of the others' errors
+ * @param offset taken from the response before the layers were fitted
  * @see "Satterthwaite, F. E. (1946). An approximate distribution of estimates of variance
  *     components. Biometrics Bulletin 2, 110-114"
  */
-public record Strata(List<Stratum> layers) {
+public record Strata(List<Stratum> layers, double offset) {
 
   /** Why a mean has no value. */
   public static final String EMPTY_CELLS = "cannot be estimated: empty cells";
 
   public Strata {
     layers = List.copyOf(layers);
+  }
+
+  /**
+   * Layers fitted to the response as it is.
+   *
+   * @param layers one or more, the coarser first
+   */
+  public Strata(List<Stratum> layers) {
+    this(layers, 0);
   }
 
   /**
@@ -139,7 +149,7 @@ public record Strata(List<Stratum> layers) {
    * @return the origin
    */
   public double origin() {
-    return layers.get(0).fit().origin(layers.get(0).response()) / layers.get(0).scale();
+    return offset + layers.get(0).fit().origin(layers.get(0).response()) / layers.get(0).scale();
   }
 
   /**
@@ -150,57 +160,77 @@ public record Strata(List<Stratum> layers) {
    * @return NaN if a layer that counts has no error
    */
   public double covariance(Estimable a, Estimable b) {
+    double[] weights = weights(a, b);
     double sum = 0;
     for (int s = 0; s < layers.size(); s++) {
-      double product = dot(a.vectors()[s], b.vectors()[s]);
-      if (product != 0) {
-        sum += product * layers.get(s).errorMs().value();
+      if (weights[s] != 0) {
+        sum += weights[s] * layers.get(s).errorMs().value();
       }
     }
     return sum;
   }
 
   /**
+   * The variance of a combination.
+   *
+   * @param e the combination
+   * @return NaN if a layer that counts has no error, or if a sum of errors is not above 0
+   */
+  public double variance(Estimable e) {
+    double sum = covariance(e, e);
+    return isSummed() && !(sum > 0) ? Double.NaN : sum;
+  }
+
+  private boolean isSummed() {
+    return layers.get(0).sum() != null;
+  }
+
+  /** How much each layer's mean square counts; a sum of them is taken apart. */
+  private double[] weights(Estimable a, Estimable b) {
+    double[] weights = new double[layers.size()];
+    Arrays.setAll(weights, s -> dot(a.vectors()[s], b.vectors()[s]));
+    if (isSummed()) {
+      double shared = weights[0];
+      weights[0] = 0;
+      for (int s = 1; s < weights.length; s++) {
+        weights[s] += shared * layers.get(0).sum().weights()[s - 1];
+      }
+    }
+    return weights;
+  }
+
+  /**
    * Degrees of freedom of a combination's variance.
    *
    * @param e the combination
-   * @return those of the layer it rests on, or Satterthwaite's when it rests on two
+   * @return those of the layer it rests on, or Satterthwaite's when it rests on several, signs as
+   *     they stand
    */
   public double df(Estimable e) {
+    double[] weights = weights(e, e);
+    double size = Arrays.stream(weights).map(Math::abs).sum();
     double total = 0;
     double squares = 0;
+    int only = -1;
+    int several = 0;
     for (int s = 0; s < layers.size(); s++) {
-      double length = dot(e.vectors()[s], e.vectors()[s]);
-      double part = length * layers.get(s).errorMs().value();
       // What rounding leaves of a layer that does not count must not count.
-      if (length > NEGLIGIBLE * size(e)) {
+      if (Math.abs(weights[s]) > NEGLIGIBLE * size) {
+        double part = weights[s] * layers.get(s).errorMs().value();
         total += part;
         squares += part * part / layers.get(s).errorDf();
-      }
-    }
-    int only = only(e);
-    return only >= 0 ? layers.get(only).errorDf() : total * total / squares;
-  }
-
-  private static final double NEGLIGIBLE = 1e-20;
-
-  private static double size(Estimable e) {
-    return Arrays.stream(e.vectors()).mapToDouble(v -> dot(v, v)).sum();
-  }
-
-  /** The only layer that a combination rests on; -1 if there are two. */
-  private int only(Estimable e) {
-    int only = -1;
-    for (int s = 0; s < layers.size(); s++) {
-      if (dot(e.vectors()[s], e.vectors()[s]) > NEGLIGIBLE * size(e)) {
-        if (only >= 0) {
-          return -1;
-        }
         only = s;
+        several++;
       }
     }
-    return Math.max(0, only);
+    if (several < 2) {
+      return layers.get(Math.max(0, only)).errorDf();
+    }
+    return isSummed() && !(total > 0) ? Double.NaN : total * total / squares;
   }
+
+  /** Weights are of squares: their rounding is some 1e-16 of the largest. */
+  private static final double NEGLIGIBLE = 1e-14;
 
   private static double dot(double[] a, double[] b) {
     double sum = 0;
@@ -226,7 +256,7 @@ public record Strata(List<Stratum> layers) {
         new app.knuckle.stats.means.Covariance() {
           @Override
           public double variance(int i) {
-            return covariance(means.get(i), means.get(i));
+            return Strata.this.variance(means.get(i));
           }
 
           @Override
@@ -237,7 +267,7 @@ public record Strata(List<Stratum> layers) {
           @Override
           public double ofDifference(int i, int j) {
             Estimable d = means.get(i).plus(-1, means.get(j));
-            return covariance(d, d);
+            return Strata.this.variance(d);
           }
         },
         new app.knuckle.stats.means.DegreesOfFreedom() {
@@ -250,7 +280,8 @@ public record Strata(List<Stratum> layers) {
           public double ofDifference(int i, int j) {
             return df(means.get(i).plus(-1, means.get(j)));
           }
-        });
+        },
+        isSummed() ? Stratum.ErrorSum.NOT_ABOVE_0 : Estimates.NO_ERROR);
   }
 
   /**

@@ -2,6 +2,7 @@ package app.knuckle.stats.linear;
 
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * A layer of an experiment with an error of its own: whole plots, or subplots; units, or occasions.
@@ -12,8 +13,58 @@ import java.util.Arrays;
  * @param response which response of the fit
  * @param scale by how much the response was enlarged for the fit, so that its squares count every
  *     row
+ * @param sum the errors of other layers that its own is estimated by; null if it has its own
  */
-public record Stratum(String error, Fit fit, int response, double scale) {
+public record Stratum(String error, Fit fit, int response, double scale, ErrorSum sum) {
+
+  /**
+   * A layer with an error of its own.
+   *
+   * @param error what its error is called
+   * @param fit the model of this layer
+   * @param response which response of the fit
+   * @param scale by how much the response was enlarged
+   */
+  public Stratum(String error, Fit fit, int response, double scale) {
+    this(error, fit, response, scale, null);
+  }
+
+  /**
+   * A sum of mean squares, with signs, of the layers after this one: it estimates the error of a
+   * layer that has no replicates.
+   *
+   * @param weights one a layer after this one
+   * @param ms the sum, which may be 0 or less
+   * @param df its degrees of freedom
+   * @see "Satterthwaite, F. E. (1946). Biometrics Bulletin 2, 110-114"
+   */
+  public record ErrorSum(double[] weights, double ms, double df) {
+
+    static final String NOT_ABOVE_0 =
+        "the sum of errors that it would be compared with is not above 0";
+
+    /**
+     * The sum for some layers.
+     *
+     * @param layers whose mean squares are weighed
+     * @param weights one a layer
+     * @return the sum
+     */
+    public static ErrorSum of(List<Stratum> layers, double... weights) {
+      double ms = 0;
+      double squares = 0;
+      for (int i = 0; i < weights.length; i++) {
+        double part = weights[i] * layers.get(i).errorMs().value();
+        ms += part;
+        squares += part * part / layers.get(i).errorDf();
+      }
+      return new ErrorSum(weights, ms, ms * ms / squares);
+    }
+
+    boolean exists() {
+      return ms > 0 && df > 0;
+    }
+  }
 
   /**
    * Degrees of freedom of the error.
@@ -21,7 +72,7 @@ public record Stratum(String error, Fit fit, int response, double scale) {
    * @return at least 0
    */
   public double errorDf() {
-    return fit.error().df();
+    return sum == null ? fit.error().df() : sum.exists() ? sum.df() : 0;
   }
 
   /**
@@ -30,16 +81,18 @@ public record Stratum(String error, Fit fit, int response, double scale) {
    * @return at least 0
    */
   public double errorSs() {
-    return fit.error().of(response);
+    return sum == null ? fit.error().of(response) : sum.exists() ? sum.ms() * sum.df() : 0;
   }
 
   /**
    * The error mean square.
    *
-   * @return absent without degrees of freedom
+   * @return absent without degrees of freedom, or where a sum of errors is not above 0
    */
   public Quantity errorMs() {
-    return Effect.errorMeanSquare(errorDf(), errorSs());
+    return sum == null || sum.exists()
+        ? Effect.errorMeanSquare(errorDf(), errorSs())
+        : Quantity.absent(ErrorSum.NOT_ABOVE_0);
   }
 
   /**

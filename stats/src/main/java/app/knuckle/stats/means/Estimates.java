@@ -11,13 +11,15 @@ import org.apache.commons.statistics.distribution.TDistribution;
  */
 public final class Estimates {
 
-  private static final String NO_ERROR = "there is no estimate of the noise, so no standard error";
+  /** Why there is no standard error where there are no degrees of freedom. */
+  public static final String NO_ERROR = "there is no estimate of the noise, so no standard error";
 
   private final double origin;
   private final double[] deviations;
   private final long[] counts;
   private final Covariance covariance;
   private final DegreesOfFreedom df;
+  private final String noError;
 
   /**
    * Estimates that share their degrees of freedom.
@@ -34,6 +36,26 @@ public final class Estimates {
       long[] counts,
       Covariance covariance,
       DegreesOfFreedom df) {
+    this(origin, deviations, counts, covariance, df, NO_ERROR);
+  }
+
+  /**
+   * The same with a reason of its own where there is no standard error.
+   *
+   * @param origin added to every deviation gives the mean
+   * @param deviations means less the origin
+   * @param counts rows behind each mean
+   * @param covariance of the estimates
+   * @param df degrees of freedom of the error behind the covariance
+   * @param noError why a standard error is absent
+   */
+  public Estimates(
+      double origin,
+      double[] deviations,
+      long[] counts,
+      Covariance covariance,
+      DegreesOfFreedom df,
+      String noError) {
     if (deviations.length != counts.length) {
       throw new IllegalArgumentException(
           deviations.length + " means, " + counts.length + " counts");
@@ -43,6 +65,7 @@ public final class Estimates {
     this.counts = counts.clone();
     this.covariance = covariance;
     this.df = df;
+    this.noError = noError;
   }
 
   /**
@@ -81,7 +104,7 @@ public final class Estimates {
    * @return in units of the response
    */
   public Quantity se(int i) {
-    return Quantity.finite(Math.sqrt(covariance.variance(i)), NO_ERROR);
+    return Quantity.finite(Math.sqrt(covariance.variance(i)), noError);
   }
 
   /**
@@ -113,7 +136,7 @@ public final class Estimates {
    * @return in units of the response
    */
   public Quantity seOfDifference(int i, int j) {
-    return Quantity.finite(Math.sqrt(covariance.ofDifference(i, j)), NO_ERROR);
+    return Quantity.finite(Math.sqrt(covariance.ofDifference(i, j)), noError);
   }
 
   /**
@@ -136,11 +159,15 @@ public final class Estimates {
    */
   public Quantity halfWidth(int i, double alpha) {
     // Where no layer has any noise there are no degrees of freedom, although the error is 0.
-    Quantity t = df(i).map(d -> TDistribution.of(d).inverseSurvivalProbability(alpha / 2));
-    return t.exists() ? se(i).map(s -> s * t.value()) : t;
+    Quantity t =
+        df(i)
+            .mapFinite(
+                d -> TDistribution.of(d).inverseSurvivalProbability(alpha / 2),
+                "so few degrees of freedom define no interval");
+    return t.exists() ? se(i).mapFinite(s -> s * t.value(), "the interval has no end") : t;
   }
 
-  private static Quantity known(double df) {
-    return df > 0 ? Quantity.of(df) : Quantity.absent(NO_ERROR);
+  private Quantity known(double df) {
+    return df > 0 ? Quantity.of(df) : Quantity.absent(noError);
   }
 }

@@ -110,13 +110,17 @@ public final class Blocks {
     boolean alike = known && left <= 1e-9 * b * k;
     Quantity onlyOrder = Quantity.absent("all blocks put the treatments in the same order");
     double f = (b - 1) * chi / left;
-    boolean exact = k < MOST_EXACT.length && b <= MOST_EXACT[k] && known;
+    boolean exact = k < MOST_EXACT.length && b <= MOST_EXACT[k];
     return new Facts()
         .put("df", k - 1)
         .put("chiSquared", known ? (Object) chi : none)
         .put("chiSquaredUncorrected", 12.0 / (b * k * (k + 1.0)) * deviations())
         .put("p", known ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(chi) : none)
-        .put("exactP", exact ? (Object) exactP() : Quantity.absent("too many blocks to enumerate"))
+        .put(
+            "exactP",
+            exact
+                ? (Object) (known ? exactP() : 1.0)
+                : Quantity.absent("too many blocks to enumerate"))
         .put("f", !known ? none : alike ? onlyOrder : (Object) f)
         .put("fDf", Facts.list(k - 1, (b - 1.0) * (k - 1)))
         .put(
@@ -336,6 +340,9 @@ public final class Blocks {
       double se = Math.sqrt(2 * (b * squares - sumR) / df) / b;
       return RankPairs.plain(
           key, means, (i, j) -> se, Quantity.of(df), Adjustment::holm, true, alpha);
+    }
+    if (!PROCEDURES.contains(key)) {
+      throw new IllegalArgumentException(key + " does not compare treatments within blocks");
     }
     double se = Math.sqrt(k * (k + 1.0) / (6.0 * b));
     RankPairs dunn =

@@ -18,25 +18,23 @@ public final class Midranks {
   }
 
   /**
-   * Midranks of the distances from each group's median, as exact decimals, over all groups.
+   * Midranks of the distances from each group's median, over all groups.
    *
    * @param groups none empty
+   * @param within distances that differ by no more tie
    * @return one a value, group after group
    */
-  public static double[] ofDistancesFromMedian(double[][] groups) {
-    double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray();
-    int scale = Exact.scale(all);
-    double[] distances = new double[all.length];
+  public static double[] ofDistancesFromMedian(double[][] groups, double within) {
+    double[] distances = new double[Arrays.stream(groups).mapToInt(g -> g.length).sum()];
     int at = 0;
     for (double[] group : groups) {
-      double[] x = Exact.scaled(group, scale);
-      double[] sorted = x.clone();
+      double[] sorted = group.clone();
       Arrays.sort(sorted);
       double median = Ordered.of(sorted).median();
-      for (double v : x) {
+      for (double v : group) {
         distances[at++] = Math.abs(v - median);
       }
     }
-    return Ranks.of(distances).ranks;
+    return Ranks.of(distances, within).ranks;
   }
 }

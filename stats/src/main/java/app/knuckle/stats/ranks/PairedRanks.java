@@ -92,7 +92,7 @@ public final class PairedRanks {
     double negative = 2 * mean - positive;
     boolean known = d.length > 0;
     Quantity none = Quantity.absent("all differences are 0");
-    Facts exact = known && d.length <= MOST_EXACT ? exact(ranks, positive, direction) : null;
+    Facts exact = d.length <= MOST_EXACT ? exact(ranks, positive, direction) : null;
     double sd = Math.sqrt(variance);
     Facts corrected = known ? RankSum.normal(positive - mean, sd, 0.5, direction) : null;
     return new Facts()
@@ -102,7 +102,7 @@ public final class PairedRanks {
         .put("mean", mean)
         .put("variance", variance)
         .put("pFrom", exact != null ? "exact" : "normal")
-        .put("p", exact != null ? exact.all().get("p") : known ? corrected.all().get("p") : none)
+        .put("p", (exact != null ? exact : corrected).all().get("p"))
         .put("exact", exact)
         .put("normal", known ? RankSum.normal(positive - mean, sd, 0, direction) : null)
         .put("normalCorrected", corrected)
@@ -218,20 +218,15 @@ public final class PairedRanks {
             .put("positive", positive)
             .put("negative", negative)
             .put("zeros", differences.length - used);
-    if (used == 0) {
-      Quantity none = Quantity.absent("all differences are 0");
-      facts.put("p", none).put("pEither", none).put("pGreater", none).put("pLess", none);
-    } else {
-      BinomialDistribution law = BinomialDistribution.of(used, 0.5);
-      double greater = law.survivalProbability(positive - 1);
-      double less = law.cumulativeProbability(positive);
-      double either = Math.min(1, 2 * Math.min(greater, less));
-      facts
-          .put("p", RankSum.p(direction, either, greater, less))
-          .put("pEither", either)
-          .put("pGreater", greater)
-          .put("pLess", less);
-    }
+    BinomialDistribution signs = BinomialDistribution.of(used, 0.5);
+    double greater = signs.survivalProbability(positive - 1);
+    double less = signs.cumulativeProbability(positive);
+    double either = Math.min(1, 2 * Math.min(greater, less));
+    facts
+        .put("p", RankSum.p(direction, either, greater, less))
+        .put("pEither", either)
+        .put("pGreater", greater)
+        .put("pLess", less);
     boolean one = !Double.isNaN(expected);
     double[] sorted = differences.clone();
     Arrays.sort(sorted);

@@ -2,15 +2,16 @@ package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Letters;
 import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Ranking;
 import app.knuckle.stats.distributions.DunnettDistribution;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
@@ -51,12 +52,15 @@ public record RankPairs(
    * @param key one of {@link #INDEPENDENT}
    * @param alpha level of significance
    * @return the pairs
+   * @throws IllegalArgumentException for another key, or for conover-holm with one value a group
    */
   public static RankPairs of(SeveralGroups groups, String key, double alpha) {
     return switch (key) {
       case "dwass-steel" -> dwassSteel(groups, alpha);
       case "conover-holm" -> conover(groups, alpha);
-      default -> dunn(groups, key, alpha);
+      case "dunn-none", "dunn-bonferroni", "dunn-sidak", "dunn-holm", "dunn-benjamini-hochberg" ->
+          dunn(groups, key, alpha);
+      default -> throw new IllegalArgumentException(key + " does not compare independent groups");
     };
   }
 
@@ -69,7 +73,8 @@ public record RankPairs(
               Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
           case "sidak" -> Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
           case "holm" -> Adjustment.holm(p);
-          default -> Adjustment.benjaminiHochberg(p);
+          case "benjamini-hochberg" -> Adjustment.benjaminiHochberg(p);
+          default -> throw new IllegalArgumentException("There is no adjustment " + how);
         };
   }
 
@@ -92,12 +97,15 @@ public record RankPairs(
   private static RankPairs conover(SeveralGroups g, double alpha) {
     double n = g.size();
     int k = g.groupCount();
-    double s2 = (g.squaredRanks() - n * (n + 1) * (n + 1) / 4) / (n - 1);
-    double shrink = (n - 1 - g.h()) / (n - k);
+    if (g.isSingle()) {
+      throw new IllegalArgumentException("One value a group leaves no degrees of freedom");
+    }
+    // S2 (n - 1 - H) of the report is the sum of squares within the groups.
+    double within = g.squaresWithin() / (n - k);
     return plain(
         "conover-holm",
         g.meanRanks(),
-        (i, j) -> Math.sqrt(s2 * shrink * (1 / g.count(i) + 1 / g.count(j))),
+        (i, j) -> Math.sqrt(within * (1 / g.count(i) + 1 / g.count(j))),
         Quantity.of(n - k),
         Adjustment::holm,
         true,
@@ -124,30 +132,25 @@ public record RankPairs(
         places.add(new int[] {i, j});
       }
     }
-    double[] statistics =
-        places.stream()
-            .mapToDouble(ij -> (means[ij[0]] - means[ij[1]]) / error.of(ij[0], ij[1]))
-            .toArray();
-    boolean known = Arrays.stream(statistics).allMatch(Double::isFinite);
-    double[] p =
-        Arrays.stream(statistics)
-            .map(
-                s ->
-                    Math.min(
-                        1,
-                        2
-                            * (df.exists()
-                                ? TDistribution.of(df.value()).survivalProbability(Math.abs(s))
-                                : RankSum.NORMAL.survivalProbability(Math.abs(s)))))
-            .toArray();
-    double[] adjusted = known ? adjust.apply(p) : p;
+    int m = places.size();
+    double[] statistics = new double[m];
+    double[] p = new double[m];
+    for (int r = 0; r < m; r++) {
+      int i = places.get(r)[0];
+      int j = places.get(r)[1];
+      double se = error.of(i, j);
+      statistics[r] = se > 0 ? (means[i] - means[j]) / se : Double.NaN;
+      // A pair without a p stays in the family, as one that shows nothing.
+      p[r] = Double.isNaN(statistics[r]) ? 1 : tail(statistics[r], df);
+    }
+    double[] adjusted = adjust.apply(p);
     List<Pair> pairs = new ArrayList<>();
     List<Facts> more = new ArrayList<>();
     Quantity none = Quantity.absent("the ranks do not vary");
-    for (int r = 0; r < statistics.length; r++) {
+    for (int r = 0; r < m; r++) {
       int i = places.get(r)[0];
       int j = places.get(r)[1];
-      Quantity q = known ? Quantity.of(adjusted[r]) : none;
+      boolean known = !Double.isNaN(statistics[r]);
       pairs.add(
           pair(
               i,
@@ -156,13 +159,23 @@ public record RankPairs(
               Quantity.finite(error.of(i, j), "the ranks do not vary"),
               df,
               known ? Quantity.of(statistics[r]) : none,
-              q,
+              known ? Quantity.of(adjusted[r]) : none,
               alpha));
       more.add(
           unadjusted ? new Facts().put("pUnadjusted", known ? (Object) p[r] : none) : new Facts());
     }
     return new RankPairs(
         key, pairs, more, letters(means, pairs), Quantity.absent("pairs have errors of their own"));
+  }
+
+  private static double tail(double statistic, Quantity df) {
+    double size = Math.abs(statistic);
+    return Math.min(
+        1,
+        2
+            * (df.exists()
+                ? TDistribution.of(df.value()).survivalProbability(size)
+                : RankSum.NORMAL.survivalProbability(size)));
   }
 
   static Pair pair(
@@ -185,16 +198,11 @@ public record RankPairs(
         NO_INTERVAL,
         NO_INTERVAL,
         NO_INTERVAL,
-        p.exists() && p.value() <= alpha);
+        Significance.reached(p, alpha));
   }
 
   static Letters letters(double[] means, List<Pair> pairs) {
-    List<Integer> ranking =
-        IntStream.range(0, means.length)
-            .boxed()
-            .sorted(Comparator.comparingDouble(i -> -means[i]))
-            .toList();
-    return Letters.of(ranking, pairs);
+    return Letters.of(Ranking.of(means), pairs);
   }
 
   /**

@@ -192,7 +192,7 @@ public final class RankSum {
     return new Facts()
         .put("low", direction == Direction.LESS ? open : low)
         .put("high", direction == Direction.GREATER ? open : high)
-        .put("rank", c);
+        .put("rank", Math.max(0, c));
   }
 
   /** The distribution of U without ties. */

@@ -17,6 +17,11 @@ final class Ranks {
 
   /** Ranks values, the smallest being 1; tieSum is the sum of t^3 - t over tied sets. */
   static Ranks of(double[] values) {
+    return of(values, 0);
+  }
+
+  /** The same where values that lie within a distance of the smallest of their set tie. */
+  static Ranks of(double[] values, double within) {
     int n = values.length;
     double[] sorted = values.clone();
     // 0 is added because -0 would be sorted apart from 0, to which it is equal.
@@ -29,7 +34,7 @@ final class Ranks {
     double squares = 0;
     for (int i = 0; i < n; ) {
       int j = i;
-      while (j < n && sorted[j] == sorted[i]) {
+      while (j < n && sorted[j] - sorted[i] <= within) {
         j++;
       }
       double t = j - i;

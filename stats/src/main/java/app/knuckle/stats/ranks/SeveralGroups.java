@@ -1,7 +1,9 @@
 package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.resampling.Arrangements;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
@@ -68,8 +70,27 @@ public final class SeveralGroups {
     return ranks.tieSum;
   }
 
-  double squaredRanks() {
-    return ranks.squares;
+  /** What is left of the squared ranks within the groups: exactly 0 where each has one rank. */
+  double squaresWithin() {
+    double sum = 0;
+    int at = 0;
+    for (int g = 0; g < groups.length; g++) {
+      double mean = rankSums[g] / groups[g].length;
+      for (int i = 0; i < groups[g].length; i++) {
+        double d = ranks.ranks[at++] - mean;
+        sum += d * d;
+      }
+    }
+    return sum;
+  }
+
+  /**
+   * Whether every group is one value, so that nothing tells the noise.
+   *
+   * @return true if so
+   */
+  public boolean isSingle() {
+    return n == groups.length;
   }
 
   double count(int g) {
@@ -121,8 +142,8 @@ public final class SeveralGroups {
     Quantity equal = Quantity.absent("all values are equal");
     double h = h();
     boolean known = Double.isFinite(h);
-    double arrangements = arrangements();
-    boolean few = arrangements <= MOST_ARRANGEMENTS && known;
+    double arrangements = Arrangements.count(sizes());
+    boolean few = arrangements <= MOST_ARRANGEMENTS;
     Facts facts =
         new Facts()
             .put("df", k - 1)
@@ -135,11 +156,7 @@ public final class SeveralGroups {
                     ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, h))
                     : equal)
             .put(
-                "exactP",
-                few
-                    ? (Object) exactP()
-                    : Quantity.absent(
-                        known ? "more than 60000 arrangements" : "all values are equal"))
+                "exactP", few ? (Object) exactP() : Quantity.absent("more than 60000 arrangements"))
             .put("epsilonSquared", known ? (Object) (h / (n - 1.0)) : equal)
             .put("etaSquaredH", known && n > k ? (Object) ((h - k + 1) / (n - k)) : equal);
     if (few) {
@@ -148,62 +165,45 @@ public final class SeveralGroups {
     return facts;
   }
 
-  private double arrangements() {
-    double ways = 1;
-    int placed = 0;
-    for (double[] group : groups) {
-      for (int i = 1; i <= group.length; i++) {
-        ways = ways * ++placed / i;
-      }
-    }
-    return Math.rint(ways);
+  private int[] sizes() {
+    return Arrays.stream(groups).mapToInt(g -> g.length).toArray();
   }
 
   /** Share of arrangements whose sum of R^2 / n is at least the observed, on doubled ranks. */
   private double exactP() {
-    long[] doubled = Arrays.stream(ranks.ranks).mapToLong(r -> Math.round(2 * r)).toArray();
+    double[] doubled = Arrays.stream(ranks.ranks).map(r -> 2 * r).toArray();
     long common = 1;
     for (double[] group : groups) {
       common = common / gcd(common, group.length) * group.length;
     }
     long[] weights = new long[groups.length];
-    int[] left = new int[groups.length];
-    long observed = 0;
     for (int g = 0; g < groups.length; g++) {
       weights[g] = common / groups[g].length;
-      left[g] = groups[g].length;
-      long r = Math.round(2 * rankSums[g]);
-      observed += weights[g] * r * r;
     }
+    long observed = weighed(Arrays.stream(rankSums).map(r -> 2 * r).toArray(), weights);
     long[] count = new long[2];
-    enumerate(doubled, 0, left, new long[groups.length], weights, observed, count);
+    Arrangements.each(
+        doubled,
+        sizes(),
+        Progress.NONE,
+        sums -> {
+          count[0] += weighed(sums, weights) >= observed ? 1 : 0;
+          count[1]++;
+        });
     return count[0] / (double) count[1];
+  }
+
+  private static long weighed(double[] sums, long[] weights) {
+    long total = 0;
+    for (int g = 0; g < sums.length; g++) {
+      long r = Math.round(sums[g]);
+      total += weights[g] * r * r;
+    }
+    return total;
   }
 
   private static long gcd(long a, long b) {
     return b == 0 ? a : gcd(b, a % b);
-  }
-
-  private static void enumerate(
-      long[] values, int at, int[] left, long[] sums, long[] weights, long observed, long[] count) {
-    if (at == values.length) {
-      long total = 0;
-      for (int g = 0; g < sums.length; g++) {
-        total += weights[g] * sums[g] * sums[g];
-      }
-      count[0] += total >= observed ? 1 : 0;
-      count[1]++;
-      return;
-    }
-    for (int g = 0; g < left.length; g++) {
-      if (left[g] > 0) {
-        left[g]--;
-        sums[g] += values[at];
-        enumerate(values, at + 1, left, sums, weights, observed, count);
-        sums[g] -= values[at];
-        left[g]++;
-      }
-    }
   }
 
   /**

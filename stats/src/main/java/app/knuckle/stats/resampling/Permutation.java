@@ -1,5 +1,6 @@
 package app.knuckle.stats.resampling;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import java.util.Arrays;
@@ -17,13 +18,13 @@ public final class Permutation {
   /** Up to so many arrangements are enumerated. */
   private static final double MOST_ENUMERATED = 1_000_000;
 
-  /** Sums that differ by less than this share are equal but for rounding. */
+  /** Sums of squares that differ by less than this share are equal but for rounding. */
   private static final double SAME = 1e-11;
 
   private final double[] values;
   private final int[] sizes;
   private final Progress progress;
-  private final int[] left;
+  private final double blur;
   private final double fixed;
   private final double total;
   private final int errorDf;
@@ -36,7 +37,7 @@ public final class Permutation {
     values = Arrays.stream(groups).flatMapToDouble(Arrays::stream).map(v -> v - origin).toArray();
     sizes = Arrays.stream(groups).mapToInt(g -> g.length).toArray();
     this.progress = progress;
-    left = sizes.clone();
+    blur = Alike.within(Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray());
     int at = 0;
     for (int g = 0; g < sizes.length; g++) {
       double sum = 0;
@@ -67,17 +68,10 @@ public final class Permutation {
   }
 
   private Facts facts() {
-    double arrangements = 1;
-    int placed = 0;
-    for (int size : sizes) {
-      for (int i = 1; i <= size; i++) {
-        arrangements = arrangements * ++placed / i;
-      }
-    }
     Facts facts = new Facts();
-    if (arrangements <= MOST_ENUMERATED) {
+    if (Arrangements.count(sizes) <= MOST_ENUMERATED) {
       Tally all = new Tally();
-      enumerate(0, all);
+      Arrangements.each(values, sizes, progress, all::judge);
       return facts
           .put("pEither", all.atLeast / (double) all.count)
           .put("pGreater", all.greater / (double) all.count)
@@ -114,29 +108,8 @@ public final class Permutation {
         : Double.POSITIVE_INFINITY;
   }
 
-  private void enumerate(int at, Tally tally) {
-    if (at == values.length) {
-      tally.judge();
-      return;
-    }
-    if (at == 2) {
-      progress.check();
-    }
-    for (int g = 0; g < left.length; g++) {
-      if (left[g] > 0) {
-        left[g]--;
-        double kept = tally.sums[g];
-        tally.sums[g] += values[at];
-        enumerate(at + 1, tally);
-        tally.sums[g] = kept;
-        left[g]++;
-      }
-    }
-  }
-
   /** Counts arrangements by how they compare with the one observed. */
   private final class Tally implements Consumer<double[]> {
-    private final double[] sums = new double[sizes.length];
     private long atLeast;
     private long greater;
     private long less;
@@ -146,6 +119,7 @@ public final class Permutation {
 
     @Override
     public void accept(double[] x) {
+      double[] sums = new double[sizes.length];
       int at = 0;
       for (int g = 0; g < sizes.length; g++) {
         double sum = 0;
@@ -154,16 +128,18 @@ public final class Permutation {
         }
         sums[g] = sum;
       }
-      judge();
+      judge(sums);
     }
 
-    void judge() {
+    void judge(double[] sums) {
       double spread = 0;
+      double blurred = 0;
       for (int g = 0; g < sums.length; g++) {
         spread += sums[g] * sums[g] / sizes[g];
+        blurred += 2 * blur * Math.abs(sums[g]) / sizes[g];
       }
-      double slack = SAME * Math.max(Math.abs(observedSpread), 1e-300);
-      double firstSlack = SAME * Math.max(Math.abs(observedFirst), Math.abs(sums[0]));
+      double slack = SAME * Math.max(Math.abs(observedSpread), 1e-300) + blurred;
+      double firstSlack = blur;
       atLeast += spread >= observedSpread - slack ? 1 : 0;
       greater += sums[0] >= observedFirst - firstSlack ? 1 : 0;
       less += sums[0] <= observedFirst + firstSlack ? 1 : 0;

@@ -19,7 +19,9 @@ import java.util.List;
  * their strips from the block, what they do together on what is left. Blocks that miss a crossing
  * are left out.
  *
- * @param strata strips of the first, of the others, crossings
+ * @param strata blocks, strips of the first, of the others, crossings; the error of blocks is the
+ *     sum of the errors of both strips less that of crossings, so that it does not matter which
+ *     strips are the first
  * @param table each layer's terms followed by its error
  * @param leftOut codes of blocks that miss a crossing
  * @param blocks how many were used
@@ -103,10 +105,11 @@ public record Strips(
       acrossMeans[i / (a * b) * b + i % b] += value / a;
       blockMeans[i / (a * b)] += value / (a * b);
     }
-    double wide = Math.sqrt(b);
-    double[] strips = Arrays.stream(stripMeans).map(m -> (m + origin) * wide).toArray();
+    double[] strips = new double[r * a];
+    Arrays.setAll(strips, i -> (stripMeans[i] - blockMeans[i / a]) * Math.sqrt(b));
     double[] across = new double[r * b];
     Arrays.setAll(across, i -> (acrossMeans[i] - blockMeans[i / b]) * Math.sqrt(a));
+    double[] whole = Arrays.stream(blockMeans).map(m -> m * Math.sqrt(a * b)).toArray();
     double[] crossings = new double[r * a * b];
     Arrays.setAll(
         crossings,
@@ -115,15 +118,17 @@ public record Strips(
           double value = cube.values()[block][i / b % a][i % b];
           return value - stripMeans[i / b] - acrossMeans[block * b + i % b] + blockMeans[block];
         });
-    List<Term> firstTerms = new ArrayList<>(List.of(Term.of(plan.block().name())));
-    firstTerms.addAll(plan.only(plan.first(), plan.second()));
     Stratum first =
         new Stratum(
             plan.errors().get(0),
-            LayerFits.between(
-                factors(plan, cube, a, 1), 1 + plan.first().size(), firstTerms, List.of(), strips),
+            LayerFits.within(
+                factors(plan, cube, a, 1),
+                plan.only(plan.first(), plan.second()),
+                List.of(),
+                strips,
+                r),
             0,
-            wide);
+            Math.sqrt(b));
     Stratum second =
         new Stratum(
             plan.errors().get(1),
@@ -146,10 +151,24 @@ public record Strips(
                 r * a + r * b - r),
             0,
             1);
-    List<Stratum> layers = List.of(first, second, crossing);
+    List<Stratum> replicated = List.of(first, second, crossing);
+    List<Stratum> layers = new ArrayList<>(replicated);
+    layers.add(
+        0,
+        new Stratum(
+            String.join(" + ", plan.errors().subList(0, 2)) + " \u2212 " + plan.errors().get(2),
+            LayerFits.between(
+                factors(plan, cube, 1, 1),
+                1,
+                List.of(Term.of(plan.block().name())),
+                List.of(),
+                whole),
+            0,
+            Math.sqrt(a * b),
+            Stratum.ErrorSum.of(replicated, 1, 1, -1)));
     double grand = origin + Arrays.stream(blockMeans).average().orElse(0);
     return new Strips(
-        new Strata(layers),
+        new Strata(layers, origin),
         LayerFits.table(layers, squares, alpha, r * a * b, grand),
         cube.leftOut(),
         r,

@@ -232,7 +232,7 @@ public final class TwoLayers {
       }
     }
     double scale = Math.sqrt(parts);
-    double[] enlarged = Arrays.stream(means).map(m -> (m + origin) * scale).toArray();
+    double[] enlarged = Arrays.stream(means).map(m -> m * scale).toArray();
     List<Factor> padded = new ArrayList<>(betweenOfUnits);
     for (Factor factor : plan.within()) {
       // In the layer of units a part is the average over all parts.
@@ -251,7 +251,7 @@ public final class TwoLayers {
             LayerFits.within(all, plan.withinTerms(), withinUnits, of.deviations(), n),
             0,
             1);
-    Strata strata = new Strata(List.of(units, within));
+    Strata strata = new Strata(List.of(units, within), origin);
     double grand = 0;
     for (double m : means) {
       grand += m / n;

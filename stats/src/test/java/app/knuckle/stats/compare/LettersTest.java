@@ -18,7 +18,28 @@ class LettersTest {
   private static final Quantity NONE = Quantity.absent("not needed here");
 
   private static Pair pair(int left, int right, boolean differs) {
-    return new Pair(left, right, 0, NONE, NONE, NONE, NONE, NONE, NONE, NONE, differs);
+    Quantity p = Quantity.of(differs ? 0.01 : 0.5);
+    return new Pair(left, right, 0, NONE, NONE, NONE, p, NONE, NONE, NONE, differs);
+  }
+
+  private static Pair unjudged(int left, int right) {
+    return new Pair(left, right, 0, NONE, NONE, NONE, NONE, NONE, NONE, NONE, false);
+  }
+
+  @Test
+  void anUnjudgedPairSharesNoLetterByItself() {
+    Letters letters =
+        Letters.of(List.of(0, 1, 2), List.of(unjudged(0, 1), pair(0, 2, false), pair(1, 2, false)));
+    assertThat(List.of(letters.of(0), letters.of(1), letters.of(2)))
+        .containsExactly("a", "b", "ab");
+  }
+
+  @Test
+  void aMeanOfUnjudgedPairsOnlyHasNoLetter() {
+    Letters letters =
+        Letters.of(List.of(0, 1, 2), List.of(unjudged(0, 1), unjudged(0, 2), pair(1, 2, true)));
+    assertThat(List.of(letters.of(0), letters.of(1), letters.of(2))).containsExactly("", "a", "b");
+    assertThat(letters.count()).isEqualTo(2);
   }
 
   @Property

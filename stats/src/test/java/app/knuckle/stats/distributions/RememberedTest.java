@@ -32,8 +32,14 @@ class RememberedTest {
   }
 
   @Property
-  void agreesWithTheFunctionOnceItWasAskedOften(@ForAll @DoubleRange(max = 50) double w) {
+  void agreesWithTheFunction(@ForAll @DoubleRange(max = 50) double w) {
     assertThat(after(40, w)).isCloseTo(SMOOTH.applyAsDouble(w), within(1e-13 * (1 + w)));
+  }
+
+  @Test
+  void answersTheSameAtFirstAndLater() {
+    double first = remembered.at(1.7);
+    assertThat(after(100, 1.7)).isEqualTo(first);
   }
 
   @Test
@@ -45,8 +51,7 @@ class RememberedTest {
   }
 
   @Test
-  void hasNoValueAtFirstNorFarOutNorWhereThereIsNone() {
-    assertThat(remembered.at(1)).isNaN();
+  void hasNoValueFarOutNorWhereThereIsNone() {
     assertThat(after(100, 1e6)).isNaN();
     Remembered none = new Remembered(w -> Double.NEGATIVE_INFINITY);
     for (int i = 0; i < 100; i++) {

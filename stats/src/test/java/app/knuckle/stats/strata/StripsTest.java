@@ -95,9 +95,9 @@ class StripsTest {
             .orElseThrow();
     assertThat(strata.origin() + strata.value(cell)).isCloseTo(plain, within(SAME));
     // Cochran and Cox: 2 Ea / rb between strips, 2 Eb / ra across, 2 (Ea + (b - 1) Ec) / rb within.
-    double ea = strata.layers().get(0).errorMs().value();
-    double eb = strata.layers().get(1).errorMs().value();
-    double ec = strata.layers().get(2).errorMs().value();
+    double ea = strata.layers().get(1).errorMs().value();
+    double eb = strata.layers().get(2).errorMs().value();
+    double ec = strata.layers().get(3).errorMs().value();
     assertThat(variance(strata, 0, -1, 1, -1)).isCloseTo(2 * ea / (R * B), within(SAME));
     assertThat(variance(strata, -1, 0, -1, 1)).isCloseTo(2 * eb / (R * A), within(SAME));
     assertThat(variance(strata, 0, 0, 1, 0))

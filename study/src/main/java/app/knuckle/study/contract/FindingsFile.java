@@ -114,7 +114,12 @@ public final class FindingsFile {
       row.put("fitted", left.fitted()[i]).put("residual", left.residuals()[i]);
       row.put("leverage", left.leverages()[i]);
       if (Double.isNaN(left.studentised()[i])) {
-        row.putNull("studentised").put("why", "the row has its fitted value to itself");
+        row.putNull("studentised")
+            .put(
+                "why",
+                left.leverages()[i] > Residuals.ALL_ITS_OWN
+                    ? "the row has its fitted value to itself"
+                    : "without the row nothing is left to hold it against");
       } else {
         row.put("studentised", left.studentised()[i]);
       }
@@ -139,7 +144,25 @@ public final class FindingsFile {
     node.put("about", check.about()).put("test", check.test());
     FactsFile.put(node, "on", check.on());
     FactsFile.write(node, check.facts());
-    node.put("judgement", check.judgement().key()).put("words", check.words());
+    judgement(node, check.judgement());
+    node.put("words", check.words());
+  }
+
+  private static void judgement(ObjectNode node, CheckResult.Judgement judgement) {
+    node.put("judgement", judgement == CheckResult.Judgement.CANNOT_TELL ? null : judgement.key());
+  }
+
+  /** Whether a pair differs; null if it could not be judged. */
+  static void differs(ObjectNode row, Pair pair) {
+    row.put("differs", pair.isJudged() ? Boolean.valueOf(pair.differs()) : null);
+  }
+
+  /** Letters of a mean; null, and why, if none of its pairs could be judged. */
+  private static void letters(ObjectNode row, String letters) {
+    row.put("letters", letters.isEmpty() ? null : letters);
+    if (letters.isEmpty() && !row.has("why")) {
+      row.put("why", "none of its pairs could be judged");
+    }
   }
 
   private static void ranks(ObjectNode node, RankComparison c, String measured) {
@@ -154,14 +177,14 @@ public final class FindingsFile {
       Pair pair = c.pairs().pairs().get(i);
       ObjectNode row = pair(rows, pair, c.labels());
       FactsFile.write(row, c.pairs().more().get(i));
-      row.put("differs", pair.differs());
+      differs(row, pair);
     }
     if (c.pairs().letters() != null) {
       ArrayNode letters = node.putArray("letters");
       for (int i = 0; i < c.labels().size(); i++) {
         ObjectNode row = letters.addObject();
         levels(row.putObject("levels"), c.labels().get(i));
-        row.put("letters", c.pairs().letters().of(i));
+        letters(row, c.pairs().letters().of(i));
       }
     }
   }
@@ -195,7 +218,8 @@ public final class FindingsFile {
                     }
                   });
             });
-    node.put("judgement", check.judgement().key()).put("words", check.words());
+    judgement(node, check.judgement());
+    node.put("words", check.words());
   }
 
   private static void records(ObjectNode node, RecordsUsed records) {
@@ -256,8 +280,8 @@ public final class FindingsFile {
       put(one, "df", row.df());
       put(one, "low", row.low());
       put(one, "high", row.high());
-      if (!row.letters().isEmpty()) {
-        one.put("letters", row.letters());
+      if (row.letters() != null) {
+        letters(one, row.letters());
       }
     }
     put(node, "seOfDifference", means.seOfDifference());
@@ -277,8 +301,12 @@ public final class FindingsFile {
     boolean own = c.pairs() != null && isOwn(c.pairs().procedure());
     ArrayNode rows = node.putArray("rows");
     List<Pair> pairs = c.pairs() == null ? c.reference().pairs() : c.pairs().pairs();
-    for (Pair pair : pairs) {
+    for (int i = 0; i < pairs.size(); i++) {
+      Pair pair = pairs.get(i);
       ObjectNode row = pair(rows, pair, c.labels());
+      if (c.pairs() == null && pair.isJudged()) {
+        row.put("pError", c.reference().pErrors().get(i));
+      }
       put(row, "low", pair.low());
       put(row, "high", pair.high());
       if (own) {
@@ -290,14 +318,14 @@ public final class FindingsFile {
                 ? pair.se().map(s -> s * pair.critical().value())
                 : pair.critical());
       }
-      row.put("differs", pair.differs());
+      differs(row, pair);
     }
     if (c.pairs() != null) {
       ArrayNode letters = node.putArray("letters");
       for (int i = 0; i < c.labels().size(); i++) {
         ObjectNode row = letters.addObject();
         levels(row.putObject("levels"), c.labels().get(i));
-        row.put("letters", c.pairs().letters().of(i));
+        letters(row, c.pairs().letters().of(i));
       }
     }
   }

@@ -134,17 +134,7 @@ public final class ReckonFile {
     fTest(node.putObject("brownForsytheAnova"), UnequalSpread.brownForsythe(moments, alpha));
     ArrayNode comparisons = node.putArray("comparisons");
     for (String key : keys.texts(given, "procedures")) {
-      Procedure procedure =
-          Procedure.of(key)
-              .filter(p -> p != Procedure.DUNNETT)
-              .orElseThrow(
-                  () ->
-                      keys.wrong(
-                          "procedures",
-                          "there is no procedure '" + key + "'",
-                          Nearest.suggestion(
-                              key,
-                              Arrays.stream(Procedure.values()).map(Procedure::key).toList())));
+      Procedure procedure = ofMeans(key, keys);
       boolean own = procedure == Procedure.GAMES_HOWELL || procedure == Procedure.TAMHANE;
       Comparison comparison =
           AllPairs.withDefaults()
@@ -154,6 +144,31 @@ public final class ReckonFile {
               .compare(own ? UnequalSpread.estimates(moments) : fit.estimates(), Progress.NONE);
       comparison(comparisons.addObject().put("procedure", key), comparison, levels, n.length);
     }
+  }
+
+  /** A procedure for all pairs of means: of summaries no other can be answered. */
+  private static Procedure ofMeans(String key, Keys keys) {
+    List<Procedure> possible =
+        Arrays.stream(Procedure.values())
+            .filter(p -> !p.isOnRanks() && p != Procedure.DUNNETT)
+            .toList();
+    Procedure procedure =
+        Procedure.of(key)
+            .orElseThrow(
+                () ->
+                    keys.wrong(
+                        "procedures",
+                        "there is no procedure '" + key + "'",
+                        Nearest.suggestion(key, possible.stream().map(Procedure::key).toList())));
+    if (!possible.contains(procedure)) {
+      throw keys.wrong(
+          "procedures",
+          procedure.isOnRanks()
+              ? "'" + key + "' compares ranks, which cannot be known from summaries"
+              : "'" + key + "' compares with a reference, not all pairs",
+          "Use tukey for instance, or ask it of the records");
+    }
+    return procedure;
   }
 
   private static void oneWay(ObjectNode node, OneWay fit) {
@@ -194,11 +209,12 @@ public final class ReckonFile {
       FindingsFile.put(row, "p", pair.p());
       FindingsFile.put(row, "low", pair.low());
       FindingsFile.put(row, "high", pair.high());
-      row.put("differs", pair.differs());
+      FindingsFile.differs(row, pair);
     }
     ObjectNode letters = node.putObject("letters");
     for (int g = 0; g < groups; g++) {
-      letters.put(name(levels, g), comparison.letters().of(g));
+      String own = comparison.letters().of(g);
+      letters.put(name(levels, g), own.isEmpty() ? null : own);
     }
   }
 

@@ -3,6 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Place;
@@ -58,6 +59,8 @@ final class Answering {
           "Choose the treatment, or leave out who was paired or repeated");
     }
     checkParts();
+    checkCells();
+    inquiry.covariates().forEach(this::response);
     List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
     if (inquiry.together()) {
       measured.forEach(this::requireARow);
@@ -74,7 +77,8 @@ final class Answering {
     Map<Integer, String> left = new TreeMap<>(frame.leftOut());
     for (int r = 0; r < measured.size(); r++) {
       progress.check();
-      responses.add(respond(measured.get(r), together, r));
+      boolean complete = together != null || associated;
+      responses.add(respond(complete ? complete(measured, r) : measured.get(r), together, r));
       leaveOut(measured.get(r), used, left);
     }
     return new Findings(
@@ -90,6 +94,19 @@ final class Answering {
                 : Analysis.NONE,
         PlotGrid.of(frame, inquiry, measured.get(0)),
         associated ? new AssociationAnswer(frame, inquiry, progress).facts() : new Facts());
+  }
+
+  /** A response where the others have a value too, as what is said of them together needs. */
+  private static Numbers complete(List<Numbers> measured, int index) {
+    Numbers own = measured.get(index);
+    double[] values = own.values().clone();
+    for (int row = 0; row < values.length; row++) {
+      int at = row;
+      if (measured.stream().anyMatch(m -> m.isMissing(at))) {
+        values[row] = Double.NaN;
+      }
+    }
+    return new Numbers(own.name(), own.unit(), values);
   }
 
   private Refused waiting(String what, String wayOn) {
@@ -127,14 +144,49 @@ final class Answering {
     }
     Numbers numbers = (Numbers) column;
     for (int row = 0; row < numbers.size(); row++) {
-      if (Double.isInfinite(numbers.value(row)) && frame.inPlay(row)) {
-        throw Refused.at(
-            new Place.Cell(table.source(), frame.sourceRow(row) + 1L, measured),
-            "the value is infinite",
-            "Mark it as missing, or set the row aside with a reason");
-      }
+      requireSensible(numbers, row);
     }
     return numbers;
+  }
+
+  /** Squares of sensible numbers, and the sum of these over all rows, are numbers themselves. */
+  private void requireSensible(Numbers numbers, int row) {
+    double size = Math.abs(numbers.value(row));
+    if (!frame.inPlay(row) || !(size * Math.sqrt(numbers.size()) > LARGEST)) {
+      return;
+    }
+    throw Refused.at(
+        new Place.Cell(table.source(), frame.sourceRow(row) + 1L, numbers.name()),
+        Double.isInfinite(size)
+            ? "the value is infinite"
+            : "the value " + numbers.text(row) + " is too large to be squared",
+        Double.isInfinite(size)
+            ? "Mark it as missing, or set the row aside with a reason"
+            : "Use a larger unit, or mark it as missing");
+  }
+
+  /** A tenth of the root of the largest double. */
+  private static final double LARGEST = 1e153;
+
+  /** More combinations than this are no experiment, and would not be read. */
+  private static final double MOST_CELLS = 10_000;
+
+  /** Groups are made of every combination of levels: their number must be one that can be held. */
+  private void checkCells() {
+    Parts parts = new Parts(frame, List.of(), inquiry.treatments());
+    double cells =
+        parts.factors(inquiry.treatments()).stream()
+            .mapToDouble(Factor::size)
+            .reduce(1, (a, b) -> a * b);
+    if (inquiry.treatments().size() > 1 && cells > MOST_CELLS) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("treatments")),
+          Numerals.list(inquiry.treatments())
+              + " have "
+              + Numerals.plain(cells)
+              + " combinations of levels, too many to be told apart",
+          "Leave out the one that is no treatment, or put levels together");
+    }
   }
 
   /** Some row must have a value of everything that is asked about. */
@@ -160,7 +212,7 @@ final class Answering {
       String text = column.text(row);
       if (!column.isMissing(row) && Double.isNaN(NumberText.parse(text, false))) {
         return Refused.at(
-            new Place.Cell(table.source(), row + 1L, column.name()),
+            new Place.Cell(table.source(), frame.sourceRow(row) + 1L, column.name()),
             "'" + text + "' is not a number, so " + column.name() + " cannot be measured",
             "Choose a column of numbers, or mark '" + text + "' as missing");
       }
@@ -248,7 +300,13 @@ final class Answering {
         refusal != null
             ? new Sentences(refusal.shown(), refusal.shown(), "")
             : fit != null
-                ? OneWaySentences.of(response, groups, fit, estimates, ComparedMeans.of(analysis))
+                ? OneWaySentences.of(
+                    response,
+                    groups,
+                    fit,
+                    estimates,
+                    ComparedMeans.of(analysis),
+                    DesignSentences.directed(response, inquiry, analysis))
                 : DesignSentences.of(response, inquiry, analysis);
     return new ResponseFindings(
         response, groups, design, summaries, fit, estimates, comparisons, refusal, words, analysis);

@@ -147,7 +147,7 @@ final class AssociationAnswer {
         Map.of(),
         facts,
         judgement,
-        judgement == CheckResult.Judgement.SOUND
+        !judgement.isOdd()
             ? "Nothing speaks against a normal distribution of the responses together."
             : "The responses together are not normal: look at their picture.");
   }

@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import java.util.List;
 import java.util.Map;
 
@@ -16,7 +17,7 @@ import java.util.Map;
  * @param p probability
  * @param more further numbers, by their key
  * @param lists further lists of degrees of freedom, by their key
- * @param judgement sound, caution or unsound
+ * @param judgement sound, caution or unsound; or that it cannot be told
  * @param words what it means, a sentence
  */
 public record CheckResult(
@@ -39,7 +40,9 @@ public record CheckResult(
     /** Look twice. */
     CAUTION("caution"),
     /** The analysis does not stand on it. */
-    UNSOUND("unsound");
+    UNSOUND("unsound"),
+    /** There is nothing to judge by. */
+    CANNOT_TELL("cannot tell");
 
     private final String key;
 
@@ -48,7 +51,7 @@ public record CheckResult(
     }
 
     /**
-     * The name in files and on screen.
+     * The name on screen, and in files, where what cannot be told is null.
      *
      * @return such as "sound"
      */
@@ -56,16 +59,27 @@ public record CheckResult(
       return key;
     }
 
-    /** From a probability: caution below one in twenty, unsound below one in a hundred. */
-    static Judgement of(Quantity p) {
-      if (!p.exists() || p.value() > CAUTION_BELOW) {
-        return SOUND;
-      }
-      return p.value() > UNSOUND_BELOW ? CAUTION : UNSOUND;
+    /**
+     * Whether it asks for a look.
+     *
+     * @return true for caution and unsound
+     */
+    public boolean isOdd() {
+      return this == CAUTION || this == UNSOUND;
     }
 
-    private static final double CAUTION_BELOW = 0.05;
-    private static final double UNSOUND_BELOW = 0.01;
+    /** From a probability: caution up to one in twenty, unsound up to one in a hundred. */
+    static Judgement of(Quantity p) {
+      if (!p.exists()) {
+        return CANNOT_TELL;
+      }
+      return Significance.reached(p, UNSOUND_UP_TO)
+          ? UNSOUND
+          : Significance.reached(p, CAUTION_UP_TO) ? CAUTION : SOUND;
+    }
+
+    private static final double CAUTION_UP_TO = 0.05;
+    private static final double UNSOUND_UP_TO = 0.01;
   }
 
   public CheckResult {

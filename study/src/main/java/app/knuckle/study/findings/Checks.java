@@ -36,6 +36,6 @@ final class Checks {
         judgement,
         !test.p().exists()
             ? "This cannot be checked: " + test.p().why() + "."
-            : judgement == CheckResult.Judgement.SOUND ? sound : unsound);
+            : judgement.isOdd() ? unsound : sound);
   }
 }

@@ -4,10 +4,10 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Letters;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.compare.Ranking;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -120,10 +120,7 @@ public record ComparedMeans(
    * @return their places
    */
   public List<Integer> ranking() {
-    return IntStream.range(0, means.length)
-        .boxed()
-        .sorted(Comparator.comparingDouble(i -> -means[i]))
-        .toList();
+    return estimates == null ? Ranking.of(means) : Ranking.of(estimates);
   }
 
   /**

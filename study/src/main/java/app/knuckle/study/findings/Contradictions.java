@@ -3,6 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -66,6 +67,7 @@ final class Contradictions {
         }
       }
     }
+    tooMany(inquiry, treatments).forEach(found::add);
     String unit = inquiry.pairs() != null ? inquiry.pairs() : ranked(inquiry);
     if (unit != null && treatments.size() == 1) {
       Factor units = new Parts(cells.frame(), List.of(), List.of(unit)).factor(unit);
@@ -108,5 +110,29 @@ final class Contradictions {
       }
     }
     return pairs.size() == known.size();
+  }
+
+  /** Comparisons of more means than can be compared pair by pair. */
+  private static List<String> tooMany(Inquiry inquiry, List<Factor> treatments) {
+    List<String> found = new ArrayList<>();
+    for (Inquiry.Compare c : inquiry.compare()) {
+      double means =
+          treatments.stream()
+              .filter(f -> c.of().contains(f.name()))
+              .mapToDouble(Factor::size)
+              .reduce(1, (a, b) -> a * b);
+      if (!c.isContrast() && !c.procedure().isOnRanks() && means > Questions.MOST_COMPARED) {
+        found.add(
+            "The "
+                + Numerals.whole((long) means)
+                + " means of "
+                + Numerals.list(c.of())
+                + " are not compared: more than "
+                + Questions.MOST_COMPARED
+                + " are too many for pairs. Compare within levels of another treatment, put levels"
+                + " together, or ask contrasts.");
+      }
+    }
+    return found;
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.AnovaTable;
@@ -30,6 +31,18 @@ final class DesignSentences {
     DesignSentences words = new DesignSentences(response, inquiry, analysis);
     String finding = words.finding();
     return new Sentences(finding, words.result(finding), words.ranking());
+  }
+
+  /** The finding of the t test of two groups if the question has a direction; else null. */
+  static String directed(Numbers response, Inquiry inquiry, Analysis analysis) {
+    return inquiry.direction() == Direction.EITHER
+        ? null
+        : analysis.tests().stream()
+            .filter(TestResult.TTestResult.class::isInstance)
+            .map(TestResult.TTestResult.class::cast)
+            .map(new DesignSentences(response, inquiry, analysis)::tTest)
+            .findFirst()
+            .orElse(null);
   }
 
   private String finding() {
@@ -95,6 +108,16 @@ final class DesignSentences {
               + statistic
               + ".";
     }
+    if (r.direction() != Direction.EITHER) {
+      String than =
+          (r.direction() == Direction.GREATER ? " is greater at " : " is smaller at ")
+              + String.join(" ", r.left().values())
+              + " than at "
+              + String.join(" ", r.right().values());
+      return r.differs()
+          ? Prose.capital(label()) + than + ", by " + size + ", " + statistic + "."
+          : "No evidence that " + label() + than + ", " + statistic + ".";
+    }
     return r.differs()
         ? Prose.capital(label()) + " differs" + pair + " by " + size + ", " + statistic + "."
         : "No evidence that " + label() + " differs" + pair + ", " + statistic + ".";
@@ -126,7 +149,7 @@ final class DesignSentences {
             + Numerals.fixed(u.test().f(), 2)
             + ", "
             + Numerals.pStatement(u.test().p());
-    return u.test().p().value() <= inquiry.alpha()
+    return Significance.reached(u.test().p(), inquiry.alpha())
         ? Prose.capital(label()) + " differs" + among + ", " + statistic + "."
         : "No evidence that " + label() + " differs" + among + ", " + statistic + ".";
   }
@@ -190,9 +213,7 @@ final class DesignSentences {
   }
 
   private boolean isSignificant(AnovaTable.Row row) {
-    return row.effect() != null
-        && row.effect().p().exists()
-        && row.effect().p().value() <= inquiry.alpha();
+    return row.effect() != null && Significance.reached(row.effect().p(), inquiry.alpha());
   }
 
   private static String statistic(AnovaTable.Row row) {
@@ -278,9 +299,10 @@ final class DesignSentences {
               + ", "
               + Numerals.pStatement(Quantity.of(wilks.p()));
       boolean onlyRoy =
-          row.test().statistics().stream().allMatch(s -> s.name().equals("roy") == s.p() <= alpha);
+          row.test().statistics().stream()
+              .allMatch(s -> s.name().equals("roy") == Significance.reached(s.p(), alpha));
       parts.add(
-          (wilks.p() <= alpha
+          (Significance.reached(wilks.p(), alpha)
                   ? "the responses together differ by "
                   : "no evidence that the responses together differ by ")
               + row.source()

@@ -8,7 +8,10 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Collectors;
 
 /** Reads a design back to the user: what it is, its skeleton, what is asked, what is odd. */
@@ -51,7 +54,10 @@ final class DesignWords {
   private String readsAs() {
     StringBuilder words = new StringBuilder();
     List<Factor> factors = cells.factors();
-    if (factors.isEmpty()) {
+    if (factors.isEmpty() && inquiry.expected() == null) {
+      words.append(Numerals.count(inquiry.measured().size(), "response", "responses"));
+      words.append(" and how they go together");
+    } else if (factors.isEmpty()) {
       words.append("one sample against an expected value");
     } else if (inquiry.pairs() != null) {
       words.append("matched pairs of ").append(factors.get(0).name());
@@ -99,19 +105,22 @@ final class DesignWords {
     }
   }
 
-  /** Whether every group has at least as many values as there would be blocks to fill. */
+  /** Whether every block holds every group, all of them equally often. */
   private boolean isComplete() {
-    int[] counts = cells.counts();
-    int first = counts.length == 0 ? 0 : counts[0];
-    for (int count : counts) {
-      if (count != first) {
-        return false;
+    Parts parts = new Parts(cells.frame(), List.of(response.name()), inquiry.blocks());
+    Factor block = parts.factor(inquiry.blocks().get(0));
+    Factor group = Factor.combined("group", cells.factors(), row -> true);
+    Set<Integer> counts = new HashSet<>();
+    int[][] held = new int[block.size()][group.size()];
+    for (int row = 0; row < block.codes().length; row++) {
+      if (block.codes()[row] >= 0 && group.codes()[row] >= 0 && !response.isMissing(row)) {
+        held[block.codes()[row]][group.codes()[row]]++;
       }
     }
-    Factor block =
-        new Parts(cells.frame(), List.of(response.name()), inquiry.blocks())
-            .factor(inquiry.blocks().get(0));
-    return first % Math.max(1, block.size()) == 0;
+    for (int[] one : held) {
+      Arrays.stream(one).forEach(counts::add);
+    }
+    return counts.size() == 1 && !counts.contains(0) && group.size() == cells.counts().length;
   }
 
   private static List<DesignReading.Source> skeleton(Analysis analysis) {

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.checks.Normality;
@@ -12,13 +13,13 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
-import java.util.function.Function;
+import java.util.function.BiFunction;
 
 /** Checks of groups: bell-shaped values, equal spread, odd ones out. */
 final class GroupChecks {
 
   /** Each test of normality by its name. */
-  private static final Map<String, Function<double[], Facts>> NORMALITY =
+  private static final Map<String, BiFunction<double[], Double, Facts>> NORMALITY =
       new java.util.LinkedHashMap<>();
 
   static {
@@ -31,23 +32,29 @@ final class GroupChecks {
 
   /** All checks of a one-way layout. */
   static List<GroupCheck> ofGroups(
-      List<Map<String, String>> labels, double[][] groups, double[] residuals, double alpha) {
+      List<Map<String, String>> labels, double[][] groups, Residuals residuals, double alpha) {
     List<GroupCheck> checks = new ArrayList<>();
+    double within = within(groups);
     NORMALITY.forEach(
         (name, test) -> {
           List<Facts> facts = new ArrayList<>();
           for (double[] group : groups) {
-            facts.add(test.apply(group));
+            facts.add(test.apply(group, within));
           }
           adjust(facts);
           for (int g = 0; g < groups.length; g++) {
             checks.add(normality(name, labels.get(g), facts.get(g), "adjustedP"));
           }
-          checks.add(normality(name, "residuals", test.apply(residuals), "p"));
+          checks.add(
+              normality(
+                  name,
+                  "residuals",
+                  test.apply(residuals.residuals(), residuals.alikeWithin()),
+                  "p"));
         });
-    checks.addAll(spreadOf(groups, alpha));
+    checks.addAll(spreadOf(groups, within, alpha));
     for (int g = 0; g < groups.length; g++) {
-      checks.add(grubbs(labels.get(g), groups[g]));
+      checks.add(grubbs(labels.get(g), groups[g], within));
     }
     for (int g = 0; g < groups.length; g++) {
       checks.add(fences(labels.get(g), groups[g]));
@@ -55,30 +62,69 @@ final class GroupChecks {
     return checks;
   }
 
+  private static double within(double[][] groups) {
+    return Alike.within(Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray());
+  }
+
+  /**
+   * Every test of equal spread of what a model leaves of each group. Where the model itself makes
+   * the groups spread alike, as blocks of two do, no test can tell.
+   */
+  static List<GroupCheck> spreadOfResiduals(double[][] groups, double within, double alpha) {
+    return isMirrored(groups, within)
+        ? spreadOf(groups, Double.POSITIVE_INFINITY, alpha)
+        : spreadOf(groups, within, alpha);
+  }
+
+  /** Whether the groups have the same sizes of residuals, beside those that are 0. */
+  private static boolean isMirrored(double[][] groups, double within) {
+    double[] first = null;
+    for (double[] group : groups) {
+      double[] sizes =
+          Arrays.stream(group).map(Math::abs).filter(x -> x > within).sorted().toArray();
+      first = first == null ? sizes : first;
+      if (sizes.length != first.length) {
+        return false;
+      }
+      for (int i = 0; i < sizes.length; i++) {
+        if (Math.abs(sizes[i] - first[i]) > 2 * within) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
   /** Every test of equal spread; none of groups that are too few, or all of one value. */
-  static List<GroupCheck> spreadOf(double[][] values, double alpha) {
+  private static List<GroupCheck> spreadOf(double[][] values, double within, double alpha) {
     List<GroupCheck> checks = new ArrayList<>();
     if (values.length < 2 || Arrays.stream(values).allMatch(g -> g.length < 2)) {
       return checks;
     }
-    double[][] groups = scaled(values);
-    checks.add(spread("levene-absolute", Spread.leveneAbsolute(groups)));
-    checks.add(spread("levene-squared", Spread.leveneSquared(groups)));
-    checks.add(spread("brown-forsythe", Spread.brownForsythe(groups)));
-    checks.add(spread("bartlett", Spread.bartlett(groups)));
-    checks.add(spread("fligner-killeen", Spread.flignerKilleen(groups)));
+    int exponent = exponent(values);
+    double[][] groups = scaled(values, exponent);
+    double alike = Math.scalb(within, -exponent);
+    checks.add(spread("levene-absolute", Spread.leveneAbsolute(groups, alike)));
+    checks.add(spread("levene-squared", Spread.leveneSquared(groups, alike)));
+    checks.add(spread("brown-forsythe", Spread.brownForsythe(groups, alike)));
+    checks.add(spread("bartlett", Spread.bartlett(groups, alike)));
+    checks.add(spread("fligner-killeen", Spread.flignerKilleen(groups, alike)));
     if (groups.length == 2) {
-      checks.add(spread("variance-ratio", Spread.varianceRatio(groups, alpha)));
+      checks.add(spread("variance-ratio", Spread.varianceRatio(groups, alike, alpha)));
     }
     return checks;
   }
 
   /** Ratios of spreads do not depend on the scale, but fourth powers of huge values overflow. */
-  private static double[][] scaled(double[][] groups) {
+  private static int exponent(double[][] groups) {
     double largest =
         Arrays.stream(groups).flatMapToDouble(Arrays::stream).map(Math::abs).max().orElse(0);
     int exponent = largest == 0 ? 0 : Math.getExponent(largest);
-    return Math.abs(exponent) < SAFE_EXPONENT
+    return Math.abs(exponent) < SAFE_EXPONENT ? 0 : exponent;
+  }
+
+  private static double[][] scaled(double[][] groups, int exponent) {
+    return exponent == 0
         ? groups
         : Arrays.stream(groups)
             .map(g -> Arrays.stream(g).map(x -> Math.scalb(x, -exponent)).toArray())
@@ -102,8 +148,10 @@ final class GroupChecks {
             .put("adjustedP", residuals.adjustedP());
     CheckResult.Judgement judgement = CheckResult.Judgement.of(residuals.adjustedP());
     String words =
-        judgement == CheckResult.Judgement.SOUND
-            ? "No row stands apart from what the model says of it."
+        !judgement.isOdd()
+            ? at < 0
+                ? "No residual can be judged by itself."
+                : "No row stands apart from what the model says of it."
             : "Row "
                 + (frame.sourceRow(residuals.rows()[at]) + 1)
                 + " stands apart from what the model says of it: look at its record before"
@@ -112,11 +160,12 @@ final class GroupChecks {
   }
 
   /** Checks of one sample, of differences, or of residuals; odd values only for a sample. */
-  static List<GroupCheck> ofOne(Object on, double[] values, boolean odd) {
+  static List<GroupCheck> ofOne(Object on, double[] values, double within, boolean odd) {
     List<GroupCheck> checks = new ArrayList<>();
-    NORMALITY.forEach((name, test) -> checks.add(normality(name, on, test.apply(values), "p")));
+    NORMALITY.forEach(
+        (name, test) -> checks.add(normality(name, on, test.apply(values, within), "p")));
     if (odd) {
-      checks.add(grubbs(on, values));
+      checks.add(grubbs(on, values, within));
       checks.add(fences(on, values));
     }
     return checks;
@@ -125,8 +174,8 @@ final class GroupChecks {
   /**
    * Checks of what matched pairs differ by; the first says which pair is how far from their mean.
    */
-  static List<GroupCheck> ofDifferences(List<String> units, double[] differences) {
-    List<GroupCheck> checks = ofOne("differences", differences, false);
+  static List<GroupCheck> ofDifferences(List<String> units, double[] differences, double within) {
+    List<GroupCheck> checks = ofOne("differences", differences, within, false);
     double mean = Arrays.stream(differences).average().orElse(0);
     checks
         .get(0)
@@ -152,9 +201,13 @@ final class GroupChecks {
   }
 
   private static GroupCheck normality(String test, Object on, Facts facts, String key) {
-    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity(key));
+    Quantity p = facts.quantity(key);
+    // Beyond the range of its approximation the p is known to be large.
+    boolean large = !p.exists() && facts.quantity("formulaP").exists();
+    CheckResult.Judgement judgement =
+        large ? CheckResult.Judgement.SOUND : CheckResult.Judgement.of(p);
     double n = facts.quantity("n").exists() ? facts.quantity("n").value() : 0;
-    boolean odd = judgement != CheckResult.Judgement.SOUND;
+    boolean odd = judgement.isOdd();
     if (odd && n > MANY) {
       judgement = CheckResult.Judgement.CAUTION;
     }
@@ -165,7 +218,9 @@ final class GroupChecks {
                 : "So few values can hardly speak against a bell shape: go by their picture, and by"
                     + " what is known of such measurements."
             : !odd
-                ? "Nothing speaks against a bell shape."
+                ? judgement == CheckResult.Judgement.SOUND
+                    ? "Nothing speaks against a bell shape."
+                    : "The shape cannot be told: " + p.why() + "."
                 : n > MANY
                     ? "Of so many values a test finds the smallest departure: go by the picture, and"
                         + " by whether the means are what you want to know."
@@ -188,13 +243,17 @@ final class GroupChecks {
         "groups",
         facts,
         judgement,
-        judgement == CheckResult.Judgement.SOUND
-            ? "The groups spread alike."
+        !judgement.isOdd()
+            ? judgement == CheckResult.Judgement.SOUND
+                ? "The groups spread alike."
+                : "Whether the groups spread alike cannot be told: "
+                    + facts.quantity("p").why()
+                    + "."
             : "The groups do not spread alike: take each group's own spread, another scale, or ranks.");
   }
 
-  private static GroupCheck grubbs(Object on, double[] values) {
-    Facts facts = Outliers.grubbs(values);
+  private static GroupCheck grubbs(Object on, double[] values, double within) {
+    Facts facts = Outliers.grubbs(values, within);
     CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
     return new GroupCheck(
         "outliers",
@@ -202,8 +261,10 @@ final class GroupChecks {
         on,
         facts,
         judgement,
-        judgement == CheckResult.Judgement.SOUND
-            ? "No value stands apart."
+        !judgement.isOdd()
+            ? judgement == CheckResult.Judgement.SOUND
+                ? "No value stands apart."
+                : "Whether a value stands apart cannot be told: " + facts.quantity("p").why() + "."
             : "One value stands apart: look at its record; if it is a slip, correct it or set the row"
                 + " aside and say so.");
   }

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
@@ -27,8 +28,12 @@ final class LayerChecks {
   private final Residuals finest;
   private final List<GroupCheck> coarser = new ArrayList<>();
 
-  private LayerChecks(Residuals finest) {
+  /** How far apart values may be and still be alike. */
+  private final double within;
+
+  private LayerChecks(Residuals finest, double within) {
     this.finest = finest;
+    this.within = within;
   }
 
   /** Values of the units that took part; NaN for those that were left out. */
@@ -68,7 +73,8 @@ final class LayerChecks {
         parts.rows() * columns * columns > MOST_WORK
             ? null
             : Residuals.of(
-                Fit.of(new Model(factors, covariates, all, true), List.of(values)), values));
+                Fit.of(new Model(factors, covariates, all, true), List.of(values)), values),
+        Alike.within(values));
   }
 
   /**
@@ -80,7 +86,7 @@ final class LayerChecks {
    */
   LayerChecks layer(Stratum layer, List<String> names, double[] deviations) {
     if (layer.errorDf() >= FEWEST_DF) {
-      List<GroupCheck> checks = GroupChecks.ofOne(layer.error(), deviations, false);
+      List<GroupCheck> checks = GroupChecks.ofOne(layer.error(), deviations, within, false);
       checks.get(0).facts().put("units", names).put("deviations", Facts.list(deviations));
       coarser.addAll(checks);
     }
@@ -91,7 +97,8 @@ final class LayerChecks {
   Analysis on(Analysis analysis, Frame frame) {
     List<GroupCheck> checks = new ArrayList<>();
     if (finest != null) {
-      checks.addAll(GroupChecks.ofOne("residuals", finest.residuals(), false));
+      checks.addAll(
+          GroupChecks.ofOne("residuals", finest.residuals(), finest.alikeWithin(), false));
       checks.add(GroupChecks.farthest(finest, frame));
     }
     checks.addAll(coarser);

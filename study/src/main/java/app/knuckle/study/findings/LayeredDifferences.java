@@ -87,10 +87,10 @@ final class LayeredDifferences {
       return new TestResult.Difference(of, held, absent, absent, absent, null, null);
     }
     Strata.Estimable d = one.plus(-1, other);
-    Quantity se = Quantity.finite(Math.sqrt(strata.covariance(d, d)), NO_NOISE);
+    Quantity se = Quantity.finite(Math.sqrt(strata.variance(d)), NO_NOISE);
     double df = strata.df(d);
     Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(NO_NOISE);
-    Quantity t = known.map(this::critical);
+    Quantity t = known.mapFinite(this::critical, NO_NOISE);
     return new TestResult.Difference(
         of,
         held,

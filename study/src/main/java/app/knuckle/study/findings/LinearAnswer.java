@@ -2,6 +2,7 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Additivity;
 import app.knuckle.stats.linear.AnovaTable;
@@ -31,6 +32,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 
 /** Answers an inquiry about one response with one layer of error. */
 final class LinearAnswer {
@@ -211,11 +213,12 @@ final class LinearAnswer {
           GroupChecks.ofGroups(
               factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList(),
               groups(values),
-              residuals.residuals(),
+              residuals,
               inquiry.alpha()));
     } else {
-      checks.addAll(GroupChecks.ofOne("residuals", residuals.residuals(), false));
-      checks.addAll(GroupChecks.spreadOf(cells(residuals), inquiry.alpha()));
+      double within = residuals.alikeWithin();
+      checks.addAll(GroupChecks.ofOne("residuals", residuals.residuals(), within, false));
+      checks.addAll(GroupChecks.spreadOfResiduals(cells(residuals), within, inquiry.alpha()));
     }
     checks.add(GroupChecks.farthest(residuals, frame));
     return checks;
@@ -227,7 +230,7 @@ final class LinearAnswer {
   /** Residuals by combination of treatments; none if those are too many. */
   private double[][] cells(Residuals residuals) {
     List<Factor> treatments = parts.factors(inquiry.treatments());
-    Map<List<Integer>, List<Double>> cells = new LinkedHashMap<>();
+    Map<List<Integer>, List<Double>> cells = new TreeMap<>(LinearAnswer::inLevelOrder);
     for (int i = 0; i < residuals.rows().length; i++) {
       int row = residuals.rows()[i];
       List<Integer> key = treatments.stream().map(f -> f.codes()[row]).toList();
@@ -238,6 +241,15 @@ final class LinearAnswer {
         : cells.values().stream()
             .map(list -> list.stream().mapToDouble(x -> x).toArray())
             .toArray(double[][]::new);
+  }
+
+  private static int inLevelOrder(List<Integer> one, List<Integer> other) {
+    for (int i = 0; i < one.size(); i++) {
+      if (!one.get(i).equals(other.get(i))) {
+        return Integer.compare(one.get(i), other.get(i));
+      }
+    }
+    return 0;
   }
 
   private double[][] groups(double[] of) {
@@ -271,7 +283,7 @@ final class LinearAnswer {
         Map.of(factor.name(), factor.levels().get(1)),
         null,
         more,
-        test.test().p().exists() && test.test().p().value() <= inquiry.alpha());
+        Significance.reached(test.test().p(), inquiry.alpha()));
   }
 
   private static TTest.Sample sample(GroupMoments moments, int g) {

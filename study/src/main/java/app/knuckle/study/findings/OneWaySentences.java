@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
@@ -26,12 +27,24 @@ final class OneWaySentences {
     decimals = Numerals.decimalsFor(fit.seOfMean().value());
   }
 
+  /**
+   * The sentences.
+   *
+   * @param directed the finding of the t test of two groups if the question has a direction; else
+   *     null. Its p decides then, not that of F, which has no direction
+   */
   static Sentences of(
-      Numbers response, Groups groups, OneWay fit, Estimates means, List<ComparedMeans> families) {
+      Numbers response,
+      Groups groups,
+      OneWay fit,
+      Estimates means,
+      List<ComparedMeans> families,
+      String directed) {
     OneWaySentences words = new OneWaySentences(response, groups, fit, means);
+    String finding = directed == null ? words.finding() : directed;
     return new Sentences(
-        words.finding(),
-        words.result(),
+        finding,
+        words.result(finding),
         families.isEmpty() || !fit.treatment().f().exists()
             ? ""
             : RankingSentence.of(families.get(0), response.unit(), words.decimals));
@@ -50,7 +63,7 @@ final class OneWaySentences {
   }
 
   private boolean differs() {
-    return fit.treatment().p().value() <= fit.alpha();
+    return Significance.reached(fit.treatment().p(), fit.alpha());
   }
 
   private String statistic() {
@@ -65,12 +78,12 @@ final class OneWaySentences {
         + Numerals.pStatement(effect.p());
   }
 
-  private String result() {
+  private String result(String finding) {
     if (!fit.treatment().f().exists()) {
-      return finding();
+      return finding;
     }
     String share = Numerals.fixed(100 * fit.treatment().etaSquared().value(), 0);
-    return finding()
+    return finding
         + " "
         + Prose.capital(groups.treatment().label())
         + " accounts for "

@@ -133,7 +133,7 @@ final class Questions {
       }
     }
     List<String> all = inquiry.treatments();
-    int cells = all.stream().mapToInt(name -> factor(name).size()).reduce(1, (a, b) -> a * b);
+    double cells = all.stream().mapToDouble(name -> factor(name).size()).reduce(1, (a, b) -> a * b);
     if (cells <= MOST_COMPARED && known.add(List.of(Set.copyOf(all), Set.of()))) {
       results.add(result(all, List.of()));
     }
@@ -176,7 +176,7 @@ final class Questions {
     Quantity df = Quantity.of(strata.layers().get(strata.layers().size() - 1).errorDf());
     if (mean.estimable() == null) {
       Quantity none = Quantity.absent(Strata.EMPTY_CELLS);
-      return new MeansResult.Row(mean.levels(), n, none, none, df, none, none, "");
+      return new MeansResult.Row(mean.levels(), n, none, none, df, none, none, null);
     }
     Estimates one = strata.estimates(List.of(mean.estimable()), new long[] {n});
     double value = one.mean(0);
@@ -203,7 +203,7 @@ final class Questions {
         return c.pairs().letters().of(place);
       }
     }
-    return "";
+    return null;
   }
 
   private static Map<String, String> only(List<String> names, Map<String, String> levels) {
@@ -224,7 +224,7 @@ final class Questions {
       for (int i = 0; i < Math.min(means.size(), MOST_COMPARED); i++) {
         for (int j = 0; j < i; j++) {
           Strata.Estimable d = means.get(i).estimable().plus(-1, means.get(j).estimable());
-          double se = Math.sqrt(strata.covariance(d, d));
+          double se = Math.sqrt(strata.variance(d));
           first = Double.isNaN(first) ? se : first;
           if (!(Math.abs(se - first) <= SAME_ERROR * first)) {
             return Quantity.absent(OWN_ERRORS);
@@ -266,7 +266,7 @@ final class Questions {
   private void compare(Inquiry.Compare c, Map<String, String> family) {
     List<Mean> means = estimable(means(c.of(), family));
     if (means.size() > MOST_COMPARED) {
-      return;
+      return; // Said among what is odd about the design.
     }
     long[] counts = means.stream().mapToLong(this::count).toArray();
     Estimates estimates = strata.estimates(means.stream().map(Mean::estimable).toList(), counts);
@@ -416,7 +416,28 @@ final class Questions {
         switch (c.procedure()) {
           case SCHEFFE -> estimable(means(c.of(), Map.of())).size() - 1;
           case BONFERRONI -> planned;
-          default -> 0;
+          case NONE -> 0;
+          case SIDAK,
+              TUKEY,
+              HOLM,
+              HOCHBERG,
+              NEWMAN_KEULS,
+              DUNCAN,
+              BENJAMINI_HOCHBERG,
+              LEAST_SIGNIFICANT_DIFFERENCE,
+              GAMES_HOWELL,
+              TAMHANE,
+              DUNNETT,
+              DUNN_NONE,
+              DUNN_BONFERRONI,
+              DUNN_SIDAK,
+              DUNN_HOLM,
+              DUNN_BENJAMINI_HOCHBERG,
+              DWASS_STEEL,
+              CONOVER_HOLM,
+              NEMENYI,
+              STEEL ->
+              throw notOfContrasts(c.procedure());
         };
     Contrast contrast =
         !why.isEmpty() || total == null ? null : tested(total, c.procedure(), family);
@@ -450,7 +471,7 @@ final class Questions {
   }
 
   private Contrast tested(Strata.Estimable e, Procedure procedure, int family) {
-    double variance = strata.covariance(e, e);
+    double variance = strata.variance(e);
     double df = strata.df(e);
     String noError = "there is no estimate of the noise";
     Contrast plain =
@@ -464,7 +485,35 @@ final class Questions {
     return switch (procedure) {
       case SCHEFFE -> plain.scheffe(family, inquiry.alpha());
       case BONFERRONI -> plain.bonferroni(family, inquiry.alpha());
-      default -> plain;
+      case NONE -> plain;
+      case SIDAK,
+          TUKEY,
+          HOLM,
+          HOCHBERG,
+          NEWMAN_KEULS,
+          DUNCAN,
+          BENJAMINI_HOCHBERG,
+          LEAST_SIGNIFICANT_DIFFERENCE,
+          GAMES_HOWELL,
+          TAMHANE,
+          DUNNETT,
+          DUNN_NONE,
+          DUNN_BONFERRONI,
+          DUNN_SIDAK,
+          DUNN_HOLM,
+          DUNN_BENJAMINI_HOCHBERG,
+          DWASS_STEEL,
+          CONOVER_HOLM,
+          NEMENYI,
+          STEEL ->
+          throw notOfContrasts(procedure);
     };
+  }
+
+  private static Refused notOfContrasts(Procedure procedure) {
+    return Refused.at(
+        new Place.Key("inquiry", List.of("compare", "procedure")),
+        "'" + procedure.key() + "' does not adjust contrasts",
+        "Use scheffe, bonferroni or none");
   }
 }

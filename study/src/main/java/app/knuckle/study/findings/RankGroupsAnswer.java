@@ -3,6 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.RankPairs;
 import app.knuckle.stats.ranks.RankSum;
@@ -46,7 +47,7 @@ final class RankGroupsAnswer extends RankQuestion {
       tests.add(kruskalWallis(factor, several));
     }
     tests.add(mood(factor, groups, several));
-    if (groups.length > 2 && isOrdered(factor)) {
+    if (isOrdered(factor)) {
       Facts ordered = new Facts().put("order", factor.levels()).putAll(several.jonckheere());
       tests.add(result("jonckheere-terpstra", "Jonckheere-Terpstra test", ordered, ""));
     }
@@ -136,6 +137,13 @@ final class RankGroupsAnswer extends RankQuestion {
                 labels(factor),
                 true,
                 RankPairs.steel(several, reference, inquiry.direction(), inquiry.alpha())));
+      } else if (c.procedure() == Procedure.CONOVER_HOLM && several.isSingle()) {
+        throw refused(
+            "compare",
+            "every group has one value, so that nothing tells the noise that '"
+                + c.procedure().key()
+                + "' needs",
+            "Use dunn-holm, or more values in some group");
       } else if (RankPairs.INDEPENDENT.contains(c.procedure().key())) {
         comparisons.add(
             new RankComparison(

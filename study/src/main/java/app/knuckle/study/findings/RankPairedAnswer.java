@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
@@ -72,8 +73,8 @@ final class RankPairedAnswer extends RankQuestion {
     return of(
         tests,
         inquiry.pairs() == null
-            ? GroupChecks.ofOne(Map.of(), values, true)
-            : GroupChecks.ofDifferences(units, ranks.differences()),
+            ? GroupChecks.ofOne(Map.of(), values, Alike.within(values), true)
+            : GroupChecks.ofDifferences(units, ranks.differences(), Alike.within(values)),
         List.of());
   }
 

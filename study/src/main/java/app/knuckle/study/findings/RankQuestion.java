@@ -3,6 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
@@ -110,7 +111,7 @@ abstract class RankQuestion {
     String words =
         !p.exists()
             ? Prose.capital(label) + " cannot be tested " + among + ": " + p.why() + "."
-            : (p.value() <= inquiry.alpha()
+            : (Significance.reached(p, inquiry.alpha())
                     ? Prose.capital(label) + " differs " + among
                     : "No evidence that " + label + " differs " + among)
                 + ", "

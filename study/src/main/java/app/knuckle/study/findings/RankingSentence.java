@@ -2,7 +2,11 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** Ranks compared means in words. */
 final class RankingSentence {
@@ -39,7 +43,12 @@ final class RankingSentence {
     RankingSentence sentence =
         new RankingSentence(
             family, family.ranks() ? "" : unit, family.ranks() ? RANK_DECIMALS : decimals);
-    String words = family.isAgainstReference() ? sentence.againstReference() : sentence.ranking();
+    String words =
+        family.isAgainstReference()
+            ? sentence.againstReference()
+            : family.pairs().stream().allMatch(Pair::isJudged)
+                ? sentence.ranking()
+                : sentence.asFarAsJudged();
     return family.ranks()
         ? words
             .replace("the highest mean (", "the highest mean rank (")
@@ -55,15 +64,71 @@ final class RankingSentence {
     List<String> real =
         family.pairs().stream().filter(Pair::differs).map(p -> name(p.left())).toList();
     List<String> not =
-        family.pairs().stream().filter(p -> !p.differs()).map(p -> name(p.left())).toList();
+        family.pairs().stream()
+            .filter(p -> p.isJudged() && !p.differs())
+            .map(p -> name(p.left()))
+            .toList();
     String from = " from " + name(reference) + " (" + withUnit(List.of(reference)) + ")";
-    if (real.isEmpty()) {
-      return "No evidence that any of " + Numerals.list(not) + " differs" + from + ".";
+    List<String> parts = new ArrayList<>();
+    if (!real.isEmpty()) {
+      parts.add(Numerals.list(real) + (real.size() == 1 ? " differs" : " differ") + from);
     }
-    return Numerals.list(real)
-        + (real.size() == 1 ? " differs" : " differ")
-        + from
-        + (not.isEmpty() ? "." : "; no evidence that " + Numerals.list(not) + " does.");
+    if (!not.isEmpty()) {
+      parts.add(
+          real.isEmpty()
+              ? "No evidence that any of " + Numerals.list(not) + " differs" + from
+              : "no evidence that " + Numerals.list(not) + " does");
+    }
+    family.pairs().stream()
+        .filter(p -> !p.isJudged())
+        .map(p -> name(p.left()) + " cannot be compared: " + p.p().why())
+        .forEach(parts::add);
+    return String.join("; ", parts) + ".";
+  }
+
+  /** Which pairs differ, which do not, and which could not be judged, and why. */
+  private String asFarAsJudged() {
+    if (family.pairs().stream().noneMatch(Pair::isJudged)) {
+      return "No two of the "
+          + family.names().size()
+          + " means can be compared: "
+          + family.pairs().get(0).p().why()
+          + ".";
+    }
+    List<String> parts = new ArrayList<>();
+    for (int high : family.ranking()) {
+      List<String> lower =
+          family.ranking().stream()
+              .filter(low -> differ[high][low] && isAbove(high, low))
+              .map(this::name)
+              .toList();
+      if (!lower.isEmpty()) {
+        parts.add(
+            name(high) + " (" + withUnit(List.of(high)) + ") lies above " + Numerals.list(lower));
+      }
+    }
+    List<String> alike =
+        family.pairs().stream().filter(p -> p.isJudged() && !p.differs()).map(this::both).toList();
+    if (!alike.isEmpty()) {
+      parts.add("no evidence of a difference between " + String.join(", or ", alike));
+    }
+    family.pairs().stream()
+        .filter(p -> !p.isJudged())
+        .collect(
+            Collectors.groupingBy(
+                p -> p.p().why(),
+                LinkedHashMap::new,
+                Collectors.mapping(this::both, Collectors.joining(", or "))))
+        .forEach((why, pairs) -> parts.add(pairs + " cannot be compared: " + why));
+    return Prose.capital(String.join("; ", parts)) + ".";
+  }
+
+  private boolean isAbove(int one, int other) {
+    return family.ranking().indexOf(one) < family.ranking().indexOf(other);
+  }
+
+  private String both(Pair pair) {
+    return name(pair.left()) + " and " + name(pair.right());
   }
 
   private String ranking() {

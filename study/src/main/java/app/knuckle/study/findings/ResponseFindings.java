@@ -2,6 +2,7 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Refusal;
@@ -147,6 +148,9 @@ public record ResponseFindings(
   public Quantity leastP(Collection<String> of) {
     List<Quantity> found = new ArrayList<>();
     for (TestResult test : analysis.tests()) {
+      if (test instanceof TestResult.TTestResult t && t.direction() != Direction.EITHER) {
+        return t.test().test().p(); // Only it knows the direction that was asked.
+      }
       if (test instanceof TestResult.AnovaResult a) {
         a.table().rows().stream()
             .filter(r -> !r.isError() && r.effect() != null)

@@ -1,6 +1,8 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
@@ -73,7 +75,8 @@ final class SampleAnswer {
     Model mean = new Model(List.of(), List.of(), List.of(), true);
     Residuals left = Residuals.of(Fit.of(mean, List.of(values)), values);
     double[] present = Arrays.stream(values).filter(v -> !Double.isNaN(v)).toArray();
-    List<GroupCheck> checks = new ArrayList<>(GroupChecks.ofOne(Map.of(), present, true));
+    List<GroupCheck> checks =
+        new ArrayList<>(GroupChecks.ofOne(Map.of(), present, Alike.within(present), true));
     checks.add(GroupChecks.farthest(left, frame));
     return of(result, checks, left);
   }
@@ -119,23 +122,31 @@ final class SampleAnswer {
             Map.of(treatment.name(), treatment.levels().get(1)),
             null,
             more);
-    return of(result, GroupChecks.ofDifferences(units, differences), null);
+    return of(
+        result,
+        GroupChecks.ofDifferences(units, differences, Alike.within(parts.values(measured))),
+        null);
   }
 
   private static Quantity correlation(List<double[]> both) {
-    double x = both.stream().mapToDouble(v -> v[0]).average().orElse(0);
-    double y = both.stream().mapToDouble(v -> v[1]).average().orElse(0);
+    double[] first = both.stream().mapToDouble(v -> v[0]).toArray();
+    double[] second = both.stream().mapToDouble(v -> v[1]).toArray();
+    if (Alike.are(first, Alike.within(first)) || Alike.are(second, Alike.within(second))) {
+      return Quantity.absent("one of the two does not vary");
+    }
+    double x = Arrays.stream(first).map(v -> v - first[0]).average().orElse(0);
+    double y = Arrays.stream(second).map(v -> v - second[0]).average().orElse(0);
     double xy = 0;
     double xx = 0;
     double yy = 0;
     for (double[] v : both) {
-      xy += (v[0] - x) * (v[1] - y);
-      xx += (v[0] - x) * (v[0] - x);
-      yy += (v[1] - y) * (v[1] - y);
+      double dx = v[0] - first[0] - x;
+      double dy = v[1] - second[0] - y;
+      xy += dx * dy;
+      xx += dx * dx;
+      yy += dy * dy;
     }
-    return xx > 0 && yy > 0
-        ? Quantity.of(xy / Math.sqrt(xx * yy))
-        : Quantity.absent("one of the two does not vary");
+    return Quantity.finite(xy / Math.sqrt(xx * yy), "one of the two does not vary");
   }
 
   private TestResult result(
@@ -144,7 +155,7 @@ final class SampleAnswer {
       Map<String, String> right,
       Double expected,
       Map<String, Quantity> more) {
-    boolean differs = test.test().p().exists() && test.test().p().value() <= inquiry.alpha();
+    boolean differs = Significance.reached(test.test().p(), inquiry.alpha());
     return new TestResult.TTestResult(
         test, inquiry.direction(), left, right, expected, more, differs);
   }

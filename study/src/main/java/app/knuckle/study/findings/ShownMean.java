@@ -90,7 +90,7 @@ public record ShownMean(
               own.map(s -> s.summary().sd()).orElse(Quantity.absent("not one group")),
               row.se(),
               row.high().exists() ? row.high().map(h -> h - row.mean().value()) : row.high(),
-              row.letters(),
+              row.letters() == null ? "" : row.letters(),
               cell && own.isPresent()
                   ? response.groups().levels().indexOf(own.get().level())
                   : -1));

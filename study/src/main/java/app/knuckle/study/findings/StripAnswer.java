@@ -116,11 +116,11 @@ final class StripAnswer {
     double[] whole = LayerChecks.without(parts.values(measured), block, strips.leftOut());
     return LayerChecks.of(parts, whole, lanes, List.of(), crossing)
         .layer(
-            strips.strata().layers().get(0),
+            strips.strata().layers().get(1),
             names(strips, block, first),
             strips.deviations().get(0))
         .layer(
-            strips.strata().layers().get(1),
+            strips.strata().layers().get(2),
             names(strips, block, second),
             strips.deviations().get(1))
         .on(answered, frame);
@@ -150,7 +150,7 @@ final class StripAnswer {
   }
 
   private TestResult.Layers beside(Strips strips, Factor block) {
-    Quantity sd = strips.strata().layers().get(0).errorMs().map(Math::sqrt);
+    Quantity sd = strips.strata().layers().get(1).errorMs().map(Math::sqrt);
     double grand = strips.grandMean();
     return new TestResult.Layers(
         false,
@@ -170,7 +170,7 @@ final class StripAnswer {
       return List.of();
     }
     return LayeredDifferences.of(
-        strips.strata(), 3, treatment(first, 1, 0), treatment(second, 2, 1), inquiry.alpha());
+        strips.strata(), 3, treatment(first, 1, 1), treatment(second, 2, 2), inquiry.alpha());
   }
 
   private LayeredDifferences.Treatment treatment(List<String> one, int at, int layer) {

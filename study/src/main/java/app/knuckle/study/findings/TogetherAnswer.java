@@ -180,7 +180,7 @@ final class TogetherAnswer {
         judgement,
         !m.p().exists()
             ? "This cannot be checked: " + m.p().why() + "."
-            : judgement == CheckResult.Judgement.SOUND
+            : !judgement.isOdd()
                 ? "The groups have like covariance matrices."
                 : "The covariance matrices of the groups differ: trust Pillai's statistic most.");
   }

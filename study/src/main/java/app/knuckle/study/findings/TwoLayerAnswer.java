@@ -241,9 +241,13 @@ final class TwoLayerAnswer {
         more,
         Map.of(),
         judgement,
-        judgement == CheckResult.Judgement.SOUND
-            ? "Differences between occasions" + of + " spread alike."
-            : "Differences between occasions" + of + " do not spread alike: read the corrected p.");
+        judgement == CheckResult.Judgement.CANNOT_TELL
+            ? "This cannot be checked: " + s.p().why() + "."
+            : judgement == CheckResult.Judgement.SOUND
+                ? "Differences between occasions" + of + " spread alike."
+                : "Differences between occasions"
+                    + of
+                    + " do not spread alike: read the corrected p.");
   }
 
   private TestResult.Layers beside(

@@ -74,7 +74,7 @@ final class UnequalMeans {
               estimates.df(i),
               half.map(h -> mean - h),
               half.map(h -> mean + h),
-              comparisons.isEmpty() ? "" : comparisons.get(0).pairs().letters().of(i)));
+              comparisons.isEmpty() ? null : comparisons.get(0).pairs().letters().of(i)));
     }
     Quantity own = Quantity.absent("every group has its own spread");
     return new MeansResult(List.of(factor.name()), List.of(), Map.of(), rows, own, own);

@@ -91,7 +91,7 @@ public record Kind(String column, As as, boolean off) implements Step {
       values[i] = categories.isMissing(i) ? Double.NaN : ofLevel[categories.code(i)];
       if (Double.isNaN(values[i]) && !categories.isMissing(i)) {
         throw Refused.at(
-            new Place.Cell(frame.source(), i + 1L, column),
+            new Place.Cell(frame.source(), frame.sourceRow(i) + 1L, column),
             "'" + categories.text(i) + "' is not a number",
             "Mark it as missing, or treat the column as a category");
       }

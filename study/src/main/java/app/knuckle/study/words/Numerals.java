@@ -1,6 +1,7 @@
 package app.knuckle.study.words;
 
 import app.knuckle.stats.Quantity;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 
@@ -112,6 +113,20 @@ public final class Numerals {
    */
   public static String share(Quantity share) {
     return fixed(share, 2);
+  }
+
+  /**
+   * A level of confidence in percent, with the decimals that it has.
+   *
+   * @param alpha one less the confidence, between 0 and 1
+   * @return such as "95" or "99.9"
+   */
+  public static String confidence(double alpha) {
+    return BigDecimal.ONE
+        .subtract(BigDecimal.valueOf(alpha))
+        .scaleByPowerOfTen(2)
+        .stripTrailingZeros()
+        .toPlainString();
   }
 
   /**
