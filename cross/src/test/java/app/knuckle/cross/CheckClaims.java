@@ -109,6 +109,33 @@ final class CheckClaims {
     }
   }
 
+  /** What a model leaves: where it makes the groups mirror each other, no test can tell. */
+  void spreadOfResiduals(double[][] groups, double size) {
+    double[][] sizes = new double[groups.length][];
+    boolean mirrored = groups.length > 1;
+    for (int g = 0; g < groups.length; g++) {
+      sizes[g] =
+          Arrays.stream(groups[g])
+              .map(Math::abs)
+              .filter(v -> v > Plain.ALIKE * size)
+              .sorted()
+              .toArray();
+      mirrored &= sizes[g].length == sizes[0].length;
+      for (int i = 0; mirrored && i < sizes[g].length; i++) {
+        mirrored = Math.abs(sizes[g][i] - sizes[0][i]) <= 2 * Plain.ALIKE * size;
+      }
+    }
+    if (!mirrored || Arrays.stream(groups).allMatch(g -> g.length < 2)) {
+      spread(groups, size);
+      return;
+    }
+    for (String test : List.of("levene-absolute", "levene-squared", "bartlett")) {
+      JsonNode found = claims.check(test, o -> o.asText().equals("groups"));
+      claims.near(test, found, "p", Double.NaN, 0);
+      claims.same(test + " judgement", found.path("judgement").isNull(), true);
+    }
+  }
+
   /** All tests of equal spread over groups of data of some size. */
   void spread(double[][] groups, double size) {
     Predicate<JsonNode> on = o -> o.asText().equals("groups");

@@ -405,6 +405,6 @@ final class LinearClaims {
         cells.add(own);
       }
     }
-    checks.spread(cells.toArray(double[][]::new), size);
+    checks.spreadOfResiduals(cells.toArray(double[][]::new), size);
   }
 }

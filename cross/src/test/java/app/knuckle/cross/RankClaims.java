@@ -126,6 +126,9 @@ final class RankClaims {
     Used used = new Used(made.sheet(), List.of("group"), List.of("y"));
     double[][] g = used.groups("group", used.values("y"));
     int k = g.length;
+    if (k < 3) {
+      return; // Gaps left two groups, which are asked of elsewhere.
+    }
     double[] all = Plain.flat(g);
     double n = all.length;
     double[] ranks = Plain.ranks(Plain.boxed(all));

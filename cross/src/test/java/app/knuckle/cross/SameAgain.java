@@ -2,6 +2,7 @@ package app.knuckle.cross;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.databind.node.TextNode;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
@@ -12,6 +13,10 @@ final class SameAgain {
   private static final Set<String> VERDICTS = Set.of("differs", "judgement", "letters");
   private static final Set<String> FREE =
       Set.of("p", "df", "differs", "letters", "statistic", "f", "adjustedP");
+  /** What holds names of levels. */
+  private static final Set<String> NAMES =
+      Set.of("levels", "left", "right", "on", "within", "group", "order", "words", "units");
+
   private final Made made;
   private final Claims claims;
   private final Random random;
@@ -38,6 +43,7 @@ final class SameAgain {
           again.path("sentences").path("ranking"),
           claims.findings.path("sentences").path("ranking"));
     }
+    renamed();
     ObjectNode asked = made.asked().deepCopy();
     if (asked.has("expected")) {
       asked.put("expected", asked.path("expected").asDouble() * 4);
@@ -45,6 +51,22 @@ final class SameAgain {
     JsonNode scaled = CrossTest.findings(made.sheet().with("y", v -> v * 4), asked);
     for (String part : List.of("tests", "comparisons")) {
       alike("scaled " + part, claims.findings.path(part), scaled.path(part), true);
+    }
+  }
+
+  /** Names of levels say nothing, so that only sentences and keys may differ. */
+  private void renamed() {
+    ObjectNode asked = made.asked().deepCopy();
+    Sheet sheet = made.sheet().renamed();
+    if (asked.has("reference")) {
+      asked
+          .path("reference")
+          .fields()
+          .forEachRemaining(e -> e.setValue(TextNode.valueOf(Sheet.OTHER + e.getValue().asText())));
+    }
+    JsonNode again = CrossTest.findings(sheet, asked);
+    for (String part : List.of("tests", "means", "comparisons", "contrasts", "checks")) {
+      alike("renamed " + part, claims.findings.path(part), again.path(part), false);
     }
   }
 
@@ -64,6 +86,9 @@ final class SameAgain {
 
   private void alike(String path, JsonNode one, JsonNode other, boolean scaleless) {
     String key = path.substring(path.lastIndexOf('.') + 1);
+    if (NAMES.contains(key) && path.startsWith("renamed")) {
+      return;
+    }
     if (key.equals("why") || key.equals("unitsLeftOut") || key.equals("coefficients")) {
       return;
     }

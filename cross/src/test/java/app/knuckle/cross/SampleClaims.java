@@ -2,6 +2,7 @@ package app.knuckle.cross;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 
@@ -171,7 +172,7 @@ final class SampleClaims {
     List<Map<String, String>> labels = new ArrayList<>();
     double[] u = new double[k];
     for (int g = 0; g < k; g++) {
-      means[g] = Plain.mean(groups[g]) - groups[0][0];
+      means[g] = Arrays.stream(groups[g]).map(v -> v - groups[0][0]).average().orElseThrow();
       labels.add(Map.of("group", used.levels("group").get(g)));
       double v = Plain.variance(groups[g]);
       u[g] = Math.sqrt(v) <= Plain.ALIKE * size ? 0 : v / groups[g].length;

@@ -56,6 +56,15 @@ record Sheet(
     return new Sheet(rows, levels, codes, values, ordered);
   }
 
+  /** Before every name of a level, so that their order is the same. */
+  static final String OTHER = "ex-";
+
+  Sheet renamed() {
+    Map<String, List<String>> names = new LinkedHashMap<>();
+    levels.forEach((n, own) -> names.put(n, own.stream().map(l -> OTHER + l).toList()));
+    return new Sheet(rows, names, codes, numbers, ordered);
+  }
+
   /** The levels of a column in the opposite order. */
   Sheet reversed(String column) {
     Map<String, List<String>> names = new LinkedHashMap<>(levels);

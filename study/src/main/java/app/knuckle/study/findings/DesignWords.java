@@ -109,7 +109,10 @@ final class DesignWords {
   private boolean isComplete() {
     Parts parts = new Parts(cells.frame(), List.of(response.name()), inquiry.blocks());
     Factor block = parts.factor(inquiry.blocks().get(0));
-    Factor group = Factor.combined("group", cells.factors(), row -> true);
+    Factor group =
+        cells.factors().isEmpty()
+            ? new Factor("group", List.of("all"), new int[block.codes().length])
+            : Factor.combined("group", cells.factors(), row -> true);
     Set<Integer> counts = new HashSet<>();
     int[][] held = new int[block.size()][group.size()];
     for (int row = 0; row < block.codes().length; row++) {

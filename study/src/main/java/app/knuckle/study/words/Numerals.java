@@ -2,6 +2,8 @@ package app.knuckle.study.words;
 
 import app.knuckle.stats.Quantity;
 import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Locale;
 
@@ -26,6 +28,8 @@ public final class Numerals {
   /** Whole numbers beyond this are clearer as a power of ten. */
   private static final double LARGEST_PLAIN = 1e15;
 
+  private static final MathContext TRUSTED = new MathContext(14);
+
   private Numerals() {}
 
   /**
@@ -39,7 +43,12 @@ public final class Numerals {
     if (decimals > MOST_DECIMALS || Math.abs(value) >= LARGEST_PLAIN) {
       return minus(String.format(Locale.ROOT, "%.3g", value));
     }
-    String text = String.format(Locale.ROOT, "%." + decimals + "f", value);
+    // The last digits of a double are rounding's: they must not decide which way a half is rounded.
+    String text =
+        new BigDecimal(value)
+            .round(TRUSTED)
+            .setScale(decimals, RoundingMode.HALF_UP)
+            .toPlainString();
     boolean zero = text.chars().noneMatch(c -> c >= '1' && c <= '9');
     return minus(zero && text.startsWith("-") ? text.substring(1) : text);
   }
