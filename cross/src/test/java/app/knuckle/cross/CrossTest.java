@@ -55,7 +55,8 @@ class CrossTest {
         refused += answered ? 0 : 1;
         if (answered) {
           judge(made, claims);
-          new SameAgain(made, claims, random).check();
+          sentences(made, claims);
+          new SameAgain(made, claims, random).check(i / Made.Kind.values().length + i);
         }
         compared += claims.compared;
       } catch (RuntimeException e) {
@@ -84,6 +85,31 @@ class CrossTest {
     assertThat(missed).isEmpty();
     assertThat(refused).isLessThan((int) (MOST_REFUSED * inquiries) + 3);
     assertThat(compared).isGreaterThan(30 * inquiries);
+  }
+
+  /** One p decides test and finding, and the rows of a comparison its ranking. */
+  private static void sentences(Made made, Claims claims) {
+    JsonNode test = claims.findings.path("tests").path(0);
+    JsonNode row = test.has("p") ? test : test.path("rows").path(0);
+    boolean one = test.has("p") || test.path("rows").size() <= 3;
+    String finding = claims.findings.path("sentences").path("finding").asText();
+    boolean edge = Math.abs(row.path("p").asDouble(0) - made.alpha()) < 1e-9;
+    if (one && row.path("p").isNumber() && !edge && made.treatments() == 1 && !made.together()) {
+      claims.same(
+          "finding: " + finding,
+          !finding.contains("No evidence"),
+          row.path("p").asDouble() <= made.alpha());
+    }
+    JsonNode comparison = claims.findings.path("comparisons").path(0);
+    String ranking = claims.findings.path("sentences").path("ranking").path(0).asText();
+    if (comparison.path("within").isEmpty() && !ranking.isEmpty()) {
+      boolean any = false;
+      for (JsonNode pair : comparison.path("rows")) {
+        any |= pair.path("differs").asBoolean();
+      }
+      boolean none = ranking.startsWith("No two") || ranking.startsWith("No evidence");
+      claims.same("ranking: " + ranking, !none, any);
+    }
   }
 
   private static boolean isRefused(JsonNode findings) {

@@ -81,6 +81,14 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
     return asked.path("alpha").asDouble(0.05);
   }
 
+  int treatments() {
+    return asked.path("treatments").size();
+  }
+
+  boolean together() {
+    return asked.path("together").asBoolean();
+  }
+
   String direction() {
     return asked.path("direction").asText("either");
   }
