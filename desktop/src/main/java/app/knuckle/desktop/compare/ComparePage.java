@@ -286,13 +286,16 @@ public record ComparePage(
   }
 
   private static String warning(Quantity p, ComparedMeans family) {
-    return p.exists()
-        ? "The overall test shows no difference ("
-            + Numerals.pStatement(p)
-            + "), so pairs should not be hunted: among "
-            + family.pairs().size()
-            + " pairs some will look large by chance."
-        : "There is no overall test, so pairs cannot be judged.";
+    if (!p.exists()) {
+      return family.pairs().stream().anyMatch(Pair::isJudged)
+          ? "" // Pairs with spreads of their own need no overall test.
+          : "No pair can be judged: " + family.pairs().get(0).p().why() + ".";
+    }
+    return "The overall test shows no difference ("
+        + Numerals.pStatement(p)
+        + "), so pairs should not be hunted: among "
+        + family.pairs().size()
+        + " pairs some will look large by chance.";
   }
 
   /** Row by row of the ladder; of pairs that are not compared the cell is empty. */

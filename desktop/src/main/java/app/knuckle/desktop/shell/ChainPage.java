@@ -3,6 +3,7 @@ package app.knuckle.desktop.shell;
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.compare.Pair;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
@@ -237,9 +238,14 @@ public record ChainPage(List<Link> links) {
     String line =
         first.isAgainstReference()
             ? means + " \u00b7 one reference"
-            : means + " \u00b7 " + Numerals.count(first.letters().count(), "letter", "letters");
+            : first.letters().count() == 0
+                ? means + " \u00b7 none compared"
+                : means + " \u00b7 " + Numerals.count(first.letters().count(), "letter", "letters");
     Quantity p = response.leastP(first.of());
-    boolean real = Significance.reached(p, answer.findings().inquiry().alpha());
+    boolean real =
+        p.exists()
+            ? Significance.reached(p, answer.findings().inquiry().alpha())
+            : first.pairs().stream().anyMatch(Pair::isJudged);
     return new Link(Joint.COMPARE, real ? State.DONE : State.CAUTION, line);
   }
 

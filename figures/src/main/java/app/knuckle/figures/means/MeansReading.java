@@ -376,15 +376,30 @@ public final class MeansReading {
         .shownComparison()
         .map(app.knuckle.stats.compare.Comparison::procedure)
         .or(this::byRanks)
-        .map(
-            p ->
-                " Means that share a letter do not differ"
-                    + by(p, alpha)
-                    + (groups.stream().anyMatch(g -> g.letters().isEmpty())
-                        ? "; one without a letter could not be compared."
-                        : "."))
+        .map(p -> " Means that share a letter do not differ" + by(p, alpha) + notCompared() + ".")
         .orElse("");
   }
+
+  /** Means that share no letter because nothing is known of their difference. */
+  private String notCompared() {
+    return family
+        .map(
+            f ->
+                f.pairs().stream()
+                    .filter(p -> !p.isJudged())
+                    .map(p -> f.names().get(p.left()) + " and " + f.names().get(p.right()))
+                    .toList())
+        .filter(pairs -> !pairs.isEmpty())
+        .map(
+            pairs ->
+                pairs.size() > MOST_NAMED
+                    ? "; " + pairs.size() + " pairs could not be compared"
+                    : "; " + String.join(", or ", pairs) + " could not be compared")
+        .orElse("");
+  }
+
+  /** More pairs than these are counted in a caption, not named. */
+  private static final int MOST_NAMED = 3;
 
   private static String by(Procedure procedure, String alpha) {
     return " ("
