@@ -9,7 +9,9 @@ import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.Table;
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.SerializationFeature;
@@ -19,9 +21,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 
@@ -35,6 +35,10 @@ final class StudyParts {
 
   private static final ObjectMapper MAPPER =
       new ObjectMapper().enable(SerializationFeature.INDENT_OUTPUT);
+
+  private static final ObjectMapper STRICT =
+      new ObjectMapper(
+          JsonFactory.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build());
 
   private StudyParts() {}
 
@@ -76,7 +80,11 @@ final class StudyParts {
     if (!"study".equals(root.path("knuckle").asText())) {
       throw Refused.at(where, "this is no study of Knuckle", "Choose a .knuckle file");
     }
-    if (root.path("version").asInt() > VERSION) {
+    JsonNode version = root.path("version");
+    if (!version.isNumber() || version.asDouble() < 1 || version.asDouble() != Math.rint(version.asDouble())) {
+      throw keys.wrong("version", "there is no version " + version, "This one writes " + VERSION);
+    }
+    if (version.asDouble() > VERSION) {
       throw Refused.at(
           where,
           "the study was saved by a newer Knuckle, in version " + root.path("version").asText(),
@@ -84,17 +92,19 @@ final class StudyParts {
     }
     keys.known(root, List.of("knuckle", "version", "name", "tables", "inquiries"));
     List<Study.Kept> tables = new ArrayList<>();
-    int all = root.path("tables").size();
+    List<JsonNode> kept = keys.list(root, "tables");
+    int all = kept.size();
     for (int i = 0; i < all; i++) {
       progress.check();
-      tables.add(table(root.path("tables").get(i), in("tables", i), source, where));
+      tables.add(table(kept.get(i), in("tables", i), source, where));
       progress.done((i + 1.0) / all);
     }
     Set<String> names = new HashSet<>();
-    tables.forEach(kept -> names.add(kept.table().name()));
+    tables.forEach(table -> names.add(table.table().name()));
     List<Study.Asked> asked = new ArrayList<>();
-    for (int i = 0; i < root.path("inquiries").size(); i++) {
-      JsonNode node = root.path("inquiries").get(i);
+    List<JsonNode> inquiries = keys.list(root, "inquiries");
+    for (int i = 0; i < inquiries.size(); i++) {
+      JsonNode node = inquiries.get(i);
       Keys own = in("inquiries", i);
       own.known(node, List.of("table", "inquiry", "figure"));
       String table = own.text(node, "table");
@@ -103,9 +113,9 @@ final class StudyParts {
             "table", "there is no table '" + table + "'", Nearest.suggestion(table, names));
       }
       asked.add(
-          new Study.Asked(table, InquiryFile.read(node.path("inquiry")), texts(node, "figure")));
+          new Study.Asked(table, InquiryFile.read(node.path("inquiry")), own.textsByName(node, "figure")));
     }
-    return new Study(root.path("name").asText("Study"), tables, asked);
+    return new Study(keys.text(root, "name", "Study"), tables, asked);
   }
 
   private static Keys in(String list, int index) {
@@ -118,7 +128,7 @@ final class StudyParts {
         throw Refused.at(
             where, "it has no part " + JSON + ", so it is no study", "Choose a .knuckle file");
       }
-      return MAPPER.readTree(in);
+      return STRICT.readTree(in);
     } catch (JsonProcessingException e) {
       long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
       throw new Refused(
@@ -136,7 +146,7 @@ final class StudyParts {
     keys.known(
         node, List.of("name", "file", "howRead", "path", "records", "rows", "form", "columns"));
     List<TableText.Head> heads = new ArrayList<>();
-    for (JsonNode head : node.path("columns")) {
+    for (JsonNode head : keys.list(node, "columns")) {
       keys.known(head, List.of("name", "unit", "kind", "levels"));
       String kind = keys.text(head, "kind");
       if (!TableText.kinds().contains(kind)) {
@@ -148,12 +158,12 @@ final class StudyParts {
       heads.add(
           new TableText.Head(
               keys.text(head, "name"),
-              head.path("unit").asText(),
+              keys.text(head, "unit", ""),
               kind,
               keys.texts(head, "levels")));
     }
     String part = keys.text(node, "records");
-    int rows = node.path("rows").asInt(-1);
+    int rows = keys.whole(node, "rows", 0, -1);
     if (rows < 0) {
       throw keys.wrong("rows", "the number of rows is needed here", "");
     }
@@ -168,16 +178,11 @@ final class StudyParts {
       Table table =
           new Table(
               keys.text(node, "name"),
-              node.path("file").asText(),
+              keys.text(node, "file", ""),
               columns,
-              node.path("howRead").asText());
-      return new Study.Kept(table, node.path("path").asText(), texts(node, "form"));
+              keys.text(node, "howRead", ""));
+      return new Study.Kept(
+          table, keys.text(node, "path", ""), keys.textsByName(node, "form"));
     }
-  }
-
-  private static Map<String, String> texts(JsonNode node, String key) {
-    Map<String, String> texts = new LinkedHashMap<>();
-    node.path(key).fields().forEachRemaining(e -> texts.put(e.getKey(), e.getValue().asText()));
-    return texts;
   }
 }

@@ -61,6 +61,16 @@ public record Area(int top, int left, int bottom, int right) {
     return letters.chars().reduce(0, (sum, letter) -> LETTERS * sum + letter - 'A' + 1);
   }
 
+  /** The letters of a column, counted from 0. */
+  static String name(int column) {
+    return letters(column + 1);
+  }
+
+  /** The column that letters stand for, counted from 1. */
+  static int number(String letters) {
+    return column(letters);
+  }
+
   private static String letters(int column) {
     StringBuilder text = new StringBuilder();
     for (int rest = column; rest > 0; rest = (rest - 1) / LETTERS) {

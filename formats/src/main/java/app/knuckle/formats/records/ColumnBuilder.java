@@ -35,6 +35,10 @@ final class ColumnBuilder {
     codes = new int[asWords ? FIRST_ROWS : 0];
   }
 
+  String name() {
+    return name;
+  }
+
   void add(CharSequence cell) {
     if (asWords) {
       addWord(cell.toString());

@@ -175,6 +175,10 @@ public final class RecordsFile {
     if (Files.isDirectory(file)) {
       throw Refused.at(where, "this is a folder", "Choose a file of records in it");
     }
+    if (!Files.isRegularFile(file)) {
+      throw Refused.at(
+          where, "this is a pipe or a device, not a file", "Save the records as a file first");
+    }
     if (!Files.isReadable(file)) {
       throw Refused.at(where, "the file may not be read", "Ask for permission, or copy it");
     }

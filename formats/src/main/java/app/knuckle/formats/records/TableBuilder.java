@@ -22,6 +22,9 @@ final class TableBuilder {
   /** Rows of a wrong length named in a message; more of them say nothing new. */
   private static final int NAMED = 5;
 
+  /** As many as a cell of a spreadsheet holds. */
+  private static final int MOST_LETTERS = 32_767;
+
   /** Wider sheets are surely read with the wrong delimiter, or no table at all. */
   private static final int MOST_COLUMNS = 10_000;
 
@@ -91,6 +94,15 @@ final class TableBuilder {
 
   /** Takes the next cell of the row; the text may change once this returns. */
   void cell(CharSequence text) {
+    if (text.length() > MOST_LETTERS) {
+      throw Refused.at(
+          new Place.Cell(
+              file.getFileName().toString(),
+              rows + 1,
+              cells < columns.size() ? columns.get(cells).name() : ""),
+          "the cell has " + Numerals.count(text.length(), "character", "characters"),
+          "A cell has " + Numerals.whole(MOST_LETTERS) + " at most: check the quotation marks");
+    }
     if (cells < columns.size()) {
       columns.get(cells).add(text);
     } else {

@@ -11,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
@@ -38,7 +39,10 @@ final class WorkbookReader {
             throw Refused.at(place(file), "the workbook has no sheet", "Choose another file");
           }
           FileForm.Workbook only = null;
-          for (String sheet : book.sheets()) {
+          List<String> sheets = new ArrayList<>(book.sheets());
+          // What is shown before what is hidden; each in its order.
+          sheets.sort(Comparator.comparing(sheet -> !book.isVisible(sheet)));
+          for (String sheet : sheets) {
             List<Book.Row> rows = filled(book, sheet, Area.ALL, ROWS_TO_GUESS);
             if (rows.size() > 1) {
               return guess(book, sheet, rows);
@@ -74,26 +78,54 @@ final class WorkbookReader {
 
   static Table read(Path file, FileForm.Workbook form, Progress progress) throws IOException {
     TableBuilder builder = new TableBuilder(file, form);
-    int errors;
+    Unread unread;
     do {
-      errors =
+      unread =
           with(file, book -> pass(file, book, sheet(file, book, form), form, builder, progress));
     } while (builder.needsAnotherPass());
     Table table = builder.table();
-    return errors == 0
+    return unread.words().isEmpty()
         ? table
-        : new Table(
-            table.name(),
-            table.file(),
-            table.columns(),
-            table.howRead()
-                + "; "
-                + Numerals.count(errors, "cell with an error", "cells with an error")
-                + " read as missing");
+        : new Table(table.name(), table.file(), table.columns(), table.howRead() + unread.words());
   }
 
-  /** Reads all rows into the builder; gives the number of cells with an error. */
-  private static int pass(
+  /** Cells without a value of their own. */
+  private static final class Unread {
+    private int errors;
+    private int formulas;
+    private final List<String> named = new ArrayList<>();
+
+    void add(Book.Row row) {
+      errors += row.errors();
+      formulas += row.unvalued().size();
+      row.unvalued().stream().limit(MOST_NAMED - named.size()).forEach(named::add);
+    }
+
+    String words() {
+      String words = "";
+      if (errors > 0) {
+        words +=
+            "; "
+                + Numerals.count(errors, "cell with an error", "cells with an error")
+                + " read as missing";
+      }
+      if (formulas > 0) {
+        words +=
+            "; "
+                + Numerals.count(formulas, "formula", "formulas")
+                + " without a stored value read as missing ("
+                + String.join(", ", named)
+                + (formulas > named.size() ? ", ..." : "")
+                + ")";
+      }
+      return words;
+    }
+  }
+
+  private static final int MOST_NAMED = 5;
+
+  /** Reads all rows into the builder; gives the cells without a value of their own. */
+  private static Unread pass(
       Path file,
       Book book,
       String sheet,
@@ -101,7 +133,7 @@ final class WorkbookReader {
       TableBuilder builder,
       Progress progress)
       throws IOException {
-    int errors = 0;
+    Unread unread = new Unread();
     try (Stream<Book.Row> rows = book.rows(sheet)) {
       int width = 0;
       int count = 0;
@@ -116,13 +148,14 @@ final class WorkbookReader {
         if (row.number() > form.area().bottom() || blank > BLANK_ROWS_AT_END) {
           break;
         }
-        boolean empty = row.errors() == 0 && cells.stream().allMatch(String::isBlank);
+        boolean empty =
+            row.errors() == 0 && row.unvalued().isEmpty() && cells.stream().allMatch(String::isBlank);
         if (row.number() < form.area().top() || empty) {
           blank++;
           continue;
         }
         blank = 0;
-        errors += row.errors();
+        unread.add(row);
         if (count++ == 0) {
           width = cells.size();
           builder.start(cells);
@@ -144,7 +177,7 @@ final class WorkbookReader {
       }
     }
     builder.end();
-    return errors;
+    return unread;
   }
 
   private static String sheet(Path file, Book book, FileForm.Workbook form) {

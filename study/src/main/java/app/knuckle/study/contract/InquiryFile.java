@@ -81,7 +81,8 @@ public final class InquiryFile {
     Keys keys = Keys.ofInquiry();
     keys.known(node, KEYS);
     if (!"inquiry".equals(node.path("knuckle").asText())
-        || node.path("version").asInt() != VERSION) {
+        || !node.path("version").isNumber()
+        || node.path("version").asDouble() != VERSION) {
       throw keys.wrong(
           "version",
           "this is no inquiry of version " + VERSION,
@@ -96,18 +97,21 @@ public final class InquiryFile {
           "alpha", "the level " + alpha + " does not lie between 0 and 1", "0.05 is usual");
     }
     Inquiry.Draft d = new Inquiry.Draft();
-    d.name = node.path("name").asText("Inquiry");
-    d.prepare = StepFile.readAll(node.path("prepare"));
+    d.name = keys.text(node, "name", "Inquiry");
+    d.prepare = StepFile.readAll(keys.list(node, "prepare"));
+    if (!node.has("measured")) {
+      throw keys.wrong("measured", "a list in brackets is needed here", "It may be empty");
+    }
     d.measured = keys.texts(node, "measured");
-    d.together = node.path("together").asBoolean(false);
+    d.together = keys.flag(node, "together");
     d.treatments = keys.texts(node, "treatments");
-    d.expected = node.hasNonNull("expected") ? (Double) keys.number(node, "expected", 0) : null;
+    d.expected = node.has("expected") ? (Double) keys.number(node, "expected") : null;
     d.blocks = keys.texts(node, "blocks");
     d.wholePlots = keys.texts(node, "wholePlots");
     d.strips = keys.texts(node, "strips");
-    d.unit = node.hasNonNull("unit") ? keys.text(node, "unit") : null;
+    d.unit = keys.textOrNull(node, "unit");
     d.occasions = keys.texts(node, "occasions");
-    d.pairs = node.hasNonNull("pairs") ? keys.text(node, "pairs") : null;
+    d.pairs = keys.textOrNull(node, "pairs");
     d.covariates = keys.texts(node, "covariates");
     d.terms = terms(node.path("terms"), keys);
     d.squares = Squares.of(node.path("squares").asText("after-all")).orElseThrow();
@@ -118,9 +122,9 @@ public final class InquiryFile {
             .orElseThrow();
     d.alpha = alpha;
     d.direction = Direction.of(node.path("direction").asText("either")).orElseThrow();
-    d.reference = texts(node.path("reference"));
-    d.adjustAt = numbers(node.path("adjustAt"), new Keys("inquiry", List.of("adjustAt")));
-    d.compare = compares(node.path("compare"), d.method == Inquiry.Method.RANKS);
+    d.reference = keys.textsByName(node, "reference");
+    d.adjustAt = keys.numbersByName(node, "adjustAt");
+    d.compare = compares(keys.list(node, "compare"), d.method == Inquiry.Method.RANKS);
     d.edges = edges(node.path("edges"), d.measured);
     checkParts(d, keys);
     return d.inquiry();
@@ -194,36 +198,26 @@ public final class InquiryFile {
       List<List<String>> chosen = new ArrayList<>();
       for (JsonNode term : node) {
         List<String> names = new ArrayList<>();
-        if (term.isArray()) {
-          term.forEach(name -> names.add(name.asText()));
-        } else {
-          names.add(term.asText());
-        }
+        (term.isArray() ? term : List.of(term)).forEach(name -> names.add(name(name, keys)));
         chosen.add(names);
       }
       return new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, chosen);
     }
-    String word = node.asText("all");
-    if (node.isMissingNode() || node.isNull() || word.equals("all")) {
+    if (node.isMissingNode() || node.isTextual() && node.asText().equals("all")) {
       return Inquiry.Terms.ALL;
     }
-    if (word.equals("main")) {
+    if (node.isTextual() && node.asText().equals("main")) {
       return Inquiry.Terms.MAIN;
     }
     throw keys.wrong(
-        "terms", "this version does not know '" + word + "' here", "Use all, main, or a list");
+        "terms", "this version does not know " + node + " here", "Use all, main, or a list");
   }
 
-  private static Map<String, String> texts(JsonNode node) {
-    Map<String, String> texts = new LinkedHashMap<>();
-    node.fields().forEachRemaining(e -> texts.put(e.getKey(), e.getValue().asText()));
-    return texts;
-  }
-
-  private static Map<String, Double> numbers(JsonNode node, Keys keys) {
-    Map<String, Double> numbers = new LinkedHashMap<>();
-    node.fieldNames().forEachRemaining(key -> numbers.put(key, keys.number(node, key, Double.NaN)));
-    return numbers;
+  private static String name(JsonNode node, Keys keys) {
+    if (!node.isTextual()) {
+      throw keys.wrong("terms", "a name, or a list of names, is needed here", "");
+    }
+    return node.asText();
   }
 
   private static Map<String, List<Double>> edges(JsonNode node, List<String> measured) {
@@ -235,8 +229,9 @@ public final class InquiryFile {
     Map<String, List<Double>> edges = new LinkedHashMap<>();
     for (String column : measured) {
       if (node.has(column)) {
-        double[] own = new double[node.get(column).size()];
-        Arrays.setAll(own, i -> node.get(column).get(i).asDouble(Double.NaN));
+        List<JsonNode> list = keys.list(node, column);
+        double[] own = new double[list.size()];
+        Arrays.setAll(own, i -> list.get(i).isNumber() ? list.get(i).asDouble() : Double.NaN);
         if (!Histogram.rising(own)) {
           throw keys.wrong(
               column,
@@ -249,7 +244,7 @@ public final class InquiryFile {
     return edges;
   }
 
-  private static List<Inquiry.Compare> compares(JsonNode list, boolean ranks) {
+  private static List<Inquiry.Compare> compares(List<JsonNode> list, boolean ranks) {
     List<Inquiry.Compare> compares = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
       JsonNode node = list.get(i);
@@ -257,13 +252,19 @@ public final class InquiryFile {
       keys.known(node, COMPARE_KEYS);
       keys.oneOf(node, "against", Set.of("all-pairs", "reference"));
       List<Inquiry.Weight> weights = new ArrayList<>();
-      for (JsonNode weight : node.path("weights")) {
+      for (JsonNode weight : keys.list(node, "weights")) {
         keys.known(weight, List.of("levels", "weight"));
         weights.add(
             new Inquiry.Weight(
-                texts(weight.path("levels")), keys.number(weight, "weight", Double.NaN)));
+                keys.textsByName(weight, "levels"), keys.number(weight, "weight")));
       }
-      int trend = (int) keys.number(node, "trend", 0);
+      if (!node.has("of")) {
+        throw keys.wrong("of", "the treatments whose means are meant are needed here", "");
+      }
+      int trend = keys.whole(node, "trend", 1, 0);
+      if (trend > MOST_TREND) {
+        throw keys.wrong("trend", "a trend has a degree of " + MOST_TREND + " at most", "");
+      }
       boolean contrast = !weights.isEmpty() || trend > 0;
       boolean reference = "reference".equals(node.path("against").asText());
       compares.add(
@@ -274,10 +275,13 @@ public final class InquiryFile {
               procedure(node, keys, contrast, reference, ranks),
               weights,
               trend,
-              node.path("name").asText("")));
+              keys.text(node, "name", "")));
     }
     return compares;
   }
+
+  /** Curves of a higher degree say nothing that a reader could use. */
+  private static final int MOST_TREND = 4;
 
   private static Procedure procedure(
       JsonNode node, Keys keys, boolean contrast, boolean reference, boolean ranks) {
@@ -285,7 +289,7 @@ public final class InquiryFile {
         contrast
             ? "none"
             : reference ? (ranks ? "steel" : "dunnett") : ranks ? "dunn-holm" : "tukey";
-    String key = node.path("procedure").asText(usual);
+    String key = keys.text(node, "procedure", usual);
     Set<Procedure> referring = EnumSet.of(Procedure.DUNNETT, Procedure.STEEL);
     Set<Procedure> fitting =
         contrast

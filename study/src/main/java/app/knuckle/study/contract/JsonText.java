@@ -2,14 +2,21 @@ package app.knuckle.study.contract;
 
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.databind.DeserializationFeature;
+import com.fasterxml.jackson.databind.node.MissingNode;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 
 /** The text of a file as JSON, or where it is none. */
-final class JsonText {
+public final class JsonText {
 
-  private static final ObjectMapper MAPPER = new ObjectMapper();
+  private static final ObjectMapper MAPPER =
+      new ObjectMapper(
+              JsonFactory.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build())
+          .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS);
 
   private JsonText() {}
 
@@ -21,9 +28,10 @@ final class JsonText {
    * @return the value in it
    * @throws Refused if it is not JSON, naming the line
    */
-  static JsonNode read(String what, String text) {
+  public static JsonNode read(String what, String text) {
     try {
-      return MAPPER.readTree(text);
+      JsonNode node = MAPPER.readTree(text);
+      return node == null ? MissingNode.getInstance() : node;
     } catch (JsonProcessingException e) {
       long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
       // The parser adds where things began, in words about itself.

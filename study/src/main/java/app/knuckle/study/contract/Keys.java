@@ -6,7 +6,9 @@ import app.knuckle.study.table.Nearest;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -63,8 +65,8 @@ public record Keys(String file, List<String> path) {
 
   /** Refuses a value that is there and not one of the allowed ones. */
   void oneOf(JsonNode node, String key, Set<String> allowed) {
-    String value = node.path(key).asText("");
-    if (node.hasNonNull(key) && !allowed.contains(value)) {
+    String value = text(node, key, "");
+    if (node.has(key) && !allowed.contains(value)) {
       throw wrong(
           key,
           "this version does not know '" + value + "' here",
@@ -81,10 +83,28 @@ public record Keys(String file, List<String> path) {
    * @throws Refused if there is none
    */
   public String text(JsonNode node, String key) {
-    if (!node.path(key).isValueNode() || node.path(key).isNull()) {
+    if (!node.path(key).isTextual()) {
       throw wrong(key, "a text is needed here", "");
     }
     return node.path(key).asText();
+  }
+
+  /**
+   * A text that may be left out.
+   *
+   * @param node the object
+   * @param key of the text
+   * @param usual what is meant where it is not there
+   * @return the text
+   * @throws Refused if something else is there
+   */
+  public String text(JsonNode node, String key, String usual) {
+    return node.has(key) ? text(node, key) : usual;
+  }
+
+  /** A text that may be left out or be null, which mean the same. */
+  String textOrNull(JsonNode node, String key) {
+    return node.hasNonNull(key) ? text(node, key) : null;
   }
 
   /**
@@ -93,39 +113,143 @@ public record Keys(String file, List<String> path) {
    * @param node the object
    * @param key of the list
    * @return the texts; empty if the key is not there
-   * @throws Refused if it is no list
+   * @throws Refused if it is no list, or one of something else
    */
   public List<String> texts(JsonNode node, String key) {
-    JsonNode list = node.path(key);
-    if (list.isMissingNode() || list.isNull()) {
+    List<String> texts = new ArrayList<>();
+    for (JsonNode item : list(node, key)) {
+      if (!item.isTextual()) {
+        throw wrong(key, "a list of texts is needed here", "Put each in quotation marks");
+      }
+      texts.add(item.asText());
+    }
+    return texts;
+  }
+
+  /**
+   * A list.
+   *
+   * @param node the object
+   * @param key of the list
+   * @return its entries; none if the key is not there
+   * @throws Refused if it is no list
+   */
+  public List<JsonNode> list(JsonNode node, String key) {
+    if (!node.has(key)) {
       return List.of();
     }
-    if (!list.isArray()) {
+    if (!node.get(key).isArray()) {
       throw wrong(key, "a list in brackets is needed here", "");
     }
-    List<String> texts = new ArrayList<>();
-    list.forEach(item -> texts.add(item.asText()));
+    List<JsonNode> entries = new ArrayList<>();
+    node.get(key).forEach(entries::add);
+    return entries;
+  }
+
+  /**
+   * Texts by their names.
+   *
+   * @param node the object
+   * @param key of the object of texts
+   * @return in their order; none if the key is not there
+   * @throws Refused if it is no object, or one of something else
+   */
+  public Map<String, String> textsByName(JsonNode node, String key) {
+    Map<String, String> texts = new LinkedHashMap<>();
+    for (String name : names(node, key)) {
+      texts.put(name, in(key).text(node.get(key), name));
+    }
     return texts;
+  }
+
+  /** Numbers by their names. */
+  Map<String, Double> numbersByName(JsonNode node, String key) {
+    Map<String, Double> numbers = new LinkedHashMap<>();
+    for (String name : names(node, key)) {
+      numbers.put(name, in(key).number(node.get(key), name, Double.NaN));
+    }
+    return numbers;
+  }
+
+  /** The names in an object; none if the key is not there. */
+  List<String> names(JsonNode node, String key) {
+    if (!node.has(key)) {
+      return List.of();
+    }
+    if (!node.get(key).isObject()) {
+      throw wrong(key, "an object in braces is needed here", "");
+    }
+    List<String> names = new ArrayList<>();
+    node.get(key).fieldNames().forEachRemaining(names::add);
+    return names;
+  }
+
+  /** The keys of an object inside this one. */
+  Keys in(String key) {
+    List<String> full = new ArrayList<>(path);
+    full.add(key);
+    return new Keys(file, full);
+  }
+
+  /** Whether something is so; not so if the key is not there. */
+  boolean flag(JsonNode node, String key) {
+    if (node.has(key) && !node.get(key).isBoolean()) {
+      throw wrong(key, "true or false is needed here", "Write it without quotation marks");
+    }
+    return node.path(key).asBoolean(false);
+  }
+
+  /**
+   * A whole number.
+   *
+   * @param node the object
+   * @param key of the number
+   * @param least smallest that is sensible
+   * @param usual what is meant where it is not there
+   * @return the number
+   * @throws Refused if something else is there
+   */
+  public int whole(JsonNode node, String key, int least, int usual) {
+    if (!node.has(key)) {
+      return usual;
+    }
+    JsonNode value = node.get(key);
+    double number = value.isNumber() ? value.asDouble() : Double.NaN;
+    if (!(number >= least && number <= Integer.MAX_VALUE && number == Math.rint(number))) {
+      throw wrong(key, "a whole number from " + least + " on is needed here", "");
+    }
+    return (int) number;
   }
 
   /** A number; the usual one if the key is not there. */
   double number(JsonNode node, String key, double usual) {
-    JsonNode value = node.path(key);
-    if (value.isMissingNode() || value.isNull()) {
+    if (!node.has(key)) {
       return usual;
     }
-    if (!value.isNumber()) {
+    if (!node.get(key).isNumber()) {
       throw wrong(key, "a number is needed here", "");
     }
-    return value.asDouble();
+    if (!Double.isFinite(node.get(key).asDouble())) {
+      throw wrong(key, "the number is too large to be reckoned with", "");
+    }
+    return node.get(key).asDouble();
+  }
+
+  /** A number that must be there. */
+  double number(JsonNode node, String key) {
+    double value = number(node, key, Double.NaN);
+    if (Double.isNaN(value)) {
+      throw wrong(key, "a number is needed here", "");
+    }
+    return value;
   }
 
   /** Products of two numbers beyond would leave what doubles can hold. */
   private static final double MOST_AMOUNT = 1e100;
 
-  /** A number of a size that can be reckoned with. */
+  /** A number of a size that can be reckoned with; null means that it is not known. */
   double amount(JsonNode node, String key, double usual) {
-    return sensible(key, number(node, key, usual));
+    return node.path(key).isNull() ? usual : sensible(key, number(node, key, usual));
   }
 
   /** The same number, if it is of a size that can be reckoned with. */

@@ -19,6 +19,12 @@ final class PowerQuestion {
   private static final List<String> TESTS =
       List.of("one-way", "factorial", "two-groups", "one-sample", "pairs");
 
+  /** What a question may give. */
+  static final List<String> KEYS =
+      List.of(
+          "test", "alpha", "n", "power", "groups", "levels", "effect", "cohenF", "cohenD",
+          "direction");
+
   private final JsonNode given;
   private final Keys keys;
   private final double alpha;
@@ -116,10 +122,8 @@ final class PowerQuestion {
   private Map<String, Integer> levels() {
     Map<String, Integer> levels = new LinkedHashMap<>();
     Keys inside = new Keys(keys.file(), List.of("given", "levels"));
-    given
-        .path("levels")
-        .fieldNames()
-        .forEachRemaining(name -> levels.put(name, size(given.path("levels"), name, inside)));
+    keys.names(given, "levels")
+        .forEach(name -> levels.put(name, size(given.path("levels"), name, inside)));
     if (levels.isEmpty()) {
       throw keys.wrong("levels", "the number of levels of each treatment is needed", "");
     }
@@ -142,8 +146,11 @@ final class PowerQuestion {
         given.path("n").isArray()
             ? ReckonFile.numbers(given, "n", keys)
             : new double[] {size("n"), size("n")};
-    if (n.length != 2 || !(n[0] >= 1 && n[1] >= 1 && n[0] + n[1] > 2)) {
-      throw keys.wrong("n", "two groups need two sizes, and three units in all", "");
+    if (n.length != 2
+        || n[0] != Math.rint(n[0])
+        || n[1] != Math.rint(n[1])
+        || !(n[0] >= 1 && n[1] >= 1 && n[0] + n[1] > 2)) {
+      throw keys.wrong("n", "two groups need two whole sizes, and three units in all", "");
     }
     return new int[] {(int) n[0], (int) n[1]};
   }
@@ -176,7 +183,7 @@ final class PowerQuestion {
   }
 
   private Direction direction() {
-    String key = given.path("direction").asText("either");
+    String key = keys.text(given, "direction", "either");
     return Direction.of(key)
         .orElseThrow(
             () ->

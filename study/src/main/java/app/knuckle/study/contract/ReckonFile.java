@@ -22,12 +22,21 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 
 /** Answers questions without records: JSON in, JSON out. */
 public final class ReckonFile {
 
   private static final List<String> KINDS =
       List.of("from-summaries", "complete-table", "power", "sample-size");
+
+  /** What each kind of question may give. */
+  private static final Map<String, List<String>> GIVEN =
+      Map.of(
+          "from-summaries", List.of("levels", "n", "mean", "sd", "alpha", "procedures"),
+          "complete-table", List.of("effect", "error", "total", "alpha"),
+          "power", PowerQuestion.KEYS,
+          "sample-size", PowerQuestion.KEYS);
 
   private ReckonFile() {}
 
@@ -65,6 +74,7 @@ public final class ReckonFile {
    */
   public static ObjectNode answer(JsonNode question) {
     Keys keys = new Keys("question", List.of());
+    keys.known(question, List.of("knuckle", "version", "kind", "given", "name", "expect"));
     String kind = keys.text(question, "kind");
     JsonNode given = question.path("given");
     if (!KINDS.contains(kind)) {
@@ -72,10 +82,11 @@ public final class ReckonFile {
           "kind", "there is no question '" + kind + "'", Nearest.suggestion(kind, KINDS));
     }
     ObjectNode node = JsonNodeFactory.instance.objectNode();
+    Keys inside = new Keys("question", List.of("given"));
+    inside.known(given, GIVEN.get(kind));
     node.put("knuckle", "reckoning").put("version", InquiryFile.VERSION).put("kind", kind);
     node.set("given", given);
     ObjectNode answer = node.putObject("answer");
-    Keys inside = new Keys("question", List.of("given"));
     double alpha = inside.number(given, "alpha", Inquiry.USUAL_ALPHA);
     if (!(alpha > 0 && alpha < 1)) {
       throw inside.wrong("alpha", "the level does not lie between 0 and 1", "0.05 is usual");
@@ -241,9 +252,10 @@ public final class ReckonFile {
   }
 
   private static PartialTable.Line line(JsonNode node, Keys keys) {
-    if (!node.isObject()) {
+    if (node.isMissingNode() || node.isNull()) {
       return PartialTable.Line.UNKNOWN;
     }
+    keys.known(node, List.of("df", "ss", "ms", "f"));
     double df = keys.amount(node, "df", Double.NaN);
     double ss = keys.amount(node, "ss", Double.NaN);
     double ms = keys.amount(node, "ms", Double.NaN);

@@ -44,9 +44,21 @@ final class StepFile {
           Map.entry("keep", List.of("where")),
           Map.entry("setAside", List.of("rows", "why")));
 
+  /** Lists and objects that a step cannot do without. */
+  private static final Map<String, List<String>> NEEDED =
+      Map.of(
+          "missing", List.of("values"),
+          "merge", List.of("levels"),
+          "order", List.of("levels"),
+          "relabel", List.of("labels"),
+          "stack", List.of("columns"),
+          "edit", List.of("cells"),
+          "keep", List.of("where"),
+          "setAside", List.of("rows"));
+
   private StepFile() {}
 
-  static List<Step> readAll(JsonNode list) {
+  static List<Step> readAll(List<JsonNode> list) {
     List<Step> steps = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
       steps.add(read(list.get(i), Keys.ofInquiry("prepare", String.valueOf(i + 1))));
@@ -55,6 +67,9 @@ final class StepFile {
   }
 
   private static Step read(JsonNode node, Keys keys) {
+    if (!node.isObject()) {
+      throw keys.wrong("step", "an object in braces is needed here", "");
+    }
     String step = keys.text(node, "step");
     if (!KEYS.containsKey(step)) {
       throw keys.wrong(
@@ -65,7 +80,12 @@ final class StepFile {
     List<String> known = new ArrayList<>(KEYS.get(step));
     known.addAll(List.of("step", "off"));
     keys.known(node, known);
-    boolean off = node.path("off").asBoolean(false);
+    for (String needed : NEEDED.getOrDefault(step, List.of())) {
+      if (!node.has(needed)) {
+        throw keys.wrong(needed, "a step '" + step + "' needs this key", "");
+      }
+    }
+    boolean off = keys.flag(node, "off");
     return switch (step) {
       case "missing" -> new Missing(keys.texts(node, "columns"), keys.texts(node, "values"), off);
       case "kind" -> new Kind(keys.text(node, "column"), kind(node, keys), off);
@@ -73,12 +93,13 @@ final class StepFile {
           new Merge(
               keys.text(node, "column"), keys.texts(node, "levels"), keys.text(node, "into"), off);
       case "order" -> new Order(keys.text(node, "column"), keys.texts(node, "levels"), off);
-      case "relabel" -> new Relabel(keys.text(node, "column"), labels(node), off);
+      case "relabel" -> new Relabel(
+              keys.text(node, "column"), keys.textsByName(node, "labels"), off);
       case "rename" ->
           new Rename(
               keys.text(node, "column"),
-              node.hasNonNull("to") ? node.get("to").asText() : keys.text(node, "column"),
-              node.hasNonNull("unit") ? node.get("unit").asText() : null,
+              keys.text(node, "to", keys.text(node, "column")),
+              keys.text(node, "unit", null),
               off);
       case "compute" -> compute(node, keys, off);
       case "calculate" -> new Calculate(keys.text(node, "column"), keys.text(node, "rule"), off);
@@ -89,9 +110,11 @@ final class StepFile {
               keys.text(node, "values"),
               off);
       case "spread" -> new Spread(keys.text(node, "names"), keys.text(node, "values"), off);
-      case "edit" -> new Edit(cells(node.path("cells"), keys), off);
-      case "keep" -> new Keep(conditions(node.path("where"), keys), off);
-      default -> new SetAside(rows(node.path("rows"), keys), node.path("why").asText(""), off);
+      case "edit" -> new Edit(cells(keys.list(node, "cells"), keys), off);
+      case "keep" -> new Keep(conditions(keys.list(node, "where"), keys), off);
+      case "setAside" ->
+          new SetAside(rows(keys.list(node, "rows"), keys), keys.text(node, "why", ""), off);
+      default -> throw new IllegalStateException("A step without a reader: " + step);
     };
   }
 
@@ -129,47 +152,40 @@ final class StepFile {
         off);
   }
 
-  private static List<Edit.Cell> cells(JsonNode list, Keys keys) {
+  private static List<Edit.Cell> cells(List<JsonNode> list, Keys keys) {
     List<Edit.Cell> cells = new ArrayList<>();
     for (JsonNode node : list) {
       keys.known(node, List.of("row", "column", "to"));
-      if (!node.path("row").isInt()) {
-        throw keys.wrong("row", "row numbers are whole numbers", "The first data row is 1");
+      if (!node.path("row").isInt() || node.path("row").asInt() < 1) {
+        throw keys.wrong("row", "row numbers are whole numbers from 1 on", "The first data row is 1");
       }
       cells.add(
           new Edit.Cell(
-              node.get("row").asInt(), keys.text(node, "column"), node.path("to").asText("")));
+              node.get("row").asInt(), keys.text(node, "column"), keys.text(node, "to", "")));
     }
     return cells;
   }
 
-  private static Map<String, String> labels(JsonNode node) {
-    Map<String, String> labels = new LinkedHashMap<>();
-    node.path("labels")
-        .fields()
-        .forEachRemaining(e -> labels.put(e.getKey(), e.getValue().asText()));
-    return labels;
-  }
-
-  private static List<Keep.Condition> conditions(JsonNode list, Keys keys) {
+  private static List<Keep.Condition> conditions(List<JsonNode> list, Keys keys) {
     List<Keep.Condition> conditions = new ArrayList<>();
     for (JsonNode node : list) {
       keys.known(node, List.of("column", "is", "from", "to"));
       conditions.add(
           new Keep.Condition(
               keys.text(node, "column"),
-              node.hasNonNull("is") ? keys.texts(node, "is") : null,
-              node.hasNonNull("from") ? (Double) node.get("from").asDouble() : null,
-              node.hasNonNull("to") ? (Double) node.get("to").asDouble() : null));
+              node.has("is") ? keys.texts(node, "is") : null,
+              node.has("from") ? (Double) keys.number(node, "from") : null,
+              node.has("to") ? (Double) keys.number(node, "to") : null));
     }
     return conditions;
   }
 
-  private static List<Integer> rows(JsonNode list, Keys keys) {
+  private static List<Integer> rows(List<JsonNode> list, Keys keys) {
     List<Integer> rows = new ArrayList<>();
     for (JsonNode row : list) {
-      if (!row.isInt()) {
-        throw keys.wrong("rows", "row numbers are whole numbers", "The first data row is 1");
+      if (!row.isInt() || row.asInt() < 1) {
+        throw keys.wrong(
+            "rows", "row numbers are whole numbers from 1 on", "The first data row is 1");
       }
       rows.add(row.asInt());
     }

@@ -86,12 +86,25 @@ final class Parts {
           "the column has " + levels.size() + " different values, too many to be groups",
           "It looks like a label or a measurement: choose the column that says what was done");
     }
+    levels.stream()
+        .filter(level -> level.length() > MOST_LETTERS)
+        .findFirst()
+        .ifPresent(
+            level -> {
+              throw Refused.at(
+                  new Place.WholeColumn(frame.source(), name),
+                  "a level of it has " + level.length() + " letters",
+                  "A name has " + MOST_LETTERS + " at most: relabel it, or choose another column");
+            });
     int[] codes = new int[used.length];
     for (int row = 0; row < codes.length; row++) {
       codes[row] = used[row] ? to[column.code(row)] : -1;
     }
     return new Factor(name, levels, codes);
   }
+
+  /** A longer text is a note, not the name of a treatment. */
+  private static final int MOST_LETTERS = 1_000;
 
   Factor factor(String name) {
     return factors.get(name);

@@ -19,6 +19,7 @@ public final class Nearest {
    */
   public static Optional<String> of(String name, Collection<String> known) {
     return known.stream()
+        .filter(k -> (long) name.length() * k.length() <= MOST_COMPARED)
         .min(Comparator.comparingInt(k -> distance(name, k)))
         .filter(k -> distance(name, k) <= Math.max(2, Math.max(name.length(), k.length()) / 2));
   }
@@ -33,8 +34,23 @@ public final class Nearest {
   public static String suggestion(String name, Collection<String> known) {
     return of(name, known)
         .map(k -> "The nearest known name is '" + k + "'")
-        .orElseGet(() -> "Known are " + String.join(", ", known));
+        .orElseGet(() -> list(known));
   }
+
+  private static String list(Collection<String> known) {
+    if (known.isEmpty()) {
+      return "None are known here";
+    }
+    String first = String.join(", ", known.stream().limit(MOST_NAMED).toList());
+    int more = known.size() - MOST_NAMED;
+    return "Known are " + first + (more > 0 ? " and " + more + " more" : "");
+  }
+
+  /** More names than these are not read. */
+  private static final int MOST_NAMED = 30;
+
+  /** Products of lengths beyond which two texts are not held against each other. */
+  private static final long MOST_COMPARED = 1_000_000;
 
   /** Letters to insert, remove or change (Levenshtein 1966), capitals ignored. */
   private static int distance(String a, String b) {

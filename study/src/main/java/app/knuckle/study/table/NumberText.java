@@ -20,6 +20,9 @@ public final class NumberText {
     }
   }
 
+  /** The longest exact decimal of a double has 767 digits; what is longer is no measurement. */
+  private static final int MOST_CHARACTERS = 1_100;
+
   private NumberText() {}
 
   /**
@@ -72,7 +75,7 @@ public final class NumberText {
         && INFINITE.matcher(bare).matches()) {
       return bare.charAt(0) == '-' ? Double.NEGATIVE_INFINITY : Double.POSITIVE_INFINITY;
     }
-    if (bare.isEmpty() || !mayBeNumber(bare)) {
+    if (bare.isEmpty() || bare.length() > MOST_CHARACTERS || !mayBeNumber(bare)) {
       return Double.NaN;
     }
     if (decimalComma) {
