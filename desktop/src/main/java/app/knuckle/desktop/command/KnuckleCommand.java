@@ -2,10 +2,16 @@ package app.knuckle.desktop.command;
 
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.shell.KnuckleApp;
+import app.knuckle.study.table.Nearest;
+import app.knuckle.study.words.Prose;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
 
 /** The command {@code knuckle}. */
 @Command(
@@ -25,6 +31,8 @@ public final class KnuckleCommand implements Runnable {
       paramLabel = "FILE",
       description = "Records to open (.csv, .tsv, .txt, .xlsx, .ods), or a study (.knuckle).")
   private Path file;
+
+  @Spec private CommandSpec spec;
 
   private KnuckleCommand() {}
 
@@ -46,6 +54,16 @@ public final class KnuckleCommand implements Runnable {
 
   @Override
   public void run() {
+    if (file != null && !Files.exists(file)) {
+      throw new ParameterException(
+          spec.commandLine(),
+          Prose.visible(
+              "There is no command and no file '"
+                  + file
+                  + "'. "
+                  + Nearest.suggestion(
+                      file.toString(), spec.commandLine().getSubcommands().keySet())));
+    }
     KnuckleApp.open(() -> null, file);
   }
 

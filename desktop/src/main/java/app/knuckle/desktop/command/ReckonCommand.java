@@ -2,6 +2,7 @@ package app.knuckle.desktop.command;
 
 import app.knuckle.study.Refused;
 import app.knuckle.study.contract.ReckonFile;
+import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
@@ -32,6 +33,10 @@ final class ReckonCommand implements Callable<Integer> {
   public Integer call() {
     PrintWriter errors = spec.commandLine().getErr();
     try {
+      if (!Files.isRegularFile(question)) {
+        errors.println(question + ": there is no such file. Check the name and the folder.");
+        return KnuckleCommand.NOT_COMPUTED;
+      }
       String answer = ReckonFile.answer(Files.readString(question));
       if (out == null) {
         spec.commandLine().getOut().print(answer);
@@ -41,7 +46,7 @@ final class ReckonCommand implements Callable<Integer> {
       }
       return 0;
     } catch (Refused e) {
-      errors.println(e.refusal().words());
+      errors.println(Prose.visible(e.refusal().words()));
       return KnuckleCommand.NOT_COMPUTED;
     } catch (IOException e) {
       errors.println(e.getMessage() + ": the file cannot be read or written.");

@@ -17,6 +17,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.charset.MalformedInputException;
@@ -25,6 +26,7 @@ import java.nio.file.Path;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.ParameterException;
@@ -55,6 +57,8 @@ final class RunCommand implements Callable<Integer> {
   @Option(names = "--inquiry", description = "The question, as JSON, with --table.")
   private Path inquiry;
 
+  @Mixin private ReadingOptions reading;
+
   @Option(names = "--out", required = true, description = "The folder to write to.")
   private Path out;
 
@@ -73,26 +77,45 @@ final class RunCommand implements Callable<Integer> {
         return runStudy(StudyFile.read(study, Progress.NONE), errors);
       }
       Inquiry question = InquiryFile.read(text(inquiry));
-      Table records = RecordsFile.read(table, RecordsFile.guess(table), Progress.NONE);
+      Table records = RecordsFile.read(table, reading.form(table), Progress.NONE);
       return answer(records, question, Map.of(), out, errors);
     } catch (Refused e) {
-      errors.println(e.refusal().words());
+      errors.println(Prose.visible(e.refusal().words()));
+      if (one) {
+        clear(out, errors);
+      }
       return KnuckleCommand.NOT_COMPUTED;
+    }
+  }
+
+  /** What an earlier run left does not answer this one. */
+  private static void clear(Path folder, PrintWriter errors) {
+    try {
+      ResultFolder.clear(folder);
+    } catch (IOException e) {
+      errors.println(folder + ": earlier results cannot be taken away. " + e.getMessage());
     }
   }
 
   /** Answers every inquiry; one that cannot be computed does not keep the others from it. */
   private int runStudy(Study read, PrintWriter errors) {
+    if (read.asked().isEmpty()) {
+      throw Refused.at(
+          new Place.WholeFile(study.getFileName().toString()),
+          "the study asks nothing yet",
+          "Open it and ask something of its records");
+    }
     int status = 0;
     for (int i = 0; i < read.asked().size(); i++) {
       Study.Asked asked = read.asked().get(i);
-      String name = asked.inquiry().name().replaceAll("[^\\p{L}\\p{N} ._-]", "_").strip();
+      String name = FileNames.folder(asked.inquiry().name());
       Path folder = out.resolve((i + 1) + (name.isEmpty() ? "" : " " + name));
       try {
         Table records = read.table(asked.table());
         status = Math.max(status, answer(records, asked.inquiry(), asked.figure(), folder, errors));
       } catch (Refused e) {
-        errors.println(asked.inquiry().name() + ": " + e.refusal().words());
+        errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
+        clear(folder, errors);
         status = KnuckleCommand.NOT_COMPUTED;
       }
     }
@@ -107,8 +130,8 @@ final class RunCommand implements Callable<Integer> {
       PrintWriter errors) {
     try {
       Findings findings = Findings.of(records, question, Progress.NONE);
-      write(findings, figure, folder);
-      findings.refusal().ifPresent(refusal -> errors.println(refusal.words()));
+      ResultFolder.write(folder, fresh -> write(findings, figure, fresh));
+      findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
       return findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0;
     } catch (IOException e) {
       errors.println(folder + ": the findings cannot be written there. " + e.getMessage());
@@ -117,6 +140,12 @@ final class RunCommand implements Callable<Integer> {
   }
 
   private static String text(Path file) {
+    if (!Files.isRegularFile(file)) {
+      throw Refused.at(
+          new Place.WholeFile(file.toString()),
+          Files.exists(file) ? "this is no file" : "there is no such file",
+          "Check the name and the folder");
+    }
     try {
       return Files.readString(file);
     } catch (MalformedInputException e) {
@@ -140,7 +169,6 @@ final class RunCommand implements Callable<Integer> {
 
   private static void write(Findings findings, Map<String, String> settings, Path out)
       throws IOException {
-    Files.createDirectories(out);
     Files.writeString(out.resolve("findings.json"), FindingsFile.text(findings));
     String picture = "";
     String caption = "";
@@ -155,9 +183,10 @@ final class RunCommand implements Callable<Integer> {
         format.write(scene, DPI, out.resolve("figure." + format.ending()));
       }
       if (findings.responses().size() > 1) {
+        FileNames names = new FileNames();
         for (var each : InquiryFigure.ofAll(findings, style).entrySet()) {
+          String name = "figure-" + names.apart(each.getKey());
           for (FigureFile format : FigureFile.values()) {
-            String name = "figure-" + FigureFile.safeName(each.getKey());
             format.write(each.getValue().scene(), DPI, out.resolve(name + "." + format.ending()));
           }
         }

@@ -10,6 +10,7 @@ import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -24,7 +25,7 @@ import javafx.scene.layout.VBox;
 public final class ReadingCard extends Card {
 
   private static final List<Character> DELIMITERS = List.of(',', ';', '\t', '|', ' ');
-  private static final List<Character> QUOTES = List.of('"', '\'');
+  private static final List<Character> QUOTES = List.of('"', '\'', FileForm.Text.NO_QUOTE);
   private static final List<Charset> CHARSETS =
       List.of(
           StandardCharsets.UTF_8,
@@ -87,6 +88,31 @@ public final class ReadingCard extends Card {
     }
   }
 
+  /** The marks in numbers, as they are chosen. */
+  private enum NumberMarks {
+    POINT("point", false, false),
+    COMMA("comma", true, false),
+    POINT_GROUPED("point, comma between thousands", false, true),
+    COMMA_GROUPED("comma, point between thousands", true, true);
+
+    private final String words;
+    private final boolean comma;
+    private final boolean grouped;
+
+    NumberMarks(String words, boolean comma, boolean grouped) {
+      this.words = words;
+      this.comma = comma;
+      this.grouped = grouped;
+    }
+
+    static NumberMarks of(FileForm.Text f) {
+      return Arrays.stream(values())
+          .filter(m -> m.comma == f.decimalComma() && m.grouped == f.grouped())
+          .findFirst()
+          .orElseThrow();
+    }
+  }
+
   private void showText(FileForm.Text f) {
     content
         .getChildren()
@@ -96,39 +122,48 @@ public final class ReadingCard extends Card {
                 DELIMITERS,
                 f.delimiter(),
                 FileForm.Text::nameOf,
-                c -> read(f.charset(), c, f.quote(), f.decimalComma(), f.skip(), f.header())),
+                c -> read(f, f.charset(), c)),
             pick(
                 "quote",
                 QUOTES,
                 f.quote(),
-                c -> c == '"' ? "double" : "single",
-                c -> read(f.charset(), f.delimiter(), c, f.decimalComma(), f.skip(), f.header())),
+                c -> c == FileForm.Text.NO_QUOTE ? "none" : c == '"' ? "double" : "single",
+                c -> source.readAs(f.quoted(c))),
             pick(
                 "decimal mark",
-                List.of(false, true),
-                f.decimalComma(),
-                c -> c ? "comma" : "point",
-                c -> read(f.charset(), f.delimiter(), f.quote(), c, f.skip(), f.header())),
+                List.of(NumberMarks.values()),
+                NumberMarks.of(f),
+                m -> m.words,
+                m -> source.readAs(f.marked(m.comma, m.grouped))),
             pick(
                 "encoding",
                 CHARSETS,
                 f.charset(),
                 Charset::displayName,
-                c -> read(c, f.delimiter(), f.quote(), f.decimalComma(), f.skip(), f.header())),
+                c -> read(f, c, f.delimiter())),
             pick(
                 "title rows above",
                 SKIPS,
                 f.skip(),
                 String::valueOf,
-                c -> read(f.charset(), f.delimiter(), f.quote(), f.decimalComma(), c, f.header())),
-            header(
-                f.header(),
-                h -> read(f.charset(), f.delimiter(), f.quote(), f.decimalComma(), f.skip(), h)));
+                c -> source.readAs(f.from(c, f.header()))),
+            header(f.header(), h -> source.readAs(f.from(f.skip(), h))));
+    if (!f.doubt().isEmpty()) {
+      content.getChildren().add(0, Texts.wrapped(f.doubt() + ".", "refusal"));
+    }
   }
 
-  private void read(
-      Charset charset, char delimiter, char quote, boolean comma, int skip, boolean header) {
-    source.readAs(new FileForm.Text(charset, delimiter, quote, comma, skip, header));
+  private void read(FileForm.Text f, Charset charset, char delimiter) {
+    source.readAs(
+        new FileForm.Text(
+            charset,
+            delimiter,
+            f.quote(),
+            f.decimalComma(),
+            f.grouped(),
+            f.skip(),
+            f.header(),
+            ""));
   }
 
   private void showWorkbook(FileForm.Workbook f) {

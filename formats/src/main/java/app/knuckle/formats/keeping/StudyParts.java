@@ -81,7 +81,9 @@ final class StudyParts {
       throw Refused.at(where, "this is no study of Knuckle", "Choose a .knuckle file");
     }
     JsonNode version = root.path("version");
-    if (!version.isNumber() || version.asDouble() < 1 || version.asDouble() != Math.rint(version.asDouble())) {
+    if (!version.isNumber()
+        || version.asDouble() < 1
+        || version.asDouble() != Math.rint(version.asDouble())) {
       throw keys.wrong("version", "there is no version " + version, "This one writes " + VERSION);
     }
     if (version.asDouble() > VERSION) {
@@ -113,7 +115,8 @@ final class StudyParts {
             "table", "there is no table '" + table + "'", Nearest.suggestion(table, names));
       }
       asked.add(
-          new Study.Asked(table, InquiryFile.read(node.path("inquiry")), own.textsByName(node, "figure")));
+          new Study.Asked(
+              table, InquiryFile.read(node.path("inquiry")), own.textsByName(node, "figure")));
     }
     return new Study(keys.text(root, "name", "Study"), tables, asked);
   }
@@ -181,8 +184,7 @@ final class StudyParts {
               keys.text(node, "file", ""),
               columns,
               keys.text(node, "howRead", ""));
-      return new Study.Kept(
-          table, keys.text(node, "path", ""), keys.textsByName(node, "form"));
+      return new Study.Kept(table, keys.text(node, "path", ""), keys.textsByName(node, "form"));
     }
   }
 }

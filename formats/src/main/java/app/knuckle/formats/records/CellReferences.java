@@ -11,8 +11,8 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 
 /**
- * Looks over the places that the cells of an .xlsx name before it is read: the reader makes room for
- * every column up to them, so that one far place would take all memory.
+ * Looks over the places that the cells of an .xlsx name before it is read: the reader makes room
+ * for every column up to them, so that one far place would take all memory.
  */
 final class CellReferences {
 

@@ -11,6 +11,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 
 /** Gathers the cells of one column, as numbers or as categories. */
 final class ColumnBuilder {
@@ -19,6 +20,10 @@ final class ColumnBuilder {
 
   private final String name;
   private final boolean decimalComma;
+
+  /** Numbers whose thousands are parted; null where none are. */
+  private final Pattern groups;
+
   private final boolean asWords;
   private final Map<String, Integer> codeOf = new HashMap<>();
   private final List<String> levels = new ArrayList<>();
@@ -27,10 +32,11 @@ final class ColumnBuilder {
   private int size;
   private boolean metWord;
 
-  ColumnBuilder(String name, boolean decimalComma, boolean asWords) {
+  ColumnBuilder(String name, boolean decimalComma, boolean grouped, boolean asWords) {
     this.name = name;
     this.decimalComma = decimalComma;
     this.asWords = asWords;
+    groups = grouped ? Marks.groups(decimalComma ? '.' : ',') : null;
     numbers = new double[asWords ? 0 : FIRST_ROWS];
     codes = new int[asWords ? FIRST_ROWS : 0];
   }
@@ -51,7 +57,7 @@ final class ColumnBuilder {
     if (size == numbers.length) {
       numbers = Arrays.copyOf(numbers, size + (size >> 1));
     }
-    double value = NumberText.parse(cell, decimalComma);
+    double value = parse(cell);
     if (isWord(cell, value)) {
       metWord = true;
       numbers = new double[0];
@@ -60,9 +66,19 @@ final class ColumnBuilder {
     numbers[size++] = value;
   }
 
+  private double parse(CharSequence cell) {
+    if (groups != null) {
+      String bare = cell.toString().strip();
+      if (groups.matcher(bare).matches()) {
+        return NumberText.parse(bare.replace(decimalComma ? "." : ",", ""), decimalComma);
+      }
+    }
+    return NumberText.parse(cell, decimalComma);
+  }
+
   /** Whether a cell is neither a number nor missing, or a number written like a code. */
-  static boolean isWord(String cell, boolean decimalComma) {
-    return isWord(cell, NumberText.parse(cell, decimalComma));
+  boolean isWord(String cell) {
+    return isWord(cell, parse(cell));
   }
 
   private static boolean isWord(CharSequence cell, double value) {

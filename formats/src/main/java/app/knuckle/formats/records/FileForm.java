@@ -1,5 +1,6 @@
 package app.knuckle.formats.records;
 
+import app.knuckle.study.words.Numerals;
 import java.nio.charset.Charset;
 import java.util.List;
 import java.util.Map;
@@ -50,8 +51,10 @@ public sealed interface FileForm {
               settings.get("delimiter").charAt(0),
               settings.get("quote").charAt(0),
               Boolean.parseBoolean(settings.get("decimalComma")),
+              Boolean.parseBoolean(settings.get("grouped")),
               Integer.parseInt(settings.get("skip")),
-              header));
+              header,
+              ""));
     } catch (IllegalArgumentException | NullPointerException | IndexOutOfBoundsException e) {
       return Optional.empty(); // Another version's form: it is guessed again.
     }
@@ -62,14 +65,87 @@ public sealed interface FileForm {
    *
    * @param charset encoding
    * @param delimiter between cells
-   * @param quote around cells that hold a delimiter
+   * @param quote around cells that hold a delimiter; {@link #NO_QUOTE} for none
    * @param decimalComma whether numbers have a decimal comma
+   * @param grouped whether the other of comma and point stands between thousands
    * @param skip rows above the table, such as a title
    * @param header whether the first row of the table names the columns
+   * @param doubt what only a person can decide about the file, a sentence; empty if it is clear
    */
   record Text(
-      Charset charset, char delimiter, char quote, boolean decimalComma, int skip, boolean header)
+      Charset charset,
+      char delimiter,
+      char quote,
+      boolean decimalComma,
+      boolean grouped,
+      int skip,
+      boolean header,
+      String doubt)
       implements FileForm {
+
+    /** A character that no text holds. */
+    public static final char NO_QUOTE = '\uFFFE';
+
+    /**
+     * A form without marks between thousands, and without a doubt.
+     *
+     * @param charset encoding
+     * @param delimiter between cells
+     * @param quote around cells that hold a delimiter
+     * @param decimalComma whether numbers have a decimal comma
+     * @param skip rows above the table
+     * @param header whether the first row of the table names the columns
+     */
+    public Text(
+        Charset charset,
+        char delimiter,
+        char quote,
+        boolean decimalComma,
+        int skip,
+        boolean header) {
+      this(charset, delimiter, quote, decimalComma, false, skip, header, "");
+    }
+
+    /**
+     * The same as someone chose it, so that nothing is in doubt any more.
+     *
+     * @return the form
+     */
+    public Text decided() {
+      return new Text(charset, delimiter, quote, decimalComma, grouped, skip, header, "");
+    }
+
+    /**
+     * The same with other marks in numbers.
+     *
+     * @param comma whether numbers have a decimal comma
+     * @param thousands whether the other mark stands between thousands
+     * @return the form
+     */
+    public Text marked(boolean comma, boolean thousands) {
+      return new Text(charset, delimiter, quote, comma, thousands, skip, header, "");
+    }
+
+    /**
+     * The same with another quotation mark.
+     *
+     * @param mark around cells; {@link #NO_QUOTE} for none
+     * @return the form
+     */
+    public Text quoted(char mark) {
+      return new Text(charset, delimiter, mark, decimalComma, grouped, skip, header, "");
+    }
+
+    /**
+     * The same with rows above the table left out.
+     *
+     * @param rows how many
+     * @param named whether the row after them names the columns
+     * @return the form
+     */
+    public Text from(int rows, boolean named) {
+      return new Text(charset, delimiter, quote, decimalComma, grouped, rows, named, doubt);
+    }
 
     @Override
     public Map<String, String> settings() {
@@ -79,6 +155,7 @@ public sealed interface FileForm {
               "delimiter", String.valueOf(delimiter),
               "quote", String.valueOf(quote),
               "decimalComma", String.valueOf(decimalComma),
+              "grouped", String.valueOf(grouped),
               "skip", String.valueOf(skip),
               "header", String.valueOf(header)));
     }
@@ -86,8 +163,13 @@ public sealed interface FileForm {
     @Override
     public String words() {
       return nameOf(delimiter)
-          + (decimalComma ? ", decimal comma, " : ", ")
-          + charset.displayName(java.util.Locale.ROOT);
+          + (decimalComma ? ", decimal comma" : "")
+          + (grouped ? (decimalComma ? ", point" : ", comma") + " between thousands" : "")
+          + (quote == NO_QUOTE ? ", without quotation marks" : "")
+          + ", "
+          + charset.displayName(java.util.Locale.ROOT)
+          + (skip > 0 ? ", " + Numerals.count(skip, "row", "rows") + " above left out" : "")
+          + (doubt.isEmpty() ? "" : ". " + doubt);
     }
 
     /**

@@ -24,8 +24,8 @@ import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 
 /**
- * A workbook in OpenDocument, .ods, read row by row from its XML: a sheet of any length needs no more
- * memory than one row.
+ * A workbook in OpenDocument, .ods, read row by row from its XML: a sheet of any length needs no
+ * more memory than one row.
  *
  * @see "OASIS (2021). Open Document Format for Office Applications, version 1.3, part 3, section 9"
  */

@@ -14,12 +14,14 @@ final class RowHandler extends CsvCallbackHandler<Boolean> {
   private final TableBuilder table;
   private final Slice slice = new Slice();
   private List<String> header = new ArrayList<>();
+  private final char delimiter;
   private int above;
   private int fields;
   private boolean empty;
 
-  RowHandler(TableBuilder table, int skip) {
+  RowHandler(TableBuilder table, int skip, char delimiter) {
     this.table = table;
+    this.delimiter = delimiter;
     above = skip;
   }
 
@@ -45,6 +47,9 @@ final class RowHandler extends CsvCallbackHandler<Boolean> {
     if (header != null) {
       header.add(new String(buffer, offset, length));
     } else {
+      if (quoted) {
+        table.requireOneRow(slice.over(buffer, offset, length), delimiter);
+      }
       table.cell(slice.over(buffer, offset, length));
     }
   }

@@ -39,6 +39,7 @@ final class TableBuilder {
   private int cells;
   private boolean filledTooMany;
   private boolean again;
+  private String renamed = "";
 
   TableBuilder(Path file, FileForm form) {
     this.file = file;
@@ -51,7 +52,7 @@ final class TableBuilder {
     int names = Math.min(form.header() ? 1 : 0, firstRows.size());
     for (List<String> row : firstRows.subList(names, firstRows.size())) {
       for (int c = 0; c < row.size(); c++) {
-        if (ColumnBuilder.isWord(row.get(c), comma)) {
+        if (new ColumnBuilder("", comma, isGrouped(), false).isWord(row.get(c))) {
           words.add(c);
         }
       }
@@ -60,6 +61,10 @@ final class TableBuilder {
 
   private boolean hasDecimalComma() {
     return form instanceof FileForm.Text text && text.decimalComma();
+  }
+
+  private boolean isGrouped() {
+    return form instanceof FileForm.Text text && text.grouped();
   }
 
   /** Begins a pass with the first row of the file. */
@@ -76,8 +81,10 @@ final class TableBuilder {
     rows = 0;
     boolean comma = hasDecimalComma();
     List<String> names = form.header() ? ColumnNames.of(first) : ColumnNames.numbered(first.size());
+    boolean odd = form.header() && !names.equals(first.stream().map(String::strip).toList());
+    renamed = odd ? "; heads that were blank or named twice are numbered" : "";
     for (int c = 0; c < names.size(); c++) {
-      columns.add(new ColumnBuilder(names.get(c), comma, words.contains(c)));
+      columns.add(new ColumnBuilder(names.get(c), comma, isGrouped(), words.contains(c)));
     }
     if (!form.header()) {
       add(first);
@@ -90,6 +97,16 @@ final class TableBuilder {
       cell(cell);
     }
     endRow();
+  }
+
+  /** Refuses a quoted cell that holds whole rows, which a stray quotation mark has swallowed. */
+  void requireOneRow(CharSequence text, char delimiter) {
+    if (StrayQuote.holdsRows(text, delimiter, columns.size())) {
+      throw Refused.at(
+          new Place.Cell(file.getFileName().toString(), rows + 1, ""),
+          "a quotation mark is opened here and swallows the rows after it",
+          "Close it there, or read the file without quotation marks (--quote none)");
+    }
   }
 
   /** Takes the next cell of the row; the text may change once this returns. */
@@ -159,6 +176,11 @@ final class TableBuilder {
     }
   }
 
+  /** Rows taken so far in this pass. */
+  long rows() {
+    return rows;
+  }
+
   boolean needsAnotherPass() {
     return again;
   }
@@ -167,6 +189,6 @@ final class TableBuilder {
     List<Column> made = columns.stream().map(ColumnBuilder::column).toList();
     String name = file.getFileName().toString();
     Table bare = new Table(RecordsFile.tableName(file), name, made, "");
-    return new Table(bare.name(), name, made, TextReader.howRead(bare, form));
+    return new Table(bare.name(), name, made, TextReader.howRead(bare, form) + renamed);
   }
 }

@@ -31,7 +31,7 @@ final class TextGuess {
 
   private static final int ROWS = 100;
   private static final char[] DELIMITERS = {',', ';', '\t', '|'};
-  private static final Charset WESTERN = Charset.forName("windows-1252");
+  static final Charset WESTERN = Charset.forName("windows-1252");
 
   private TextGuess() {}
 
@@ -65,10 +65,30 @@ final class TextGuess {
       }
     }
     List<List<String>> rows = rows(text, best, quote, whole);
-    boolean comma = best != ',' && hasDecimalCommas(rows);
+    String doubt = "";
+    int stray = isBroken(text, best, quote) ? rows.size() - 1 : StrayQuote.row(rows, best);
+    if (stray >= 0) {
+      doubt =
+          "In row "
+              + Math.max(1, hasHeader(rows, false) ? stray : stray + 1)
+              + " a quotation mark is opened and not closed, so that other rows would be swallowed:"
+              + " the file is read without quotation marks";
+      quote = FileForm.Text.NO_QUOTE;
+      rows = rows(text, best, quote, whole);
+    }
     int skip = titles(rows);
     List<List<String>> table = rows.subList(skip, rows.size());
-    return new FileForm.Text(charset, best, quote, comma, skip, hasHeader(table, comma));
+    boolean header = hasHeader(table, best != ',' && hasDecimalCommas(rows));
+    Marks marks = Marks.of(header ? table.subList(1, table.size()) : table, best);
+    return new FileForm.Text(
+        charset,
+        best,
+        quote,
+        marks.decimalComma(),
+        marks.grouped(),
+        skip,
+        hasHeader(table, marks.decimalComma()),
+        doubt.isEmpty() ? marks.doubt() : doubt);
   }
 
   /** Rows with one filled cell above a table of several columns. */
@@ -145,6 +165,24 @@ final class TextGuess {
     return rows;
   }
 
+  /** Whether something follows a closing quotation mark, which no writer of such texts leaves. */
+  private static boolean isBroken(String text, char delimiter, char quote) {
+    try (CsvReader<CsvRecord> reader =
+        CsvReader.builder()
+            .fieldSeparator(delimiter)
+            .quoteCharacter(quote)
+            .allowExtraFields(true)
+            .allowMissingFields(true)
+            .ofCsvRecord(text)) {
+      reader.forEach(row -> {});
+      return false;
+    } catch (CsvParseException e) {
+      return true;
+    } catch (UncheckedIOException | IOException e) {
+      return false; // Of a text in memory there is none.
+    }
+  }
+
   /** Share of rows with the commonest number of cells, times that number when it is over one. */
   private static double score(List<List<String>> rows) {
     Map<Integer, Integer> counts = new HashMap<>();
@@ -166,20 +204,44 @@ final class TextGuess {
     return rows.stream().flatMap(List::stream).map(String::strip);
   }
 
-  /** A first row without numbers or blanks, whose names are all different, names the columns. */
+  /**
+   * Whether the first row names the columns: it holds a word where numbers follow, or nothing but
+   * words, and not those of a row below.
+   */
   static boolean hasHeader(List<List<String>> rows, boolean decimalComma) {
     if (rows.isEmpty()) {
       return false;
     }
     List<String> first = rows.get(0);
+    boolean overNumbers = false;
+    boolean numbers = false;
+    for (int c = 0; c < first.size(); c++) {
+      boolean below = isOfNumbers(rows, c, decimalComma);
+      boolean word =
+          !first.get(c).isBlank()
+              && !MissingMarks.isMissing(first.get(c))
+              && Double.isNaN(NumberText.parse(first.get(c), decimalComma));
+      overNumbers |= below && word;
+      numbers |= !first.get(c).isBlank() && !word;
+    }
     boolean names =
-        first.stream()
-            .noneMatch(
-                c ->
-                    MissingMarks.isMissing(c) && !c.isBlank()
-                        || !Double.isNaN(NumberText.parse(c, decimalComma)));
-    return names
-        && new HashSet<>(first).size() == first.size()
-        && first.stream().anyMatch(c -> !c.isBlank());
+        !numbers
+            && new HashSet<>(first).size() == first.size()
+            && first.stream().anyMatch(c -> !c.isBlank());
+    return overNumbers || names;
+  }
+
+  private static boolean isOfNumbers(List<List<String>> rows, int column, boolean decimalComma) {
+    int numbers = 0;
+    int words = 0;
+    for (List<String> row : rows.subList(1, rows.size())) {
+      String cell = column < row.size() ? row.get(column) : "";
+      if (!Double.isNaN(NumberText.parse(cell, decimalComma))) {
+        numbers++;
+      } else if (!MissingMarks.isMissing(cell)) {
+        words++;
+      }
+    }
+    return numbers > words;
   }
 }

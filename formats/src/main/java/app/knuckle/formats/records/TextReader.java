@@ -8,6 +8,7 @@ import app.knuckle.study.words.Numerals;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import java.io.BufferedReader;
 import java.io.FilterInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -16,6 +17,7 @@ import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -49,12 +51,45 @@ final class TextReader {
         }
       }
     } catch (CsvParseException | UncheckedIOException e) {
-      throw broken(file, form, e);
+      throw broken(new Place.Cell(name(file), Math.max(1, first.size()), ""), form, e);
     }
     return first;
   }
 
   static Table read(Path file, FileForm.Text form, Progress progress) throws IOException {
+    try {
+      return readAs(file, form, progress);
+    } catch (Refused e) {
+      // A letter that is none of UTF-8 may come late in a file: it is then written in another way.
+      if (form.charset().equals(StandardCharsets.UTF_8) && isOfEncoding(e)) {
+        return readAs(file, western(form), progress);
+      }
+      throw e;
+    }
+  }
+
+  private static boolean isOfEncoding(Throwable e) {
+    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+      if (cause instanceof CharacterCodingException) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private static FileForm.Text western(FileForm.Text form) {
+    return new FileForm.Text(
+        TextGuess.WESTERN,
+        form.delimiter(),
+        form.quote(),
+        form.decimalComma(),
+        form.grouped(),
+        form.skip(),
+        form.header(),
+        form.doubt());
+  }
+
+  private static Table readAs(Path file, FileForm.Text form, Progress progress) throws IOException {
     TableBuilder builder = new TableBuilder(file, form);
     builder.expect(preview(file, form, ROWS_TO_GUESS));
     do {
@@ -69,7 +104,8 @@ final class TextReader {
     Counting bytes = new Counting(Files.newInputStream(file));
     int row = 0;
     try (CsvReader<Boolean> reader =
-        settings(form).build(new RowHandler(builder, form.skip()), decoded(bytes, form))) {
+        settings(form)
+            .build(new RowHandler(builder, form.skip(), form.delimiter()), decoded(bytes, form))) {
       for (Iterator<Boolean> rows = reader.iterator(); rows.hasNext(); rows.next()) {
         if (++row % ROWS_PER_LOOK == 0) {
           progress.check();
@@ -77,7 +113,7 @@ final class TextReader {
         }
       }
     } catch (CsvParseException | UncheckedIOException e) {
-      throw broken(file, form, e);
+      throw broken(new Place.Cell(name(file), builder.rows() + 1, ""), form, e);
     }
     builder.end();
   }
@@ -87,12 +123,24 @@ final class TextReader {
   }
 
   private static Reader decoded(InputStream in, FileForm.Text form) {
-    return new InputStreamReader(
-        in,
-        form.charset()
-            .newDecoder()
-            .onMalformedInput(CodingErrorAction.REPORT)
-            .onUnmappableCharacter(CodingErrorAction.REPORT));
+    Reader reader =
+        new BufferedReader(
+            new InputStreamReader(
+                in,
+                form.charset()
+                    .newDecoder()
+                    .onMalformedInput(CodingErrorAction.REPORT)
+                    .onUnmappableCharacter(CodingErrorAction.REPORT)),
+            1 << 16);
+    try {
+      reader.mark(1);
+      if (reader.read() != BYTE_ORDER_MARK) {
+        reader.reset();
+      }
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    return reader;
   }
 
   /** Rows of any length are let through here, so that all wrong ones can be named together. */
@@ -116,18 +164,19 @@ final class TextReader {
     return header;
   }
 
-  private static Refused broken(Path file, FileForm.Text form, RuntimeException e) {
-    Place where = new Place.WholeFile(file.getFileName().toString());
-    for (Throwable cause = e; cause != null; cause = cause.getCause()) {
-      if (cause instanceof CharacterCodingException) {
-        return new Refused(
-            Refused.at(
-                    where,
-                    "some letters are not written in " + form.charset().displayName(),
-                    "Choose another encoding, Windows-1252 for instance")
-                .refusal(),
-            e);
-      }
+  private static String name(Path file) {
+    return file.getFileName().toString();
+  }
+
+  private static Refused broken(Place where, FileForm.Text form, RuntimeException e) {
+    if (isOfEncoding(e)) {
+      return new Refused(
+          Refused.at(
+                  where,
+                  "some letters are not written in " + form.charset().displayName(),
+                  "Choose another encoding, Windows-1252 for instance")
+              .refusal(),
+          e);
     }
     if (e instanceof UncheckedIOException io) {
       throw io;
@@ -135,8 +184,8 @@ final class TextReader {
     return new Refused(
         Refused.at(
                 where,
-                "a cell never ends; most likely a quotation mark is opened and not closed",
-                "Close it, or choose another quotation mark")
+                "a cell never ends, or goes on after its closing quotation mark",
+                "Mend the quotation marks there, or read the file without them (--quote none)")
             .refusal(),
         e);
   }

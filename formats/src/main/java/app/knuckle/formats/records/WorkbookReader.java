@@ -149,7 +149,9 @@ final class WorkbookReader {
           break;
         }
         boolean empty =
-            row.errors() == 0 && row.unvalued().isEmpty() && cells.stream().allMatch(String::isBlank);
+            row.errors() == 0
+                && row.unvalued().isEmpty()
+                && cells.stream().allMatch(String::isBlank);
         if (row.number() < form.area().top() || empty) {
           blank++;
           continue;

@@ -1,9 +1,9 @@
 package app.knuckle.formats.records;
 
+import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
 import java.io.IOException;
 import java.nio.file.Path;
-import app.knuckle.study.table.NumberText;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.time.LocalTime;
@@ -118,7 +118,8 @@ final class XlsxBook implements Book {
     if (format == null) {
       return false;
     }
-    String bare = format.toLowerCase(Locale.ROOT).replaceAll("\"[^\"]*\"|\\[[^\\]]*\\]|[\\\\_*].", "");
+    String bare =
+        format.toLowerCase(Locale.ROOT).replaceAll("\"[^\"]*\"|\\[[^\\]]*\\]|[\\\\_*].", "");
     return bare.contains("yy") || bare.contains("d") && bare.contains("m");
   }
 

@@ -166,8 +166,7 @@ class OdsBookTest {
 
   @Test
   void coveredCellsAndNotesAreNoValues() throws IOException {
-    String covered =
-        "<table:covered-table-cell office:value-type=\"float\" office:value=\"9\"/>";
+    String covered = "<table:covered-table-cell office:value-type=\"float\" office:value=\"9\"/>";
     String noted =
         "<table:table-cell office:value-type=\"string\"><office:annotation><text:p>why</text:p>"
             + "</office:annotation><text:p>A<text:s text:c=\"2\"/>b</text:p></table:table-cell>";

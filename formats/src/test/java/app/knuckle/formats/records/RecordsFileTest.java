@@ -132,8 +132,10 @@ class RecordsFileTest {
     assertThatThrownBy(() -> read(old)).hasMessageContaining("protected by a password");
     Path western = file("w.csv", "a,b\né,1\n", Charset.forName("windows-1252"));
     FileForm.Text utf8 = new FileForm.Text(StandardCharsets.UTF_8, ',', '"', false, 0, true);
-    assertThatThrownBy(() -> RecordsFile.read(western, utf8, Progress.NONE))
-        .hasMessageContaining("not written in UTF-8");
+    assertThat(RecordsFile.read(western, utf8, Progress.NONE).howRead()).contains("windows-1252");
+    FileForm.Text ascii = new FileForm.Text(StandardCharsets.US_ASCII, ',', '"', false, 0, true);
+    assertThatThrownBy(() -> RecordsFile.read(western, ascii, Progress.NONE))
+        .hasMessageContaining("not written in US-ASCII");
   }
 
   @Test

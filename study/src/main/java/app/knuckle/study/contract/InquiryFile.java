@@ -255,8 +255,7 @@ public final class InquiryFile {
       for (JsonNode weight : keys.list(node, "weights")) {
         keys.known(weight, List.of("levels", "weight"));
         weights.add(
-            new Inquiry.Weight(
-                keys.textsByName(weight, "levels"), keys.number(weight, "weight")));
+            new Inquiry.Weight(keys.textsByName(weight, "levels"), keys.number(weight, "weight")));
       }
       if (!node.has("of")) {
         throw keys.wrong("of", "the treatments whose means are meant are needed here", "");

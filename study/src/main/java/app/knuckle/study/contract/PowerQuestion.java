@@ -22,7 +22,15 @@ final class PowerQuestion {
   /** What a question may give. */
   static final List<String> KEYS =
       List.of(
-          "test", "alpha", "n", "power", "groups", "levels", "effect", "cohenF", "cohenD",
+          "test",
+          "alpha",
+          "n",
+          "power",
+          "groups",
+          "levels",
+          "effect",
+          "cohenF",
+          "cohenD",
           "direction");
 
   private final JsonNode given;

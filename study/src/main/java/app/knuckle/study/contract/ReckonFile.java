@@ -33,10 +33,14 @@ public final class ReckonFile {
   /** What each kind of question may give. */
   private static final Map<String, List<String>> GIVEN =
       Map.of(
-          "from-summaries", List.of("levels", "n", "mean", "sd", "alpha", "procedures"),
-          "complete-table", List.of("effect", "error", "total", "alpha"),
-          "power", PowerQuestion.KEYS,
-          "sample-size", PowerQuestion.KEYS);
+          "from-summaries",
+          List.of("levels", "n", "mean", "sd", "alpha", "procedures"),
+          "complete-table",
+          List.of("effect", "error", "total", "alpha"),
+          "power",
+          PowerQuestion.KEYS,
+          "sample-size",
+          PowerQuestion.KEYS);
 
   private ReckonFile() {}
 

@@ -21,7 +21,6 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -93,8 +92,8 @@ final class StepFile {
           new Merge(
               keys.text(node, "column"), keys.texts(node, "levels"), keys.text(node, "into"), off);
       case "order" -> new Order(keys.text(node, "column"), keys.texts(node, "levels"), off);
-      case "relabel" -> new Relabel(
-              keys.text(node, "column"), keys.textsByName(node, "labels"), off);
+      case "relabel" ->
+          new Relabel(keys.text(node, "column"), keys.textsByName(node, "labels"), off);
       case "rename" ->
           new Rename(
               keys.text(node, "column"),
@@ -157,7 +156,8 @@ final class StepFile {
     for (JsonNode node : list) {
       keys.known(node, List.of("row", "column", "to"));
       if (!node.path("row").isInt() || node.path("row").asInt() < 1) {
-        throw keys.wrong("row", "row numbers are whole numbers from 1 on", "The first data row is 1");
+        throw keys.wrong(
+            "row", "row numbers are whole numbers from 1 on", "The first data row is 1");
       }
       cells.add(
           new Edit.Cell(

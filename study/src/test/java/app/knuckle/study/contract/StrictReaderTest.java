@@ -44,7 +44,8 @@ class StrictReaderTest {
       """;
 
   private static final List<String> VALUES =
-      List.of("12", "\"x\"", "true", "null", "{}", "[]", "0.5", "-1", "[12]", "{\"z\": 1}", "[null]");
+      List.of(
+          "12", "\"x\"", "true", "null", "{}", "[]", "0.5", "-1", "[12]", "{\"z\": 1}", "[null]");
 
   /** Every place where a value stands, as something that puts another there. */
   private static void places(JsonNode node, List<Consumer<JsonNode>> found) {
