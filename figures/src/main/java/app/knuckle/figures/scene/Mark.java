@@ -1,6 +1,7 @@
 package app.knuckle.figures.scene;
 
 import java.awt.geom.Rectangle2D;
+import java.util.regex.Pattern;
 
 /**
  * One thing drawn, in points (1/72 inch) from the top left corner. It knows what it stands for, so
@@ -106,6 +107,13 @@ public sealed interface Mark {
       Role role,
       String subject)
       implements Mark {
+
+    /** Control characters have no shape, and no place in an XML file: they are blanks here. */
+    public Label {
+      text = CONTROL.matcher(text).replaceAll(" ");
+    }
+
+    private static final Pattern CONTROL = Pattern.compile("[\\p{Cntrl}\\uFFFE\\uFFFF]|\\p{Cs}");
 
     /**
      * The same, standing for a text that own words may replace.

@@ -184,7 +184,7 @@ final class TextReader {
     return new Refused(
         Refused.at(
                 where,
-                "a cell never ends, or goes on after its closing quotation mark",
+                "a cell goes on after its end; most likely a quotation mark is opened and not closed",
                 "Mend the quotation marks there, or read the file without them (--quote none)")
             .refusal(),
         e);

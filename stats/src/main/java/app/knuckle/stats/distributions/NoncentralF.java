@@ -63,7 +63,7 @@ public final class NoncentralF {
       double numerator = (df1 + 2 * halfNoncentrality) / df1;
       return ChiSquaredDistribution.of(df2).cumulativeProbability(df2 * numerator / x);
     }
-    double y = df1 * x / (df1 * x + df2);
+    double y = 1 / (1 + df2 / df1 / x);
     int middle = (int) halfNoncentrality;
     double sum = 0;
     for (int j = middle; j >= 0; j--) {

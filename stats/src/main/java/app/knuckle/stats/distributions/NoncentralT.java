@@ -1,5 +1,6 @@
 package app.knuckle.stats.distributions;
 
+import java.util.function.DoubleUnaryOperator;
 import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
@@ -41,8 +42,7 @@ public final class NoncentralT {
    * @return the probability
    */
   public double survivalProbability(double t) {
-    return Math.min(
-        1, chi.average(steepness(t), s -> NORMAL.survivalProbability(t * s - noncentrality)));
+    return Math.min(1, average(t, s -> NORMAL.survivalProbability(t * s - noncentrality)));
   }
 
   /**
@@ -52,14 +52,19 @@ public final class NoncentralT {
    * @return the probability
    */
   public double cumulativeProbability(double t) {
-    return Math.min(
-        1, chi.average(steepness(t), s -> NORMAL.cumulativeProbability(t * s - noncentrality)));
+    return Math.min(1, average(t, s -> NORMAL.cumulativeProbability(t * s - noncentrality)));
   }
 
-  /** The normal probability changes where t s is about the noncentrality. */
-  private double steepness(double t) {
-    return Math.max(Math.abs(t), Math.abs(noncentrality));
+  /** The normal probability changes where t s is about the noncentrality, over 1 / t in s. */
+  private double average(double t, DoubleUnaryOperator probability) {
+    double steepness = Math.max(Math.abs(t), Math.abs(noncentrality));
+    return steepness < STEEP
+        ? chi.average(steepness, probability)
+        : chi.averageOfStep(noncentrality / t, 1 / Math.abs(t), probability);
   }
+
+  /** From here on panels need fewer evaluations than equal steps. */
+  private static final double STEEP = 40;
 
   /**
    * The noncentrality under which P(T' &lt;= t) is a given probability: a limit for the
@@ -68,21 +73,30 @@ public final class NoncentralT {
    * @param t observed
    * @param df degrees of freedom
    * @param probability between 0 and 1
-   * @return the noncentrality
+   * @return the noncentrality; NaN if it is too far out to be found
    * @see "Steiger, J. H. and Fouladi, R. T. (1997). Noncentrality interval estimation. In: What if
    *     there were no significance tests? 221-257"
    */
   public static double noncentralityFor(double t, double df, double probability) {
-    // P(T' <= t) falls as the noncentrality grows.
-    double low = t - 2;
-    double high = t + 2;
-    while (of(df, low).cumulativeProbability(t) < probability) {
-      low -= 2 * (t - low);
+    // P(T' <= t) falls as the noncentrality grows; its spread is that of t itself.
+    double spread = 2 * Math.hypot(1, t / Math.sqrt(2 * df));
+    double low = t - spread;
+    double high = t + spread;
+    for (int i = 0; i < MOST_STEPS && of(df, low).cumulativeProbability(t) < probability; i++) {
+      low -= spread * Math.scalb(1.0, i);
     }
-    while (of(df, high).cumulativeProbability(t) > probability) {
-      high += 2 * (high - t);
+    for (int i = 0; i < MOST_STEPS && of(df, high).cumulativeProbability(t) > probability; i++) {
+      high += spread * Math.scalb(1.0, i);
     }
-    return new BrentSolver(QUANTILE_TOLERANCE, QUANTILE_TOLERANCE, 0)
+    double atLow = probability - of(df, low).cumulativeProbability(t);
+    double atHigh = probability - of(df, high).cumulativeProbability(t);
+    if (!(atLow <= 0 && atHigh >= 0) || !Double.isFinite(high - low)) {
+      return Double.NaN;
+    }
+    return new BrentSolver(QUANTILE_TOLERANCE, QUANTILE_TOLERANCE * Math.abs(t), 0)
         .findRoot(n -> probability - of(df, n).cumulativeProbability(t), low, high);
   }
+
+  /** After so many doublings a limit lies farther out than any that could be read. */
+  private static final int MOST_STEPS = 60;
 }

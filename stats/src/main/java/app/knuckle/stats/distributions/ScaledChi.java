@@ -1,5 +1,7 @@
 package app.knuckle.stats.distributions;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import org.apache.commons.numbers.gamma.LogGamma;
 
@@ -70,4 +72,63 @@ final class ScaledChi {
     }
     return step * sum;
   }
+
+  /**
+   * The average of a function that is smooth but for one steep rise or fall, however narrow: panels
+   * of their own take it, so that the work does not grow with the steepness.
+   *
+   * @param at where it changes, in s; 0 or less if nowhere
+   * @param width of the change, in s
+   * @param function of s, bounded by 1
+   */
+  double averageOfStep(double at, double width, DoubleUnaryOperator function) {
+    if (df >= INFINITE_DF) {
+      return function.applyAsDouble(1);
+    }
+    double x = 0.5 * df;
+    double constant =
+        df > 1000
+            ? Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - 1 / (12 * x) + 1 / (360 * x * x * x)
+            : Math.log(2) + x * Math.log(x) - x - LogGamma.value(x);
+    double unit = 1 / Math.sqrt(2 * df);
+    double low = -edge(-unit);
+    double high = edge(unit);
+    List<Double> ends = new ArrayList<>();
+    int panels = (int) Math.ceil(PANELS_A_SIDE);
+    for (int i = 0; i <= panels; i++) {
+      // Quadratic, so that panels are narrow where the density is large.
+      double share = (double) i / panels;
+      ends.add(low * share * share);
+      ends.add(high * share * share);
+    }
+    double place = at > 0 ? Math.log(at) : Double.NaN;
+    double own = width / at;
+    for (int i = -STEP_REACH; place > low && place < high && i <= STEP_REACH; i++) {
+      ends.add(Math.max(low, Math.min(high, place + i * own)));
+      // And wider ones beyond, from the narrow panels to those of the density.
+      double far = Math.copySign(own * Math.scalb(1.0, Math.abs(i) * 2), i);
+      ends.add(Math.max(low, Math.min(high, place + far)));
+    }
+    return Panels.integral(
+        ends.stream().mapToDouble(e -> e).toArray(),
+        u -> {
+          double exponent = df * (u - 0.5 * Math.expm1(2 * u));
+          return Math.exp(constant + exponent) * function.applyAsDouble(Math.exp(u));
+        });
+  }
+
+  /** How far from 0, in u, the density falls to nothing on one side. */
+  private double edge(double step) {
+    double u = step;
+    while (df * (u - 0.5 * Math.expm1(2 * u)) > Math.log(NEGLIGIBLE) && Math.abs(u) < MOST_LOG) {
+      u *= 2;
+    }
+    return Math.abs(u);
+  }
+
+  private static final double PANELS_A_SIDE = 24;
+  private static final int STEP_REACH = 9;
+
+  /** e to this is the largest double. */
+  private static final double MOST_LOG = 700;
 }

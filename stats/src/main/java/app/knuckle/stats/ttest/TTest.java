@@ -31,6 +31,7 @@ public record TTest(
     Quantity dLow,
     Quantity dHigh) {
 
+  private static final String TOO_FAR = "the limit lies too far out";
   private static final String NO_SPREAD = "there is no spread to measure it in";
 
   /** Forms of the t-test. */
@@ -166,12 +167,14 @@ public record TTest(
         factor,
         factor.exists() ? d.map(x -> x * factor.value()) : factor,
         limits
-            ? Quantity.of(
-                root * NoncentralT.noncentralityFor(statistic.value(), df.value(), 1 - alpha / 2))
+            ? Quantity.finite(
+                root * NoncentralT.noncentralityFor(statistic.value(), df.value(), 1 - alpha / 2),
+                TOO_FAR)
             : none,
         limits
-            ? Quantity.of(
-                root * NoncentralT.noncentralityFor(statistic.value(), df.value(), alpha / 2))
+            ? Quantity.finite(
+                root * NoncentralT.noncentralityFor(statistic.value(), df.value(), alpha / 2),
+                TOO_FAR)
             : none);
   }
 

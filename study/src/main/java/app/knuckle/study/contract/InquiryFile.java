@@ -57,6 +57,9 @@ public final class InquiryFile {
   private static final List<String> COMPARE_KEYS =
       List.of("of", "within", "against", "procedure", "weights", "name", "trend");
 
+  /** Critical values of smaller levels lie where tails have no digits left. */
+  private static final double LEAST_ALPHA = 1e-12;
+
   private InquiryFile() {}
 
   /**
@@ -96,6 +99,12 @@ public final class InquiryFile {
       throw keys.wrong(
           "alpha", "the level " + alpha + " does not lie between 0 and 1", "0.05 is usual");
     }
+    if (alpha < LEAST_ALPHA || alpha > 1 - LEAST_ALPHA) {
+      throw keys.wrong(
+          "alpha",
+          "the level " + alpha + " lies beyond what distributions can tell",
+          "It lies between " + LEAST_ALPHA + " and one less that; 0.05 is usual");
+    }
     Inquiry.Draft d = new Inquiry.Draft();
     d.name = keys.text(node, "name", "Inquiry");
     d.prepare = StepFile.readAll(keys.list(node, "prepare"));
@@ -105,7 +114,10 @@ public final class InquiryFile {
     d.measured = keys.texts(node, "measured");
     d.together = keys.flag(node, "together");
     d.treatments = keys.texts(node, "treatments");
-    d.expected = node.has("expected") ? (Double) keys.number(node, "expected") : null;
+    d.expected =
+        node.has("expected")
+            ? (Double) keys.sensible("expected", keys.number(node, "expected"))
+            : null;
     d.blocks = keys.texts(node, "blocks");
     d.wholePlots = keys.texts(node, "wholePlots");
     d.strips = keys.texts(node, "strips");

@@ -106,7 +106,7 @@ final class TestFile {
       return;
     }
     Effect e = row.effect();
-    Quantity none = Quantity.absent(EMPTY_CELLS);
+    Quantity none = Quantity.absent(isSlope(row) ? TELLS_NOTHING : EMPTY_CELLS);
     put(node, "df", e == null ? none : Quantity.of(e.df()));
     put(node, "ss", e == null ? none : Quantity.of(e.ss()));
     put(node, "ms", e == null ? none : Quantity.of(e.ms()));
@@ -127,6 +127,14 @@ final class TestFile {
       corrected(node, row, sphericity);
     }
   }
+
+  private static boolean isSlope(AnovaTable.Row row) {
+    return row.error().fit().model().covariates().stream()
+        .anyMatch(c -> row.term().names().contains(c.name()));
+  }
+
+  private static final String TELLS_NOTHING =
+      "cannot be estimated: the covariate tells nothing that the other terms do not";
 
   private static void corrected(ObjectNode node, AnovaTable.Row row, Sphericity s) {
     node.put("pLowerBound", p(row, s.lowerBound()));

@@ -143,8 +143,18 @@ final class Answering {
       throw notNumbers(categories);
     }
     Numbers numbers = (Numbers) column;
+    double largest = 0;
     for (int row = 0; row < numbers.size(); row++) {
       requireSensible(numbers, row);
+      if (frame.inPlay(row) && !numbers.isMissing(row)) {
+        largest = Math.max(largest, Math.abs(numbers.value(row)));
+      }
+    }
+    if (largest > 0 && largest < SMALLEST) {
+      throw Refused.at(
+          new Place.WholeColumn(table.source(), measured),
+          "its values are too small to be squared",
+          "Use a smaller unit");
     }
     return numbers;
   }
@@ -164,6 +174,9 @@ final class Answering {
             ? "Mark it as missing, or set the row aside with a reason"
             : "Use a larger unit, or mark it as missing");
   }
+
+  /** Squares of smaller values have no digits left. */
+  private static final double SMALLEST = 1e-151;
 
   /** A tenth of the root of the largest double. */
   private static final double LARGEST = 1e153;

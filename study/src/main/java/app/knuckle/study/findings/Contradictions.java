@@ -5,9 +5,12 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 
@@ -68,6 +71,7 @@ final class Contradictions {
       }
     }
     tooMany(inquiry, treatments).forEach(found::add);
+    inquiry.covariates().forEach(x -> covariate(x, inquiry, cells, response).ifPresent(found::add));
     String unit = inquiry.pairs() != null ? inquiry.pairs() : ranked(inquiry);
     if (unit != null && treatments.size() == 1) {
       Factor units = new Parts(cells.frame(), List.of(), List.of(unit)).factor(unit);
@@ -121,7 +125,7 @@ final class Contradictions {
               .filter(f -> c.of().contains(f.name()))
               .mapToDouble(Factor::size)
               .reduce(1, (a, b) -> a * b);
-      if (!c.isContrast() && !c.procedure().isOnRanks() && means > Questions.MOST_COMPARED) {
+      if (!c.isContrast() && means > Questions.MOST_COMPARED) {
         found.add(
             "The "
                 + Numerals.whole((long) means)
@@ -134,5 +138,38 @@ final class Contradictions {
       }
     }
     return found;
+  }
+
+  /** A covariate that cannot adjust, because it does not vary where it would have to. */
+  private static Optional<String> covariate(
+      String name, Inquiry inquiry, CellGroups cells, Numbers response) {
+    Parts parts =
+        new Parts(cells.frame(), List.of(name, response.name()), inquiry.treatments());
+    double[] values = parts.values(name);
+    Map<List<Integer>, Set<Double>> byCell = new HashMap<>();
+    Set<Double> all = new HashSet<>();
+    for (int row = 0; row < values.length; row++) {
+      if (!Double.isNaN(values[row])) {
+        List<Integer> cell = new ArrayList<>();
+        for (Factor factor : parts.factors(inquiry.treatments())) {
+          cell.add(factor.codes()[row]);
+        }
+        byCell.computeIfAbsent(cell, c -> new HashSet<>()).add(values[row]);
+        all.add(values[row]);
+      }
+    }
+    if (all.size() == 1) {
+      return Optional.of(name + " has one value only, so it adjusts nothing. Take it out.");
+    }
+    boolean still = byCell.size() > 1 && byCell.values().stream().allMatch(v -> v.size() == 1);
+    return still
+        ? Optional.of(
+            name
+                + " is the same for all rows of each group, so that what it does cannot be told apart"
+                + " from what "
+                + Numerals.list(inquiry.treatments())
+                + " do: it takes degrees of freedom from them. Take it out, or measure it on each"
+                + " unit.")
+        : Optional.empty();
   }
 }

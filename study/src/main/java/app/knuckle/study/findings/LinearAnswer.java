@@ -91,6 +91,12 @@ final class LinearAnswer {
   /** The terms that the inquiry lists, or all or the main ones of its treatments. */
   static List<Term> treatmentTerms(Inquiry inquiry, Parts parts) {
     List<Term> terms = listed(inquiry);
+    if (terms.size() > MOST_TERMS) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("terms")),
+          "the model has " + Numerals.whole(terms.size()) + " terms, too many to be read",
+          "Ask for main effects, or choose the terms that matter");
+    }
     for (Term term : terms) {
       List<String> crossed = term.names().stream().filter(inquiry.treatments()::contains).toList();
       double cells =
@@ -107,6 +113,9 @@ final class LinearAnswer {
     }
     return terms;
   }
+
+  /** All terms of eight treatments; of more nobody could say anything. */
+  private static final int MOST_TERMS = 255;
 
   /**
    * More combinations of levels are no experiment, but a label or a measurement among the
@@ -395,7 +404,7 @@ final class LinearAnswer {
       }
     }
     for (Inquiry.Compare c : inquiry.compare()) {
-      if (c.trend() > 0) {
+      if (c.trend() > 0 && c.of().size() == 1) {
         checks.add(remainder(c, layer, values));
       }
     }

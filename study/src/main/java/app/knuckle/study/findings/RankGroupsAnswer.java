@@ -123,8 +123,12 @@ final class RankGroupsAnswer extends RankQuestion {
     List<RankComparison> comparisons = new ArrayList<>();
     for (Inquiry.Compare c : inquiry.compare()) {
       progress.check();
+      if (factor.size() > Questions.MOST_COMPARED) {
+        continue; // Said among what is odd about the design.
+      }
       if (c.toReference()) {
-        int reference = factor.levels().indexOf(inquiry.reference().get(factor.name()));
+        String named = inquiry.reference().get(factor.name());
+        int reference = named == null ? -1 : factor.levels().indexOf(named);
         if (reference < 0) {
           throw refused(
               "reference",

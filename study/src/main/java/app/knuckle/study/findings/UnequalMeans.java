@@ -44,6 +44,9 @@ final class UnequalMeans {
             "'" + c.procedure().key() + "' takes all spreads to be equal",
             "Use games-howell, tamhane or none with unequal spread");
       }
+      if (estimates.size() > Questions.MOST_COMPARED) {
+        continue; // Said among what is odd about the design.
+      }
       Comparison pairs =
           AllPairs.withDefaults()
               .with(c.procedure())
