@@ -17,6 +17,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Executors;
@@ -44,10 +45,10 @@ public final class Keeper {
   private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper(false);
   private final AtomicReference<Study> toJournal = new AtomicReference<>();
   private final Recent recent = new Recent(StateFolder.path());
-  private Path file;
-  private StudyFile.Stamp stamp = StudyFile.Stamp.NONE;
+  private volatile Path file;
+  private volatile StudyFile.Stamp stamp = StudyFile.Stamp.NONE;
   private Journal journal;
-  private ScheduledExecutorService clock;
+  private volatile ScheduledExecutorService clock;
 
   /**
    * The keeper of a workbench.
@@ -77,6 +78,52 @@ public final class Keeper {
    * @param path the file
    */
   public void open(Path path) {
+    unlessUnsaved(path.getFileName().toString(), () -> openNow(path));
+  }
+
+  /** What is not saved is not put aside unasked. */
+  private void unlessUnsaved(String what, Runnable action) {
+    if (!unsaved.get()) {
+      action.run();
+      return;
+    }
+    List<Banner.Move> moves = new ArrayList<>();
+    if (file != null) {
+      moves.add(new Banner.Move("Save, then open", () -> save(file, action)));
+    }
+    moves.add(
+        new Banner.Move(
+            "Keep it to bring back later",
+            () -> {
+              if (putAside()) {
+                action.run();
+              }
+            }));
+    workbench
+        .bannerProperty()
+        .set(
+            new Banner(
+                "What is open here is not saved. To open " + what + " in its place:",
+                false,
+                moves));
+  }
+
+  /** Writes what is open where a crash would have left it: it is offered at the next start. */
+  private boolean putAside() {
+    try {
+      Journal aside = Journal.open(StateFolder.path().resolve("journal"));
+      aside.write(workbench.study(), Progress.NONE);
+      aside.belongs(file, stamp);
+      aside.leave();
+      workbench.bannerProperty().set(null);
+      return true;
+    } catch (IOException e) {
+      say("What is open here cannot be kept: " + e.getMessage() + ". Save it first.", true);
+      return false;
+    }
+  }
+
+  private void openNow(Path path) {
     StudyFile.Stamp seen = StudyFile.Stamp.of(path);
     work(
         () -> StudyFile.read(path, Progress.NONE),
@@ -256,6 +303,7 @@ public final class Keeper {
     }
     try {
       journal.write(study, Progress.NONE);
+      journal.belongs(file, stamp);
     } catch (IOException e) {
       Platform.runLater(
           () -> say("Unsaved work cannot be journalled: " + e.getMessage() + ". Save it.", true));
@@ -270,7 +318,9 @@ public final class Keeper {
                 "Knuckle did not end in good order last time; unsaved work is still there.",
                 false,
                 List.of(
-                    new Banner.Move("Bring it back", () -> bringBack(left.get(0))),
+                    new Banner.Move(
+                        "Bring it back",
+                        () -> unlessUnsaved("that work", () -> bringBack(left.get(0)))),
                     new Banner.Move("Throw it away", () -> left.forEach(Journal::discard)))));
   }
 
@@ -279,10 +329,34 @@ public final class Keeper {
         () -> Journal.recover(folder),
         study -> {
           workbench.open(study);
+          Journal.home(folder)
+              .ifPresent(
+                  home -> {
+                    file = home.file();
+                    stamp = home.stamp();
+                  });
           changed();
           writeJournal();
           Journal.discard(folder);
         });
+  }
+
+  /** Ends while there is still unsaved work: it is written down, and offered at the next start. */
+  public void endAbruptly() {
+    if (clock == null) {
+      return;
+    }
+    clock.shutdownNow();
+    try {
+      if (unsaved.get()) {
+        writeJournal();
+        journal.leave();
+      } else {
+        journal.close();
+      }
+    } catch (IOException e) {
+      return; // What was journalled before is offered at the next start.
+    }
   }
 
   /** Ends in good order; what is not saved is no longer wanted. */
@@ -291,6 +365,7 @@ public final class Keeper {
       clock.shutdown();
       try {
         clock.awaitTermination(JOURNAL_SECONDS, TimeUnit.SECONDS);
+        clock = null;
         journal.close();
       } catch (InterruptedException e) {
         Thread.currentThread().interrupt();

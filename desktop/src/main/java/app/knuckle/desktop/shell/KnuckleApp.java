@@ -73,6 +73,9 @@ public final class KnuckleApp extends Application {
       workbench.open(file);
     }
     workbench.keeper().startJournal();
+    // An interrupt, a term signal, a lost display: the journal is written before the end.
+    Thread last = new Thread(workbench.keeper()::endAbruptly, "last words");
+    Runtime.getRuntime().addShutdownHook(last);
     practise();
     stage.setOnCloseRequest(
         event -> {

@@ -19,9 +19,11 @@ import app.knuckle.desktop.typing.TypingView;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.WeakHashMap;
 import java.util.function.Function;
 import javafx.animation.PauseTransition;
@@ -69,6 +71,14 @@ final class ShellView extends BorderPane {
       new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN);
   private static final KeyCombination COPY_SLIP =
       new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN);
+
+  /** With Ctrl: another inquiry, pasted cells, a file opened or saved. */
+  private static final Set<KeyCode> CREATING =
+      EnumSet.of(KeyCode.D, KeyCode.V, KeyCode.O, KeyCode.S, KeyCode.N);
+
+  /** Keys that are held down. */
+  private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
+
   private static final KeyCombination NEXT_SLIP =
       new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN);
   private static final KeyCombination LAST_SLIP =
@@ -120,6 +130,9 @@ final class ShellView extends BorderPane {
         .addListener(
             (ListChangeListener<SlipViewModel>)
                 change -> views.keySet().retainAll(workbench.slips()));
+    // A filter of its own, before all others: what creates something acts once for a key held down.
+    addEventFilter(KeyEvent.KEY_PRESSED, this::once);
+    addEventFilter(KeyEvent.KEY_RELEASED, event -> down.remove(event.getCode()));
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     setOnDragOver(
         event -> {
@@ -269,7 +282,17 @@ final class ShellView extends BorderPane {
     }
   }
 
+  private void once(KeyEvent event) {
+    boolean repeated = !down.add(event.getCode());
+    if (repeated && event.isShortcutDown() && CREATING.contains(event.getCode())) {
+      event.consume();
+    }
+  }
+
   private void key(KeyEvent event) {
+    if (event.isConsumed()) {
+      return; // Held down, and acted upon already.
+    }
     boolean writing = event.getTarget() instanceof TextInputControl;
     if (writing && (UNDO.match(event) || REDO.match(event) || PASTE.match(event))) {
       return; // The text being written has an undo and a paste of its own.

@@ -16,12 +16,15 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
 import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.scene.Scene;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -66,6 +69,43 @@ class KeepingWindowTest {
     MenuItem item = item(robot, id);
     assertThat(item.isDisable()).as(id).isFalse();
     robot.interact(item::fire);
+  }
+
+  @Test
+  void openingAStudyAsksWhatBecomesOfUnsavedWork(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    Driver.takeKeyboard(robot);
+    press(robot, KeyCode.S);
+    Path file = folder.resolve(workbench.nameProperty().get() + ".knuckle");
+    until(() -> Files.exists(file) && !workbench.keeper().unsavedProperty().get());
+    robot.clickOn("#fix-0");
+    untilShown(robot, "finding", "5 levels of feed");
+    until(() -> workbench.keeper().unsavedProperty().get());
+    robot.interact(() -> workbench.open(file));
+    assertThat(workbench.bannerProperty().get().words()).contains("not saved");
+    assertThat(Driver.text(robot, "finding")).contains("5 levels of feed");
+    robot.interact(() -> workbench.bannerProperty().get().moves().get(1).action().run());
+    untilShown(robot, "finding", "6 levels of feed");
+    // What was put aside is there, and knows its file.
+    Path aside = Journal.leftBehind(folder.resolve("state").resolve("journal")).get(0);
+    assertThat(Journal.home(aside).orElseThrow().file()).isEqualTo(file.toAbsolutePath());
+  }
+
+  @Test
+  void aKeyHeldDownAsksOnce(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    int before = workbench.slips().size();
+    Driver.takeKeyboard(robot);
+    robot.interact(
+        () -> {
+          Scene scene = robot.lookup("#finding").query().getScene();
+          for (int i = 0; i < 20; i++) {
+            Event.fireEvent(
+                scene.getFocusOwner(),
+                new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.D, false, true, false, false));
+          }
+        });
+    assertThat(workbench.slips()).hasSize(before + 1);
   }
 
   @Test

@@ -12,16 +12,20 @@ import java.io.UncheckedIOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.FileTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
 
 /**
@@ -32,6 +36,9 @@ import java.util.stream.Stream;
 public final class Journal implements Closeable {
 
   private static final String LOCK = "lock";
+
+  /** Where the study's own file is named, with what that file was like. */
+  private static final String HOME = "file";
 
   private final Path folder;
   private final FileChannel channel;
@@ -86,6 +93,66 @@ public final class Journal implements Closeable {
         Files.deleteIfExists(folder.resolve(parts.remove(closed)));
       }
     }
+  }
+
+  /**
+   * Remembers the file of the study, so that work brought back knows where it belongs.
+   *
+   * @param file of the study; null when it has none
+   * @param stamp what the file was like when it was last read or written here
+   * @throws IOException if it cannot be written
+   */
+  public synchronized void belongs(Path file, StudyFile.Stamp stamp) throws IOException {
+    if (file == null) {
+      Files.deleteIfExists(folder.resolve(HOME));
+      return;
+    }
+    String text =
+        stamp.size()
+            + " "
+            + stamp.modified().to(TimeUnit.NANOSECONDS)
+            + "\n"
+            + file.toAbsolutePath();
+    SafeFile.write(
+        folder.resolve(HOME), null, out -> out.write(text.getBytes(StandardCharsets.UTF_8)));
+  }
+
+  /**
+   * The file of a study left behind.
+   *
+   * @param file the file
+   * @param stamp what it was like when the study was last read or written
+   */
+  public record Home(Path file, StudyFile.Stamp stamp) {}
+
+  /**
+   * The file that work left behind belongs to.
+   *
+   * @param folder one of {@link #leftBehind}
+   * @return empty when the study had none
+   */
+  public static Optional<Home> home(Path folder) {
+    try {
+      String[] lines = Files.readString(folder.resolve(HOME)).split("\n", 2);
+      String[] stamp = lines[0].split(" ");
+      return Optional.of(
+          new Home(
+              Path.of(lines[1]),
+              new StudyFile.Stamp(
+                  Long.parseLong(stamp[0]),
+                  FileTime.from(Long.parseLong(stamp[1]), TimeUnit.NANOSECONDS))));
+    } catch (IOException | RuntimeException e) {
+      return Optional.empty(); // Without it the work is still whole; it has no file yet.
+    }
+  }
+
+  /**
+   * Leaves the journal as a crash would: what it holds is offered at the next start.
+   *
+   * @throws IOException if it cannot be let go
+   */
+  public synchronized void leave() throws IOException {
+    channel.close();
   }
 
   /** Ends the journal in good order; what it held is saved or no longer wanted. */

@@ -6,11 +6,17 @@ import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.DirectoryIteratorException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFileAttributes;
+import java.time.Duration;
+import java.time.Instant;
 
 /** Writes a file in one piece: whoever reads it finds the old content or the new, never a part. */
 final class SafeFile {
@@ -31,7 +37,13 @@ final class SafeFile {
    * @throws IOException if it cannot be written; the old content is then as it was
    */
   static void write(Path target, Path previous, Content content) throws IOException {
+    if (Files.isSymbolicLink(target)) {
+      // The file that a link names is replaced, not the link.
+      write(target.toRealPath(), previous, content);
+      return;
+    }
     Path folder = target.toAbsolutePath().getParent();
+    sweep(folder, target);
     Path part = Files.createTempFile(folder, "." + target.getFileName(), ".part");
     try {
       try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE);
@@ -39,6 +51,11 @@ final class SafeFile {
         content.writeTo(out);
         out.flush();
         channel.force(true);
+      }
+      if (Files.exists(target)) {
+        likeBefore(target, part);
+      } else {
+        usual(part);
       }
       if (previous != null && Files.exists(target)) {
         keep(target, previous);
@@ -72,4 +89,55 @@ final class SafeFile {
       Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
     }
   }
+
+  /** Who may read and write the file, and whose it is, stays as it was. */
+  private static void likeBefore(Path target, Path part) throws IOException {
+    PosixFileAttributeView own = Files.getFileAttributeView(target, PosixFileAttributeView.class);
+    PosixFileAttributeView made = Files.getFileAttributeView(part, PosixFileAttributeView.class);
+    if (own == null || made == null) {
+      return; // This disk keeps no such thing.
+    }
+    PosixFileAttributes before = own.readAttributes();
+    try {
+      made.setGroup(before.group());
+    } catch (IOException e) {
+      // Only members of a group may give a file to it; then it stays with the writer's.
+    }
+    made.setPermissions(before.permissions());
+  }
+
+  /** A new file is as open as any other that the writer makes: temporary files are not. */
+  private static void usual(Path part) throws IOException {
+    PosixFileAttributeView made = Files.getFileAttributeView(part, PosixFileAttributeView.class);
+    if (made == null) {
+      return;
+    }
+    Path like = part.resolveSibling(part.getFileName() + ".mode");
+    try {
+      Files.createFile(like);
+      made.setPermissions(Files.getPosixFilePermissions(like));
+    } finally {
+      Files.deleteIfExists(like);
+    }
+  }
+
+  /** What a writer that was killed left behind, long enough ago that it is not at work any more. */
+  private static void sweep(Path folder, Path target) {
+    String start = "." + target.getFileName();
+    Instant old = Instant.now().minus(AT_WORK);
+    try (DirectoryStream<Path> parts = Files.newDirectoryStream(folder, ".*.part")) {
+      for (Path part : parts) {
+        String name = part.getFileName().toString();
+        boolean ours = name.startsWith(start) || name.startsWith(".previous");
+        if (ours && Files.getLastModifiedTime(part).toInstant().isBefore(old)) {
+          Files.deleteIfExists(part);
+        }
+      }
+    } catch (IOException | DirectoryIteratorException e) {
+      return; // It is swept the next time.
+    }
+  }
+
+  /** No study takes as long to write. */
+  private static final Duration AT_WORK = Duration.ofMinutes(10);
 }

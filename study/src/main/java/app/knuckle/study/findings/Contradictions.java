@@ -143,8 +143,7 @@ final class Contradictions {
   /** A covariate that cannot adjust, because it does not vary where it would have to. */
   private static Optional<String> covariate(
       String name, Inquiry inquiry, CellGroups cells, Numbers response) {
-    Parts parts =
-        new Parts(cells.frame(), List.of(name, response.name()), inquiry.treatments());
+    Parts parts = new Parts(cells.frame(), List.of(name, response.name()), inquiry.treatments());
     double[] values = parts.values(name);
     Map<List<Integer>, Set<Double>> byCell = new HashMap<>();
     Set<Double> all = new HashSet<>();

@@ -37,7 +37,11 @@ final class Asking {
 
   static JsonNode ask(String inquiry, Column... columns) throws IOException {
     Table table = new Table("t", "", List.of(columns), "");
-    String json = "{\"knuckle\":\"inquiry\",\"version\":1,\"measured\":[\"y\"]," + inquiry + "}";
+    String json =
+        "{\"knuckle\":\"inquiry\",\"version\":1,"
+            + (inquiry.contains("\"measured\"") ? "" : "\"measured\":[\"y\"],")
+            + inquiry
+            + "}";
     String text = FindingsFile.text(Findings.of(table, InquiryFile.read(json), Progress.NONE));
     assertThat(text).doesNotContain("NaN").doesNotContain("Infinity").doesNotContain("Exception");
     return new ObjectMapper().readTree(text);
