@@ -32,6 +32,8 @@ final class TableText {
 
   private static final int ROWS_PER_LOOK = 1 << 12;
 
+  private static final int FIRST_ROWS = 1 << 10;
+
   private TableText() {}
 
   /** A column without its cells. */
@@ -113,27 +115,38 @@ final class TableText {
   /** A column on its way in. */
   private static final class Filling {
     private final Head head;
-    private final double[] numbers;
-    private final int[] codes;
+    private final boolean number;
+    private double[] numbers;
+    private int[] codes;
+    private int filled;
     private final Map<String, Integer> codeOf = new HashMap<>();
 
     Filling(Head head, int rows) {
       this.head = head;
-      boolean number = "number".equals(head.kind());
-      numbers = new double[number ? rows : 0];
-      codes = new int[number ? 0 : rows];
+      number = "number".equals(head.kind());
+      // What a file says of its rows is believed as they come.
+      int first = Math.min(rows, FIRST_ROWS);
+      numbers = new double[number ? first : 0];
+      codes = new int[number ? 0 : first];
       for (String level : head.levels()) {
         codeOf.put(level, codeOf.size());
       }
     }
 
     void put(String part, int row, String cell) {
-      if (numbers.length > row) {
+      filled = row + 1;
+      if (number) {
+        if (row == numbers.length) {
+          numbers = Arrays.copyOf(numbers, 2 * row);
+        }
         numbers[row] = NumberText.parse(cell, false);
         if (Double.isNaN(numbers[row]) && !cell.isEmpty()) {
           throw wrong(part, row, "'" + cell + "' is no number of " + head.name());
         }
       } else {
+        if (row == codes.length) {
+          codes = Arrays.copyOf(codes, 2 * row);
+        }
         codes[row] = cell.isEmpty() ? Categories.MISSING : codeOf.getOrDefault(cell, -2);
         if (codes[row] < Categories.MISSING) {
           throw wrong(part, row, "'" + cell + "' is no level of " + head.name());
@@ -142,12 +155,12 @@ final class TableText {
     }
 
     Column column() {
-      return "number".equals(head.kind())
-          ? new Numbers(head.name(), head.unit(), numbers)
+      return number
+          ? new Numbers(head.name(), head.unit(), Arrays.copyOf(numbers, filled))
           : new Categories(
               head.name(),
               head.unit(),
-              codes,
+              Arrays.copyOf(codes, filled),
               new ArrayList<>(head.levels()),
               "ordered".equals(head.kind()));
     }

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import java.util.zip.ZipFile;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.CellType;
 import org.dhatim.fastexcel.reader.ReadableWorkbook;
@@ -28,7 +29,14 @@ final class XlsxBook implements Book {
 
   XlsxBook(Path file) throws IOException {
     CellReferences.check(file, MOST_COLUMNS);
-    book = new ReadableWorkbook(file.toFile(), new ReadingOptions(true, false));
+    book = new ReadableWorkbook(file.toFile(), new ReadingOptions(hasStyles(file), false));
+  }
+
+  /** The part of the styles may be left out; the reader wants to be told. */
+  private static boolean hasStyles(Path file) throws IOException {
+    try (ZipFile zip = new ZipFile(file.toFile())) {
+      return zip.getEntry("xl/styles.xml") != null;
+    }
   }
 
   @Override

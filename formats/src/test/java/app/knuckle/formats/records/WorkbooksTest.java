@@ -206,4 +206,24 @@ class WorkbooksTest {
     assertThatThrownBy(() -> RecordsWriter.write(frame, folder.resolve("a.doc"), Progress.NONE))
         .hasMessageContaining("Use .csv, .tsv, .xlsx or .ods");
   }
+
+  @Test
+  void aFormulaWithoutAStoredValueIsMissingAndABlankInAFormatMakesNoDate() throws IOException {
+    Path file = folder.resolve("formula.xlsx");
+    try (OutputStream out = Files.newOutputStream(file);
+        Workbook book = new Workbook(out, "test", "1.0")) {
+      Worksheet sheet = book.newWorksheet("tanks");
+      sheet.value(0, 0, "feed");
+      sheet.value(0, 1, "rate");
+      sheet.value(1, 0, "kelp");
+      sheet.formula(1, 1, "A1+1");
+      sheet.value(2, 0, "paste");
+      sheet.value(2, 1, 44000.5);
+      sheet.style(2, 1).format("0.00_D_M").set();
+    }
+    Table table = read(file);
+    assertThat(table.columns().get(1).isMissing(0)).isTrue();
+    assertThat(((Numbers) table.columns().get(1)).value(1)).isEqualTo(44000.5);
+    assertThat(table.howRead()).contains("1 formula without a stored value").contains("B2");
+  }
 }
