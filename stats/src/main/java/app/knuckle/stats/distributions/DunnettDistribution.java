@@ -3,7 +3,6 @@ package app.knuckle.stats.distributions;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /**
@@ -154,12 +153,6 @@ public final class DunnettDistribution implements LargestT {
   @Override
   public double inverseSurvivalProbability(double p) {
     double low = twoSided ? 0 : -FARTHEST_Z;
-    double high = 4;
-    while (survivalProbability(high) > p) {
-      low = high;
-      high *= 2;
-    }
-    return new BrentSolver(QUANTILE_TOLERANCE, QUANTILE_TOLERANCE, 0)
-        .findRoot(t -> Math.log(p) - Math.log(survivalProbability(t)), low, high);
+    return CriticalValue.of(p, low, QUANTILE_TOLERANCE, this::survivalProbability);
   }
 }

@@ -2,7 +2,6 @@ package app.knuckle.stats.distributions;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /**
@@ -152,12 +151,6 @@ final class ThreeT implements LargestT {
   public double inverseSurvivalProbability(double p) {
     // What is remembered begins above 0, where every level of significance in use lies.
     double low = tail(0).p() > p ? 0 : -FARTHEST;
-    double high = 4;
-    while (tail(high).p() > p) {
-      low = high;
-      high *= 2;
-    }
-    return new BrentSolver(QUANTILE_TOLERANCE, QUANTILE_TOLERANCE, 0)
-        .findRoot(t -> Math.log(p) - Math.log(tail(t).p()), low, high);
+    return CriticalValue.of(p, low, QUANTILE_TOLERANCE, t -> tail(t).p());
   }
 }
