@@ -30,12 +30,54 @@ final class SameAgain {
 
   /** One way at a time, each in its turn. */
   void check(int turn) {
-    switch (turn % 3) {
+    switch (turn % 5) {
       case 0 -> shuffled();
       case 1 -> renamed();
+      case 2 -> reordered();
+      case 3 -> shifted();
       default -> scaled();
     }
   }
+
+  /** The order of levels is a matter of taste, for every test of a whole term. */
+  private void reordered() {
+    String column = made.asked().path("treatments").path(0).asText("");
+    if (made.sheet().levels().containsKey(column)) {
+      wholeTerms("reordered", CrossTest.findings(made.sheet().reversed(column), made.asked()));
+    }
+  }
+
+  /** So is the origin of the scale, where no value is expected. */
+  private void shifted() {
+    if (!made.asked().has("expected")) {
+      wholeTerms(
+          "shifted", CrossTest.findings(made.sheet().with("y", v -> v + SHIFT), made.asked()));
+    }
+  }
+
+  /** Exact for the decimals that are drawn. */
+  private static final double SHIFT = 1024;
+
+  private void wholeTerms(String how, JsonNode again) {
+    JsonNode tests = claims.findings.path("tests");
+    for (int t = 0; t < tests.size(); t++) {
+      if (WHOLE.contains(tests.path(t).path("kind").asText())) {
+        JsonNode rows = tests.path(t).path("rows");
+        for (int r = 0; r < rows.size(); r++) {
+          for (String key : List.of("df", "f", "h", "chiSquared", "p")) {
+            alike(
+                how + " " + rows.path(r).path("source").asText() + "." + key,
+                rows.path(r).path(key),
+                again.path("tests").path(t).path("rows").path(r).path(key),
+                false);
+          }
+        }
+      }
+    }
+  }
+
+  private static final Set<String> WHOLE =
+      Set.of("analysis-of-variance", "welch-anova", "kruskal-wallis", "friedman");
 
   private void shuffled() {
     if (made.kind() == Made.Kind.PERMUTATION) {

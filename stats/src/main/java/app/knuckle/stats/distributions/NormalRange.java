@@ -57,8 +57,8 @@ final class NormalRange {
   private NormalRange(int values) {
     this.values = values;
     // Near 0 the probability goes as w^(k-1), which is left out of what is remembered.
-    lowerLogs = new Remembered(w -> Math.log(summedLower(w)) - (values - 1) * Math.log(w));
-    upperLogs = new Remembered(w -> Math.log(summedUpper(w)));
+    lowerLogs = Remembered.shared(w -> Math.log(summedLower(w)) - (values - 1) * Math.log(w));
+    upperLogs = Remembered.shared(w -> Math.log(summedUpper(w)));
     int from = NODES;
     int to = 0;
     for (int i = 0; i < NODES; i++) {

@@ -1,12 +1,14 @@
 package app.knuckle.stats.distributions;
 
+import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A costly smooth function, remembered piece by piece as a polynomial. A piece is made when it is
- * first asked for and serves from then on, so that an answer never depends on what was asked
- * before.
+ * A costly smooth function, remembered piece by piece as a polynomial. What serves several
+ * questions makes a piece when it is first asked for, so that an answer never depends on what was
+ * asked before; what serves one question alone may wait until a piece is worth its cost, since the
+ * same question asks for the same in the same order.
  *
  * @see "Trefethen, L. N. (2013). Approximation Theory and Approximation Practice, chapters 3, 8"
  */
@@ -25,17 +27,32 @@ final class Remembered {
   private static final int PIECES = 110;
 
   private final DoubleUnaryOperator function;
+  private final int patience;
+  private final AtomicIntegerArray asked = new AtomicIntegerArray(PIECES);
   private final AtomicReferenceArray<double[]> series = new AtomicReferenceArray<>(PIECES);
 
-  Remembered(DoubleUnaryOperator function) {
+  private Remembered(DoubleUnaryOperator function, int patience) {
     this.function = function;
+    this.patience = patience;
+  }
+
+  /** What several questions share: a piece is made at once. */
+  static Remembered shared(DoubleUnaryOperator function) {
+    return new Remembered(function, 0);
+  }
+
+  /**
+   * What one question has for itself: a piece is made once it was asked for as often as it costs.
+   */
+  static Remembered ofOneQuestion(DoubleUnaryOperator function) {
+    return new Remembered(function, TERMS);
   }
 
   /**
    * The value from a series.
    *
    * @param w above 0
-   * @return NaN where there is no series
+   * @return NaN where there is no series, or not yet
    */
   double at(double w) {
     int piece = (int) (w / WIDTH);
@@ -44,6 +61,9 @@ final class Remembered {
     }
     double[] c = series.get(piece);
     if (c == null) {
+      if (asked.incrementAndGet(piece) <= patience) {
+        return Double.NaN;
+      }
       c = fit(piece);
       series.set(piece, c);
     }

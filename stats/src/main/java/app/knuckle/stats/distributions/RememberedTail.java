@@ -2,7 +2,10 @@ package app.knuckle.stats.distributions;
 
 import java.util.function.DoubleUnaryOperator;
 
-/** The tail of a largest of normal variables, remembered as a function that is smooth. */
+/**
+ * The tail of a largest of normal variables, remembered as a function that is smooth; for one
+ * question alone.
+ */
 final class RememberedTail {
   /**
    * From here on the tail changes no faster than a normal one, however narrow its features; below
@@ -21,8 +24,8 @@ final class RememberedTail {
    */
   RememberedTail(DoubleUnaryOperator tail) {
     this.tail = tail;
-    far = new Remembered(x -> Math.log(tail.applyAsDouble(x)));
-    near = new Remembered(v -> Math.log(tail.applyAsDouble(Math.exp(-v))));
+    far = Remembered.ofOneQuestion(x -> Math.log(tail.applyAsDouble(x)));
+    near = Remembered.ofOneQuestion(v -> Math.log(tail.applyAsDouble(Math.exp(-v))));
   }
 
   /**

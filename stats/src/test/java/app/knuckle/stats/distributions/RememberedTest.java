@@ -17,7 +17,7 @@ class RememberedTest {
 
   private final AtomicInteger asked = new AtomicInteger();
   private final Remembered remembered =
-      new Remembered(
+      Remembered.shared(
           w -> {
             asked.incrementAndGet();
             return SMOOTH.applyAsDouble(w);
@@ -53,7 +53,7 @@ class RememberedTest {
   @Test
   void hasNoValueFarOutNorWhereThereIsNone() {
     assertThat(after(100, 1e6)).isNaN();
-    Remembered none = new Remembered(w -> Double.NEGATIVE_INFINITY);
+    Remembered none = Remembered.shared(w -> Double.NEGATIVE_INFINITY);
     for (int i = 0; i < 100; i++) {
       assertThat(none.at(1)).isNaN();
     }
