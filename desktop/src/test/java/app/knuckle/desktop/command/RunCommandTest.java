@@ -6,11 +6,14 @@ import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.keeping.Study;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -68,6 +71,83 @@ class RunCommandTest {
     assertThat(KnuckleCommand.run("run", file.toString(), "--out", out.toString())).isEqualTo(1);
     assertThat(out.resolve("2 Clearance by feed/findings.json")).content().contains("merge");
     assertThat(out.resolve("1 Gone/findings.json")).doesNotExist();
+  }
+
+  private int runWith(String... options) {
+    List<String> all =
+        new ArrayList<>(
+            List.of("run", "--table", table.toString(), "--inquiry", inquiry.toString(), "--out"));
+    all.add(folder.resolve("out").toString());
+    all.addAll(List.of(options));
+    return KnuckleCommand.run(all.toArray(String[]::new));
+  }
+
+  private double mean(int summary) throws IOException {
+    return new ObjectMapper()
+        .readTree(folder.resolve("out/findings.json").toFile())
+        .at("/summaries/" + summary + "/mean")
+        .asDouble();
+  }
+
+  @Test
+  void whatTheWindowCanChooseAScriptCan() throws IOException {
+    Files.writeString(table, "a trial\nfeed;y\na;1,034\na;1,200\nb;2,311\nb;2,500\n");
+    assertThat(runWith()).isEqualTo(1);
+    assertThat(runWith("--decimal", "comma")).isZero();
+    assertThat(mean(1)).isEqualTo(1.117);
+    assertThat(runWith("--decimal", "point")).isZero();
+    assertThat(mean(1)).isEqualTo(1117);
+    assertThat(runWith("--decimal", "comma", "--header", "2", "--delimiter", "semicolon")).isZero();
+    assertThat(runWith("--decimal", "comma", "--sheet", "one")).isEqualTo(1);
+    assertThat(runWith("--decimal", "often")).isEqualTo(1);
+  }
+
+  @Test
+  void aStrayQuotationMarkIsRefusedUntilItIsSaidHowToRead() throws IOException {
+    Files.writeString(table, "feed,note,y\na,x,1\na,\"lost,2\nb,x,5\nb,x,6\n");
+    assertThat(runWith()).isEqualTo(1);
+    assertThat(runWith("--quote", "none")).isZero();
+    assertThat(mean(2)).isEqualTo(5.5);
+  }
+
+  @Test
+  void aRefusedRunLeavesNoResultsOfAnEarlierOneAndNothingElseGoes() throws IOException {
+    assertThat(run(table)).isZero();
+    Path own = Files.writeString(folder.resolve("out/notes.txt"), "mine");
+    assertThat(run(folder.resolve("none.csv"))).isEqualTo(1);
+    try (Stream<Path> left = Files.list(folder.resolve("out"))) {
+      assertThat(left).containsExactly(own);
+    }
+    try (Stream<Path> left = Files.list(folder)) {
+      assertThat(left.map(f -> f.getFileName().toString())).noneMatch(n -> n.startsWith("."));
+    }
+  }
+
+  @Test
+  void responsesWhoseNamesDifferInSignsOnlyHaveFilesOfTheirOwn() throws IOException {
+    Files.writeString(table, "feed,y a,y-a\na,1,3\na,2,4\nb,5,7\nb,6,9\n");
+    Files.writeString(
+        inquiry,
+        "{\"knuckle\":\"inquiry\",\"version\":1,\"measured\":[\"y a\",\"y-a\"],"
+            + "\"treatments\":[\"feed\"]}");
+    assertThat(run(table)).isZero();
+    assertThat(folder.resolve("out/figure-y-a.svg")).exists();
+    assertThat(folder.resolve("out/figure-y-a-2.svg")).exists();
+  }
+
+  @Test
+  void whatIsNeitherACommandNorAFileEndsWithStatusTwo() {
+    assertThat(KnuckleCommand.run("frobnicate")).isEqualTo(2);
+  }
+
+  @Test
+  void aStudyThatAsksNothingSaysSo() {
+    Study demo = DemoStudy.read();
+    Path file = folder.resolve("nothing.knuckle");
+    StudyFile.write(
+        new Study("nothing", demo.tables(), List.of()), file, StudyFile.Stamp.NONE, Progress.NONE);
+    String out = folder.resolve("out").toString();
+    assertThat(KnuckleCommand.run("run", file.toString(), "--out", out)).isEqualTo(1);
   }
 
   @Test

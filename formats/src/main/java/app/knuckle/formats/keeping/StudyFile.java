@@ -83,6 +83,12 @@ public final class StudyFile {
    */
   public static Study read(Path file, Progress progress) {
     Place where = new Place.WholeFile(file.getFileName().toString());
+    if (Files.exists(file) && !Files.isRegularFile(file)) {
+      throw Refused.at(
+          where,
+          Files.isDirectory(file) ? "this is a folder" : "this is a pipe or a device, not a file",
+          "Choose a .knuckle file");
+    }
     try {
       ZipGuard.check(file);
       try (ZipFile zip = new ZipFile(file.toFile())) {

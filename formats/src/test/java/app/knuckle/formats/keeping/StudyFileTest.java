@@ -38,6 +38,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class StudyFileTest {
 
@@ -235,5 +236,29 @@ class StudyFileTest {
     try (var all = Files.list(folder)) {
       assertThat(all.filter(f -> f.toString().endsWith(".part"))).isEmpty();
     }
+  }
+
+  @Test
+  void aFolderIsNoStudy() throws IOException {
+    Path named = Files.createDirectory(folder.resolve("named.knuckle"));
+    assertThatThrownBy(() -> StudyFile.read(named, Progress.NONE))
+        .hasMessageContaining("this is a folder");
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"0", "-1", "\"abc\"", "1.5", "null"})
+  void aVersionThatNoProgramWroteIsRefused(String version) throws IOException {
+    Path file = folder.resolve("v.knuckle");
+    try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(file))) {
+      zip.putNextEntry(new ZipEntry("study.json"));
+      zip.write(
+          ("{\"knuckle\":\"study\",\"version\":"
+                  + version
+                  + ",\"name\":\"s\",\"tables\":[],\"inquiries\":[]}")
+              .getBytes());
+    }
+    assertThatThrownBy(() -> StudyFile.read(file, Progress.NONE))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("version");
   }
 }
