@@ -4,6 +4,7 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.checks.Normality;
 import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.ranks.RankPairs;
 import app.knuckle.stats.ranks.RankSum;
 import app.knuckle.stats.ranks.SeveralGroups;
@@ -81,7 +82,9 @@ public class RanksBench {
   @Benchmark
   public Object twelveGroups() {
     SeveralGroups several = new SeveralGroups(twelve);
-    return new Object[] {several.kruskalWallis(), RankPairs.of(several, "dwass-steel", 0.05)};
+    return new Object[] {
+      several.kruskalWallis(), RankPairs.of(several, Procedure.DWASS_STEEL, 0.05)
+    };
   }
 
   /**
@@ -103,7 +106,7 @@ public class RanksBench {
    */
   @Benchmark
   public Facts shapiroWilk() {
-    return Normality.shapiroWilk(fiveThousand);
+    return Normality.shapiroWilk(fiveThousand, 0);
   }
 
   /**

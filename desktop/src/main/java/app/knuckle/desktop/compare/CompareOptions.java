@@ -92,25 +92,26 @@ final class CompareOptions {
 
   /** The procedures that fit, the strictest first. */
   static List<Procedure> procedures(Inquiry inquiry, Family family) {
+    if (inquiry.method() == Inquiry.Method.PERMUTATION) {
+      return List.of();
+    }
+    Procedure.Setting setting = setting(inquiry);
+    List<Procedure> fitting = new ArrayList<>();
+    if (inquiry.reference().keySet().containsAll(family.of())) {
+      fitting.addAll(Procedure.fitting(setting, Procedure.Use.REFERENCE));
+    }
+    fitting.addAll(Procedure.fitting(setting, Procedure.Use.ALL_PAIRS));
+    // Without any adjustment pairs are hunted: it is answered where a file asks for it.
+    fitting.remove(Procedure.NONE);
+    return fitting;
+  }
+
+  private static Procedure.Setting setting(Inquiry inquiry) {
     boolean blocks = !inquiry.blocks().isEmpty() || inquiry.unit() != null;
     return switch (inquiry.method()) {
-      case LEAST_SQUARES ->
-          inquiry.reference().keySet().containsAll(family.of())
-              ? join(Procedure.DUNNETT, LEAST_SQUARES)
-              : LEAST_SQUARES;
-      case UNEQUAL_SPREAD -> List.of(Procedure.TAMHANE, Procedure.GAMES_HOWELL);
-      case RANKS ->
-          blocks
-              ? List.of(
-                  Procedure.NEMENYI,
-                  Procedure.DUNN_BONFERRONI,
-                  Procedure.DUNN_HOLM,
-                  Procedure.CONOVER_HOLM,
-                  Procedure.DUNN_NONE)
-              : inquiry.reference().keySet().containsAll(family.of())
-                  ? join(Procedure.STEEL, RANKS)
-                  : RANKS;
-      case PERMUTATION -> List.of();
+      case LEAST_SQUARES, PERMUTATION -> Procedure.Setting.MEANS;
+      case UNEQUAL_SPREAD -> Procedure.Setting.OWN_SPREADS;
+      case RANKS -> blocks ? Procedure.Setting.RANKS_IN_BLOCKS : Procedure.Setting.RANKS;
     };
   }
 
@@ -174,34 +175,6 @@ final class CompareOptions {
     };
   }
 
-  private static final List<Procedure> LEAST_SQUARES =
-      List.of(
-          Procedure.SCHEFFE,
-          Procedure.BONFERRONI,
-          Procedure.SIDAK,
-          Procedure.TUKEY,
-          Procedure.HOLM,
-          Procedure.HOCHBERG,
-          Procedure.NEWMAN_KEULS,
-          Procedure.DUNCAN,
-          Procedure.BENJAMINI_HOCHBERG,
-          Procedure.LEAST_SIGNIFICANT_DIFFERENCE);
-
-  private static final List<Procedure> RANKS =
-      List.of(
-          Procedure.DUNN_BONFERRONI,
-          Procedure.DWASS_STEEL,
-          Procedure.DUNN_HOLM,
-          Procedure.DUNN_BENJAMINI_HOCHBERG,
-          Procedure.CONOVER_HOLM,
-          Procedure.DUNN_NONE);
-
-  private static List<Procedure> join(Procedure first, List<Procedure> others) {
-    List<Procedure> all = new ArrayList<>(List.of(first));
-    all.addAll(others);
-    return all;
-  }
-
   /** When a procedure is used, in a line. */
   static String use(Procedure procedure) {
     return switch (procedure) {
@@ -221,7 +194,7 @@ final class CompareOptions {
       case TAMHANE -> "stricter: own spreads, few rows";
       case DUNNETT, STEEL -> "each against the reference only";
       case DWASS_STEEL -> "each pair ranked by itself";
-      case CONOVER_HOLM -> "more power than Dunn's, after a real overall test";
+      case CONOVER_HOLM -> "more power than Dunn's, after an overall test that found something";
       case NEMENYI -> "made for all pairs within blocks";
     };
   }

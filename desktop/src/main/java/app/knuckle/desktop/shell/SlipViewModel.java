@@ -272,7 +272,7 @@ public final class SlipViewModel {
    * @param procedure how; one for a reference needs a reference
    */
   public void compareBy(List<String> of, List<String> within, Procedure procedure) {
-    boolean reference = procedure == Procedure.DUNNETT || procedure == Procedure.STEEL;
+    boolean reference = procedure.isFor(Procedure.Use.REFERENCE);
     List<Inquiry.Compare> compare = new ArrayList<>();
     compare.add(new Inquiry.Compare(of, within, reference, procedure, List.of(), 0, ""));
     inquiry().compare().stream().filter(Inquiry.Compare::isContrast).forEach(compare::add);

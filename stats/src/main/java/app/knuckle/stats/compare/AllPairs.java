@@ -7,7 +7,6 @@ import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import app.knuckle.stats.distributions.TailInterpolation;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -317,12 +316,15 @@ public final class AllPairs {
     // A pair without a p stays in the family, as one that shows nothing.
     double[] plain = pairs.stream().mapToDouble(p -> isPossible(p) ? plainP(p) : 1).toArray();
     return switch (procedure) {
-      case NONE, LEAST_SIGNIFICANT_DIFFERENCE -> plain;
-      case HOLM -> Adjustment.holm(plain);
-      case HOCHBERG -> Adjustment.hochberg(plain);
-      case BENJAMINI_HOCHBERG -> Adjustment.benjaminiHochberg(plain);
-      case BONFERRONI -> Arrays.stream(plain).map(p -> Adjustment.bonferroni(p, m)).toArray();
-      case SIDAK, TAMHANE -> Arrays.stream(plain).map(p -> Adjustment.sidak(p, m)).toArray();
+      case NONE,
+          LEAST_SIGNIFICANT_DIFFERENCE,
+          HOLM,
+          HOCHBERG,
+          BENJAMINI_HOCHBERG,
+          BONFERRONI,
+          SIDAK,
+          TAMHANE ->
+          procedure.adjust(plain);
       case NEWMAN_KEULS, DUNCAN -> stepwise(means, pairs, laws, progress);
       case SCHEFFE ->
           each(

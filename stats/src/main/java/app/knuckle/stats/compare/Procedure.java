@@ -1,77 +1,167 @@
 package app.knuckle.stats.compare;
 
 import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
-/** The procedures for all pairs of means, strictest first. */
+/**
+ * The procedures for comparing means, or mean ranks, strictest first within each setting: all that
+ * is known of a procedure but its arithmetic stands here.
+ */
 public enum Procedure {
   /** Any contrast at all is covered, not only pairs. Scheffe (1953), Biometrika 40, 87-104. */
-  SCHEFFE("scheffe", "Scheffé", true),
+  SCHEFFE("scheffe", "Scheffé", true, in(Setting.MEANS), Use.ALL_PAIRS, Use.CONTRASTS),
   /** Each pair at alpha over the number of pairs. Dunn (1961), JASA 56, 52-64. */
-  BONFERRONI("bonferroni", "Bonferroni", true),
+  BONFERRONI("bonferroni", "Bonferroni", true, in(Setting.MEANS), Use.ALL_PAIRS, Use.CONTRASTS),
   /** A little sharper than Bonferroni. Sidak (1967), JASA 62, 626-633. */
-  SIDAK("sidak", "Šidák", true),
+  SIDAK("sidak", "Šidák", true, in(Setting.MEANS), Use.ALL_PAIRS),
   /**
    * All pairs at once, exact for equal n. Tukey (1953); unequal n: Kramer (1956), Biometrics 12,
    * 307-310.
    */
-  TUKEY("tukey", "Tukey", true),
+  TUKEY("tukey", "Tukey", true, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
-  HOLM("holm", "Holm", false),
+  HOLM("holm", "Holm", false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
-  HOCHBERG("hochberg", "Hochberg", false),
+  HOCHBERG("hochberg", "Hochberg", false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
-  NEWMAN_KEULS("newman-keuls", "Newman-Keuls", false),
+  NEWMAN_KEULS("newman-keuls", "Newman-Keuls", false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Ranges at a level that grows with the span. Duncan (1955), Biometrics 11, 1-42. */
-  DUNCAN("duncan", "Duncan", false),
+  DUNCAN("duncan", "Duncan", false, in(Setting.MEANS), Use.ALL_PAIRS),
   /**
    * The share of false discoveries is held, not their chance. Benjamini and Hochberg (1995), JRSS B
    * 57, 289-300.
    */
-  BENJAMINI_HOCHBERG("benjamini-hochberg", "Benjamini-Hochberg", false),
+  BENJAMINI_HOCHBERG(
+      "benjamini-hochberg", "Benjamini-Hochberg", false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Plain t for each pair, only once the overall F test is significant. Fisher (1935). */
   LEAST_SIGNIFICANT_DIFFERENCE(
-      "least-significant-difference", "least significant difference", true),
-  /** Plain t for each pair, as if it were the only one. */
-  NONE("none", "no adjustment", true),
+      "least-significant-difference",
+      "least significant difference",
+      true,
+      in(Setting.MEANS),
+      Use.ALL_PAIRS),
+  /**
+   * Sidak with spread and degrees of freedom of each pair's own. Tamhane (1979), JASA 74, 471-480.
+   */
+  TAMHANE("tamhane", "Tamhane", true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
   /**
    * Tukey's range with spread and degrees of freedom of each pair's own. Games and Howell (1976),
    * Journal of Educational Statistics 1, 113-125.
    */
-  GAMES_HOWELL("games-howell", "Games-Howell", true),
-  /**
-   * Sidak with spread and degrees of freedom of each pair's own. Tamhane (1979), JASA 74, 471-480.
-   */
-  TAMHANE("tamhane", "Tamhane", true),
+  GAMES_HOWELL("games-howell", "Games-Howell", true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
+  /** Plain t for each pair, as if it were the only one. */
+  NONE(
+      "none",
+      "no adjustment",
+      true,
+      in(Setting.MEANS, Setting.OWN_SPREADS),
+      Use.ALL_PAIRS,
+      Use.CONTRASTS),
   /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
-  DUNNETT("dunnett", "Dunnett", true),
-  /** Mean ranks pair by pair. Dunn (1964), Technometrics 6, 241-252. */
-  DUNN_NONE("dunn-none", "Dunn, no adjustment", false),
-  /** Dunn's pairs by Bonferroni. */
-  DUNN_BONFERRONI("dunn-bonferroni", "Dunn-Bonferroni", false),
-  /** Dunn's pairs by Sidak. */
-  DUNN_SIDAK("dunn-sidak", "Dunn-\u0160id\u00e1k", false),
-  /** Dunn's pairs by Holm. */
-  DUNN_HOLM("dunn-holm", "Dunn-Holm", false),
-  /** Dunn's pairs by Benjamini and Hochberg. */
-  DUNN_BENJAMINI_HOCHBERG("dunn-benjamini-hochberg", "Dunn-Benjamini-Hochberg", false),
-  /** Each pair ranked by itself. Dwass (1960), Steel (1960). */
-  DWASS_STEEL("dwass-steel", "Dwass-Steel", false),
-  /** t on mean ranks by Holm. Conover and Iman (1979). */
-  CONOVER_HOLM("conover-holm", "Conover-Holm", false),
+  DUNNETT("dunnett", "Dunnett", true, in(Setting.MEANS), Use.REFERENCE),
   /** Mean ranks within blocks. Nemenyi (1963). */
-  NEMENYI("nemenyi", "Nemenyi", false),
+  NEMENYI("nemenyi", "Nemenyi", false, in(Setting.RANKS_IN_BLOCKS), Use.ALL_PAIRS),
+  /** Mean ranks pair by pair, by Bonferroni. Dunn (1964), Technometrics 6, 241-252. */
+  DUNN_BONFERRONI("dunn-bonferroni", "Dunn-Bonferroni", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  /** Dunn's pairs by Sidak. */
+  DUNN_SIDAK("dunn-sidak", "Dunn-\u0160id\u00e1k", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  /** Each pair ranked by itself. Dwass (1960), Steel (1960). */
+  DWASS_STEEL("dwass-steel", "Dwass-Steel", false, in(Setting.RANKS), Use.ALL_PAIRS),
+  /** Dunn's pairs by Holm. */
+  DUNN_HOLM("dunn-holm", "Dunn-Holm", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  /** Dunn's pairs by Benjamini and Hochberg. */
+  DUNN_BENJAMINI_HOCHBERG(
+      "dunn-benjamini-hochberg", "Dunn-Benjamini-Hochberg", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  /** t on mean ranks by Holm. Conover and Iman (1979). */
+  CONOVER_HOLM("conover-holm", "Conover-Holm", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  /** Dunn's pairs, each as if it were the only one. */
+  DUNN_NONE("dunn-none", "Dunn, no adjustment", false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Each group ranked with a reference. Steel (1959), Biometrics 15, 560-572. */
-  STEEL("steel", "Steel", false);
+  STEEL("steel", "Steel", false, in(Setting.RANKS), Use.REFERENCE);
+
+  /** What is compared. */
+  public enum Setting {
+    /** Means that share an estimate of the noise. */
+    MEANS,
+    /** Means, each with the spread of its own group. */
+    OWN_SPREADS,
+    /** Mean ranks of independent groups. */
+    RANKS,
+    /** Mean ranks within blocks. */
+    RANKS_IN_BLOCKS;
+
+    private static final Set<Setting> ON_RANKS = EnumSet.of(RANKS, RANKS_IN_BLOCKS);
+  }
+
+  /** What a procedure can be asked for. */
+  public enum Use {
+    /** Every pair. */
+    ALL_PAIRS,
+    /** Each against a reference. */
+    REFERENCE,
+    /** Weighed questions. */
+    CONTRASTS
+  }
 
   private final String key;
   private final String title;
   private final boolean interval;
+  private final Set<Setting> settings;
+  private final Set<Use> uses;
 
-  Procedure(String key, String title, boolean interval) {
+  Procedure(String key, String title, boolean interval, Set<Setting> settings, Use... uses) {
     this.key = key;
     this.title = title;
     this.interval = interval;
+    this.settings = settings;
+    this.uses = EnumSet.copyOf(List.of(uses));
+  }
+
+  private static Set<Setting> in(Setting... settings) {
+    return EnumSet.copyOf(List.of(settings));
+  }
+
+  /**
+   * The procedures that fit.
+   *
+   * @param setting what is compared
+   * @param use what is asked
+   * @return the strictest first
+   */
+  public static List<Procedure> fitting(Setting setting, Use use) {
+    return Arrays.stream(values()).filter(p -> p.fits(setting) && p.isFor(use)).toList();
+  }
+
+  /**
+   * Whether it compares what is there.
+   *
+   * @param setting what is compared
+   * @return true if it does
+   */
+  public boolean fits(Setting setting) {
+    return settings.contains(setting);
+  }
+
+  /**
+   * Whether it can be asked for something.
+   *
+   * @param use what
+   * @return true if it can
+   */
+  public boolean isFor(Use use) {
+    return uses.contains(use);
+  }
+
+  /**
+   * Whether it takes each pair's own spread, and nothing else.
+   *
+   * @return true if every pair has a critical value of its own
+   */
+  public boolean hasOwnSpreads() {
+    return settings.equals(EnumSet.of(Setting.OWN_SPREADS));
   }
 
   /**
@@ -80,7 +170,37 @@ public enum Procedure {
    * @return false for procedures on means
    */
   public boolean isOnRanks() {
-    return compareTo(DUNN_NONE) >= 0;
+    return fits(Setting.RANKS) || fits(Setting.RANKS_IN_BLOCKS);
+  }
+
+  /**
+   * Adjusts the p of a family of pairs for their number.
+   *
+   * @param p of every pair
+   * @return the adjusted p, in the same order
+   * @throws IllegalArgumentException if its p do not come from those of single pairs
+   */
+  public double[] adjust(double[] p) {
+    return switch (this) {
+      case NONE, LEAST_SIGNIFICANT_DIFFERENCE, DUNN_NONE -> p;
+      case BONFERRONI, DUNN_BONFERRONI ->
+          Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
+      case SIDAK, TAMHANE, DUNN_SIDAK ->
+          Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
+      case HOLM, DUNN_HOLM, CONOVER_HOLM -> Adjustment.holm(p);
+      case HOCHBERG -> Adjustment.hochberg(p);
+      case BENJAMINI_HOCHBERG, DUNN_BENJAMINI_HOCHBERG -> Adjustment.benjaminiHochberg(p);
+      case SCHEFFE,
+          TUKEY,
+          NEWMAN_KEULS,
+          DUNCAN,
+          GAMES_HOWELL,
+          DUNNETT,
+          NEMENYI,
+          DWASS_STEEL,
+          STEEL ->
+          throw new IllegalArgumentException(title + " has a law of its own for its pairs");
+    };
   }
 
   /**

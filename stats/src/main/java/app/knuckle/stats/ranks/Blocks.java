@@ -2,8 +2,8 @@ package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -15,17 +15,6 @@ import org.apache.commons.statistics.distribution.FDistribution;
 
 /** Treatments ranked within blocks, or occasions within units. */
 public final class Blocks {
-
-  /** Procedures for all pairs within blocks. */
-  public static final List<String> PROCEDURES =
-      List.of(
-          "nemenyi",
-          "dunn-none",
-          "dunn-bonferroni",
-          "dunn-sidak",
-          "dunn-holm",
-          "dunn-benjamini-hochberg",
-          "conover-holm");
 
   /** Blocks up to which all permutations are enumerated, by number of treatments. */
   private static final int[] MOST_EXACT = {0, 0, 40, 15, 8, 4};
@@ -325,33 +314,31 @@ public final class Blocks {
   /**
    * Pairs of treatments within blocks.
    *
-   * @param key one of {@link #PROCEDURES}
+   * @param procedure one that fits ranks in blocks
    * @param alpha level of significance
    * @return the pairs
    */
-  public RankPairs pairs(String key, double alpha) {
+  public RankPairs pairs(Procedure procedure, double alpha) {
     double[] means = means();
-    if (key.equals("nemenyi")) {
+    if (!procedure.fits(Procedure.Setting.RANKS_IN_BLOCKS)) {
+      throw new IllegalArgumentException(procedure.title() + " does not compare within blocks");
+    }
+    if (procedure == Procedure.NEMENYI) {
       return nemenyi(means, alpha);
     }
-    if (key.equals("conover-holm")) {
+    if (procedure == Procedure.CONOVER_HOLM) {
       double sumR = Arrays.stream(sums).map(s -> s * s).sum();
       double df = (b - 1.0) * (k - 1);
       double se = Math.sqrt(2 * (b * squares - sumR) / df) / b;
-      return RankPairs.plain(
-          key, means, (i, j) -> se, Quantity.of(df), Adjustment::holm, true, alpha);
-    }
-    if (!PROCEDURES.contains(key)) {
-      throw new IllegalArgumentException(key + " does not compare treatments within blocks");
+      return RankPairs.plain(procedure, means, (i, j) -> se, Quantity.of(df), true, alpha);
     }
     double se = Math.sqrt(k * (k + 1.0) / (6.0 * b));
     RankPairs dunn =
         RankPairs.plain(
-            key,
+            procedure,
             means,
             (i, j) -> se,
             Quantity.absent("normal theory, with no degrees of freedom"),
-            RankPairs.adjustment(key),
             false,
             alpha);
     return dunn;
@@ -388,7 +375,7 @@ public final class Blocks {
       }
     }
     return new RankPairs(
-        "nemenyi",
+        Procedure.NEMENYI,
         pairs,
         more,
         RankPairs.letters(means, pairs),

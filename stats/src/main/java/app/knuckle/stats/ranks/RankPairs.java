@@ -3,92 +3,89 @@ package app.knuckle.stats.ranks;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
-import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Letters;
 import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.Ranking;
 import app.knuckle.stats.distributions.DunnettDistribution;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
  * Pairs of groups compared by their ranks.
  *
- * @param key of the procedure
+ * @param procedure that judged
  * @param pairs the pairs; differences are of mean ranks
  * @param more further facts of each pair
  * @param letters from the highest mean rank; null against a reference
  * @param criticalDifference of mean ranks, where there is one for all
  */
 public record RankPairs(
-    String key, List<Pair> pairs, List<Facts> more, Letters letters, Quantity criticalDifference) {
+    Procedure procedure,
+    List<Pair> pairs,
+    List<Facts> more,
+    Letters letters,
+    Quantity criticalDifference) {
 
   private static final Quantity NO_DF =
       Quantity.absent("normal theory, with no degrees of freedom");
   private static final Quantity NO_SE = Quantity.absent("the statistic has no error of its own");
   private static final Quantity NO_INTERVAL = Quantity.absent("ranks have no interval here");
 
-  /** Procedures for all pairs of independent groups. */
-  public static final List<String> INDEPENDENT =
-      List.of(
-          "dunn-none",
-          "dunn-bonferroni",
-          "dunn-sidak",
-          "dunn-holm",
-          "dunn-benjamini-hochberg",
-          "dwass-steel",
-          "conover-holm");
-
   /**
    * All pairs of independent groups.
    *
    * @param groups the groups
-   * @param key one of {@link #INDEPENDENT}
+   * @param procedure one that fits ranks
    * @param alpha level of significance
    * @return the pairs
-   * @throws IllegalArgumentException for another key, or for conover-holm with one value a group
+   * @throws IllegalArgumentException for another procedure, or for conover-holm with one value a
+   *     group
    */
-  public static RankPairs of(SeveralGroups groups, String key, double alpha) {
-    return switch (key) {
-      case "dwass-steel" -> dwassSteel(groups, alpha);
-      case "conover-holm" -> conover(groups, alpha);
-      case "dunn-none", "dunn-bonferroni", "dunn-sidak", "dunn-holm", "dunn-benjamini-hochberg" ->
-          dunn(groups, key, alpha);
-      default -> throw new IllegalArgumentException(key + " does not compare independent groups");
+  public static RankPairs of(SeveralGroups groups, Procedure procedure, double alpha) {
+    if (!procedure.fits(Procedure.Setting.RANKS)) {
+      throw new IllegalArgumentException(procedure.title() + " does not compare groups on ranks");
+    }
+    return switch (procedure) {
+      case DWASS_STEEL -> dwassSteel(groups, alpha);
+      case CONOVER_HOLM -> conover(groups, alpha);
+      case DUNN_NONE, DUNN_BONFERRONI, DUNN_SIDAK, DUNN_HOLM, DUNN_BENJAMINI_HOCHBERG ->
+          dunn(groups, procedure, alpha);
+      case SCHEFFE,
+          BONFERRONI,
+          SIDAK,
+          TUKEY,
+          HOLM,
+          HOCHBERG,
+          NEWMAN_KEULS,
+          DUNCAN,
+          BENJAMINI_HOCHBERG,
+          LEAST_SIGNIFICANT_DIFFERENCE,
+          NONE,
+          TAMHANE,
+          GAMES_HOWELL,
+          DUNNETT,
+          NEMENYI,
+          STEEL ->
+          throw new IllegalArgumentException(procedure.title() + " does not compare these pairs");
     };
   }
 
-  static UnaryOperator<double[]> adjustment(String key) {
-    String how = key.substring(key.indexOf('-') + 1);
-    return p ->
-        switch (how) {
-          case "none" -> p;
-          case "bonferroni" ->
-              Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
-          case "sidak" -> Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
-          case "holm" -> Adjustment.holm(p);
-          case "benjamini-hochberg" -> Adjustment.benjaminiHochberg(p);
-          default -> throw new IllegalArgumentException("There is no adjustment " + how);
-        };
-  }
-
   /** Dunn, O. J. (1964). Multiple comparisons using rank sums. Technometrics 6, 241-252. */
-  private static RankPairs dunn(SeveralGroups g, String key, double alpha) {
+  private static RankPairs dunn(SeveralGroups g, Procedure procedure, double alpha) {
     double n = g.size();
     double s2 = n * (n + 1) / 12 - g.tieSum() / (12 * (n - 1));
     double[] means = g.meanRanks();
     return plain(
-        key,
+        procedure,
         means,
         (i, j) -> Math.sqrt(s2 * (1 / g.count(i) + 1 / g.count(j))),
         NO_DF,
-        adjustment(key),
         false,
         alpha);
   }
@@ -103,11 +100,10 @@ public record RankPairs(
     // S2 (n - 1 - H) of the report is the sum of squares within the groups.
     double within = g.squaresWithin() / (n - k);
     return plain(
-        "conover-holm",
+        Procedure.CONOVER_HOLM,
         g.meanRanks(),
         (i, j) -> Math.sqrt(within * (1 / g.count(i) + 1 / g.count(j))),
         Quantity.of(n - k),
-        Adjustment::holm,
         true,
         alpha);
   }
@@ -118,11 +114,10 @@ public record RankPairs(
   }
 
   static RankPairs plain(
-      String key,
+      Procedure procedure,
       double[] means,
       Error error,
       Quantity df,
-      UnaryOperator<double[]> adjust,
       boolean unadjusted,
       double alpha) {
     int k = means.length;
@@ -143,7 +138,7 @@ public record RankPairs(
       // A pair without a p stays in the family, as one that shows nothing.
       p[r] = Double.isNaN(statistics[r]) ? 1 : tail(statistics[r], df);
     }
-    double[] adjusted = adjust.apply(p);
+    double[] adjusted = procedure.adjust(p);
     List<Pair> pairs = new ArrayList<>();
     List<Facts> more = new ArrayList<>();
     Quantity none = Quantity.absent("the ranks do not vary");
@@ -165,7 +160,11 @@ public record RankPairs(
           unadjusted ? new Facts().put("pUnadjusted", known ? (Object) p[r] : none) : new Facts());
     }
     return new RankPairs(
-        key, pairs, more, letters(means, pairs), Quantity.absent("pairs have errors of their own"));
+        procedure,
+        pairs,
+        more,
+        letters(means, pairs),
+        Quantity.absent("pairs have errors of their own"));
   }
 
   private static double tail(double statistic, Quantity df) {
@@ -235,7 +234,7 @@ public record RankPairs(
       }
     }
     return new RankPairs(
-        "dwass-steel",
+        Procedure.DWASS_STEEL,
         pairs,
         more,
         letters(g.meanRanks(), pairs),
@@ -289,6 +288,6 @@ public record RankPairs(
               .put("pLess", less));
     }
     return new RankPairs(
-        "steel", pairs, more, null, Quantity.absent("pairs have errors of their own"));
+        Procedure.STEEL, pairs, more, null, Quantity.absent("pairs have errors of their own"));
   }
 }

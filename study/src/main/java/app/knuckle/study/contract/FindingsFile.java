@@ -170,7 +170,7 @@ public final class FindingsFile {
     node.set("of", InquiryFile.texts(c.of()));
     node.putObject("within");
     node.put("against", c.toReference() ? "reference" : "all-pairs");
-    node.put("procedure", c.pairs().key());
+    node.put("procedure", c.pairs().procedure().key());
     put(node, "criticalDifference", c.pairs().criticalDifference());
     ArrayNode rows = node.putArray("rows");
     for (int i = 0; i < c.pairs().pairs().size(); i++) {
@@ -298,7 +298,7 @@ public final class FindingsFile {
     } else {
       critical(node, c.pairs(), c.labels().size());
     }
-    boolean own = c.pairs() != null && isOwn(c.pairs().procedure());
+    boolean own = c.pairs() != null && c.pairs().procedure().hasOwnSpreads();
     ArrayNode rows = node.putArray("rows");
     List<Pair> pairs = c.pairs() == null ? c.reference().pairs() : c.pairs().pairs();
     for (int i = 0; i < pairs.size(); i++) {
@@ -328,10 +328,6 @@ public final class FindingsFile {
         letters(row, c.pairs().letters().of(i));
       }
     }
-  }
-
-  private static boolean isOwn(Procedure procedure) {
-    return procedure == Procedure.GAMES_HOWELL || procedure == Procedure.TAMHANE;
   }
 
   private static void reference(ObjectNode node, AgainstReference r) {

@@ -13,7 +13,6 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -301,13 +300,14 @@ public final class InquiryFile {
             ? "none"
             : reference ? (ranks ? "steel" : "dunnett") : ranks ? "dunn-holm" : "tukey";
     String key = keys.text(node, "procedure", usual);
-    Set<Procedure> referring = EnumSet.of(Procedure.DUNNETT, Procedure.STEEL);
-    Set<Procedure> fitting =
+    Procedure.Use use =
         contrast
-            ? EnumSet.of(Procedure.NONE, Procedure.SCHEFFE, Procedure.BONFERRONI)
-            : EnumSet.allOf(Procedure.class).stream()
-                .filter(p -> p.isOnRanks() == ranks && referring.contains(p) == reference)
-                .collect(Collectors.toSet());
+            ? Procedure.Use.CONTRASTS
+            : reference ? Procedure.Use.REFERENCE : Procedure.Use.ALL_PAIRS;
+    Set<Procedure> fitting =
+        Arrays.stream(Procedure.values())
+            .filter(p -> p.isFor(use) && (contrast || p.isOnRanks() == ranks))
+            .collect(Collectors.toSet());
     return Procedure.of(key)
         .filter(fitting::contains)
         .orElseThrow(

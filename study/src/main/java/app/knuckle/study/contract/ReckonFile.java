@@ -150,13 +150,14 @@ public final class ReckonFile {
     ArrayNode comparisons = node.putArray("comparisons");
     for (String key : keys.texts(given, "procedures")) {
       Procedure procedure = ofMeans(key, keys);
-      boolean own = procedure == Procedure.GAMES_HOWELL || procedure == Procedure.TAMHANE;
       Comparison comparison =
           AllPairs.withDefaults()
               .with(procedure)
               .withAlpha(alpha)
               .withOverallTest(fit.treatment().p())
-              .compare(own ? UnequalSpread.estimates(moments) : fit.estimates(), Progress.NONE);
+              .compare(
+                  procedure.hasOwnSpreads() ? UnequalSpread.estimates(moments) : fit.estimates(),
+                  Progress.NONE);
       comparison(comparisons.addObject().put("procedure", key), comparison, levels, n.length);
     }
   }
@@ -165,7 +166,7 @@ public final class ReckonFile {
   private static Procedure ofMeans(String key, Keys keys) {
     List<Procedure> possible =
         Arrays.stream(Procedure.values())
-            .filter(p -> !p.isOnRanks() && p != Procedure.DUNNETT)
+            .filter(p -> !p.isOnRanks() && p.isFor(Procedure.Use.ALL_PAIRS))
             .toList();
     Procedure procedure =
         Procedure.of(key)

@@ -104,7 +104,7 @@ public record ComparedMeans(
         counts,
         c.pairs().pairs(),
         c.pairs().letters(),
-        Procedure.of(c.pairs().key()).orElse(Procedure.DUNN_HOLM),
+        c.pairs().procedure(),
         true,
         c.pairs().criticalDifference(),
         null);

@@ -2,6 +2,7 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.Blocks;
 import app.knuckle.study.design.Inquiry;
@@ -47,12 +48,12 @@ final class RankBlocksAnswer extends RankQuestion {
     }
     tests.add(skillingsMack(factor, all));
     for (Inquiry.Compare c : inquiry.compare()) {
-      if (c.toReference() || !Blocks.PROCEDURES.contains(c.procedure().key())) {
+      if (c.toReference() || !c.procedure().fits(Procedure.Setting.RANKS_IN_BLOCKS)) {
         throw wrongProcedure(c.procedure(), "treatments within blocks");
       }
       comparisons.add(
           new RankComparison(
-              c.of(), labels(factor), false, ranked.pairs(c.procedure().key(), inquiry.alpha())));
+              c.of(), labels(factor), false, ranked.pairs(c.procedure(), inquiry.alpha())));
     }
     return of(tests, List.of(), comparisons);
   }

@@ -148,13 +148,13 @@ final class RankGroupsAnswer extends RankQuestion {
                 + c.procedure().key()
                 + "' needs",
             "Use dunn-holm, or more values in some group");
-      } else if (RankPairs.INDEPENDENT.contains(c.procedure().key())) {
+      } else if (c.procedure().fits(Procedure.Setting.RANKS)) {
         comparisons.add(
             new RankComparison(
                 c.of(),
                 labels(factor),
                 false,
-                RankPairs.of(several, c.procedure().key(), inquiry.alpha())));
+                RankPairs.of(several, c.procedure(), inquiry.alpha())));
       } else {
         throw wrongProcedure(c.procedure(), "independent groups");
       }

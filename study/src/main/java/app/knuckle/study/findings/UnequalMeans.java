@@ -34,10 +34,7 @@ final class UnequalMeans {
 
   List<ComparisonResult> comparisons() {
     for (Inquiry.Compare c : inquiry.compare()) {
-      boolean own =
-          c.procedure() == Procedure.GAMES_HOWELL
-              || c.procedure() == Procedure.TAMHANE
-              || c.procedure() == Procedure.NONE;
+      boolean own = c.procedure().fits(Procedure.Setting.OWN_SPREADS);
       if (c.isContrast() || c.toReference() || !own) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
