@@ -412,33 +412,10 @@ final class Questions {
     if (why.isEmpty() && !(Math.abs(sum) <= SUMS_TO_ZERO * size)) {
       why = "the weights do not sum to zero, so they weigh no difference";
     }
-    int family =
-        switch (c.procedure()) {
-          case SCHEFFE -> estimable(means(c.of(), Map.of())).size() - 1;
-          case BONFERRONI -> planned;
-          case NONE -> 0;
-          case SIDAK,
-              TUKEY,
-              HOLM,
-              HOCHBERG,
-              NEWMAN_KEULS,
-              DUNCAN,
-              BENJAMINI_HOCHBERG,
-              LEAST_SIGNIFICANT_DIFFERENCE,
-              GAMES_HOWELL,
-              TAMHANE,
-              DUNNETT,
-              DUNN_NONE,
-              DUNN_BONFERRONI,
-              DUNN_SIDAK,
-              DUNN_HOLM,
-              DUNN_BENJAMINI_HOCHBERG,
-              DWASS_STEEL,
-              CONOVER_HOLM,
-              NEMENYI,
-              STEEL ->
-              throw notOfContrasts(c.procedure());
-        };
+    if (!c.procedure().isFor(Procedure.Use.CONTRASTS)) {
+      throw notOfContrasts(c.procedure());
+    }
+    int family = family(c, planned);
     Contrast contrast =
         !why.isEmpty() || total == null ? null : tested(total, c.procedure(), family);
     return new ContrastResult(name, c.of(), weights, contrast, why, c.procedure(), family, degree);
@@ -482,32 +459,16 @@ final class Questions {
             strata.errorMs(),
             Direction.EITHER,
             inquiry.alpha());
-    return switch (procedure) {
-      case SCHEFFE -> plain.scheffe(family, inquiry.alpha());
-      case BONFERRONI -> plain.bonferroni(family, inquiry.alpha());
-      case NONE -> plain;
-      case SIDAK,
-          TUKEY,
-          HOLM,
-          HOCHBERG,
-          NEWMAN_KEULS,
-          DUNCAN,
-          BENJAMINI_HOCHBERG,
-          LEAST_SIGNIFICANT_DIFFERENCE,
-          GAMES_HOWELL,
-          TAMHANE,
-          DUNNETT,
-          DUNN_NONE,
-          DUNN_BONFERRONI,
-          DUNN_SIDAK,
-          DUNN_HOLM,
-          DUNN_BENJAMINI_HOCHBERG,
-          DWASS_STEEL,
-          CONOVER_HOLM,
-          NEMENYI,
-          STEEL ->
-          throw notOfContrasts(procedure);
-    };
+    return procedure == Procedure.SCHEFFE
+        ? plain.scheffe(family, inquiry.alpha())
+        : procedure == Procedure.BONFERRONI ? plain.bonferroni(family, inquiry.alpha()) : plain;
+  }
+
+  /** What a contrast is adjusted for: the df of its means, how many were planned, or nothing. */
+  private int family(Inquiry.Compare c, int planned) {
+    return c.procedure() == Procedure.SCHEFFE
+        ? estimable(means(c.of(), Map.of())).size() - 1
+        : c.procedure() == Procedure.BONFERRONI ? planned : 0;
   }
 
   private static Refused notOfContrasts(Procedure procedure) {
