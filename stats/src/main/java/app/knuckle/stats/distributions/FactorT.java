@@ -19,13 +19,13 @@ final class FactorT implements LargestT {
   private static final double FARTHEST = 7.8;
 
   /** Largest step along a shared variable. */
-  private static final double LARGEST_STEP = 0.6;
+  private static final double LARGEST_STEP = 0.55;
 
   /** Steps within the narrowest feature, whose width is c / l. */
-  private static final double STEP_IN_FEATURES = 0.7;
+  private static final double STEP_IN_FEATURES = 0.6;
 
   /** More places than these would take seconds. */
-  private static final int MOST_PLACES = 12_000;
+  private static final int MOST_PLACES = 16_000;
 
   /** As for the product form. */
   private static final double STEEPER = 1.5;

@@ -90,7 +90,8 @@ class AllPairsReferenceTest {
         .flatMap(
             file ->
                 Stream.of(Procedure.values())
-                    .filter(p -> p.compareTo(Procedure.NONE) <= 0)
+                    .filter(p -> p.fits(Procedure.Setting.MEANS))
+                    .filter(p -> p.isFor(Procedure.Use.ALL_PAIRS))
                     .map(p -> Arguments.of(file, p)));
   }
 
