@@ -193,10 +193,11 @@ public final class StudentizedRangeDistribution {
     double u = 0;
     for (int i = 0; Math.abs(u) < FARTHEST; i++) {
       u = (i + 1) * step;
-      double term =
-          i < KEPT
-              ? densities[i] == 0 ? 0 : densities[i] * given.applyAsDouble(scales[i])
-              : term(u, given);
+      double density = i < KEPT ? densities[i] : density(u);
+      if (density == 0) {
+        break; // It only falls from here on.
+      }
+      double term = density * given.applyAsDouble(i < KEPT ? scales[i] : Math.exp(u));
       total += term;
       if (total > 0 && term <= before && term <= total * NEGLIGIBLE) {
         break;

@@ -23,7 +23,7 @@ class FarArgumentsTest {
     return Arbitraries.doubles().between(-1, 15).map(e -> Math.pow(10, e));
   }
 
-  @Property(tries = 300)
+  @Property(tries = 300, seed = "271828182")
   void noncentralT(
       @ForAll("sizes") double t,
       @ForAll("sizes") double noncentrality,
@@ -39,14 +39,14 @@ class FarArgumentsTest {
   }
 
   /** The limits of a noncentrality enclose the t that was seen. */
-  @Property(tries = 100)
+  @Property(tries = 100, seed = "271828182")
   void limitsOfTheNoncentrality(@ForAll("sizes") double t, @ForAll("degrees") double df) {
     double low = NoncentralT.noncentralityFor(t, df, 0.975);
     double high = NoncentralT.noncentralityFor(t, df, 0.025);
     assertThat(low > high).isFalse();
   }
 
-  @Property(tries = 200)
+  @Property(tries = 200, seed = "271828182")
   void noncentralF(
       @ForAll("sizes") double x,
       @ForAll("sizes") double noncentrality,
@@ -55,7 +55,7 @@ class FarArgumentsTest {
     assertThat(p).isBetween(0.0, 1.0);
   }
 
-  @Property(tries = 100)
+  @Property(tries = 100, seed = "271828182")
   void studentizedRange(@ForAll("sizes") double q, @ForAll("degrees") double df) {
     StudentizedRangeDistribution law = StudentizedRangeDistribution.of(4, df);
     assertThat(law.survivalProbability(q)).isBetween(0.0, 1.0);
@@ -63,7 +63,7 @@ class FarArgumentsTest {
         .isBetween(1 - 1e-9, 1 + 1e-9);
   }
 
-  @Property(tries = 6)
+  @Property(tries = 6, seed = "271828182")
   void largestOfSeveralT(@ForAll("sizes") double t, @ForAll("degrees") double df) {
     DunnettDistribution law = DunnettDistribution.of(new double[] {.7, .5, .6}, 4 + df, true);
     assertThat(law.survivalProbability(t)).isBetween(0.0, 1.0);

@@ -27,7 +27,7 @@ class LargestTTest {
     return r;
   }
 
-  @Property(tries = 8)
+  @Property(tries = 8, seed = "271828182")
   void threeByPanelsAreThreeByTheirLoadings(
       @ForAll long seed,
       @ForAll @DoubleRange(min = 0.2, max = 4) double t,
@@ -38,7 +38,7 @@ class LargestTTest {
   }
 
   /** A second shared variable that nobody has changes nothing; turned by an angle it is found. */
-  @Property(tries = 5)
+  @Property(tries = 5, seed = "271828182")
   void sharedVariablesMayBeTurned(
       @ForAll long seed, @ForAll @DoubleRange(min = 0, max = 4) double t) {
     Random random = new Random(seed);
@@ -59,7 +59,7 @@ class LargestTTest {
   }
 
   /** The lattice meets, within the error it tells, what quadrature gives. */
-  @Property(tries = 4)
+  @Property(tries = 4, seed = "271828182")
   void theLatticeErrsByLessThanItTells(
       @ForAll long seed, @ForAll @IntRange(min = 4, max = 7) int n) {
     Random random = new Random(seed);
@@ -89,7 +89,7 @@ class LargestTTest {
     assertThat(LargestT.of(r, 8, true).tail(2.1)).isEqualTo(LargestT.of(r, 8, true).tail(2.1));
   }
 
-  @Property(tries = 4)
+  @Property(tries = 4, seed = "271828182")
   void theCriticalValueLeavesItsProbability(
       @ForAll @IntRange(min = 3, max = 6) int n, @ForAll boolean twoSided) {
     double[] one = IntStream.range(0, n).mapToDouble(i -> 0.5 + 0.3 * i / n).toArray();
