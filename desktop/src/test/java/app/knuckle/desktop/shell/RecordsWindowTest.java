@@ -180,6 +180,8 @@ class RecordsWindowTest {
     untilShown(robot, "finding", "4 levels of feed");
     assertThat(workbench.keeper().unsavedProperty().get()).isTrue();
     robot.interact(() -> workbench.open(file));
+    untilShown(robot, "banner-words", "not saved");
+    robot.clickOn("Keep it to bring back later");
     untilShown(robot, "finding", "5 levels of feed");
     assertThat(workbench.nameProperty().get()).isEqualTo("cove");
     robot.interact(() -> workbench.open(folder.resolve("none.knuckle")));

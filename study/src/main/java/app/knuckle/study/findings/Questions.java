@@ -264,6 +264,12 @@ final class Questions {
   }
 
   private void compare(Inquiry.Compare c, Map<String, String> family) {
+    if (c.procedure().isOnRanks()) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("compare", "procedure")),
+          "'" + c.procedure().key() + "' compares ranks, not means",
+          "Use tukey for instance, or ask on ranks");
+    }
     List<Mean> means = estimable(means(c.of(), family));
     if (means.size() > MOST_COMPARED) {
       return; // Said among what is odd about the design.
