@@ -49,8 +49,11 @@ final class CorrelatedT implements LargestT {
   /** A statistic that earlier ones decide may pass the limit by rounding. */
   private static final double ROUNDING = 1e-9;
 
-  /** A critical value within this has the p wanted but for less than the lattice's error. */
-  private static final double QUANTILE_TOLERANCE = 1e-8;
+  /** A critical value this close, relative, has the p wanted but for less than the lattice's error. */
+  private static final double QUANTILE_TOLERANCE = 1e-5;
+
+  /** How little of p the nearest product form may be asked for. */
+  private static final double LEAST_SHARE = 1e-3;
 
   private static final int MOST_STEPS = 12;
   private static final double ROOT_TWO = Math.sqrt(2);
@@ -65,6 +68,15 @@ final class CorrelatedT implements LargestT {
 
   /** Loadings that meet the correlations this closely are exact; a p then errs by less. */
   private static final double SAME = 1e-10;
+
+  /**
+   * Variance that every statistic keeps for itself: next to none where the shared variables explain
+   * the correlations, and enough for equal steps where they only come near them.
+   */
+  private static final double[] LEAST_OWN = {1e-6, 0.08};
+
+  /** Places that a form may take which only comes near: the lattice makes up for the rest. */
+  private static final int MOST_PLACES = 5_000;
 
   /** What each statistic has of the shared variables. */
   private final double[][] loadings;
@@ -84,17 +96,22 @@ final class CorrelatedT implements LargestT {
   static LargestT of(double[][] correlations, double df, boolean twoSided) {
     LargestT nearest = null;
     double[][] loadings = null;
-    for (int factors = 1; factors <= MOST_FACTORS; factors++) {
-      double[][] own = Factors.nearest(correlations, factors);
-      LargestT law =
-          factors == 1
-              ? DunnettDistribution.of(Factors.first(own), df, twoSided)
-              : FactorT.of(own, df, twoSided);
-      if (law != null) {
-        nearest = law;
-        loadings = own;
-        if (Factors.miss(correlations, own) <= SAME) {
-          return law;
+    double least = Double.POSITIVE_INFINITY;
+    for (double leastOwn : LEAST_OWN) {
+      for (int factors = 1; factors <= MOST_FACTORS; factors++) {
+        double[][] own = Factors.nearest(correlations, factors, leastOwn);
+        double miss = Factors.miss(correlations, own);
+        if (miss <= SAME) {
+          LargestT exact = FactorT.of(own, df, twoSided, FactorT.MOST_PLACES);
+          if (exact != null) {
+            return exact;
+          }
+        }
+        LargestT law = miss < least ? FactorT.of(own, df, twoSided, MOST_PLACES) : null;
+        if (law != null) {
+          nearest = law;
+          loadings = own;
+          least = miss;
         }
       }
     }
@@ -103,9 +120,9 @@ final class CorrelatedT implements LargestT {
 
   /** The distribution held against the nearest product form only. */
   static LargestT byLattice(double[][] correlations, double df, boolean twoSided) {
-    double[][] own = Factors.nearest(correlations, 1);
-    return new CorrelatedT(
-        correlations, df, twoSided, DunnettDistribution.of(Factors.first(own), df, twoSided), own);
+    double[][] own = Factors.nearest(correlations, 1, LEAST_OWN[1]);
+    LargestT nearest = FactorT.of(own, df, twoSided, MOST_PLACES);
+    return new CorrelatedT(correlations, df, twoSided, nearest, own);
   }
 
   private CorrelatedT(
@@ -184,52 +201,67 @@ final class CorrelatedT implements LargestT {
     return sum;
   }
 
-  /** P(any beyond) less the same of the nearest product form, at a point of the cube. */
+  /**
+   * P(any beyond) less the same of the nearest product form, at a point of the cube. What is left of
+   * the statistics is taken at the point and at its mirror image: what they make of it in the first
+   * order cancels, so that the lattice is left with the second.
+   */
   private double sample(double t, double at, double[] shift, double[] z) {
     double x = t * spread(normal(cube(at, 0, shift)));
     int shared = loadings[0].length;
-    double[] common = new double[shared];
+    double[] means = new double[loadings.length];
     for (int k = 0; k < shared; k++) {
-      common[k] = normal(cube(at, k + 1, shift));
+      double common = normal(cube(at, k + 1, shift));
+      for (int i = 0; i < means.length; i++) {
+        means[i] += loadings[i][k] * common;
+      }
     }
     double near = 0;
+    for (int i = 0; i < means.length; i++) {
+      near += Math.log1p(-Math.min(1, below(x, means[i], ownNear[i]) + above(x, means[i], ownNear[i])));
+    }
+    double both =
+        beyond(x, means, at, shift, z, false) + beyond(x, means, at, shift, z, true);
+    return both / 2 + Math.expm1(near);
+  }
+
+  /** P(any beyond) one statistic after the other, each within the limits. */
+  private double beyond(
+      double x, double[] means, double at, double[] shift, double[] z, boolean mirrored) {
     double logWithin = 0;
-    boolean beyond = false;
     for (int i = 0; i < root.length; i++) {
-      double mean = 0;
-      for (int k = 0; k < shared; k++) {
-        mean += loadings[i][k] * common[k];
-      }
-      near += log1mOutside(x, mean, ownNear[i]);
-      if (beyond) {
-        continue;
-      }
+      double mean = means[i];
       for (int j = 0; j < i; j++) {
         mean += root[i][j] * z[j];
       }
       double own = root[i][i];
+      z[i] = 0;
       if (own == 0) {
-        beyond = mean > x + ROUNDING || twoSided && mean < -x - ROUNDING;
-        z[i] = 0;
+        if (mean > x + ROUNDING || twoSided && mean < -x - ROUNDING) {
+          return 1;
+        }
         continue;
       }
-      double below = twoSided ? 0.5 * Erfc.value((x + mean) / own / ROOT_TWO) : 0;
-      double outside = 0.5 * Erfc.value((x - mean) / own / ROOT_TWO) + below;
-      beyond = !(outside < 1);
-      if (!beyond) {
-        logWithin += Math.log1p(-outside);
-        if (i < root.length - 1) {
-          z[i] = normal(below + (1 - outside) * cube(at, shared + i + 1, shift));
-        }
+      double below = below(x, mean, own);
+      double outside = above(x, mean, own) + below;
+      if (!(outside < 1)) {
+        return 1;
+      }
+      logWithin += Math.log1p(-outside);
+      if (i < root.length - 1) {
+        double u = cube(at, loadings[0].length + i + 1, shift);
+        z[i] = normal(below + (1 - outside) * (mirrored ? 1 - u : u));
       }
     }
-    return (beyond ? 1 : -Math.expm1(logWithin)) + Math.expm1(near);
+    return -Math.expm1(logWithin);
   }
 
-  private double log1mOutside(double x, double mean, double own) {
-    double above = 0.5 * Erfc.value((x - mean) / own / ROOT_TWO);
-    double below = twoSided ? 0.5 * Erfc.value((x + mean) / own / ROOT_TWO) : 0;
-    return Math.log1p(-Math.min(1, above + below));
+  private static double above(double x, double mean, double own) {
+    return 0.5 * Erfc.value((x - mean) / own / ROOT_TWO);
+  }
+
+  private double below(double x, double mean, double own) {
+    return twoSided ? 0.5 * Erfc.value((x + mean) / own / ROOT_TWO) : 0;
   }
 
   private static double normal(double u) {
@@ -256,25 +288,23 @@ final class CorrelatedT implements LargestT {
   }
 
   /**
-   * By secants from the value of the nearest product form; both tails fall as a normal one does.
+   * What the probability differs by from that of the nearest product form changes little with t: it
+   * is found where that form has its value, and again where the two together have theirs.
    */
   @Override
   public double inverseSurvivalProbability(double p) {
-    double one = nearest.inverseSurvivalProbability(p);
-    double missOne = miss(p, one);
-    double other = one - missOne / Math.max(1, Math.abs(one));
-    for (int step = 0; step < MOST_STEPS && Math.abs(other - one) > QUANTILE_TOLERANCE; step++) {
-      double miss = miss(p, other);
-      double next = other - miss * (other - one) / (miss - missOne);
-      one = other;
-      missOne = miss;
-      other = Double.isFinite(next) ? next : one;
+    double t = nearest.inverseSurvivalProbability(p);
+    for (int step = 0; step < MOST_STEPS; step++) {
+      double more = tail(t).p() - nearest.tail(t).p();
+      double wanted = Math.max(p * LEAST_SHARE, Math.min(1 - LEAST_SHARE, p - more));
+      double next = nearest.inverseSurvivalProbability(wanted);
+      boolean settled = Math.abs(next - t) <= QUANTILE_TOLERANCE * Math.max(1, t);
+      t = next;
+      if (settled) {
+        break;
+      }
     }
-    return other;
-  }
-
-  private double miss(double p, double t) {
-    return Math.log(p) - Math.log(Math.max(Double.MIN_NORMAL, tail(t).p()));
+    return t;
   }
 
   @Override

@@ -6,8 +6,8 @@ import java.util.List;
 import org.apache.commons.numbers.gamma.Erfc;
 
 /**
- * The largest of several t statistics whose correlations come from two or three shared variables:
- * given these, the statistics are independent, and the rest is an integral over a plane or a space,
+ * The largest of several t statistics whose correlations come from a few shared variables:
+ * given these, the statistics are independent, and the rest is an integral over these,
  * by the trapezoidal rule, which for a normal density times a smooth function errs by exp(-2 pi^2
  * w^2 / h^2), w being the width of the narrowest feature and h the step.
  *
@@ -25,7 +25,7 @@ final class FactorT implements LargestT {
   private static final double STEP_IN_FEATURES = 0.6;
 
   /** More places than these would take seconds. */
-  private static final int MOST_PLACES = 16_000;
+  static final int MOST_PLACES = 16_000;
 
   /** As for the product form. */
   private static final double STEEPER = 1.5;
@@ -56,9 +56,10 @@ final class FactorT implements LargestT {
    * @param loadings of each statistic on each shared variable
    * @param df degrees of freedom, above 0; infinity when the spread is known
    * @param twoSided whether sizes are compared, rather than values
+   * @param mostPlaces that may be summed over
    * @return null if a statistic keeps too little of its own for the rule
    */
-  static FactorT of(double[][] loadings, double df, boolean twoSided) {
+  static FactorT of(double[][] loadings, double df, boolean twoSided, int mostPlaces) {
     int shared = loadings[0].length;
     int[] most = new int[shared];
     double[] steps = new double[shared];
@@ -71,7 +72,7 @@ final class FactorT implements LargestT {
       most[k] = (int) Math.ceil(FARTHEST / steps[k]);
       count *= 2 * most[k] + 1;
     }
-    if (!(count <= MOST_PLACES)) {
+    if (!(count <= mostPlaces)) {
       return null;
     }
     return new FactorT(loadings, df, twoSided, places(steps, most, twoSided));

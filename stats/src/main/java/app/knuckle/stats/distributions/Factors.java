@@ -20,9 +20,6 @@ final class Factors {
   /** Loadings that change by less in a sweep have settled. */
   private static final double SETTLED = 1e-14;
 
-  /** Every variable keeps this much variance of its own. */
-  private static final double LEAST_OWN = 1e-6;
-
   private static final int HALVINGS = 30;
 
   /** Variances below this are what rounding leaves. */
@@ -39,14 +36,15 @@ final class Factors {
    *
    * @param r correlations
    * @param factors how many shared variables
+   * @param leastOwn variance that every variable keeps for itself at least
    * @return a row a variable, along principal axes
    */
-  static double[][] nearest(double[][] r, int factors) {
+  static double[][] nearest(double[][] r, int factors, double leastOwn) {
     double[][] l = axes(r, factors);
     for (int sweep = 0; sweep < SWEEPS; sweep++) {
       double moved = 0;
       for (int i = 0; i < l.length; i++) {
-        double[] own = row(r, l, i);
+        double[] own = row(r, l, i, leastOwn);
         for (int k = 0; k < factors; k++) {
           moved = Math.max(moved, Math.abs(own[k] - l[i][k]));
         }
@@ -81,7 +79,7 @@ final class Factors {
   }
 
   /** The best loadings of one variable for those of the others. */
-  private static double[] row(double[][] r, double[][] l, int i) {
+  private static double[] row(double[][] r, double[][] l, int i, double leastOwn) {
     int factors = l[i].length;
     DMatrixRMaj squares = new DMatrixRMaj(factors, factors);
     DMatrixRMaj products = new DMatrixRMaj(factors, 1);
@@ -98,7 +96,7 @@ final class Factors {
       return l[i];
     }
     double size = Arrays.stream(own.data).map(x -> x * x).sum();
-    double most = Math.min(1, Math.sqrt((1 - LEAST_OWN) / size));
+    double most = Math.min(1, Math.sqrt((1 - leastOwn) / size));
     return Arrays.stream(own.data).map(x -> size > 0 ? most * x : 0).toArray();
   }
 
@@ -145,16 +143,6 @@ final class Factors {
     return Arrays.stream(l)
         .map(row -> Arrays.stream(row).map(x -> size * x).toArray())
         .toArray(double[][]::new);
-  }
-
-  /**
-   * The first loading of each variable.
-   *
-   * @param l loadings
-   * @return one a variable
-   */
-  static double[] first(double[][] l) {
-    return Arrays.stream(l).mapToDouble(row -> row[0]).toArray();
   }
 
   /**

@@ -53,8 +53,8 @@ class LargestTTest {
       plain[i] = new double[] {a, b};
       turned[i] = new double[] {c * a - s * b, s * a + c * b};
     }
-    LargestT.Tail one = FactorT.of(plain, 12, true).tail(t);
-    LargestT.Tail other = FactorT.of(turned, 12, true).tail(t);
+    LargestT.Tail one = FactorT.of(plain, 12, true, FactorT.MOST_PLACES).tail(t);
+    LargestT.Tail other = FactorT.of(turned, 12, true, FactorT.MOST_PLACES).tail(t);
     assertThat(other.p()).isCloseTo(one.p(), within(1e-9));
   }
 
@@ -70,7 +70,7 @@ class LargestTTest {
     for (int i = 0; i < n; i++) {
       loadings[i] = new double[] {shared[i], more[i]};
     }
-    LargestT.Tail exact = FactorT.of(loadings, 15, true).tail(2.3);
+    LargestT.Tail exact = FactorT.of(loadings, 15, true, FactorT.MOST_PLACES).tail(2.3);
     // Held against the nearest product form, so that the second variable is left to the lattice.
     LargestT.Tail found = CorrelatedT.byLattice(r, 15, true).tail(2.3);
     assertThat(found.p()).isCloseTo(exact.p(), within(2 * found.error() + 1e-8));
