@@ -49,7 +49,9 @@ final class CorrelatedT implements LargestT {
   /** A statistic that earlier ones decide may pass the limit by rounding. */
   private static final double ROUNDING = 1e-9;
 
-  /** A critical value this close, relative, has the p wanted but for less than the lattice's error. */
+  /**
+   * A critical value this close, relative, has the p wanted but for less than the lattice's error.
+   */
   private static final double QUANTILE_TOLERANCE = 1e-5;
 
   /** How little of p the nearest product form may be asked for. */
@@ -202,9 +204,9 @@ final class CorrelatedT implements LargestT {
   }
 
   /**
-   * P(any beyond) less the same of the nearest product form, at a point of the cube. What is left of
-   * the statistics is taken at the point and at its mirror image: what they make of it in the first
-   * order cancels, so that the lattice is left with the second.
+   * P(any beyond) less the same of the nearest product form, at a point of the cube. What is left
+   * of the statistics is taken at the point and at its mirror image: what they make of it in the
+   * first order cancels, so that the lattice is left with the second.
    */
   private double sample(double t, double at, double[] shift, double[] z) {
     double x = t * spread(normal(cube(at, 0, shift)));
@@ -218,10 +220,10 @@ final class CorrelatedT implements LargestT {
     }
     double near = 0;
     for (int i = 0; i < means.length; i++) {
-      near += Math.log1p(-Math.min(1, below(x, means[i], ownNear[i]) + above(x, means[i], ownNear[i])));
+      near +=
+          Math.log1p(-Math.min(1, below(x, means[i], ownNear[i]) + above(x, means[i], ownNear[i])));
     }
-    double both =
-        beyond(x, means, at, shift, z, false) + beyond(x, means, at, shift, z, true);
+    double both = beyond(x, means, at, shift, z, false) + beyond(x, means, at, shift, z, true);
     return both / 2 + Math.expm1(near);
   }
 

@@ -6,10 +6,10 @@ import java.util.List;
 import org.apache.commons.numbers.gamma.Erfc;
 
 /**
- * The largest of several t statistics whose correlations come from a few shared variables:
- * given these, the statistics are independent, and the rest is an integral over these,
- * by the trapezoidal rule, which for a normal density times a smooth function errs by exp(-2 pi^2
- * w^2 / h^2), w being the width of the narrowest feature and h the step.
+ * The largest of several t statistics whose correlations come from a few shared variables: given
+ * these, the statistics are independent, and the rest is an integral over these, by the trapezoidal
+ * rule, which for a normal density times a smooth function errs by exp(-2 pi^2 w^2 / h^2), w being
+ * the width of the narrowest feature and h the step.
  *
  * @see "Genz, A. and Bretz, F. (2009). Computation of multivariate normal and t probabilities,
  *     section 2.1, for reduced rank"
