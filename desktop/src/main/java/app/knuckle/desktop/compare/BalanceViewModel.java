@@ -3,6 +3,7 @@ package app.knuckle.desktop.compare;
 import app.knuckle.desktop.compare.Balance.Pan;
 import app.knuckle.desktop.shell.SlipViewModel;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.study.design.Inquiry;
@@ -233,7 +234,7 @@ final class BalanceViewModel {
             t.df().exists() ? Numerals.df(t.df().value()) : Numerals.NONE,
             Numerals.p(t.p()),
             Numerals.p(t.p().map(p -> Math.min(1, p * family)))),
-        t.p().exists() && t.p().value() <= findings.inquiry().alpha());
+        Significance.reached(t.p(), findings.inquiry().alpha()));
   }
 
   /** Whether kept questions overlap, so that they do not speak for themselves. */

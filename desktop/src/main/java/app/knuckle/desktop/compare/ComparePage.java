@@ -91,7 +91,7 @@ public record ComparePage(
    * A pair on the difference board.
    *
    * @param text the difference, short
-   * @param differs whether it is real
+   * @param differs whether the two were told apart
    * @param strength of its fill, from 0 to 3
    * @param reading the pair read out in full
    */
@@ -206,7 +206,7 @@ public record ComparePage(
                 + ", bars show "
                 + bars(look, alpha)
                 + (more.hasPlain() ? ", hollow circles the means as measured" : ""),
-        "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where real",
+        "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where told apart",
         k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         family.ranking(response.measured().unit(), decimals),

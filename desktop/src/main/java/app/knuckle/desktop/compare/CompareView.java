@@ -17,6 +17,7 @@ import app.knuckle.figures.scatter.IntervalsLayout;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Redesign;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
 import java.util.List;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
@@ -75,7 +76,7 @@ public final class CompareView extends ScrollPane {
     page.getChildren().setAll(Texts.line("Which means differ from which?", "joint-title"));
     page.getChildren().add(choosers(answer.findings().inquiry()));
     if (families.isEmpty()) {
-      page.getChildren().addAll(nothing(answer.findings().inquiry()));
+      page.getChildren().addAll(nothing(answer.findings()));
       balance.show(answer.findings());
       page.getChildren().add(balance);
       return;
@@ -112,12 +113,14 @@ public final class CompareView extends ScrollPane {
   }
 
   /** What is said where no pairs are, and the way to have them. */
-  private List<Node> nothing(Inquiry inquiry) {
-    if (CompareOptions.now(inquiry) != null) {
+  private List<Node> nothing(Findings findings) {
+    if (CompareOptions.now(findings.inquiry()) != null) {
       return List.of(
           Texts.wrapped(
-              "There are no means to compare pair by pair here: the test says all there is, or"
-                  + " the groups are too many.",
+              findings.first().hasTooManyToCompare()
+                  ? "There are too many means to compare pair by pair. Keep only some rows, or"
+                      + " merge levels, and ask again."
+                  : "There is no more to compare pair by pair here: the test says all there is.",
               "prose"));
     }
     GoButton ask =

@@ -172,8 +172,8 @@ public record ChainPage(List<Link> links) {
     List<Quantity> together = together(answer);
     List<Quantity> effects = together.isEmpty() ? effects(answer) : together;
     if (effects.size() > 1) {
-      long real = effects.stream().filter(p -> Significance.reached(p, alpha)).count();
-      return new Link(Joint.TEST, State.DONE, real + " of " + effects.size() + " effects real");
+      long found = effects.stream().filter(p -> Significance.reached(p, alpha)).count();
+      return new Link(Joint.TEST, State.DONE, found + " of " + effects.size() + " effects found");
     }
     Quantity p =
         together.isEmpty()
@@ -219,13 +219,12 @@ public record ChainPage(List<Link> links) {
     ResponseFindings response = answer.findings().first();
     List<ComparedMeans> families = ComparedMeans.of(response.analysis());
     if (families.isEmpty()) {
-      boolean asked = answer.findings().inquiry().compare().stream().anyMatch(c -> !c.isContrast());
-      if (asked && response.refusal() == null) {
-        return new Link(Joint.COMPARE, State.CAUTION, "these means make no pairs");
+      if (response.hasTooManyToCompare()) {
+        return new Link(Joint.COMPARE, State.CAUTION, "too many means for pairs");
       }
-      boolean two =
-          answer.findings().inquiry().treatments().isEmpty() || response.groups().size() < 3;
-      return two
+      Inquiry inquiry = answer.findings().inquiry();
+      boolean answered = inquiry.compare().stream().anyMatch(c -> !c.isContrast());
+      return answered || inquiry.treatments().isEmpty() || response.groups().size() < 3
           ? new Link(Joint.COMPARE, State.NOT_YET, "nothing more to compare")
           : new Link(Joint.COMPARE, State.UNASKED, "nothing asked yet");
     }
@@ -242,16 +241,19 @@ public record ChainPage(List<Link> links) {
                 ? means + " \u00b7 none compared"
                 : means + " \u00b7 " + Numerals.count(first.letters().count(), "letter", "letters");
     Quantity p = response.leastP(first.of());
-    boolean real =
+    boolean found =
         p.exists()
             ? Significance.reached(p, answer.findings().inquiry().alpha())
             : first.pairs().stream().anyMatch(Pair::isJudged);
-    return new Link(Joint.COMPARE, real ? State.DONE : State.CAUTION, line);
+    return new Link(Joint.COMPARE, found ? State.DONE : State.CAUTION, line);
   }
 
   private static Link figure(Answer answer) {
-    return answer == null || !answer.isTested()
-        ? new Link(Joint.FIGURE, State.NOT_YET, "waits for the test")
-        : new Link(Joint.FIGURE, State.DONE, "means with letters");
+    if (answer == null || !answer.isTested()) {
+      return new Link(Joint.FIGURE, State.NOT_YET, "waits for the test");
+    }
+    boolean letters =
+        answer.findings().first().shownMeans().stream().anyMatch(m -> !m.letters().isEmpty());
+    return new Link(Joint.FIGURE, State.DONE, letters ? "means with letters" : "means drawn");
   }
 }

@@ -2,6 +2,7 @@ package app.knuckle.desktop.shell;
 
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
@@ -46,9 +47,9 @@ final class ResponseStrip extends FlowPane {
               .findFirst()
               .orElseThrow();
       Quantity p = response.leastP(findings.inquiry().treatments());
-      boolean real = p.exists() && p.value() <= findings.inquiry().alpha();
+      boolean found = Significance.reached(p, findings.inquiry().alpha());
       String mark =
-          p.exists() ? (real ? "\u25cf " : "\u25cb ") + Numerals.pStatement(p) : "no test";
+          p.exists() ? (found ? "\u25cf " : "\u25cb ") + Numerals.pStatement(p) : "no test";
       Button chip = new Button(names.get(i) + "  " + mark);
       chip.setId("response-" + names.get(i));
       chip.setMnemonicParsing(false);

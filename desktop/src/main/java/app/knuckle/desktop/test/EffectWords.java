@@ -169,7 +169,7 @@ final class EffectWords {
         String source = other.source().replace(" x ", " \u00d7 ");
         return "This is an average over what it interacts with: "
             + source
-            + " is real, so read that first.";
+            + " was found, so read that first.";
       }
     }
     return differs(row)

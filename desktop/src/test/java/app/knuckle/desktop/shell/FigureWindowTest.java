@@ -56,7 +56,7 @@ class FigureWindowTest {
     go(
         robot,
         "#joint-figure",
-        () -> shows(robot, "figure-caption", "Means that share a letter do not differ"));
+        () -> shows(robot, "figure-caption", "Means that share a letter were not told apart"));
     robot.clickOn("#figure-exchange");
     untilShown(robot, "figure-exchange", "density \u21c4 mesh");
     robot.clickOn("#export-pdf");

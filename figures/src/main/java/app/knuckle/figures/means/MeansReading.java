@@ -360,7 +360,7 @@ public final class MeansReading {
     if (groups.stream().allMatch(g -> g.letters().isEmpty())) {
       return family
           .filter(ComparedMeans::isAgainstReference)
-          .map(f -> " None differs from " + reference(f) + by(f.procedure(), alpha) + ".")
+          .map(f -> " None was told apart from " + reference(f) + by(f.procedure(), alpha) + ".")
           .orElse("");
     }
     if (family.filter(ComparedMeans::isAgainstReference).isPresent()) {
@@ -376,7 +376,12 @@ public final class MeansReading {
         .shownComparison()
         .map(app.knuckle.stats.compare.Comparison::procedure)
         .or(this::byRanks)
-        .map(p -> " Means that share a letter do not differ" + by(p, alpha) + notCompared() + ".")
+        .map(
+            p ->
+                " Means that share a letter were not told apart"
+                    + by(p, alpha)
+                    + notCompared()
+                    + ".")
         .orElse("");
   }
 

@@ -21,7 +21,7 @@ public record Intervals(List<Row> rows, String title) {
    * @param low lower limit; NaN for none
    * @param difference the estimate
    * @param high upper limit; NaN for none
-   * @param differs whether it is real
+   * @param differs whether the two were told apart
    */
   public record Row(String name, double low, double difference, double high, boolean differs) {}
 }

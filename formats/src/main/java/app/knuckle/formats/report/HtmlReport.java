@@ -178,7 +178,7 @@ public final class HtmlReport {
             .shownComparison()
             .map(
                 c ->
-                    "Means; those that share a letter do not differ ("
+                    "Means; those that share a letter were not told apart ("
                         + c.procedure().title()
                         + ", \u03b1 = "
                         + c.alpha()

@@ -87,6 +87,16 @@ public record Analysis(
         left);
   }
 
+  /**
+   * Whether two groups are asked about in a direction. Their test alone knows it: comparisons of
+   * all pairs look in either direction, and would say something else of the same two groups.
+   *
+   * @return false where no direction was asked, or none of two groups
+   */
+  boolean isDirected() {
+    return tests.stream().anyMatch(TestResult::isDirected);
+  }
+
   /** Nothing was computed. */
   static final Analysis NONE =
       new Analysis(List.of(), List.of(), List.of(), List.of(), List.of(), null);

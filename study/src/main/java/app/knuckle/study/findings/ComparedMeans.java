@@ -22,7 +22,7 @@ import java.util.stream.IntStream;
  * @param ses standard errors; absent for mean ranks
  * @param counts rows behind them
  * @param pairs of them, or each with the reference
- * @param letters those that do not differ share one; null for a reference
+ * @param letters those that were not told apart share one; null for a reference
  * @param procedure that judged
  * @param ranks whether the values are mean ranks
  * @param criticalDifference if all pairs share one
@@ -53,13 +53,15 @@ public record ComparedMeans(
    * The families of an analysis.
    *
    * @param analysis of a response
-   * @return one a comparison that was asked, and for each level within which it was asked
+   * @return one a comparison that was asked, and for each level within which it was asked; none of
+   *     two groups asked about in a direction, whose test has said all there is
    */
   public static List<ComparedMeans> of(Analysis analysis) {
     List<ComparedMeans> all = new ArrayList<>();
     analysis.comparisons().forEach(c -> all.add(of(c)));
     analysis.rankComparisons().forEach(c -> all.add(of(c, analysis)));
     all.removeIf(family -> family.means().length < 2); // Empty cells have no mean to compare.
+    all.removeIf(family -> analysis.isDirected() && !family.isAgainstReference());
     return all;
   }
 

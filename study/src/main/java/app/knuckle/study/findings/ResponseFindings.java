@@ -2,7 +2,6 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Refusal;
@@ -120,10 +119,19 @@ public record ResponseFindings(
   public Optional<Comparison> shownComparison() {
     List<ShownMean> shown = shownMeans();
     return analysis.comparisons().stream()
-        .filter(c -> c.pairs() != null && c.within().isEmpty())
+        .filter(c -> c.pairs() != null && c.within().isEmpty() && !analysis.isDirected())
         .filter(c -> shown.stream().anyMatch(m -> c.labels().contains(m.levels())))
         .map(ComparisonResult::pairs)
         .findFirst();
+  }
+
+  /**
+   * Whether its groups are more than can be compared pair by pair.
+   *
+   * @return false where every pair is judged that was asked for
+   */
+  public boolean hasTooManyToCompare() {
+    return groups.size() > Questions.MOST_COMPARED;
   }
 
   /**
@@ -148,7 +156,7 @@ public record ResponseFindings(
   public Quantity leastP(Collection<String> of) {
     List<Quantity> found = new ArrayList<>();
     for (TestResult test : analysis.tests()) {
-      if (test instanceof TestResult.TTestResult t && t.direction() != Direction.EITHER) {
+      if (test instanceof TestResult.TTestResult t && t.isDirected()) {
         return t.test().test().p(); // Only it knows the direction that was asked.
       }
       if (test instanceof TestResult.AnovaResult a) {

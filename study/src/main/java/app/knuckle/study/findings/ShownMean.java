@@ -59,6 +59,7 @@ public record ShownMean(
                     response.analysis().means().stream()
                         .filter(m -> m.within().isEmpty())
                         .findFirst());
+    boolean directed = response.analysis().isDirected();
     List<ShownMean> shown = new ArrayList<>();
     if (best.isEmpty()) {
       for (GroupSummary cell : cells) {
@@ -73,7 +74,7 @@ public record ShownMean(
                 s.sd(),
                 s.se(),
                 half,
-                rankLetters(response, cell.levels()),
+                directed ? "" : rankLetters(response, cell.levels()),
                 response.groups().levels().indexOf(cell.level())));
       }
       return shown;
@@ -90,7 +91,7 @@ public record ShownMean(
               own.map(s -> s.summary().sd()).orElse(Quantity.absent("not one group")),
               row.se(),
               row.high().exists() ? row.high().map(h -> h - row.mean().value()) : row.high(),
-              row.letters() == null ? "" : row.letters(),
+              row.letters() == null || directed ? "" : row.letters(),
               cell && own.isPresent()
                   ? response.groups().levels().indexOf(own.get().level())
                   : -1));

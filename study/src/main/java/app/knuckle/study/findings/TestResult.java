@@ -20,6 +20,15 @@ import java.util.Map;
 public sealed interface TestResult {
 
   /**
+   * Whether a difference was looked for in one direction only.
+   *
+   * @return false for a test that knows no direction
+   */
+  default boolean isDirected() {
+    return false;
+  }
+
+  /**
    * A t-test.
    *
    * @param test the numbers
@@ -38,7 +47,12 @@ public sealed interface TestResult {
       Double expected,
       Map<String, Quantity> more,
       boolean differs)
-      implements TestResult {}
+      implements TestResult {
+    @Override
+    public boolean isDirected() {
+      return direction != Direction.EITHER;
+    }
+  }
 
   /**
    * An analysis of variance.
@@ -207,6 +221,12 @@ public sealed interface TestResult {
    * @param words the finding, a sentence
    */
   record RankResult(String kind, Facts facts, Quantity p, String words) implements TestResult {
+
+    @Override
+    public boolean isDirected() {
+      String either = Direction.EITHER.key();
+      return !facts.all().getOrDefault("direction", either).equals(either);
+    }
 
     /** The same, with more said after its finding. */
     RankResult saying(String more) {
