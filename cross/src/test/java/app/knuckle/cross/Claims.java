@@ -87,4 +87,20 @@ final class Claims {
       missed.add(path + ": wanted " + wanted + ", got " + actual);
     }
   }
+
+  /** Probabilities in both directions and the one that is asked. */
+  void tails(
+      String direction, String path, JsonNode node, double either, double greater, double less) {
+    p(path, node, "pEither", either);
+    p(path, node, "pGreater", greater);
+    p(path, node, "pLess", less);
+    p(path, node, "p", Plain.p(direction, either, greater, less));
+  }
+
+  JsonNode comparison(String procedure) {
+    return find(
+        findings.path("comparisons"),
+        x -> x.path("procedure").asText().equals(procedure),
+        procedure);
+  }
 }

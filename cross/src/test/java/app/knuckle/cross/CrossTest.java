@@ -131,12 +131,12 @@ class CrossTest {
       case REPEATED -> new LayerClaims(made, claims).repeated();
       case STRIPS -> new LayerClaims(made, claims).strips();
       case TOGETHER -> new LayerClaims(made, claims).together();
-      case ASSOCIATED -> new RankClaims(made, claims).associated();
+      case ASSOCIATED -> new AssociationClaims(made, claims).associated();
       case RANK_TWO -> new RankClaims(made, claims).two();
       case RANK_GROUPS -> new RankClaims(made, claims).groups();
-      case RANK_BLOCKS -> new RankClaims(made, claims).blocks();
-      case RANK_PAIRS, RANK_ONE -> new RankClaims(made, claims).signed();
-      case PERMUTATION -> new RankClaims(made, claims).permutation();
+      case RANK_BLOCKS -> new RelatedRankClaims(made, claims).blocks();
+      case RANK_PAIRS, RANK_ONE -> new RelatedRankClaims(made, claims).signed();
+      case PERMUTATION -> new PermutationClaims(made, claims).permutation();
     }
   }
 }

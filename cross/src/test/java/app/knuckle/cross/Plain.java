@@ -109,4 +109,22 @@ final class Plain {
       default -> either;
     };
   }
+
+  /** Holm by his definition, p by p; as they are if one is missing. */
+  static double[] holm(double[] p) {
+    if (Arrays.stream(p).anyMatch(Double::isNaN)) {
+      return p;
+    }
+    double[] own = new double[p.length];
+    for (int i = 0; i < p.length; i++) {
+      for (int j = 0; j < p.length; j++) {
+        if (p[j] <= p[i]) {
+          double at = p[j];
+          double below = Arrays.stream(p).filter(x -> x < at).count();
+          own[i] = Math.max(own[i], Math.min(1, (p.length - below) * at));
+        }
+      }
+    }
+    return own;
+  }
 }

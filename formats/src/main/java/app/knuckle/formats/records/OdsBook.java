@@ -61,17 +61,17 @@ final class OdsBook implements Book {
           continue;
         }
         switch (xml.getLocalName()) {
-          case "style" -> style = attribute(xml, "name");
+          case "style" -> style = OdsCell.attribute(xml, "name");
           case "table-properties" -> {
-            if ("false".equals(attribute(xml, "display"))) {
+            if ("false".equals(OdsCell.attribute(xml, "display"))) {
               hiding.add(style);
             }
           }
           case "table" -> {
-            String name = attribute(xml, "name");
+            String name = OdsCell.attribute(xml, "name");
             if (name != null) {
               sheets.add(name);
-              if (hiding.contains(attribute(xml, "style-name"))) {
+              if (hiding.contains(OdsCell.attribute(xml, "style-name"))) {
                 hidden.add(name);
               }
             }
@@ -99,15 +99,6 @@ final class OdsBook implements Book {
   }
 
   /** An attribute by its local name: prefixes are of the writer's choice. */
-  private static String attribute(XMLStreamReader xml, String name) {
-    for (int i = 0; i < xml.getAttributeCount(); i++) {
-      if (xml.getAttributeLocalName(i).equals(name)) {
-        return xml.getAttributeValue(i);
-      }
-    }
-    return null;
-  }
-
   @Override
   public List<String> sheets() {
     return List.copyOf(sheets);
@@ -141,7 +132,7 @@ final class OdsBook implements Book {
       while (xml.hasNext()) {
         if (xml.next() == XMLStreamConstants.START_ELEMENT
             && xml.getLocalName().equals("table")
-            && sheet.equals(attribute(xml, "name"))) {
+            && sheet.equals(OdsCell.attribute(xml, "name"))) {
           break;
         }
       }
@@ -201,7 +192,7 @@ final class OdsBook implements Book {
   }
 
   private int repeated(XMLStreamReader xml, String attribute) {
-    String text = attribute(xml, attribute);
+    String text = OdsCell.attribute(xml, attribute);
     if (text == null) {
       return 1;
     }

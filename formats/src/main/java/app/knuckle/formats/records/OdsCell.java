@@ -104,7 +104,8 @@ final class OdsCell {
     }
   }
 
-  private static String attribute(XMLStreamReader xml, String name) {
+  /** An attribute by its local name, whatever its namespace; null if it is not there. */
+  static String attribute(XMLStreamReader xml, String name) {
     for (int i = 0; i < xml.getAttributeCount(); i++) {
       if (xml.getAttributeLocalName(i).equals(name)) {
         return xml.getAttributeValue(i);

@@ -1,6 +1,7 @@
 package app.knuckle.stats.associations;
 
 import app.knuckle.stats.Facts;
+import app.knuckle.stats.ranks.CountTree;
 import app.knuckle.stats.ranks.Midranks;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -181,31 +182,19 @@ public final class Associations {
             .sorted(Comparator.comparingDouble(i -> x[i]))
             .mapToInt(Integer::intValue)
             .toArray();
-    double[] levels = Arrays.stream(y).map(v -> v + 0.0).distinct().sorted().toArray();
-    int[] tree = new int[levels.length + 1];
+    CountTree smaller = new CountTree(y);
     double s = 0;
     for (int from = 0, to; from < n; from = to) {
       for (to = from; to < n && x[order[to]] == x[order[from]]; to++) {
-        int level = Arrays.binarySearch(levels, y[order[to]] + 0.0);
-        s += upTo(tree, level) - (from - upTo(tree, level + 1));
+        double value = y[order[to]];
+        int below = smaller.below(value);
+        s += below - (from - below - smaller.equal(value));
       }
       for (int i = from; i < to; i++) {
-        int level = Arrays.binarySearch(levels, y[order[i]] + 0.0);
-        for (int node = level + 1; node < tree.length; node += node & -node) {
-          tree[node]++;
-        }
+        smaller.add(y[order[i]]);
       }
     }
     return s;
-  }
-
-  /** How many of the first levels are in the tree (Fenwick 1994). */
-  private static int upTo(int[] tree, int levels) {
-    int count = 0;
-    for (int node = levels; node > 0; node -= node & -node) {
-      count += tree[node];
-    }
-    return count;
   }
 
   /** Sizes of the tied sets. */

@@ -94,8 +94,12 @@ public final class AllPairs {
    * @param estimates two means or more
    * @param progress asked between pairs
    * @return the pairs with their letters
+   * @throws IllegalArgumentException if the procedure compares ranks, or with a reference
    */
   public Comparison compare(Estimates estimates, Progress progress) {
+    if (procedure.isOnRanks() || !procedure.isFor(Procedure.Use.ALL_PAIRS)) {
+      throw notOfMeans();
+    }
     int k = estimates.size();
     List<Pair> plain = plainPairs(estimates);
     List<Pair> known = plain.stream().filter(AllPairs::isPossible).toList();
@@ -128,7 +132,7 @@ public final class AllPairs {
     Quantity criticalRange =
         !possible
             ? none
-            : !usesRange()
+            : procedure.law() != Procedure.Law.RANGE
                 ? Quantity.absent(OTHER)
                 : sameDf ? critical.map(c -> c * Math.sqrt(2)) : Quantity.absent(OWN_ERRORS);
     Quantity difference =
@@ -138,7 +142,9 @@ public final class AllPairs {
                 ? Quantity.absent(OWN_ERRORS)
                 : critical.map(c -> c * known.get(0).se().value());
     List<CriticalRange> ranges =
-        sameDf && isStepwiseRange() ? ranges(k, laws, sameError, known.get(0)) : List.of();
+        sameDf && procedure.law() == Procedure.Law.STEPPED_RANGE
+            ? ranges(k, laws, sameError, known.get(0))
+            : List.of();
     return new Comparison(
         procedure,
         alpha,
@@ -191,17 +197,9 @@ public final class AllPairs {
     }
   }
 
-  private boolean usesRange() {
-    return procedure == Procedure.TUKEY || procedure == Procedure.GAMES_HOWELL;
-  }
-
   private static boolean sameDf(List<Pair> pairs) {
     double first = pairs.get(0).df().value();
     return pairs.stream().allMatch(p -> Math.abs(p.df().value() - first) <= SAME_ERROR * first);
-  }
-
-  private boolean isStepwiseRange() {
-    return procedure == Procedure.NEWMAN_KEULS || procedure == Procedure.DUNCAN;
   }
 
   private static List<Pair> plainPairs(Estimates means) {
@@ -252,57 +250,23 @@ public final class AllPairs {
   private Quantity criticalValue(int k, Pair pair, Laws laws) {
     double df = pair.df().value();
     int m = k * (k - 1) / 2;
-    return switch (procedure) {
-      case HOLM, HOCHBERG, BENJAMINI_HOCHBERG, NEWMAN_KEULS, DUNCAN -> Quantity.absent(STEPWISE);
-      case SCHEFFE,
-          BONFERRONI,
-          SIDAK,
-          TUKEY,
-          LEAST_SIGNIFICANT_DIFFERENCE,
-          NONE,
-          GAMES_HOWELL,
-          TAMHANE ->
+    return switch (procedure.law()) {
+      case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE -> Quantity.absent(STEPWISE);
+      case SINGLE, BONFERRONI, SIDAK, RANGE, ALL_CONTRASTS, OWN ->
           Quantity.of(laws.critical(k, df, () -> criticalValue(k, df, m, laws)));
-      case DUNNETT,
-          DUNN_NONE,
-          DUNN_BONFERRONI,
-          DUNN_SIDAK,
-          DUNN_HOLM,
-          DUNN_BENJAMINI_HOCHBERG,
-          DWASS_STEEL,
-          CONOVER_HOLM,
-          NEMENYI,
-          STEEL ->
-          throw notOfMeans();
     };
   }
 
   private double criticalValue(int k, double df, int m, Laws laws) {
     TDistribution t = TDistribution.of(df);
-    return switch (procedure) {
+    return switch (procedure.law()) {
+      case SINGLE -> t.inverseSurvivalProbability(alpha / 2);
       case BONFERRONI -> t.inverseSurvivalProbability(alpha / (2.0 * m));
-      case SIDAK, TAMHANE -> t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2);
-      case SCHEFFE ->
+      case SIDAK -> t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2);
+      case ALL_CONTRASTS ->
           Math.sqrt((k - 1) * FDistribution.of(k - 1, df).inverseSurvivalProbability(alpha));
-      case TUKEY, GAMES_HOWELL ->
-          laws.range(k, df).inverseSurvivalProbability(alpha) / Math.sqrt(2);
-      case LEAST_SIGNIFICANT_DIFFERENCE, NONE -> t.inverseSurvivalProbability(alpha / 2);
-      case HOLM,
-          HOCHBERG,
-          BENJAMINI_HOCHBERG,
-          NEWMAN_KEULS,
-          DUNCAN,
-          DUNNETT,
-          DUNN_NONE,
-          DUNN_BONFERRONI,
-          DUNN_SIDAK,
-          DUNN_HOLM,
-          DUNN_BENJAMINI_HOCHBERG,
-          DWASS_STEEL,
-          CONOVER_HOLM,
-          NEMENYI,
-          STEEL ->
-          throw notOfMeans();
+      case RANGE -> laws.range(k, df).inverseSurvivalProbability(alpha) / Math.sqrt(2);
+      case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE, OWN -> throw notOfMeans();
     };
   }
 
@@ -315,35 +279,17 @@ public final class AllPairs {
     int m = pairs.size();
     // A pair without a p stays in the family, as one that shows nothing.
     double[] plain = pairs.stream().mapToDouble(p -> isPossible(p) ? plainP(p) : 1).toArray();
-    return switch (procedure) {
-      case NONE,
-          LEAST_SIGNIFICANT_DIFFERENCE,
-          HOLM,
-          HOCHBERG,
-          BENJAMINI_HOCHBERG,
-          BONFERRONI,
-          SIDAK,
-          TAMHANE ->
-          procedure.adjust(plain);
-      case NEWMAN_KEULS, DUNCAN -> stepwise(means, pairs, laws, progress);
-      case SCHEFFE ->
+    return switch (procedure.law()) {
+      case SINGLE, BONFERRONI, SIDAK, HOLM, HOCHBERG, FALSE_DISCOVERIES -> procedure.adjust(plain);
+      case STEPPED_RANGE -> stepwise(means, pairs, laws, progress);
+      case ALL_CONTRASTS ->
           each(
               pairs,
               progress,
               (t, df) -> FDistribution.of(k - 1, df).survivalProbability(t * t / (k - 1)));
-      case TUKEY, GAMES_HOWELL ->
+      case RANGE ->
           each(pairs, progress, (t, df) -> laws.tail(k, df, m).applyAsDouble(t * Math.sqrt(2)));
-      case DUNNETT,
-          DUNN_NONE,
-          DUNN_BONFERRONI,
-          DUNN_SIDAK,
-          DUNN_HOLM,
-          DUNN_BENJAMINI_HOCHBERG,
-          DWASS_STEEL,
-          CONOVER_HOLM,
-          NEMENYI,
-          STEEL ->
-          throw notOfMeans();
+      case OWN -> throw notOfMeans();
     };
   }
 

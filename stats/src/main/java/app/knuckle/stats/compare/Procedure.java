@@ -12,75 +12,129 @@ import java.util.Set;
  */
 public enum Procedure {
   /** Any contrast at all is covered, not only pairs. Scheffe (1953), Biometrika 40, 87-104. */
-  SCHEFFE("scheffe", "Scheffé", true, in(Setting.MEANS), Use.ALL_PAIRS, Use.CONTRASTS),
+  SCHEFFE(
+      "scheffe",
+      "Scheffé",
+      Law.ALL_CONTRASTS,
+      true,
+      in(Setting.MEANS),
+      Use.ALL_PAIRS,
+      Use.CONTRASTS),
   /** Each pair at alpha over the number of pairs. Dunn (1961), JASA 56, 52-64. */
-  BONFERRONI("bonferroni", "Bonferroni", true, in(Setting.MEANS), Use.ALL_PAIRS, Use.CONTRASTS),
+  BONFERRONI(
+      "bonferroni",
+      "Bonferroni",
+      Law.BONFERRONI,
+      true,
+      in(Setting.MEANS),
+      Use.ALL_PAIRS,
+      Use.CONTRASTS),
   /** A little sharper than Bonferroni. Sidak (1967), JASA 62, 626-633. */
-  SIDAK("sidak", "Šidák", true, in(Setting.MEANS), Use.ALL_PAIRS),
+  SIDAK("sidak", "Šidák", Law.SIDAK, true, in(Setting.MEANS), Use.ALL_PAIRS),
   /**
    * All pairs at once, exact for equal n. Tukey (1953); unequal n: Kramer (1956), Biometrics 12,
    * 307-310.
    */
-  TUKEY("tukey", "Tukey", true, in(Setting.MEANS), Use.ALL_PAIRS),
+  TUKEY("tukey", "Tukey", Law.RANGE, true, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
-  HOLM("holm", "Holm", false, in(Setting.MEANS), Use.ALL_PAIRS),
+  HOLM("holm", "Holm", Law.HOLM, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
-  HOCHBERG("hochberg", "Hochberg", false, in(Setting.MEANS), Use.ALL_PAIRS),
+  HOCHBERG("hochberg", "Hochberg", Law.HOCHBERG, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
-  NEWMAN_KEULS("newman-keuls", "Newman-Keuls", false, in(Setting.MEANS), Use.ALL_PAIRS),
+  NEWMAN_KEULS(
+      "newman-keuls", "Newman-Keuls", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Ranges at a level that grows with the span. Duncan (1955), Biometrics 11, 1-42. */
-  DUNCAN("duncan", "Duncan", false, in(Setting.MEANS), Use.ALL_PAIRS),
+  DUNCAN("duncan", "Duncan", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /**
    * The share of false discoveries is held, not their chance. Benjamini and Hochberg (1995), JRSS B
    * 57, 289-300.
    */
   BENJAMINI_HOCHBERG(
-      "benjamini-hochberg", "Benjamini-Hochberg", false, in(Setting.MEANS), Use.ALL_PAIRS),
+      "benjamini-hochberg",
+      "Benjamini-Hochberg",
+      Law.FALSE_DISCOVERIES,
+      false,
+      in(Setting.MEANS),
+      Use.ALL_PAIRS),
   /** Plain t for each pair, only once the overall F test is significant. Fisher (1935). */
   LEAST_SIGNIFICANT_DIFFERENCE(
       "least-significant-difference",
       "least significant difference",
+      Law.SINGLE,
       true,
       in(Setting.MEANS),
       Use.ALL_PAIRS),
   /**
    * Sidak with spread and degrees of freedom of each pair's own. Tamhane (1979), JASA 74, 471-480.
    */
-  TAMHANE("tamhane", "Tamhane", true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
+  TAMHANE("tamhane", "Tamhane", Law.SIDAK, true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
   /**
    * Tukey's range with spread and degrees of freedom of each pair's own. Games and Howell (1976),
    * Journal of Educational Statistics 1, 113-125.
    */
-  GAMES_HOWELL("games-howell", "Games-Howell", true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
+  GAMES_HOWELL(
+      "games-howell", "Games-Howell", Law.RANGE, true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
   /** Plain t for each pair, as if it were the only one. */
   NONE(
       "none",
       "no adjustment",
+      Law.SINGLE,
       true,
       in(Setting.MEANS, Setting.OWN_SPREADS),
       Use.ALL_PAIRS,
       Use.CONTRASTS),
   /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
-  DUNNETT("dunnett", "Dunnett", true, in(Setting.MEANS), Use.REFERENCE),
+  DUNNETT("dunnett", "Dunnett", Law.OWN, true, in(Setting.MEANS), Use.REFERENCE),
   /** Mean ranks within blocks. Nemenyi (1963). */
-  NEMENYI("nemenyi", "Nemenyi", false, in(Setting.RANKS_IN_BLOCKS), Use.ALL_PAIRS),
+  NEMENYI("nemenyi", "Nemenyi", Law.OWN, false, in(Setting.RANKS_IN_BLOCKS), Use.ALL_PAIRS),
   /** Mean ranks pair by pair, by Bonferroni. Dunn (1964), Technometrics 6, 241-252. */
-  DUNN_BONFERRONI("dunn-bonferroni", "Dunn-Bonferroni", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_BONFERRONI(
+      "dunn-bonferroni", "Dunn-Bonferroni", Law.BONFERRONI, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Dunn's pairs by Sidak. */
-  DUNN_SIDAK("dunn-sidak", "Dunn-\u0160id\u00e1k", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_SIDAK(
+      "dunn-sidak", "Dunn-\u0160id\u00e1k", Law.SIDAK, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Each pair ranked by itself. Dwass (1960), Steel (1960). */
-  DWASS_STEEL("dwass-steel", "Dwass-Steel", false, in(Setting.RANKS), Use.ALL_PAIRS),
+  DWASS_STEEL("dwass-steel", "Dwass-Steel", Law.OWN, false, in(Setting.RANKS), Use.ALL_PAIRS),
   /** Dunn's pairs by Holm. */
-  DUNN_HOLM("dunn-holm", "Dunn-Holm", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_HOLM("dunn-holm", "Dunn-Holm", Law.HOLM, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Dunn's pairs by Benjamini and Hochberg. */
   DUNN_BENJAMINI_HOCHBERG(
-      "dunn-benjamini-hochberg", "Dunn-Benjamini-Hochberg", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+      "dunn-benjamini-hochberg",
+      "Dunn-Benjamini-Hochberg",
+      Law.FALSE_DISCOVERIES,
+      false,
+      Setting.ON_RANKS,
+      Use.ALL_PAIRS),
   /** t on mean ranks by Holm. Conover and Iman (1979). */
-  CONOVER_HOLM("conover-holm", "Conover-Holm", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  CONOVER_HOLM("conover-holm", "Conover-Holm", Law.HOLM, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Dunn's pairs, each as if it were the only one. */
-  DUNN_NONE("dunn-none", "Dunn, no adjustment", false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_NONE("dunn-none", "Dunn, no adjustment", Law.SINGLE, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Each group ranked with a reference. Steel (1959), Biometrics 15, 560-572. */
-  STEEL("steel", "Steel", false, in(Setting.RANKS), Use.REFERENCE);
+  STEEL("steel", "Steel", Law.OWN, false, in(Setting.RANKS), Use.REFERENCE);
+
+  /** How a pair is judged as one of its family. */
+  public enum Law {
+    /** By its own t, as if it were the only one. */
+    SINGLE,
+    /** By its own p times the number of pairs. */
+    BONFERRONI,
+    /** By its own p as the least of so many independent ones. */
+    SIDAK,
+    /** By its own p times the number of those not yet found, from the smallest. */
+    HOLM,
+    /** By its own p times the number of those not smaller, from the largest. */
+    HOCHBERG,
+    /** By the share of false discoveries among those not larger. */
+    FALSE_DISCOVERIES,
+    /** By the range of all means. */
+    RANGE,
+    /** By the range of the means that it spans. */
+    STEPPED_RANGE,
+    /** By the largest of all contrasts. */
+    ALL_CONTRASTS,
+    /** By a law of this procedure alone. */
+    OWN
+  }
 
   /** What is compared. */
   public enum Setting {
@@ -108,13 +162,16 @@ public enum Procedure {
 
   private final String key;
   private final String title;
+  private final Law law;
   private final boolean interval;
   private final Set<Setting> settings;
   private final Set<Use> uses;
 
-  Procedure(String key, String title, boolean interval, Set<Setting> settings, Use... uses) {
+  Procedure(
+      String key, String title, Law law, boolean interval, Set<Setting> settings, Use... uses) {
     this.key = key;
     this.title = title;
+    this.law = law;
     this.interval = interval;
     this.settings = settings;
     this.uses = EnumSet.copyOf(List.of(uses));
@@ -181,26 +238,25 @@ public enum Procedure {
    * @throws IllegalArgumentException if its p do not come from those of single pairs
    */
   public double[] adjust(double[] p) {
-    return switch (this) {
-      case NONE, LEAST_SIGNIFICANT_DIFFERENCE, DUNN_NONE -> p;
-      case BONFERRONI, DUNN_BONFERRONI ->
-          Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
-      case SIDAK, TAMHANE, DUNN_SIDAK ->
-          Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
-      case HOLM, DUNN_HOLM, CONOVER_HOLM -> Adjustment.holm(p);
+    return switch (law) {
+      case SINGLE -> p;
+      case BONFERRONI -> Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
+      case SIDAK -> Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
+      case HOLM -> Adjustment.holm(p);
       case HOCHBERG -> Adjustment.hochberg(p);
-      case BENJAMINI_HOCHBERG, DUNN_BENJAMINI_HOCHBERG -> Adjustment.benjaminiHochberg(p);
-      case SCHEFFE,
-          TUKEY,
-          NEWMAN_KEULS,
-          DUNCAN,
-          GAMES_HOWELL,
-          DUNNETT,
-          NEMENYI,
-          DWASS_STEEL,
-          STEEL ->
+      case FALSE_DISCOVERIES -> Adjustment.benjaminiHochberg(p);
+      case ALL_CONTRASTS, RANGE, STEPPED_RANGE, OWN ->
           throw new IllegalArgumentException(title + " has a law of its own for its pairs");
     };
+  }
+
+  /**
+   * What judges its pairs.
+   *
+   * @return the law
+   */
+  public Law law() {
+    return law;
   }
 
   /**

@@ -53,11 +53,7 @@ final class ScaledChi {
     if (df >= INFINITE_DF) {
       return function.applyAsDouble(1);
     }
-    double x = 0.5 * df;
-    double constant =
-        df > 1000
-            ? Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - 1 / (12 * x) + 1 / (360 * x * x * x)
-            : Math.log(2) + x * Math.log(x) - x - LogGamma.value(x);
+    double constant = logDensityAtOne();
     double sum = Math.exp(constant) * function.applyAsDouble(1);
     for (int side = -1; side <= 1; side += 2) {
       for (int i = 1; ; i++) {
@@ -85,11 +81,7 @@ final class ScaledChi {
     if (df >= INFINITE_DF) {
       return function.applyAsDouble(1);
     }
-    double x = 0.5 * df;
-    double constant =
-        df > 1000
-            ? Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - 1 / (12 * x) + 1 / (360 * x * x * x)
-            : Math.log(2) + x * Math.log(x) - x - LogGamma.value(x);
+    double constant = logDensityAtOne();
     double unit = 1 / Math.sqrt(2 * df);
     double low = -edge(-unit);
     double high = edge(unit);
@@ -115,6 +107,14 @@ final class ScaledChi {
           double exponent = df * (u - 0.5 * Math.expm1(2 * u));
           return Math.exp(constant + exponent) * function.applyAsDouble(Math.exp(u));
         });
+  }
+
+  /** The logarithm of the density of u at 0; with many degrees of freedom by Stirling's series. */
+  private double logDensityAtOne() {
+    double x = 0.5 * df;
+    return df > 1000
+        ? Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - 1 / (12 * x) + 1 / (360 * x * x * x)
+        : Math.log(2) + x * Math.log(x) - x - LogGamma.value(x);
   }
 
   /** How far from 0, in u, the density falls to nothing on one side. */

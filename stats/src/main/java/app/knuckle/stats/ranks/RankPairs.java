@@ -48,31 +48,19 @@ public record RankPairs(
    *     group
    */
   public static RankPairs of(SeveralGroups groups, Procedure procedure, double alpha) {
-    if (!procedure.fits(Procedure.Setting.RANKS)) {
-      throw new IllegalArgumentException(procedure.title() + " does not compare groups on ranks");
+    if (!procedure.fits(Procedure.Setting.RANKS) || !procedure.isFor(Procedure.Use.ALL_PAIRS)) {
+      throw new IllegalArgumentException(
+          procedure.title() + " does not compare all pairs on ranks");
     }
-    return switch (procedure) {
-      case DWASS_STEEL -> dwassSteel(groups, alpha);
-      case CONOVER_HOLM -> conover(groups, alpha);
-      case DUNN_NONE, DUNN_BONFERRONI, DUNN_SIDAK, DUNN_HOLM, DUNN_BENJAMINI_HOCHBERG ->
-          dunn(groups, procedure, alpha);
-      case SCHEFFE,
-          BONFERRONI,
-          SIDAK,
-          TUKEY,
-          HOLM,
-          HOCHBERG,
-          NEWMAN_KEULS,
-          DUNCAN,
-          BENJAMINI_HOCHBERG,
-          LEAST_SIGNIFICANT_DIFFERENCE,
-          NONE,
-          TAMHANE,
-          GAMES_HOWELL,
-          DUNNETT,
-          NEMENYI,
-          STEEL ->
-          throw new IllegalArgumentException(procedure.title() + " does not compare these pairs");
+    return switch (procedure.law()) {
+      case OWN -> dwassSteel(groups, alpha);
+      case HOLM ->
+          procedure == Procedure.CONOVER_HOLM
+              ? conover(groups, alpha)
+              : dunn(groups, procedure, alpha);
+      case SINGLE, BONFERRONI, SIDAK, FALSE_DISCOVERIES -> dunn(groups, procedure, alpha);
+      case HOCHBERG, RANGE, STEPPED_RANGE, ALL_CONTRASTS ->
+          throw new IllegalArgumentException(procedure.title() + " has no form on ranks");
     };
   }
 

@@ -321,42 +321,20 @@ public final class SeveralGroups {
         .put("exact", t2 == 0 && n <= MOST_ORDERED ? exactOrdered((int) j) : null);
   }
 
-  /**
-   * Pairs of which the later group has the larger value, ties half: each value is held against a
-   * tree of the counts of all values of earlier groups (Fenwick 1994).
-   */
+  /** Pairs of which the later group has the larger value, ties half. */
   private double rises() {
-    double[] levels =
-        Arrays.stream(groups)
-            .flatMapToDouble(Arrays::stream)
-            .map(v -> v + 0.0)
-            .distinct()
-            .sorted()
-            .toArray();
-    long[] tree = new long[levels.length + 1];
+    CountTree earlier =
+        new CountTree(Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray());
     double sum = 0;
     for (double[] group : groups) {
       for (double value : group) {
-        int level = Arrays.binarySearch(levels, value + 0.0);
-        long below = upTo(tree, level);
-        sum += below + (upTo(tree, level + 1) - below) / 2.0;
+        sum += earlier.below(value) + earlier.equal(value) / 2.0;
       }
       for (double value : group) {
-        int level = Arrays.binarySearch(levels, value + 0.0);
-        for (int node = level + 1; node < tree.length; node += node & -node) {
-          tree[node]++;
-        }
+        earlier.add(value);
       }
     }
     return sum;
-  }
-
-  private static long upTo(long[] tree, int levels) {
-    long count = 0;
-    for (int node = levels; node > 0; node -= node & -node) {
-      count += tree[node];
-    }
-    return count;
   }
 
   /** The distribution of J is that of a sum of independent U statistics of growing pools. */
