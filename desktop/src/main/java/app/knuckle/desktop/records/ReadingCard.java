@@ -88,19 +88,19 @@ public final class ReadingCard extends Card {
     }
   }
 
-  /** The marks in numbers, as they are chosen. */
+  /** The marks in numbers, each shown by a number with them. */
   private enum NumberMarks {
-    POINT("point", false, false),
-    COMMA("comma", true, false),
-    POINT_GROUPED("point, comma between thousands", false, true),
-    COMMA_GROUPED("comma, point between thousands", true, true);
+    POINT("1034.5", false, false),
+    COMMA("1034,5", true, false),
+    POINT_GROUPED("1,034.5", false, true),
+    COMMA_GROUPED("1.034,5", true, true);
 
-    private final String words;
+    private final String example;
     private final boolean comma;
     private final boolean grouped;
 
-    NumberMarks(String words, boolean comma, boolean grouped) {
-      this.words = words;
+    NumberMarks(String example, boolean comma, boolean grouped) {
+      this.example = example;
       this.comma = comma;
       this.grouped = grouped;
     }
@@ -133,7 +133,7 @@ public final class ReadingCard extends Card {
                 "decimal mark",
                 List.of(NumberMarks.values()),
                 NumberMarks.of(f),
-                m -> m.words,
+                m -> m.example,
                 m -> source.readAs(f.marked(m.comma, m.grouped))),
             pick(
                 "encoding",
@@ -149,7 +149,11 @@ public final class ReadingCard extends Card {
                 c -> source.readAs(f.from(c, f.header()))),
             header(f.header(), h -> source.readAs(f.from(f.skip(), h))));
     if (!f.doubt().isEmpty()) {
-      content.getChildren().add(0, Texts.wrapped(f.doubt() + ".", "refusal"));
+      Button right = new Button("It is right as it is read");
+      right.setId("reading-is-right");
+      right.getStyleClass().add("small-button");
+      right.setOnAction(event -> source.readAs(f.decided()));
+      content.getChildren().addAll(0, List.of(Texts.wrapped(f.doubt() + ".", "refusal"), right));
     }
   }
 

@@ -214,6 +214,17 @@ class WindowTest {
   }
 
   @Test
+  void aReadingInDoubtIsConfirmedInPlace(FxRobot robot) throws IOException {
+    Path either = Files.writeString(folder.resolve("either.csv"), "t;y\na;1,034\nb;1,200\n");
+    robot.interact(() -> workbench.open(either));
+    until(() -> robot.lookup("#reading-is-right").tryQuery().isPresent());
+    robot.clickOn("#reading-is-right");
+    until(() -> robot.lookup("#reading-is-right").tryQuery().isEmpty());
+    assertThat(rows(robot)).isEqualTo(2);
+    assertThat(robot.lookup("#reading-decimal-mark").tryQuery()).isPresent();
+  }
+
+  @Test
   void kindIsChangedInPlaceAndTheChangeIsAStep(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
     click(robot, "#column-kind-1");

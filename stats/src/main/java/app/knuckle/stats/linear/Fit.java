@@ -422,6 +422,11 @@ public final class Fit {
    * @return the mean
    */
   public double covariateMean(int covariate) {
+    return model.covariates().get(covariate).origin() + centre(covariate);
+  }
+
+  /** Mean of a covariate, less its origin as its values are. */
+  private double centre(int covariate) {
     return cells.origin(covariate) + centres[covariate];
   }
 
@@ -447,7 +452,7 @@ public final class Fit {
    * The combination of coefficients that gives a mean.
    *
    * @param levels one a factor; -1 for the average over its levels with equal weights
-   * @param at one value a covariate; NaN for its mean
+   * @param at one value a covariate, less its origin as its values are; NaN for its mean
    * @return one weight a column of the design
    */
   public double[] meanOf(int[] levels, double[] at) {
@@ -459,8 +464,7 @@ public final class Fit {
       Model.Product product = model.product(model.terms().get(t));
       double x = 1;
       for (int c : product.covariates()) {
-        double centre = cells.origin(c) + centres[c];
-        x *= Double.isNaN(at[c]) ? 0 : (at[c] - centre) / scales[c];
+        x *= Double.isNaN(at[c]) ? 0 : (at[c] - centre(c)) / scales[c];
       }
       double[] codes = model.codes(product, levels);
       for (int i = 0; i < codes.length; i++) {

@@ -82,7 +82,8 @@ public record Strata(List<Stratum> layers, double offset) {
     double[][] vectors = new double[layers.size()][];
     for (int s = 0; s < vectors.length; s++) {
       Stratum layer = layers.get(s);
-      double[] v = layer.fit().vector(layer.fit().meanOf(levels, s == 0 ? at : average(layer)));
+      double[] place = s == 0 ? fromOrigins(layer, at) : average(layer);
+      double[] v = layer.fit().vector(layer.fit().meanOf(levels, place));
       if (v == null) {
         return null;
       }
@@ -99,6 +100,12 @@ public record Strata(List<Stratum> layers, double offset) {
    */
   public Estimable mean(int[] levels) {
     return mean(levels, average(layers.get(0)));
+  }
+
+  private static double[] fromOrigins(Stratum layer, double[] at) {
+    double[] deviations = at.clone();
+    Arrays.setAll(deviations, c -> at[c] - layer.fit().model().covariates().get(c).origin());
+    return deviations;
   }
 
   private static double[] average(Stratum layer) {

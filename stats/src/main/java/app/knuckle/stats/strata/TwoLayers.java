@@ -226,7 +226,7 @@ public final class TwoLayers {
     for (int c = 0; c < covariates.size(); c++) {
       String name = plan.covariates().get(c).name();
       Split x = covariates.get(c);
-      ofUnits.add(new Covariate(name, Arrays.stream(x.means()).map(m -> m + x.origin()).toArray()));
+      ofUnits.add(new Covariate(name, x.means(), x.origin()));
       if (x.variesWithin()) {
         withinUnits.add(new Covariate(name, x.deviations()));
       }

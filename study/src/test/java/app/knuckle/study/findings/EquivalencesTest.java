@@ -19,6 +19,8 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.assertj.core.data.Percentage;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Questions that are one and the same under two names have one answer. */
 class EquivalencesTest {
@@ -183,5 +185,29 @@ class EquivalencesTest {
         .findValues("statistics")
         .forEach(list -> list.forEach(s -> values.add(s.get("value").asDouble())));
     return values;
+  }
+
+  /** What distributions remember of one question must not be seen in the answer to the next. */
+  @ParameterizedTest
+  @ValueSource(strings = {"tukey", "dunnett", "games-howell"})
+  void theSameQuestionHasTheSameBytesWhateverWasAskedBefore(String procedure) throws IOException {
+    int rows = 43;
+    Column a = words("a", rows, i -> "a" + i % 5);
+    String unequal = procedure.equals("games-howell") ? ",\"method\":\"unequal-spread\"" : "";
+    String reference = procedure.equals("dunnett") ? ",\"against\":\"reference\"" : "";
+    String question =
+        "\"treatments\":[\"a\"]"
+            + unequal
+            + ",\"compare\":[{\"of\":[\"a\"],\"procedure\":\""
+            + procedure
+            + "\""
+            + reference
+            + "}]";
+    Column y = noise("y", rows, new Random(1));
+    String first = ask(question, a, y).toString();
+    for (int seed = 2; seed < 12; seed++) {
+      ask(question, a, noise("y", rows, new Random(seed)));
+    }
+    assertThat(ask(question, a, y)).hasToString(first);
   }
 }

@@ -6,11 +6,14 @@ import static app.knuckle.study.findings.Asking.row;
 import static app.knuckle.study.findings.Asking.words;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.offset;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import app.knuckle.study.table.Column;
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
+import java.util.List;
 import java.util.Random;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 
@@ -200,5 +203,25 @@ class LayersTest {
     JsonNode added = ask(SPLIT, PLOT, MESH, TIDE, brought, leaning);
     same(row(added, "mesh"), row(layered, "mesh"), "f");
     same(row(added, "mesh x tide"), row(layered, "mesh x tide"), "f");
+  }
+
+  /** Steps of a sixteenth stand exactly beside 2^30, so the question is the same. */
+  @Test
+  void aCovariateFarFromZeroLosesNothing() throws IOException {
+    double far = 1L << 30;
+    IntToDoubleFunction near = i -> Math.rint(16 * START[i]) / 16;
+    JsonNode here = ask(SPLIT, PLOT, MESH, TIDE, numbers("x", ROWS, near), Y);
+    Column moved = numbers("x", ROWS, i -> far + near.applyAsDouble(i));
+    JsonNode there = ask(SPLIT, PLOT, MESH, TIDE, moved, Y);
+    for (String source : List.of("x", "mesh", "tide", "mesh x tide")) {
+      assertThat(row(there, source).get("f").asDouble())
+          .isCloseTo(row(here, source).get("f").asDouble(), withinPercentage(1e-9));
+    }
+    for (int mean = 0; mean < 3; mean++) {
+      assertThat(there.at("/means/0/rows/" + mean + "/mean").asDouble())
+          .isCloseTo(here.at("/means/0/rows/" + mean + "/mean").asDouble(), offset(1e-10));
+    }
+    assertThat(there.at("/means/0/adjustedAt/x").asDouble() - far)
+        .isCloseTo(here.at("/means/0/adjustedAt/x").asDouble(), offset(1e-6));
   }
 }

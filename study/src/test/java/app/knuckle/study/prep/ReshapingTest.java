@@ -183,4 +183,24 @@ class ReshapingTest {
     assertThatThrownBy(() -> after(new Edit(List.of(new Edit.Cell(3, "day_3", "torn")), false)))
         .hasMessageContaining("panel.csv, row 3, day_3: 'torn' is not a number");
   }
+
+  @Test
+  void afterStackAndSpreadARefusalNamesTheRowOfTheSource() {
+    Table wide =
+        new Table(
+            "w",
+            "w.csv",
+            List.of(
+                new Categories("word", "", new int[] {0, 1, 2}, List.of("1", "2", "two"), false),
+                new Numbers("x", "", new double[] {1, 2, 3}),
+                new Numbers("y", "", new double[] {4, 5, 6})),
+            "");
+    Step stack = new Stack(List.of("x", "y"), "n", "v", false);
+    Step asNumbers = new Kind("word", Kind.As.NUMBER, false);
+    assertThatThrownBy(() -> Frame.of(wide, List.of(stack, asNumbers), Progress.NONE))
+        .hasMessageContaining("w.csv, row 3, word: 'two' is not a number");
+    Step spread = new Spread("n", "v", false);
+    assertThatThrownBy(() -> Frame.of(wide, List.of(stack, spread, asNumbers), Progress.NONE))
+        .hasMessageContaining("w.csv, row 3, word: 'two' is not a number");
+  }
 }
