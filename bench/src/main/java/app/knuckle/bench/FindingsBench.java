@@ -2,6 +2,7 @@ package app.knuckle.bench;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
@@ -78,7 +79,7 @@ public class FindingsBench {
    */
   @Benchmark
   public Findings factorial() {
-    return Findings.of(
+    return Answering.of(
         table,
         Inquiry.about("y", "g")
             .but(
@@ -108,6 +109,6 @@ public class FindingsBench {
    */
   @Benchmark
   public Findings findings() {
-    return Findings.of(table, Inquiry.about("y", "g"), Progress.NONE);
+    return Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);
   }
 }

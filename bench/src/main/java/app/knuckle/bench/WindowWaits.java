@@ -1,10 +1,11 @@
 package app.knuckle.bench;
 
 import app.knuckle.desktop.demo.DemoStudy;
-import app.knuckle.desktop.shell.Joint;
-import app.knuckle.desktop.shell.KnuckleApp;
-import app.knuckle.desktop.shell.SlipViewModel;
-import app.knuckle.desktop.shell.Workbench;
+import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.window.KnuckleApp;
+import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.prep.Missing;
 import java.io.BufferedWriter;
 import java.io.FileDescriptor;
@@ -78,7 +79,7 @@ public final class WindowWaits extends Application {
   public void start(Stage shown) {
     stage = shown;
     workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench));
+    stage.setScene(KnuckleApp.scene(workbench, new Keeper(workbench)));
     stage.show();
     stage.requestFocus();
     Thread script = new Thread(this::all, "script");

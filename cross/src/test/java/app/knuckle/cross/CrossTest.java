@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
-import app.knuckle.study.findings.Findings;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -29,7 +29,7 @@ class CrossTest {
   static JsonNode findings(Sheet sheet, ObjectNode asked) {
     try {
       return JSON.readTree(
-          FindingsFile.text(Findings.of(sheet.table(), InquiryFile.read(asked), Progress.NONE)));
+          FindingsFile.text(Answering.of(sheet.table(), InquiryFile.read(asked), Progress.NONE)));
     } catch (Refused e) {
       return JSON.createObjectNode().put("refused", e.getMessage());
     } catch (IOException e) {

@@ -6,22 +6,18 @@ import app.knuckle.desktop.compare.ComparePage;
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.layout.LayoutPage;
 import app.knuckle.desktop.look.LookPage;
-import app.knuckle.desktop.records.ColumnGlance;
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.ChainPage;
-import app.knuckle.desktop.shell.FindingLine;
 import app.knuckle.desktop.test.TestPage;
+import app.knuckle.desktop.window.ChainPage;
+import app.knuckle.desktop.window.FindingLine;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
-import app.knuckle.study.findings.Findings;
-import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -48,15 +44,7 @@ class AnyAnswerTest {
   void everyJointShowsIt(@ForAll Random random) {
     Table table = table(random);
     Inquiry inquiry = inquiry(random);
-    Trail trail = Trail.run(table, List.of(), Progress.NONE);
-    List<ColumnGlance> glances = ColumnGlance.of(trail.frame(), column -> null);
-    Answer answer;
-    try {
-      Findings findings = Findings.of(table, inquiry, Progress.NONE);
-      answer = Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));
-    } catch (Refused e) {
-      answer = Answer.of(trail, glances, List.of(), null, e.refusal());
-    }
+    Answer answer = Answer.to(table, inquiry, null, Progress.NONE);
     try {
       show(answer, random);
     } catch (RuntimeException e) {

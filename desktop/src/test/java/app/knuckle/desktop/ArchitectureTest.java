@@ -4,12 +4,16 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.core.importer.Location;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.library.GeneralCodingRules;
+import java.util.Arrays;
+import java.util.List;
+import java.util.stream.Stream;
 
 /** The table of modules, and who may see whom inside the window. */
 @AnalyzeClasses(
@@ -120,4 +124,38 @@ class ArchitectureTest {
           .should()
           .resideInAnyPackage("..util..", "..impl..", "..common..", "..helper..", "..manager..")
           .because("packages follow the subject");
+
+  private static final String[] JOINTS = {
+    "records", "layout", "look", "footing", "test", "compare", "figure"
+  };
+
+  @ArchTest
+  static void noJointKnowsAnotherOrTheWindow(JavaClasses classes) {
+    for (String joint : JOINTS) {
+      String[] others =
+          Stream.concat(Arrays.stream(JOINTS).filter(j -> !j.equals(joint)), Stream.of("window"))
+              .map(other -> "app.knuckle.desktop." + other + "..")
+              .toArray(String[]::new);
+      noClasses()
+          .that()
+          .resideInAPackage("app.knuckle.desktop." + joint + "..")
+          .should()
+          .dependOnClassesThat()
+          .resideInAnyPackage(others)
+          .because("joints share the workbench alone; move what two of them need there")
+          .check(classes);
+    }
+  }
+
+  @ArchTest
+  static void noCircleOfPackages(JavaClasses classes) {
+    for (String module : List.of("stats", "study", "figures", "formats", "desktop")) {
+      slices()
+          .matching("app.knuckle." + module + ".(*)..")
+          .should()
+          .beFreeOfCycles()
+          .because("data flow one way; move the shared type to the earlier package")
+          .check(classes);
+    }
+  }
 }

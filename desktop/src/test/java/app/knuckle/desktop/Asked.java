@@ -1,15 +1,10 @@
 package app.knuckle.desktop;
 
-import app.knuckle.desktop.records.ColumnGlance;
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.stats.Progress;
-import app.knuckle.study.Refused;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Findings;
-import app.knuckle.study.prep.Frame;
-import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Table;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
@@ -22,15 +17,7 @@ public final class Asked {
 
   /** The answer to an inquiry. */
   public static Answer of(Table table, Inquiry inquiry) {
-    Trail trail = Trail.run(table, inquiry.prepare(), Progress.NONE);
-    Frame frame = trail.frame();
-    List<ColumnGlance> glances = ColumnGlance.of(frame, column -> null);
-    try {
-      Findings findings = Findings.of(table, inquiry, Progress.NONE);
-      return Answer.of(trail, glances, List.of(), findings, findings.refusal().orElse(null));
-    } catch (Refused e) {
-      return Answer.of(trail, glances, List.of(), null, e.refusal());
-    }
+    return Answer.to(table, inquiry, null, Progress.NONE);
   }
 
   /** The answer to an inquiry written with backticks for quotes, about a table of the nursery. */

@@ -8,22 +8,24 @@ import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.layout.LayoutPage;
 import app.knuckle.desktop.look.LookPage;
 import app.knuckle.desktop.records.RecordsPage;
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.ChainPage;
-import app.knuckle.desktop.shell.FindingLine;
-import app.knuckle.desktop.shell.Joint;
 import app.knuckle.desktop.test.LawCurve;
 import app.knuckle.desktop.test.TestPage;
+import app.knuckle.desktop.window.ChainPage;
+import app.knuckle.desktop.window.FindingLine;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.Line;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Progress;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
-import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Compute;
 import app.knuckle.study.table.Categories;
@@ -128,8 +130,8 @@ class PagesTest {
     assertThat(page.skeleton().get(0)).containsExactly("g", "3", "2", "error");
     assertThat(page.skeleton().get(1)).containsExactly("error", "", "3", "");
     assertThat(FindingLine.of(answer).cautions()).hasSize(1);
-    assertThat(ChainPage.of(answer).links().get(Joint.LAYOUT.ordinal()).state())
-        .isEqualTo(ChainPage.State.CAUTION);
+    assertThat(ChainPage.of(answer).links().get(Joint.LAYOUT.ordinal()).line().state())
+        .isEqualTo(Line.State.CAUTION);
   }
 
   @Test
@@ -167,7 +169,7 @@ class PagesTest {
   void theArrangementsAreCountedAndTheTailIsWhatAlphaAllows() {
     Answer plain = groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10);
     Inquiry inquiry = plain.findings().inquiry().but(d -> d.method = Inquiry.Method.PERMUTATION);
-    Findings findings = Findings.of(plain.findings().table(), inquiry, Progress.NONE);
+    Findings findings = Answering.of(plain.findings().table(), inquiry, Progress.NONE);
     TestPage.Line row =
         TestPage.of(findings).sheets().get(0).lines().stream()
             .filter(l -> l.explained() != null)

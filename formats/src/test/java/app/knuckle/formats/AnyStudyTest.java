@@ -6,6 +6,7 @@ import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
@@ -65,7 +66,7 @@ class AnyStudyTest {
   /** The findings as they are written, or why there are none; its report on the way. */
   private static String answer(Table table, Inquiry inquiry) {
     try {
-      Findings findings = Findings.of(table, inquiry, Progress.NONE);
+      Findings findings = Answering.of(table, inquiry, Progress.NONE);
       String report = HtmlReport.text(findings, "", "");
       assertThat(report).doesNotContain("NaN").doesNotContain(">null<").doesNotContain("<script");
       int open = 0;

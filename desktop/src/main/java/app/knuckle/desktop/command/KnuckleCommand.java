@@ -1,7 +1,7 @@
 package app.knuckle.desktop.command;
 
 import app.knuckle.desktop.demo.DemoStudy;
-import app.knuckle.desktop.shell.KnuckleApp;
+import app.knuckle.desktop.window.KnuckleApp;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.words.Prose;
 import java.nio.file.Files;

@@ -11,6 +11,7 @@ import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
@@ -129,7 +130,7 @@ final class RunCommand implements Callable<Integer> {
       Path folder,
       PrintWriter errors) {
     try {
-      Findings findings = Findings.of(records, question, Progress.NONE);
+      Findings findings = Answering.of(records, question, Progress.NONE);
       ResultFolder.write(folder, fresh -> write(findings, figure, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
       return findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0;

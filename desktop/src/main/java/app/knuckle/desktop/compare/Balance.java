@@ -1,9 +1,9 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Weight;
-import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;

@@ -7,7 +7,7 @@ import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;

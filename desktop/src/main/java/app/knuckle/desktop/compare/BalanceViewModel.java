@@ -1,15 +1,15 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.compare.Balance.Pan;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.Findings;
-import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;

@@ -1,7 +1,7 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.controls.SlotChooser;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Term;

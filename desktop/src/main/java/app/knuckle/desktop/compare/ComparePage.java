@@ -12,6 +12,7 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.sentences.RankingSentence;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -209,7 +210,7 @@ public record ComparePage(
         "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where told apart",
         k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
-        family.ranking(response.measured().unit(), decimals),
+        RankingSentence.of(family, response.measured().unit(), decimals),
         family.criticalDifference().exists()
             ? "Means differ from "
                 + Numerals.with(Numerals.fixed(family.criticalDifference(), decimals), unit)

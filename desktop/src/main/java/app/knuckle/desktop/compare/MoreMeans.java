@@ -1,10 +1,10 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
-import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.prep.Compute;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.compare;
 
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
 import javafx.scene.control.Button;

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.controls;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.figures.export.PngExport;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
@@ -16,8 +17,6 @@ import java.util.function.IntConsumer;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyDoubleWrapper;
-import javafx.concurrent.Service;
-import javafx.concurrent.Task;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Cursor;
@@ -50,8 +49,7 @@ public final class Picture extends Region {
   private boolean dragged;
   private Scene scene;
   private final ReadOnlyDoubleWrapper enlargement = new ReadOnlyDoubleWrapper();
-  private final Painting painting = new Painting();
-  private boolean busy;
+  private final Lane painting = Lane.ofLatest();
   private double zoom = 1;
 
   /** A picture with nothing on it. */
@@ -59,16 +57,6 @@ public final class Picture extends Region {
     getStyleClass().add("picture");
     getChildren().add(view);
     view.setManaged(false); // The picture fills its room; it does not ask for any.
-    painting.setOnSucceeded(
-        event -> {
-          busy = false;
-          painted(painting.getValue());
-        });
-    painting.setOnFailed(
-        event -> {
-          busy = false;
-          throw new IllegalStateException("A picture failed", painting.getException());
-        });
     setOnMouseMoved(
         event -> point(event.getX(), event.getY(), event.getScreenX(), event.getScreenY()));
     setOnMouseExited(event -> tooltip.hide());
@@ -256,23 +244,6 @@ public final class Picture extends Region {
     }
   }
 
-  /** Lays out and paints off the interface thread, where a picture of many values would be felt. */
-  private final class Painting extends Service<Painted> {
-    @Override
-    protected Task<Painted> createTask() {
-      BiFunction<Double, Double, Scene> wanted = layout;
-      double width = getWidth();
-      double height = getHeight();
-      double density = density();
-      return new Task<>() {
-        @Override
-        protected Painted call() {
-          return Painted.of(wanted, width, height, density);
-        }
-      };
-    }
-  }
-
   private double density() {
     return getScene() == null || getScene().getWindow() == null
         ? 1
@@ -285,9 +256,12 @@ public final class Picture extends Region {
     }
     if (!Platform.isFxApplicationThread()) {
       painted(Painted.of(layout, getWidth(), getHeight(), density()));
-    } else if (!busy) {
-      busy = true;
-      painting.restart();
+    } else if (!painting.isBusy()) { // What is painted is shown first, so that dragging is seen.
+      BiFunction<Double, Double, Scene> wanted = layout;
+      double width = getWidth();
+      double height = getHeight();
+      double density = density();
+      painting.run(progress -> Painted.of(wanted, width, height, density), this::painted);
     }
   }
 

@@ -3,7 +3,7 @@ package app.knuckle.desktop.figure;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.style.Form;

@@ -1,7 +1,8 @@
 package app.knuckle.desktop.figure;
 
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.means.MeansFigure;
@@ -21,7 +22,6 @@ import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleIntegerProperty;
-import javafx.concurrent.Task;
 
 /** The figure of a slip, its style, and its way into files. */
 final class FigureViewModel {
@@ -33,6 +33,7 @@ final class FigureViewModel {
   private final IntegerProperty dpi = new SimpleIntegerProperty(USUAL_DPI);
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
   private final OwnPresets presets = new OwnPresets();
+  private final Lane exporting = Lane.inTurn();
   private String bracketFrom = "";
 
   FigureViewModel(SlipViewModel slip) {
@@ -157,20 +158,10 @@ final class FigureViewModel {
     Scene scene = figure.get().scene();
     int resolution = dpi.get();
     Path target = file.toPath();
-    Task<Void> task =
-        new Task<>() {
-          @Override
-          protected Void call() throws IOException {
-            format.write(scene, resolution, target);
-            return null;
-          }
-        };
     note.set("Writing " + file.getName() + " \u2026");
-    task.setOnSucceeded(event -> note.set("Written: " + file.getName()));
-    task.setOnFailed(
-        event -> note.set(file.getName() + " cannot be written there. Choose another folder."));
-    Thread worker = new Thread(task, "figure-export");
-    worker.setDaemon(true);
-    worker.start();
+    exporting.run(
+        progress -> format.writeChosen(scene, resolution, target),
+        written -> note.set("Written: " + file.getName()),
+        refused -> note.set(refused.refusal().words()));
   }
 }

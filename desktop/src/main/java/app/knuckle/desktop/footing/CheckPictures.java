@@ -1,6 +1,6 @@
 package app.knuckle.desktop.footing;
 
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.GroupScatter;
 import app.knuckle.figures.scatter.Scatter;
@@ -8,7 +8,7 @@ import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Residuals;
-import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.table.Numbers;
 import java.util.ArrayList;
 import java.util.Arrays;

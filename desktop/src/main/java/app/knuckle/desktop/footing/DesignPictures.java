@@ -1,15 +1,15 @@
 package app.knuckle.desktop.footing;
 
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.GroupScatter;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;

@@ -1,16 +1,16 @@
 package app.knuckle.desktop.footing;
 
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.GroupCheck;
-import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
@@ -100,6 +100,10 @@ public record FootingPage(String line, List<Check> cards) {
    * @return the page
    */
   public static FootingPage of(Answer answer) {
+    return answer.page(FootingPage.class, FootingPage::made);
+  }
+
+  private static FootingPage made(Answer answer) {
     ResponseFindings response = answer.findings().first();
     Inquiry inquiry = answer.findings().inquiry();
     WaysOn ways = new WaysOn(answer);

@@ -5,8 +5,8 @@ import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.scatter.BarsLayout;
 import app.knuckle.figures.scatter.ScatterLayout;
 import app.knuckle.figures.scene.Mark;
@@ -67,7 +67,7 @@ public final class FootingView extends ScrollPane {
     if (answer == null || !answer.isTested()) {
       return;
     }
-    FootingPage shown = answer.footing();
+    FootingPage shown = FootingPage.of(answer);
     VBox head =
         new VBox(
             Texts.line("Can the answer stand on these data?", "joint-title"),

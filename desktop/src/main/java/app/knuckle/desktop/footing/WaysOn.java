@@ -1,6 +1,6 @@
 package app.knuckle.desktop.footing;
 
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;

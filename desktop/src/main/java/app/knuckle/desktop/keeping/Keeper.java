@@ -1,7 +1,9 @@
 package app.knuckle.desktop.keeping;
 
-import app.knuckle.desktop.shell.Banner;
-import app.knuckle.desktop.shell.Workbench;
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.workbench.Banner;
+import app.knuckle.desktop.workbench.Keeping;
+import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Style;
@@ -9,8 +11,8 @@ import app.knuckle.formats.keeping.Journal;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsWriter;
 import app.knuckle.stats.Progress;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
@@ -29,10 +31,9 @@ import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyBooleanWrapper;
-import javafx.concurrent.Task;
 
 /** Saves and opens studies off the interface thread, and journals what is not saved. */
-public final class Keeper {
+public final class Keeper implements Keeping {
 
   /** Work that a crash may cost at most. */
   private static final int JOURNAL_SECONDS = 2;
@@ -42,7 +43,7 @@ public final class Keeper {
 
   private final Workbench workbench;
   private final ReadOnlyBooleanWrapper unsaved = new ReadOnlyBooleanWrapper(false);
-  private final ReadOnlyBooleanWrapper busy = new ReadOnlyBooleanWrapper(false);
+  private final Lane work = Lane.inTurn();
   private final AtomicReference<Study> toJournal = new AtomicReference<>();
   private final Recent recent = new Recent(StateFolder.path());
   private volatile Path file;
@@ -51,32 +52,29 @@ public final class Keeper {
   private volatile ScheduledExecutorService clock;
 
   /**
-   * The keeper of a workbench.
+   * Takes a workbench into keeping.
    *
    * @param workbench what is kept
    */
   public Keeper(Workbench workbench) {
     this.workbench = workbench;
+    workbench.keptBy(this);
   }
 
-  /** Something changed that is not saved yet. */
+  @Override
   public void changed() {
     unsaved.set(true);
     toJournal.set(workbench.study());
   }
 
-  /** A study was opened in place of what was open; it is as it was saved. */
+  @Override
   public void opened() {
     file = null;
     stamp = StudyFile.Stamp.NONE;
     unsaved.set(false);
   }
 
-  /**
-   * Opens a study file.
-   *
-   * @param path the file
-   */
+  @Override
   public void open(Path path) {
     unlessUnsaved(path.getFileName().toString(), () -> openNow(path));
   }
@@ -212,7 +210,7 @@ public final class Keeper {
   private static int writeFigures(Study study, Study.Asked asked, Path folder) {
     Findings findings;
     try {
-      findings = Findings.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
+      findings = Answering.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
     } catch (Refused e) {
       return 0; // An inquiry without an answer has no figure; its slip says why.
     }
@@ -224,17 +222,7 @@ public final class Keeper {
           String name = FigureFile.safeName(asked.inquiry().name() + more);
           for (FigureFile format : FigureFile.values()) {
             Path file = folder.resolve(name + "." + format.ending());
-            try {
-              format.write(figure.scene(), FIGURE_DPI, file);
-            } catch (IOException e) {
-              throw new Refused(
-                  Refused.at(
-                          new Place.WholeFile(file.toString()),
-                          "the figure cannot be written there",
-                          "Choose another folder")
-                      .refusal(),
-                  e);
-            }
+            format.writeChosen(figure.scene(), FIGURE_DPI, file);
           }
         });
     return all.size();
@@ -245,31 +233,7 @@ public final class Keeper {
   }
 
   private <T> void work(Supplier<T> what, Consumer<T> then) {
-    Task<T> task =
-        new Task<>() {
-          @Override
-          protected T call() {
-            return what.get();
-          }
-        };
-    task.setOnSucceeded(
-        event -> {
-          busy.set(false);
-          then.accept(task.getValue());
-        });
-    task.setOnFailed(
-        event -> {
-          busy.set(false);
-          if (task.getException() instanceof Refused refused) {
-            say(refused.refusal().words(), true);
-          } else {
-            throw new IllegalStateException("Keeping failed", task.getException());
-          }
-        });
-    busy.set(true);
-    Thread thread = new Thread(task, "keeping");
-    thread.setDaemon(true);
-    thread.start();
+    work.run(progress -> what.get(), then, refused -> say(refused.refusal().words(), true));
   }
 
   /** Starts the journal, and offers what an earlier crash left behind. */
@@ -390,7 +354,7 @@ public final class Keeper {
    * @return true while it is
    */
   public ReadOnlyBooleanProperty busyProperty() {
-    return busy.getReadOnlyProperty();
+    return work.busyProperty();
   }
 
   /**

@@ -1,7 +1,7 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
-import app.knuckle.desktop.records.ColumnGlance;
+import app.knuckle.desktop.workbench.ColumnGlance;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;

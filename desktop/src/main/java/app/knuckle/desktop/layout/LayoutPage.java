@@ -1,9 +1,9 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.PlotGrid;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;

@@ -6,7 +6,7 @@ import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;

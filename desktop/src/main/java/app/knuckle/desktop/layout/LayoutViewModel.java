@@ -1,6 +1,6 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Draft;

@@ -1,7 +1,7 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.study.findings.PlotGrid;
+import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
 import java.util.function.IntConsumer;

@@ -1,7 +1,7 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.design.Inquiry;
 
 /** What the design sentence is about: a question, and the answer that its records gave. */

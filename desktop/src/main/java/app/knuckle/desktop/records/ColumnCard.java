@@ -3,7 +3,7 @@ package app.knuckle.desktop.records;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.prep.Kind;
 import java.util.List;
 import java.util.function.Consumer;

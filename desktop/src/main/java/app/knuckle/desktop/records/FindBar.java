@@ -1,14 +1,12 @@
 package app.knuckle.desktop.records;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.Work;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.util.Arrays;
 import java.util.function.IntConsumer;
 import java.util.function.Supplier;
-import javafx.concurrent.Service;
-import javafx.concurrent.Task;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -20,8 +18,9 @@ final class FindBar extends HBox {
   private final TextField find = new TextField();
   private final CheckBox onlyFound = new CheckBox("only these");
   private final Label line = Texts.line("", "joint-line");
-  private final Ordering ordering = new Ordering();
+  private final Lane ordering = Lane.ofLatest();
   private final Supplier<Frame> frame;
+  private final Runnable seen;
   private final IntConsumer goTo;
   private RowOrder order = RowOrder.AS_READ;
   private RowOrder.View view = RowOrder.View.AS_READ;
@@ -36,6 +35,7 @@ final class FindBar extends HBox {
    */
   FindBar(Supplier<Frame> frame, Runnable seen, IntConsumer goTo) {
     this.frame = frame;
+    this.seen = seen;
     this.goTo = goTo;
     getStyleClass().add("records-tools");
     find.setId("find");
@@ -50,9 +50,15 @@ final class FindBar extends HBox {
     line.setMinWidth(USE_PREF_SIZE);
     line.managedProperty().bind(line.textProperty().isNotEmpty());
     getChildren().addAll(find, onlyFound);
-    ordering.setOnSucceeded(
-        event -> {
-          view = ordering.getValue();
+  }
+
+  private void putInOrder() {
+    RowOrder wanted = order;
+    Frame rows = frame.get();
+    ordering.run(
+        progress -> wanted.of(rows, progress),
+        ordered -> {
+          view = ordered;
           lastFound = -1;
           line.setText(found());
           seen.run();
@@ -107,7 +113,7 @@ final class FindBar extends HBox {
     if (order.equals(RowOrder.AS_READ)) {
       view = RowOrder.View.AS_READ;
     } else {
-      ordering.restart();
+      putInOrder();
     }
   }
 
@@ -120,7 +126,7 @@ final class FindBar extends HBox {
     if (!wanted.equals(order) && frame.get() != null) {
       order = wanted;
       line.setText("searching \u2026");
-      ordering.restart();
+      putInOrder();
     }
   }
 
@@ -143,20 +149,6 @@ final class FindBar extends HBox {
       if (row >= 0 && row < frame.get().rows()) {
         goTo.accept(placeOf(row));
       }
-    }
-  }
-
-  private final class Ordering extends Service<RowOrder.View> {
-    @Override
-    protected Task<RowOrder.View> createTask() {
-      RowOrder wanted = order;
-      Frame rows = frame.get();
-      return new Work<>() {
-        @Override
-        protected RowOrder.View call() {
-          return wanted.of(rows, progress());
-        }
-      };
     }
   }
 }

@@ -2,7 +2,7 @@ package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.notice.Notice;
 import java.util.List;
 import javafx.scene.control.Button;

@@ -3,7 +3,7 @@ package app.knuckle.desktop.records;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.TableSource;
+import app.knuckle.desktop.workbench.TableSource;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;

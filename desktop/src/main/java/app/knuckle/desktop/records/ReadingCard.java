@@ -3,7 +3,7 @@ package app.knuckle.desktop.records;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.TableSource;
+import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.formats.records.Area;
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.study.Refusal;

@@ -1,7 +1,8 @@
 package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.sheet.Cells.Part;
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.ColumnGlance;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Frame;

@@ -5,8 +5,8 @@ import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Coefficient;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.GroupSummary;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
 

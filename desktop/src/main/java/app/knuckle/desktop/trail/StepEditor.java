@@ -1,7 +1,7 @@
 package app.knuckle.desktop.trail;
 
-import app.knuckle.desktop.shell.Work;
-import app.knuckle.study.Refused;
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.stats.Progress;
 import app.knuckle.study.prep.Effect;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Step;
@@ -11,8 +11,6 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.concurrent.Service;
-import javafx.concurrent.Task;
 
 /** A step being made: the answers so far, and what the step would do. */
 public final class StepEditor {
@@ -23,7 +21,7 @@ public final class StepEditor {
   private final ObjectProperty<Answers> answers = new SimpleObjectProperty<>();
   private final ReadOnlyObjectWrapper<Preview> preview =
       new ReadOnlyObjectWrapper<>(new Preview(null, "", ""));
-  private final Trying trying = new Trying();
+  private final Lane trying = Lane.ofLatest();
   private Consumer<Step> whenTried = step -> {};
 
   /**
@@ -47,17 +45,24 @@ public final class StepEditor {
     this.form = form;
     this.before = before;
     this.old = old;
-    trying.setOnSucceeded(
-        event -> {
-          preview.set(trying.getValue());
-          Consumer<Step> waiting = whenTried;
-          whenTried = step -> {};
-          if (trying.getValue().step() != null) {
-            waiting.accept(trying.getValue().step());
-          }
-        });
-    answers.addListener((o, was, now) -> trying.restart());
+    answers.addListener((o, was, now) -> tryOut(now));
     answers.set(start);
+  }
+
+  private void tryOut(Answers now) {
+    trying.run(
+        progress -> preview(now, progress),
+        this::tried,
+        refused -> tried(new Preview(null, "", refused.refusal().shown())));
+  }
+
+  private void tried(Preview now) {
+    preview.set(now);
+    Consumer<Step> waiting = whenTried;
+    whenTried = step -> {};
+    if (now.step() != null) {
+      waiting.accept(now.step());
+    }
   }
 
   /**
@@ -104,29 +109,16 @@ public final class StepEditor {
 
   /** Hands on the step of the latest answers once it is known to fit. */
   void take(Consumer<Step> taker) {
-    if (trying.isRunning()) {
+    if (trying.isBusy()) {
       whenTried = taker;
     } else if (preview.get().step() != null) {
       taker.accept(preview.get().step());
     }
   }
 
-  private final class Trying extends Service<Preview> {
-    @Override
-    protected Task<Preview> createTask() {
-      Answers now = answers.get();
-      return new Work<>() {
-        @Override
-        protected Preview call() {
-          try {
-            Step step = form.step(now, old).switched(false);
-            Frame after = step.apply(before, progress());
-            return new Preview(step, Effect.of(before, after).words(), "");
-          } catch (Refused e) {
-            return new Preview(null, "", e.refusal().shown());
-          }
-        }
-      };
-    }
+  private Preview preview(Answers now, Progress progress) {
+    Step step = form.step(now, old).switched(false);
+    Frame after = step.apply(before, progress);
+    return new Preview(step, Effect.of(before, after).words(), "");
   }
 }

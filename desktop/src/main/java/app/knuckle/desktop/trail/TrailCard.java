@@ -2,8 +2,8 @@ package app.knuckle.desktop.trail;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Texts;
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.SlipViewModel;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.prep.Trail;

@@ -4,7 +4,7 @@ import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.sheet.Cells;
 import app.knuckle.desktop.sheet.Place;
 import app.knuckle.desktop.sheet.Sheet;
-import app.knuckle.desktop.shell.TableSource;
+import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Table;
 import java.util.List;

@@ -3,7 +3,7 @@ package app.knuckle.desktop.compare;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;

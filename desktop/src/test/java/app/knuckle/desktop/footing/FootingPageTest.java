@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 import app.knuckle.desktop.Asked;
-import app.knuckle.desktop.shell.Answer;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import java.net.URISyntaxException;

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
 import app.knuckle.desktop.controls.SlotChooser.Option;
-import app.knuckle.desktop.shell.Answer;
-import app.knuckle.desktop.shell.FindingLine;
+import app.knuckle.desktop.window.FindingLine;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.FirstGuess;

@@ -3,6 +3,7 @@ package app.knuckle.desktop.look;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
@@ -29,7 +30,7 @@ class LookPageTest {
             "");
     Inquiry inquiry =
         Inquiry.about("growth", "mesh").but(d -> d.treatments = List.of("mesh", "density"));
-    Findings findings = Findings.of(table, inquiry, Progress.NONE);
+    Findings findings = Answering.of(table, inquiry, Progress.NONE);
     return LookPage.of(findings, findings.frame());
   }
 

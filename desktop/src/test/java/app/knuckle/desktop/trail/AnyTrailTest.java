@@ -3,8 +3,8 @@ package app.knuckle.desktop.trail;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
-import app.knuckle.desktop.records.ColumnGlance;
-import app.knuckle.desktop.shell.FindingLine;
+import app.knuckle.desktop.window.FindingLine;
+import app.knuckle.desktop.workbench.ColumnGlance;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.contract.InquiryFile;

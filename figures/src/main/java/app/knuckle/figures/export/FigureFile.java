@@ -1,6 +1,8 @@
 package app.knuckle.figures.export;
 
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -55,5 +57,29 @@ public enum FigureFile {
       }
     }
     Files.move(beside, target, StandardCopyOption.REPLACE_EXISTING);
+  }
+
+  /**
+   * Writes a figure for someone who chose the place.
+   *
+   * @param scene laid out
+   * @param dpi dots an inch; for PNG alone
+   * @param target the file
+   * @return the file
+   * @throws Refused if it cannot be written there
+   */
+  public Path writeChosen(Scene scene, int dpi, Path target) {
+    try {
+      write(scene, dpi, target);
+      return target;
+    } catch (IOException e) {
+      throw new Refused(
+          Refused.at(
+                  new Place.WholeFile(target.toString()),
+                  "the figure cannot be written there",
+                  "Choose another folder")
+              .refusal(),
+          e);
+    }
   }
 }

@@ -1,6 +1,6 @@
 package app.knuckle.figures.spread;
 
-import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.ResponseFindings;
 import java.util.ArrayList;
 import java.util.List;

@@ -13,6 +13,7 @@ import app.knuckle.figures.style.Style;
 import app.knuckle.figures.style.Whisker;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.findings.Findings;
@@ -31,7 +32,7 @@ class AnyFigureTest {
     AnyInquiry any = AnyInquiry.of(random);
     Findings findings;
     try {
-      findings = Findings.of(any.table(), InquiryFile.read(any.asked()), Progress.NONE);
+      findings = Answering.of(any.table(), InquiryFile.read(any.asked()), Progress.NONE);
     } catch (Refused e) {
       return;
     }

@@ -7,7 +7,7 @@ import app.knuckle.figures.Pictures;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.stats.summary.Summary;
-import app.knuckle.study.findings.GroupSummary;
+import app.knuckle.study.cells.GroupSummary;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;

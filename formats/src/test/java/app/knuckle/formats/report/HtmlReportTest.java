@@ -3,6 +3,7 @@ package app.knuckle.formats.report;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
@@ -24,7 +25,7 @@ class HtmlReportTest {
                 new Numbers("y", "", new double[] {1, 2, 5, 6}),
                 new Categories("g", "", codes, List.of("<script>", "b & c"), false)),
             "");
-    Findings findings = Findings.of(table, Inquiry.about("y", "g"), Progress.NONE);
+    Findings findings = Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);
     String page = HtmlReport.text(findings, "<svg></svg>", "a < b");
     assertThat(page)
         .contains("&lt;script&gt;", "b &amp; c", "<svg></svg>", "a &lt; b", "F(1, 2) = 32.00")

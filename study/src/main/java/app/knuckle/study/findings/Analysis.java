@@ -74,7 +74,7 @@ public record Analysis(
    * @param left the residuals they are about; null for none
    * @return the analysis
    */
-  Analysis with(List<GroupCheck> more, Residuals left) {
+  public Analysis with(List<GroupCheck> more, Residuals left) {
     return new Analysis(
         tests,
         checks,
@@ -98,6 +98,6 @@ public record Analysis(
   }
 
   /** Nothing was computed. */
-  static final Analysis NONE =
+  public static final Analysis NONE =
       new Analysis(List.of(), List.of(), List.of(), List.of(), List.of(), null);
 }

@@ -69,7 +69,7 @@ public record CheckResult(
     }
 
     /** From a probability: caution up to one in twenty, unsound up to one in a hundred. */
-    static Judgement of(Quantity p) {
+    public static Judgement of(Quantity p) {
       if (!p.exists()) {
         return CANNOT_TELL;
       }

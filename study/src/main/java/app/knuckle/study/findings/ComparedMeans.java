@@ -6,6 +6,7 @@ import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.Ranking;
 import app.knuckle.stats.means.Estimates;
+import app.knuckle.study.cells.GroupSummary;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -41,6 +42,9 @@ public record ComparedMeans(
     boolean ranks,
     Quantity criticalDifference,
     Estimates estimates) {
+
+  /** More means than this cannot be compared pair by pair in a time that anyone would wait. */
+  public static final int MOST = 120;
 
   public ComparedMeans {
     of = List.copyOf(of);
@@ -123,17 +127,6 @@ public record ComparedMeans(
    */
   public List<Integer> ranking() {
     return estimates == null ? Ranking.of(means) : Ranking.of(estimates);
-  }
-
-  /**
-   * The ranking in words.
-   *
-   * @param unit of the response; empty for none
-   * @param decimals that suit the means
-   * @return sentences; empty if there are no pairs
-   */
-  public String ranking(String unit, int decimals) {
-    return RankingSentence.of(this, unit, decimals);
   }
 
   /**

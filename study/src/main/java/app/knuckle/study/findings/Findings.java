@@ -1,8 +1,8 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Facts;
-import app.knuckle.stats.Progress;
 import app.knuckle.study.Refusal;
+import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
@@ -21,6 +21,7 @@ import java.util.Optional;
  * @param together what is computed about all of them together; empty when asked one by one
  * @param plan what was laid out where, for the first response; null without a treatment
  * @param associations how the responses go together, by name; empty unless that was asked
+ * @param foundTogether the finding about all responses together; empty when asked one by one
  */
 public record Findings(
     Table table,
@@ -30,24 +31,11 @@ public record Findings(
     List<ResponseFindings> responses,
     Analysis together,
     PlotGrid plan,
-    Facts associations) {
+    Facts associations,
+    String foundTogether) {
 
   public Findings {
     responses = List.copyOf(responses);
-  }
-
-  /**
-   * Computes the answers.
-   *
-   * @param table as read
-   * @param inquiry the question
-   * @param progress asked on the way
-   * @return the findings; what cannot be computed is absent with its reason
-   * @throws app.knuckle.study.Refused if the question does not fit the records at all
-   * @throws java.util.concurrent.CancellationException if stopped
-   */
-  public static Findings of(Table table, Inquiry inquiry, Progress progress) {
-    return new Answering(table, inquiry, progress).findings();
   }
 
   /**
@@ -71,7 +59,8 @@ public record Findings(
     }
     List<ResponseFindings> turned = new ArrayList<>(responses);
     turned.add(0, turned.remove(index));
-    return new Findings(table, inquiry, frame, records, turned, together, plan, associations);
+    return new Findings(
+        table, inquiry, frame, records, turned, together, plan, associations, foundTogether);
   }
 
   /**
@@ -80,10 +69,7 @@ public record Findings(
    * @return about the responses together if they were asked so, else about the first
    */
   public String finding() {
-    return together.tests().isEmpty()
-        ? first().words().finding()
-        : DesignSentences.together(
-            (TestResult.TogetherResult) together.tests().get(0), inquiry.alpha());
+    return foundTogether.isEmpty() ? first().words().finding() : foundTogether;
   }
 
   /**

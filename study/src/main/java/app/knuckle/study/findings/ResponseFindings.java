@@ -5,6 +5,7 @@ import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Refusal;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.table.Numbers;
@@ -131,7 +132,7 @@ public record ResponseFindings(
    * @return false where every pair is judged that was asked for
    */
   public boolean hasTooManyToCompare() {
-    return groups.size() > Questions.MOST_COMPARED;
+    return groups.size() > ComparedMeans.MOST;
   }
 
   /**

@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.cells.GroupSummary;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

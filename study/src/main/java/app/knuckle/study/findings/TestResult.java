@@ -229,7 +229,7 @@ public sealed interface TestResult {
     }
 
     /** The same, with more said after its finding. */
-    RankResult saying(String more) {
+    public RankResult saying(String more) {
       return new RankResult(kind, facts, p, words + more);
     }
   }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -31,7 +32,7 @@ class AnyInquiryTest {
     try {
       Inquiry inquiry = InquiryFile.read(asked);
       assertThat(InquiryFile.read(InquiryFile.write(inquiry))).isEqualTo(inquiry);
-      Findings findings = Findings.of(any.table(), inquiry, Progress.NONE);
+      Findings findings = Answering.of(any.table(), inquiry, Progress.NONE);
       text = FindingsFile.text(findings);
     } catch (Refused e) {
       assertThat(e.refusal().words()).as("%s", asked).isNotBlank().doesNotContain("Exception");

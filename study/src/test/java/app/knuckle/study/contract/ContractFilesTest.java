@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
@@ -71,7 +72,7 @@ class ContractFilesTest {
 
   @Test
   void findingsFollowTheTrailAndTheirSchema() throws Exception {
-    Findings findings = Findings.of(table(), InquiryFile.read(WHOLE), Progress.NONE);
+    Findings findings = Answering.of(table(), InquiryFile.read(WHOLE), Progress.NONE);
     JsonNode node = new ObjectMapper().readTree(FindingsFile.text(findings));
     assertThat(schema("findings").validate(node)).isEmpty();
     // Rows 2 (set aside), 5 (-99) and 8 (over 90) are out; "A " became a: a has 5, 7, 5.5, 4.
@@ -118,7 +119,7 @@ class ContractFilesTest {
   void aWrongInquiryIsRefusedWithThePlaceAndTheWayOn(String right, String wrong, String says) {
     String json = WHOLE.replace(right, wrong);
     assertThat(json).isNotEqualTo(WHOLE);
-    assertThatThrownBy(() -> Findings.of(table(), InquiryFile.read(json), Progress.NONE))
+    assertThatThrownBy(() -> Answering.of(table(), InquiryFile.read(json), Progress.NONE))
         .isInstanceOf(Refused.class)
         .hasMessageContaining(says);
   }

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.Rows;
-import app.knuckle.study.findings.Findings;
+import app.knuckle.study.answers.Answering;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
@@ -45,7 +45,7 @@ class CornersTest {
     try {
       String[] lines = csv.strip().replace(' ', '_').replace(',', ' ').split("\n");
       String text =
-          FindingsFile.text(Findings.of(Rows.of(lines), InquiryFile.read(inquiry), Progress.NONE));
+          FindingsFile.text(Answering.of(Rows.of(lines), InquiryFile.read(inquiry), Progress.NONE));
       JsonNode findings = JSON.readTree(text);
       assertThat(ContractFilesTest.schema("findings").validate(findings)).isEmpty();
       return findings;
@@ -479,7 +479,7 @@ class CornersTest {
   void valuesTooLargeToBeSquaredAreRefusedByTheirCell(String large) {
     assertThatThrownBy(
             () ->
-                Findings.of(
+                Answering.of(
                     new app.knuckle.study.table.Table(
                         "t",
                         "t.csv",

@@ -3,6 +3,7 @@ package app.knuckle.study.contract;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Table;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -49,7 +50,7 @@ class ReferenceCasesTest {
   @MethodSource("cases")
   void findingsHoldWhatTheCaseExpects(String name, Table table, JsonNode wanted)
       throws IOException {
-    Findings findings = Findings.of(table, InquiryFile.read(wanted.get("inquiry")), Progress.NONE);
+    Findings findings = Answering.of(table, InquiryFile.read(wanted.get("inquiry")), Progress.NONE);
     JsonNode actual = new ObjectMapper().readTree(FindingsFile.text(findings));
     assertThat(Agreement.missed(wanted.get("expect"), actual)).isEmpty();
     assertThat(ContractFilesTest.schema("findings").validate(actual)).isEmpty();

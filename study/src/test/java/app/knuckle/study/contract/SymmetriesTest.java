@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -124,7 +125,7 @@ class SymmetriesTest {
   /** The answers, or that there are none. */
   private static JsonNode answers(Table table, ObjectNode asked) throws IOException {
     try {
-      Findings findings = Findings.of(table, InquiryFile.read(asked), Progress.NONE);
+      Findings findings = Answering.of(table, InquiryFile.read(asked), Progress.NONE);
       ObjectNode all = (ObjectNode) JSON.readTree(FindingsFile.text(findings));
       all.retain(ANSWERS);
       return all;

@@ -1,0 +1,38 @@
+package app.knuckle.desktop.window;
+
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.study.Refusal;
+import java.util.List;
+
+/**
+ * What the finding line says.
+ *
+ * @param tag the word at its head: Finding, Waiting, Refused
+ * @param sentence the answer in one sentence
+ * @param cautions what to look at twice
+ */
+public record FindingLine(String tag, String sentence, List<String> cautions) {
+
+  public FindingLine {
+    cautions = List.copyOf(cautions);
+  }
+
+  /**
+   * The line of an answer.
+   *
+   * @param answer null before the first one
+   * @return the line
+   */
+  public static FindingLine of(Answer answer) {
+    if (answer == null) {
+      return new FindingLine("Waiting", "The records are being read.", List.of());
+    }
+    if (answer.findings() == null) {
+      Refusal refusal = answer.refusal();
+      return new FindingLine("Cannot yet", refusal.shown(), List.of());
+    }
+    List<String> warnings = answer.findings().first().design().warnings();
+    String tag = answer.findings().refusal().isEmpty() ? "Finding" : "Cannot yet";
+    return new FindingLine(tag, answer.findings().finding(), warnings);
+  }
+}

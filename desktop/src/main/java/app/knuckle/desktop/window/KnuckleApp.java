@@ -1,0 +1,172 @@
+package app.knuckle.desktop.window;
+
+import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.workbench.Banner;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.TableSource;
+import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.study.keeping.Study;
+import atlantafx.base.theme.PrimerLight;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
+import javafx.application.Application;
+import javafx.geometry.Rectangle2D;
+import javafx.scene.Parent;
+import javafx.scene.Scene;
+import javafx.scene.text.Font;
+import javafx.stage.Screen;
+import javafx.stage.Stage;
+
+/** The application's window. */
+public final class KnuckleApp extends Application {
+
+  private static final double WIDTH = 1280;
+  private static final double HEIGHT = 800;
+  private static final double NARROWEST = 1000;
+  private static final double LOWEST = 640;
+  private static final String FONTS = "/app/knuckle/figures/fonts/";
+  private static final List<String> FACES =
+      List.of(
+          "IBMPlexSans_400Regular.ttf",
+          "IBMPlexSans_500Medium.ttf",
+          "IBMPlexSans_600SemiBold.ttf",
+          "IBMPlexSans_700Bold.ttf",
+          "SourceSerif4_400Regular.ttf",
+          "SourceSerif4_600SemiBold.ttf");
+  private static final List<String> SHEETS = List.of("tokens.css", "knuckle.css", "joints.css");
+
+  /** What to open, handed from the command line to the instance that the toolkit makes. */
+  private static CompletableFuture<Study> study = CompletableFuture.completedFuture(null);
+
+  private static Path file;
+
+  /**
+   * Opens the window and returns when it is closed.
+   *
+   * @param toOpen makes a study, or gives null for none; read while the toolkit starts
+   * @param records a file of records; null for none
+   */
+  public static void open(Supplier<Study> toOpen, Path records) {
+    study = CompletableFuture.supplyAsync(toOpen);
+    file = records;
+    launch(KnuckleApp.class);
+  }
+
+  @Override
+  public void start(Stage stage) {
+    Workbench workbench = new Workbench(ChainPage::of);
+    Keeper keeper = new Keeper(workbench);
+    Faults.watch(workbench);
+    stage.setTitle("Knuckle");
+    stage.setScene(scene(workbench, keeper));
+    stage.setMinWidth(NARROWEST);
+    stage.setMinHeight(LOWEST);
+    Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+    stage.setWidth(Math.min(WIDTH, screen.getWidth()));
+    stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
+    Study ready = study.join();
+    if (ready != null) {
+      workbench.open(ready);
+    }
+    stage.show();
+    stage.getScene().lookup("#joint-records").requestFocus();
+    if (file != null) {
+      workbench.open(file);
+    }
+    keeper.startJournal();
+    // An interrupt, a term signal, a lost display: the journal is written before the end.
+    Thread last = new Thread(keeper::endAbruptly, "last words");
+    Runtime.getRuntime().addShutdownHook(last);
+    practise();
+    stage.setOnCloseRequest(
+        event -> {
+          if (keeper.unsavedProperty().get()) {
+            event.consume();
+            askToSave(stage, workbench, keeper);
+          } else {
+            keeper.end();
+          }
+        });
+    stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
+  }
+
+  /** Makes what is made for the first time now, unseen, while nobody waits for it. */
+  public static void practise() {
+    Practice.begin();
+  }
+
+  private static void askToSave(Stage stage, Workbench workbench, Keeper keeper) {
+    Runnable end =
+        () -> {
+          keeper.end();
+          stage.close();
+        };
+    ShellView shell = (ShellView) stage.getScene().getRoot();
+    workbench
+        .bannerProperty()
+        .set(
+            new Banner(
+                "The study has changes that are not saved.",
+                false,
+                List.of(
+                    new Banner.Move("Save and close", () -> shell.save(end)),
+                    new Banner.Move("Close without saving", end))));
+  }
+
+  /** Someone may have changed a file of records in a spreadsheet and come back. */
+  private static void noticeChangedFiles(boolean focused, Workbench workbench) {
+    if (!focused) {
+      return;
+    }
+    workbench.slips().stream()
+        .map(SlipViewModel::source)
+        .filter(TableSource::changedOnDisk)
+        .findFirst()
+        .ifPresent(
+            source ->
+                workbench
+                    .bannerProperty()
+                    .set(
+                        new Banner(
+                            "The file of " + source.name() + " has changed on disk.",
+                            false,
+                            List.of(new Banner.Move("Read it again", source::refresh)))));
+  }
+
+  /**
+   * The scene of a workbench, in the product's looks.
+   *
+   * @param workbench what is open
+   * @param keeper who saves it
+   * @return the scene
+   */
+  public static Scene scene(Workbench workbench, Keeper keeper) {
+    FACES.forEach(KnuckleApp::load);
+    Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
+    return styled(new ShellView(workbench, keeper));
+  }
+
+  /** A scene of the window's size, in its sheets of styles. */
+  static Scene styled(Parent root) {
+    Scene scene = new Scene(root, WIDTH, HEIGHT);
+    for (String sheet : SHEETS) {
+      scene
+          .getStylesheets()
+          .add(KnuckleApp.class.getResource("/app/knuckle/desktop/" + sheet).toExternalForm());
+    }
+    return scene;
+  }
+
+  private static void load(String face) {
+    try (InputStream in = KnuckleApp.class.getResourceAsStream(FONTS + face)) {
+      Font.loadFont(in, 12);
+    } catch (IOException e) {
+      throw new UncheckedIOException("A shipped font cannot be read: " + face, e);
+    }
+  }
+}

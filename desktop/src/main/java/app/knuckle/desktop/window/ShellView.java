@@ -1,0 +1,311 @@
+package app.knuckle.desktop.window;
+
+import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.controls.Shown;
+import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.controls.Unrolling;
+import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.records.OpeningView;
+import app.knuckle.desktop.rehearsal.RehearsalView;
+import app.knuckle.desktop.typing.TypingView;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.Page;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.TableSource;
+import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.study.table.Table;
+import java.nio.file.Path;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.WeakHashMap;
+import javafx.animation.PauseTransition;
+import javafx.beans.value.ChangeListener;
+import javafx.collections.ListChangeListener;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import javafx.util.Duration;
+
+/** The window: slips above, chain at the left, finding line below, the open joint in the middle. */
+final class ShellView extends BorderPane {
+
+  private static final KeyCombination UNDO =
+      new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination REDO =
+      new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
+  private static final KeyCombination REDO_TOO =
+      new KeyCodeCombination(KeyCode.Y, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination PASTE =
+      new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination COPY_SLIP =
+      new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN);
+
+  /** With Ctrl: another inquiry, pasted cells, a file opened or saved. */
+  private static final Set<KeyCode> CREATING =
+      EnumSet.of(KeyCode.D, KeyCode.V, KeyCode.O, KeyCode.S, KeyCode.N);
+
+  /** Keys that are held down. */
+  private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
+
+  private static final KeyCombination NEXT_SLIP =
+      new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination LAST_SLIP =
+      new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
+
+  private static final KeyCombination NEXT_RESPONSE =
+      new KeyCodeCombination(KeyCode.PAGE_DOWN, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination LAST_RESPONSE =
+      new KeyCodeCombination(KeyCode.PAGE_UP, KeyCombination.SHORTCUT_DOWN);
+
+  private static final PseudoClass STALE = PseudoClass.getPseudoClass("stale");
+
+  /** Changes quicker than this are not seen as waiting. */
+  private static final Duration MOMENT = Duration.millis(250);
+
+  private final Pulses pulses = new Pulses();
+  private final Map<Node, Answer> lastShown = new WeakHashMap<>();
+  private final PauseTransition dimming = new PauseTransition(MOMENT);
+  private final Workbench workbench;
+  private final Keeper keeper;
+  private final Map<SlipViewModel, Map<Joint, Node>> views = new HashMap<>();
+  private final StackPane middle = new StackPane();
+  private final ResponseStrip responses = new ResponseStrip();
+  private final StudyMenu menu;
+  private final SlipsBar slips;
+  private final ChainView chain;
+  private final FindingLineView line = new FindingLineView();
+  private final ChangeListener<Object> changed = (o, before, now) -> show();
+  private SlipViewModel shown;
+  private Page shownPage;
+  private Node pageView;
+
+  ShellView(Workbench workbench, Keeper keeper) {
+    this.workbench = workbench;
+    this.keeper = keeper;
+    setId("shell");
+    middle.getStyleClass().add("middle");
+    dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
+    menu = new StudyMenu(workbench, keeper);
+    slips = new SlipsBar(workbench, keeper, menu);
+    chain = new ChainView(this::go);
+    setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
+    setLeft(chain);
+    VBox.setVgrow(middle, Priority.ALWAYS);
+    setCenter(new VBox(responses, middle));
+    setBottom(line);
+    workbench.currentProperty().addListener((o, before, now) -> turnTo(now));
+    workbench.pageProperty().addListener(changed);
+    workbench
+        .slips()
+        .addListener(
+            (ListChangeListener<SlipViewModel>)
+                change -> views.keySet().retainAll(workbench.slips()));
+    // A filter of its own, before all others: what creates something acts once for a key held down.
+    addEventFilter(KeyEvent.KEY_PRESSED, this::once);
+    addEventFilter(KeyEvent.KEY_RELEASED, event -> down.remove(event.getCode()));
+    addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    setOnDragOver(
+        event -> {
+          if (event.getDragboard().hasFiles()) {
+            event.acceptTransferModes(TransferMode.COPY);
+          }
+        });
+    setOnDragDropped(
+        event -> {
+          event.getDragboard().getFiles().forEach(f -> workbench.open(f.toPath()));
+          event.setDropCompleted(true);
+        });
+    turnTo(workbench.currentProperty().get());
+  }
+
+  private void turnTo(SlipViewModel slip) {
+    if (shown != null) {
+      shown.answerProperty().removeListener(changed);
+      shown.jointProperty().removeListener(changed);
+      shown.busyProperty().removeListener(changed);
+    }
+    shown = slip;
+    if (slip != null) {
+      slip.answerProperty().addListener(changed);
+      slip.jointProperty().addListener(changed);
+      slip.busyProperty().addListener(changed);
+    }
+    show();
+  }
+
+  private void show() {
+    Page page = workbench.pageProperty().get();
+    if (page != null) {
+      if (page != shownPage) {
+        pageView = view(page);
+      }
+      middle.getChildren().setAll(pageView);
+    } else if (shown == null) {
+      middle.getChildren().setAll(welcome());
+    } else {
+      open(
+          views
+              .computeIfAbsent(shown, slip -> new EnumMap<>(Joint.class))
+              .computeIfAbsent(shown.jointProperty().get(), this::make));
+    }
+    shownPage = page;
+    chain.show(
+        ChainPage.of(shown == null ? null : shown.answer()),
+        shown == null ? null : shown.jointProperty().get());
+    dim();
+    line.show(shown);
+    responses.show(page == null ? shown : null);
+  }
+
+  private Node make(Joint joint) {
+    Node view = Joints.of(joint).view().apply(shown);
+    Shown.of(view).set(false);
+    return view;
+  }
+
+  /** Brings a view into the window; what it wrote anew comes part by part. */
+  private void open(Node view) {
+    if (middle.getChildren().equals(List.of(view))) {
+      return;
+    }
+    middle.getChildren().forEach(before -> Shown.of(before).set(false));
+    Shown.of(view).set(true);
+    if (lastShown.put(view, shown.answer()) != shown.answer()) {
+      Unrolling.begin(view, pulses);
+    }
+    middle.getChildren().setAll(view);
+  }
+
+  /** An answer that is being computed anew is dimmed, unless that takes but a moment. */
+  private void dim() {
+    boolean busy = shown != null && shown.busyProperty().get() && shown.answer() != null;
+    Joint joint = shown == null ? null : shown.jointProperty().get();
+    boolean own = joint == Joint.RECORDS || joint == Joint.LAYOUT;
+    if (busy && !own) {
+      dimming.playFromStart();
+    } else {
+      dimming.stop();
+      middle.pseudoClassStateChanged(STALE, false);
+    }
+  }
+
+  private Node view(Page page) {
+    if (page instanceof Page.Opening opening) {
+      return new OpeningView(opening.source(), workbench::leavePage);
+    }
+    if (page instanceof Page.Typing typing) {
+      return new TypingView(
+          typing.source(), table -> typed(typing.source(), table), workbench::leavePage);
+    }
+    return new RehearsalView(
+        table -> workbench.put(table, "rehearse " + table.name()), workbench::leavePage);
+  }
+
+  private void typed(TableSource source, Table table) {
+    if (source == null) {
+      workbench.put(table, "type " + table.name());
+    } else {
+      source.replace(table);
+      workbench.leavePage();
+    }
+  }
+
+  private VBox welcome() {
+    Label title = Texts.line("What did you measure?", "joint-title");
+    Label words =
+        Texts.wrapped(
+            "Drop a file of records here, or open one: .csv, .tsv, .txt, .xlsx or .ods, with a row"
+                + " for each unit and a column for each thing you know of it. Cells copied from a"
+                + " spreadsheet can be pasted.",
+            "prose");
+    FlowPane ways =
+        new FlowPane(
+            new GoButton("welcome-open", "Open records \u2026", menu::choose),
+            new GoButton(
+                "welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
+            new GoButton("welcome-paste", "Paste them", menu::paste),
+            new GoButton(
+                "welcome-rehearse",
+                "Rehearse an experiment",
+                () -> workbench.show(new Page.Rehearsing())));
+    ways.getStyleClass().add("ways");
+    VBox box = new VBox(title, words, ways);
+    for (Path recent : keeper.recent().files()) {
+      GoButton again =
+          new GoButton("", "Open " + recent.getFileName(), () -> workbench.open(recent));
+      box.getChildren().add(again);
+    }
+    box.setId("welcome");
+    box.getStyleClass().addAll("joint", "welcome");
+    return box;
+  }
+
+  /** Saves, asking for a name where there is none. */
+  void save(Runnable then) {
+    menu.save(then);
+  }
+
+  private void go(Joint joint) {
+    if (shown != null && ChainPage.of(shown.answer()).links().get(joint.ordinal()).opens()) {
+      workbench.leavePage();
+      shown.jointProperty().set(joint);
+    }
+  }
+
+  private void once(KeyEvent event) {
+    boolean repeated = !down.add(event.getCode());
+    if (repeated && event.isShortcutDown() && CREATING.contains(event.getCode())) {
+      event.consume();
+    }
+  }
+
+  private void key(KeyEvent event) {
+    if (event.isConsumed()) {
+      return; // Held down, and acted upon already.
+    }
+    boolean writing = event.getTarget() instanceof TextInputControl;
+    if (writing && (UNDO.match(event) || REDO.match(event) || PASTE.match(event))) {
+      return; // The text being written has an undo and a paste of its own.
+    }
+    if (UNDO.match(event)) {
+      workbench.history().undo();
+    } else if (REDO.match(event) || REDO_TOO.match(event)) {
+      workbench.history().redo();
+    } else if (COPY_SLIP.match(event)) {
+      workbench.copyCurrent();
+    } else if (NEXT_SLIP.match(event)) {
+      workbench.step(1);
+    } else if (LAST_SLIP.match(event)) {
+      workbench.step(-1);
+    } else if (shown != null && NEXT_RESPONSE.match(event)) {
+      shown.showResponse(shown.shownResponseProperty().get() + 1);
+    } else if (shown != null && LAST_RESPONSE.match(event)) {
+      shown.showResponse(shown.shownResponseProperty().get() - 1);
+    } else if (event.isShortcutDown() && event.getCode().isDigitKey()) {
+      int number = event.getCode().getName().charAt(event.getCode().getName().length() - 1) - '1';
+      if (number >= 0 && number < Joint.values().length) {
+        go(Joint.values()[number]);
+      }
+    } else {
+      return;
+    }
+    event.consume();
+  }
+}

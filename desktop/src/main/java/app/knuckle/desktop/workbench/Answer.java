@@ -1,0 +1,182 @@
+package app.knuckle.desktop.workbench;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Refusal;
+import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.notice.Notice;
+import app.knuckle.study.notice.Notices;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Trail;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Table;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+
+/**
+ * What the computation gave back to the window. A joint makes its page of it when it is first
+ * looked at; the answer keeps the page.
+ */
+public final class Answer {
+
+  private final Trail trail;
+  private final List<ColumnGlance> glances;
+  private final List<Notice> notices;
+  private final Findings findings;
+  private final Refusal refusal;
+  private final Map<Class<?>, Object> pages = new ConcurrentHashMap<>();
+  private final Map<Integer, Answer> turned = new ConcurrentHashMap<>();
+
+  private Answer(
+      Trail trail,
+      List<ColumnGlance> glances,
+      List<Notice> notices,
+      Findings findings,
+      Refusal refusal) {
+    this.trail = trail;
+    this.glances = List.copyOf(glances);
+    this.notices = List.copyOf(notices);
+    this.findings = findings;
+    this.refusal = refusal;
+  }
+
+  /**
+   * Answers a question.
+   *
+   * @param table the records as read
+   * @param inquiry the question
+   * @param known an answer whose unchanged columns are not counted again; null for none
+   * @param progress asked on the way
+   * @return the answer; a refusal is part of it
+   * @throws java.util.concurrent.CancellationException if stopped
+   */
+  public static Answer to(Table table, Inquiry inquiry, Answer known, Progress progress) {
+    Trail trail = Trail.run(table, inquiry.prepare(), progress);
+    Frame frame = trail.frame();
+    List<ColumnGlance> glances = glances(frame, known, progress);
+    List<Notice> notices = Notices.of(frame, progress);
+    if (trail.refusal().isPresent()) {
+      return new Answer(trail, glances, notices, null, trail.refusal().get());
+    }
+    try {
+      Findings findings = Answering.of(table, inquiry, progress);
+      return new Answer(trail, glances, notices, findings, findings.refusal().orElse(null));
+    } catch (Refused e) {
+      return new Answer(trail, glances, notices, null, e.refusal());
+    }
+  }
+
+  private static List<ColumnGlance> glances(Frame frame, Answer known, Progress progress) {
+    Map<Column, ColumnGlance> seen = new IdentityHashMap<>();
+    if (known != null && known.frame().leftOut().equals(frame.leftOut())) {
+      known.glances().forEach(glance -> seen.put(glance.column(), glance));
+    }
+    return ColumnGlance.of(
+        frame,
+        column -> {
+          progress.check();
+          return seen.get(column);
+        });
+  }
+
+  /**
+   * What a joint says of the answer, made once.
+   *
+   * @param kind of page
+   * @param make makes it
+   * @param <P> kind of page
+   * @return the page
+   */
+  public <P> P page(Class<P> kind, Function<Answer, P> make) {
+    Object known = pages.get(kind);
+    if (known == null) {
+      // Made outside the map, as one page may ask for another; two alike do no harm.
+      known = make.apply(this);
+      pages.put(kind, known);
+    }
+    return kind.cast(known);
+  }
+
+  /**
+   * The records after the trail, and what each step did.
+   *
+   * @return never null
+   */
+  public Trail trail() {
+    return trail;
+  }
+
+  /**
+   * The frame's columns at a glance.
+   *
+   * @return in their order
+   */
+  public List<ColumnGlance> glances() {
+    return glances;
+  }
+
+  /**
+   * What is odd about the records.
+   *
+   * @return empty for nothing
+   */
+  public List<Notice> notices() {
+    return notices;
+  }
+
+  /**
+   * What was found.
+   *
+   * @return null when the inquiry was refused
+   */
+  public Findings findings() {
+    return findings;
+  }
+
+  /**
+   * Why something could not be computed.
+   *
+   * @return null when all could
+   */
+  public Refusal refusal() {
+    return refusal;
+  }
+
+  /**
+   * The records after the trail.
+   *
+   * @return the frame after all steps that fit
+   */
+  public Frame frame() {
+    return trail.frame();
+  }
+
+  /**
+   * Whether there is a test with everything that follows from it.
+   *
+   * @return false if there are summaries at most
+   */
+  public boolean isTested() {
+    return findings != null
+        && !(findings.first().analysis().tests().isEmpty()
+            && findings.together().tests().isEmpty());
+  }
+
+  /**
+   * The same with another of several responses looked at.
+   *
+   * @param index its place in the inquiry
+   * @return the answer
+   */
+  Answer showing(int index) {
+    return findings == null || index == 0
+        ? this
+        : turned.computeIfAbsent(
+            index, place -> new Answer(trail, glances, notices, findings.showing(place), refusal));
+  }
+}

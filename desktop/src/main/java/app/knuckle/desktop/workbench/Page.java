@@ -1,0 +1,22 @@
+package app.knuckle.desktop.workbench;
+
+/** What takes the place of the joint for a while, on the way to records. */
+public sealed interface Page {
+
+  /**
+   * A file on its way in, or one that was refused.
+   *
+   * @param source the file
+   */
+  record Opening(TableSource source) implements Page {}
+
+  /**
+   * Records being typed.
+   *
+   * @param source whose records are typed further; null for a new table
+   */
+  record Typing(TableSource source) implements Page {}
+
+  /** Make-believe records being planned. */
+  record Rehearsing() implements Page {}
+}

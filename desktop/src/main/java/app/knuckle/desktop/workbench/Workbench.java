@@ -1,0 +1,479 @@
+package app.knuckle.desktop.workbench;
+
+import app.knuckle.figures.style.Style;
+import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.study.design.FirstGuess;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.keeping.Change;
+import app.knuckle.study.keeping.Study;
+import app.knuckle.study.table.Table;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.ObservableValue;
+import javafx.collections.FXCollections;
+import javafx.collections.ObservableList;
+
+/** Everything that is open in the window: the slips, and which of them is in front. */
+public final class Workbench {
+
+  private static final String NEW_STUDY = "New study";
+
+  private final ReadOnlyStringWrapper name = new ReadOnlyStringWrapper(NEW_STUDY);
+  private final ObservableList<SlipViewModel> slips = FXCollections.observableArrayList();
+  private final ObjectProperty<SlipViewModel> current = new SimpleObjectProperty<>();
+  private final ReadOnlyObjectWrapper<Page> page = new ReadOnlyObjectWrapper<>();
+  private final ObjectProperty<Banner> banner = new SimpleObjectProperty<>();
+  private final List<Page> waiting = new ArrayList<>();
+  private final History history = new History(this::restore);
+  private final Consumer<Answer> beforehand;
+  private Keeping keeper = Keeping.NOBODY;
+  private boolean restoring;
+
+  /** An empty bench. */
+  public Workbench() {
+    this(answer -> {});
+  }
+
+  /**
+   * An empty bench.
+   *
+   * @param beforehand what is made of an answer before it is shown, beside the interface thread
+   */
+  public Workbench(Consumer<Answer> beforehand) {
+    this.beforehand = beforehand;
+  }
+
+  /**
+   * Gives the bench into someone's keeping.
+   *
+   * @param keeping told of every change from now on
+   */
+  public void keptBy(Keeping keeping) {
+    keeper = keeping;
+  }
+
+  /**
+   * Opens a study in place of what is open.
+   *
+   * @param study its tables and inquiries
+   */
+  public void open(Study study) {
+    restoring = true;
+    List.copyOf(slips).forEach(SlipViewModel::close);
+    slips.clear();
+    current.set(null);
+    restoring = false;
+    add(study);
+    name.set(study.name());
+    history.begin(desk());
+    keeper.opened();
+  }
+
+  /** Adds the tables and inquiries of a study beside what is open. */
+  void add(Study study) {
+    restoring = true;
+    Map<String, TableSource> sources = new HashMap<>();
+    study.tables().forEach(kept -> sources.put(kept.table().name(), new TableSource(kept)));
+    SlipViewModel first = null;
+    for (Study.Asked asked : study.asked()) {
+      SlipViewModel slip = slip(sources.get(asked.table()), asked.inquiry(), "");
+      if (!asked.figure().isEmpty()) {
+        slip.styleProperty().set(Style.of(asked.figure(), 1));
+      }
+      put(slip, slips.size());
+      first = first == null ? slip : first;
+    }
+    current.set(first == null ? current.get() : first);
+    restoring = false;
+  }
+
+  private SlipViewModel slip(TableSource source, Inquiry inquiry, String reason) {
+    return new SlipViewModel(source, inquiry, reason, beforehand);
+  }
+
+  /**
+   * Opens a file: a study in place of what is open, records beside it. The first inquiry of records
+   * is guessed once they are read.
+   *
+   * @param file the file
+   */
+  public void open(Path file) {
+    if (StudyFile.is(file)) {
+      keeper.open(file);
+      return;
+    }
+    TableSource source = new TableSource(file.toAbsolutePath());
+    Page opening = new Page.Opening(source);
+    waiting.add(opening);
+    source
+        .tableProperty()
+        .addListener(
+            (o, before, table) -> {
+              waiting.remove(opening);
+              turnPage();
+            });
+    source.tableProperty().addListener(new Guessing(source, "open " + file.getFileName()));
+    turnPage();
+  }
+
+  /**
+   * Puts a table on the bench with a first guess.
+   *
+   * @param table the records
+   * @param change what putting it there is called
+   */
+  public void put(Table table, String change) {
+    TableSource source = new TableSource(new Study.Kept(table, "", Map.of()));
+    leavePage();
+    new Guessing(source, change).changed(null, null, table);
+  }
+
+  private void turnPage() {
+    page.set(waiting.isEmpty() ? null : waiting.get(0));
+  }
+
+  /**
+   * Shows a page on the way to records.
+   *
+   * @param shown the page
+   */
+  public void show(Page shown) {
+    page.set(shown);
+  }
+
+  /** Leaves the page: a file that could not be read, or records that are not wanted after all. */
+  public void leavePage() {
+    waiting.remove(page.get());
+    turnPage();
+  }
+
+  /**
+   * Adds a slip with a first guess when the table arrives, and guesses again when the file is read
+   * in another way, as long as the user has not changed the question.
+   */
+  private final class Guessing implements ChangeListener<Table> {
+    private final TableSource source;
+    private final String change;
+    private Object slip;
+    private Inquiry guessed;
+
+    Guessing(TableSource source, String change) {
+      this.source = source;
+      this.change = change;
+    }
+
+    @Override
+    public void changed(ObservableValue<? extends Table> o, Table before, Table table) {
+      if (slip == null && isTableTaken(table.name())) {
+        source.rename(freeTableName(table.name()));
+        if (slip != null) {
+          return; // The renamed table came through here already.
+        }
+      }
+      FirstGuess guess = source.guess();
+      if (slip == null) {
+        SlipViewModel made = slip(source, guess.inquiry(), guess.reason());
+        slip = made.id();
+        guessed = guess.inquiry();
+        put(made, slips.size());
+        current.set(made);
+        did(change);
+        return;
+      }
+      Inquiry last = guessed;
+      slips.stream()
+          .filter(s -> s.id() == slip && s.inquiry().equals(last))
+          .forEach(s -> s.inquiryProperty().set(guess.inquiry()));
+      guessed = guess.inquiry();
+    }
+  }
+
+  private boolean isTableTaken(String table) {
+    return slips.stream().anyMatch(s -> table.equals(s.source().name()));
+  }
+
+  private String freeTableName(String table) {
+    String free = table;
+    for (int i = 2; isTableTaken(free); i++) {
+      free = table + " (" + i + ")";
+    }
+    return free;
+  }
+
+  /** Puts a slip on the bench and listens to what is done with it. */
+  private void put(SlipViewModel slip, int place) {
+    listen(slip);
+    slips.add(place, slip);
+  }
+
+  private void listen(SlipViewModel slip) {
+    slip.onAskedBeside(
+        changed -> {
+          String name = changed.name();
+          askBeside(slip, isTaken(name) ? changed.named(nameOfCopy(name)) : changed, Joint.TEST);
+          did("ask " + name);
+        });
+    slip.inquiryProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!restoring && slips.contains(slip)) {
+                history.did(Change.of(before, now), desk());
+                keeper.changed();
+              }
+            });
+    slip.styleProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!restoring && slips.contains(slip)) {
+                if (before == null) {
+                  history.followedBy(desk());
+                } else {
+                  history.did("change the figure", desk());
+                  keeper.changed();
+                }
+              }
+            });
+    slip.onNewRecords(() -> keeper.changed());
+  }
+
+  private void did(String change) {
+    if (!restoring) {
+      history.did(change, desk());
+      keeper.changed();
+    }
+  }
+
+  private History.Desk desk() {
+    return new History.Desk(
+        slips.stream().map(SlipViewModel::kept).toList(),
+        current.get() == null ? null : current.get().id());
+  }
+
+  private void restore(History.Desk desk) {
+    restoring = true;
+    SlipViewModel front = current.get();
+    List<SlipViewModel> wanted = desk.slips().stream().map(this::brought).toList();
+    if (!slips.equals(wanted)) {
+      slips.stream().filter(s -> !wanted.contains(s)).forEach(SlipViewModel::close);
+      slips.setAll(wanted);
+    }
+    for (int i = 0; i < wanted.size(); i++) {
+      wanted.get(i).goBackTo(desk.slips().get(i));
+    }
+    current.set(
+        wanted.contains(front)
+            ? front
+            : wanted.stream().filter(s -> s.id() == desk.current()).findFirst().orElse(null));
+    restoring = false;
+    keeper.changed();
+  }
+
+  /**
+   * The slip that was there; made anew if it was closed, as nothing of it was kept but the
+   * question.
+   */
+  private SlipViewModel brought(SlipViewModel.Kept was) {
+    for (SlipViewModel slip : slips) {
+      if (slip.id() == was.id()) {
+        return slip;
+      }
+    }
+    SlipViewModel again = new SlipViewModel(was, beforehand);
+    listen(again);
+    return again;
+  }
+
+  /** Copies the slip in front, to be changed beside it. */
+  public void copyCurrent() {
+    SlipViewModel slip = current.get();
+    if (slip != null) {
+      Inquiry inquiry = slip.inquiry();
+      askBeside(slip, inquiry.named(nameOfCopy(inquiry.name())), Joint.LAYOUT);
+      did("copy " + inquiry.name());
+    }
+  }
+
+  private void askBeside(SlipViewModel slip, Inquiry inquiry, Joint joint) {
+    SlipViewModel copy = slip(slip.source(), inquiry, "");
+    copy.jointProperty().set(joint);
+    copy.styleProperty().set(slip.styleProperty().get());
+    put(copy, slips.size());
+    current.set(copy);
+  }
+
+  private String nameOfCopy(String original) {
+    String base = original.startsWith("\u2026 ") ? original : "\u2026 " + original;
+    int copies = 1;
+    String copy = base;
+    while (isTaken(copy)) {
+      copies++;
+      copy = base + " (" + copies + ")";
+    }
+    return copy;
+  }
+
+  private boolean isTaken(String title) {
+    return slips.stream().anyMatch(s -> s.inquiry().name().equals(title));
+  }
+
+  /**
+   * Gives the trail of a slip to all other inquiries about the same records.
+   *
+   * @param slip whose trail
+   */
+  public void shareTrail(SlipViewModel slip) {
+    boolean before = restoring;
+    restoring = true;
+    slips.stream()
+        .filter(s -> s != slip && s.source() == slip.source())
+        .forEach(s -> s.prepare(slip.inquiry().prepare()));
+    restoring = before;
+    did("the same trail everywhere");
+  }
+
+  /**
+   * Whether other inquiries about the same records have another trail.
+   *
+   * @param slip whose trail
+   * @return true if sharing it would change something
+   */
+  public boolean canShareTrail(SlipViewModel slip) {
+    return slips.stream()
+        .anyMatch(
+            s ->
+                s.source() == slip.source()
+                    && !s.inquiry().prepare().equals(slip.inquiry().prepare()));
+  }
+
+  /**
+   * Closes a slip.
+   *
+   * @param slip one of the slips
+   */
+  public void close(SlipViewModel slip) {
+    int place = slips.indexOf(slip);
+    slip.close();
+    slips.remove(slip);
+    if (current.get() == slip) {
+      current.set(slips.isEmpty() ? null : slips.get(Math.min(place, slips.size() - 1)));
+    }
+    did("close " + slip.inquiry().name());
+  }
+
+  /**
+   * Goes to the slip so many places further, round the end.
+   *
+   * @param places forward, or backward when negative
+   */
+  public void step(int places) {
+    if (!slips.isEmpty()) {
+      int at = slips.indexOf(current.get());
+      current.set(slips.get(Math.floorMod(at + places, slips.size())));
+    }
+  }
+
+  /**
+   * Everything that is open, as one value.
+   *
+   * @return the study
+   */
+  public Study study() {
+    Set<TableSource> sources = new LinkedHashSet<>();
+    List<Study.Asked> asked = new ArrayList<>();
+    for (SlipViewModel slip : slips) {
+      if (slip.table() != null) {
+        sources.add(slip.source());
+        Style style = slip.styleProperty().get();
+        asked.add(
+            new Study.Asked(
+                slip.table().name(), slip.inquiry(), style == null ? Map.of() : style.settings()));
+      }
+    }
+    return new Study(name.get(), sources.stream().map(TableSource::kept).toList(), asked);
+  }
+
+  /**
+   * The name of the study.
+   *
+   * @return never empty
+   */
+  public ReadOnlyStringProperty nameProperty() {
+    return name.getReadOnlyProperty();
+  }
+
+  /**
+   * Names the study, as saving it under a name does.
+   *
+   * @param title not empty
+   */
+  public void rename(String title) {
+    name.set(title);
+  }
+
+  /**
+   * The slips.
+   *
+   * @return in the order in which they were opened
+   */
+  public ObservableList<SlipViewModel> slips() {
+    return slips;
+  }
+
+  /**
+   * The slip in front.
+   *
+   * @return null when nothing is open
+   */
+  public ObjectProperty<SlipViewModel> currentProperty() {
+    return current;
+  }
+
+  /**
+   * What takes the place of the joint.
+   *
+   * @return null when the joint is shown
+   */
+  public ReadOnlyObjectProperty<Page> pageProperty() {
+    return page.getReadOnlyProperty();
+  }
+
+  /**
+   * The message above the joint.
+   *
+   * @return null when there is none
+   */
+  public ObjectProperty<Banner> bannerProperty() {
+    return banner;
+  }
+
+  /**
+   * What was done, and can be undone.
+   *
+   * @return the history
+   */
+  public History history() {
+    return history;
+  }
+
+  /**
+   * Who keeps the bench.
+   *
+   * @return nobody until it is given into someone's keeping
+   */
+  public Keeping keeping() {
+    return keeper;
+  }
+}

@@ -1,0 +1,56 @@
+package app.knuckle.study.answers.asked;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Strata;
+import app.knuckle.study.findings.TestResult;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Slopes on covariates; where units are divided, one between them and one within. */
+public final class Slopes {
+
+  private Slopes() {}
+
+  /** Every slope that can be estimated, layer by layer. */
+  public static List<TestResult.Slope> of(Strata strata, double alpha) {
+    List<TestResult.Slope> slopes = new ArrayList<>();
+    boolean several = strata.layers().size() > 1;
+    for (int layer = 0; layer < strata.layers().size(); layer++) {
+      List<Covariate> covariates = strata.layers().get(layer).fit().model().covariates();
+      for (int c = 0; c < covariates.size(); c++) {
+        Strata.Estimable e = strata.slope(layer, c);
+        if (e != null) {
+          String name = covariates.get(c).name();
+          String where = !several ? "" : layer == 0 ? " between units" : " within units";
+          slopes.add(
+              new TestResult.Slope(name + where, mean(strata, name), test(strata, e, alpha)));
+        }
+      }
+    }
+    return slopes;
+  }
+
+  private static StudentT test(Strata strata, Strata.Estimable e, double alpha) {
+    double df = strata.df(e);
+    return StudentT.of(
+        strata.value(e),
+        Quantity.finite(Math.sqrt(strata.covariance(e, e)), LayeredDifferences.NO_NOISE),
+        df > 0 ? Quantity.of(df) : Quantity.absent(LayeredDifferences.NO_NOISE),
+        Direction.EITHER,
+        alpha);
+  }
+
+  /** Mean of a covariate, which the coarsest layer knows. */
+  private static double mean(Strata strata, String covariate) {
+    List<Covariate> all = strata.layers().get(0).fit().model().covariates();
+    for (int c = 0; c < all.size(); c++) {
+      if (all.get(c).name().equals(covariate)) {
+        return strata.layers().get(0).fit().covariateMean(c);
+      }
+    }
+    return Double.NaN;
+  }
+}

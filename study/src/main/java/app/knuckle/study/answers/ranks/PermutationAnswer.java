@@ -1,0 +1,163 @@
+package app.knuckle.study.answers.ranks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.resampling.Permutation;
+import app.knuckle.stats.resampling.ReducedModel;
+import app.knuckle.stats.summary.GroupMoments;
+import app.knuckle.study.answers.asked.AskedModel;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Answers by rearranging the values among the groups. */
+public final class PermutationAnswer extends RankQuestion {
+
+  public PermutationAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    super(frame, inquiry, measured, progress);
+  }
+
+  @Override
+  public Analysis analysis() {
+    if (inquiry.pairs() != null
+        || inquiry.treatments().isEmpty()
+        || inquiry.unit() != null
+        || !inquiry.wholePlots().isEmpty()
+        || !inquiry.strips().isEmpty()) {
+      throw refused(
+          "method",
+          "permutation is answered for treatments without pairs, repeated units, whole plots or strips",
+          "Use ranks or least squares for this design");
+    }
+    boolean plain =
+        inquiry.treatments().size() == 1
+            && inquiry.blocks().isEmpty()
+            && inquiry.covariates().isEmpty();
+    return plain ? oneTreatment() : terms();
+  }
+
+  /** Each term of a larger design, by what the model without it leaves. */
+  private Analysis terms() {
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    List<Factor> factors = parts.factors(names);
+    Model model = AskedModel.of(inquiry, parts, factors);
+    double[] values = parts.values(measured);
+    Fit fit = Fit.of(model, List.of(values));
+    AnovaTable table =
+        AnovaTable.of(new Stratum("error", fit, 0, 1), Squares.AFTER_ALL, inquiry.alpha());
+    ReducedModel reduced = new ReducedModel(fit, values);
+    List<Facts> rows = new ArrayList<>();
+    List<String> found = new ArrayList<>();
+    for (Term term : model.terms()) {
+      boolean asked = term.names().stream().anyMatch(inquiry.treatments()::contains);
+      AnovaTable.Row row = table.row(term);
+      if (!asked || row == null || row.effect() == null) {
+        continue;
+      }
+      ReducedModel.Result p = reduced.test(term, progress);
+      Quantity none = Quantity.absent("cells are empty, or there is no estimate of the noise");
+      Quantity known = p == null ? none : Quantity.of(p.p());
+      Facts facts =
+          new Facts()
+              .put("source", row.source())
+              .put("term", term.names())
+              .put("df", row.effect().df())
+              .put("ss", row.effect().ss())
+              .put("f", row.effect().f())
+              .put("errorDf", row.error().errorDf())
+              .put("p", known)
+              .put("normalTheoryP", row.effect().p())
+              .put("arrangements", p == null ? null : p.arrangements())
+              .put("seed", p == null ? null : p.seed())
+              .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()));
+      rows.add(p == null ? facts : facts.put("reference", p.reference()));
+      found.add(
+          row.source()
+              + ", "
+              + (known.exists() ? Numerals.pStatement(known) : "not tested: " + known.why()));
+    }
+    if (rows.isEmpty()) {
+      throw refused("terms", "no term of the treatments is in the model", "Choose a term");
+    }
+    Facts facts = new Facts().put("form", "reduced-residuals").put("rows", rows);
+    String words =
+        "By permutation of what the model without each term leaves: "
+            + String.join("; ", found)
+            + ".";
+    return of(
+        List.of(
+            new TestResult.RankResult(
+                "permutation", facts, rows.get(rows.size() - 1).quantity("p"), words)),
+        List.of(),
+        List.of());
+  }
+
+  private Analysis oneTreatment() {
+    Factor factor = treatment();
+    double[][] groups = split(factor);
+    Facts own = Permutation.of(groups, progress);
+    double[] values = parts.values(measured);
+    OneWay fit =
+        OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());
+    Facts facts = new Facts();
+    if (groups.length == 2) {
+      facts
+          .put("form", "difference-of-means")
+          .putAll(two(factor))
+          .put("difference", fit.estimates().difference(0, 1))
+          .put("f", fit.treatment().f())
+          .put(
+              "p",
+              switch (inquiry.direction()) {
+                case EITHER -> own.all().get("pEither");
+                case GREATER -> own.all().get("pGreater");
+                case LESS -> own.all().get("pLess");
+              })
+          .putAll(own);
+    } else {
+      Facts row =
+          new Facts()
+              .put("source", factor.name())
+              .put("term", List.of(factor.name()))
+              .put("df", fit.treatment().df())
+              .put("ss", fit.treatment().ss())
+              .put("f", fit.treatment().f())
+              .put("errorDf", fit.errorDf())
+              .put("p", own.all().get("pEither"))
+              .put("normalTheoryP", fit.treatment().p());
+      if (own.all().containsKey("reference")) {
+        row.put("reference", own.all().get("reference"));
+      }
+      facts
+          .put("form", "one-way-f")
+          .put("rows", List.of(row))
+          .put("arrangements", own.all().get("arrangements"));
+      if (own.all().containsKey("seed")) {
+        facts.put("seed", own.all().get("seed"));
+        facts.put("monteCarloSe", own.all().get("monteCarloSe"));
+      }
+    }
+    Facts p =
+        new Facts().put("p", groups.length == 2 ? facts.all().get("p") : own.all().get("pEither"));
+    TestResult.RankResult words =
+        (TestResult.RankResult) result("permutation", "permutation test", p, "");
+    return of(
+        List.of(new TestResult.RankResult("permutation", facts, words.p(), words.words())),
+        List.of(),
+        List.of());
+  }
+}

@@ -1,0 +1,106 @@
+package app.knuckle.study.answers.ranks;
+
+import app.knuckle.stats.Alike;
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.ranks.PairedRanks;
+import app.knuckle.study.cells.IncompleteUnits;
+import app.knuckle.study.checks.GroupChecks;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** Answers about matched pairs, or one sample, on ranks. */
+final class RankPairedAnswer extends RankQuestion {
+
+  RankPairedAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    super(frame, inquiry, measured, progress);
+  }
+
+  @Override
+  public Analysis analysis() {
+    PairedRanks ranks;
+    double expected = Double.NaN;
+    Facts head = new Facts().put("direction", inquiry.direction().key());
+    List<String> left = List.of();
+    List<String> units = List.of();
+    if (inquiry.pairs() == null) {
+      double[] values =
+          Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray();
+      expected = inquiry.expected();
+      double[] same = new double[values.length];
+      Arrays.fill(same, expected);
+      ranks = PairedRanks.of(values, same);
+    } else {
+      Factor factor = treatment();
+      if (factor.size() != 2) {
+        throw refused(
+            "pairs",
+            "pairs match the two levels of one treatment",
+            "Name a treatment with two levels, or blocks in place of pairs");
+      }
+      ranks = matched(factor);
+      left = IncompleteUnits.of(parts.factor(inquiry.pairs()), factor, parts.values(measured));
+      head = two(factor).put("unitsLeftOut", left);
+      units = units(factor);
+    }
+    if (ranks.differences().length == 0) {
+      throw refused("pairs", "there is nothing to compare", "Check the columns");
+    }
+    Facts signed =
+        new Facts()
+            .putAll(head)
+            .putAll(ranks.signedRank(inquiry.direction(), inquiry.alpha(), expected));
+    Facts sign =
+        new Facts().putAll(head).putAll(ranks.sign(inquiry.direction(), inquiry.alpha(), expected));
+    List<TestResult> tests = new ArrayList<>();
+    tests.add(
+        result(
+            "signed-rank",
+            "signed-rank test",
+            signed,
+            "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1)));
+    tests.add(result("sign", "sign test", sign, ""));
+    if (!left.isEmpty()) {
+      String words = IncompleteUnits.words(left, inquiry.treatments().get(0));
+      tests.replaceAll(t -> ((TestResult.RankResult) t).saying(words));
+    }
+    double[] values = Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray();
+    return of(
+        tests,
+        inquiry.pairs() == null
+            ? GroupChecks.ofOne(Map.of(), values, Alike.within(values), true)
+            : GroupChecks.ofDifferences(units, ranks.differences(), Alike.within(values)),
+        List.of());
+  }
+
+  /** The pairs of which both values are known. */
+  private List<String> units(Factor factor) {
+    Factor pair = parts.factor(inquiry.pairs());
+    double[][] found = parts.averaged(factor, pair, parts.values(measured));
+    return Arrays.stream(whole(found)).mapToObj(pair.levels()::get).toList();
+  }
+
+  private static int[] whole(double[][] found) {
+    return IntStream.range(0, found[0].length)
+        .filter(p -> !Double.isNaN(found[0][p]) && !Double.isNaN(found[1][p]))
+        .toArray();
+  }
+
+  private PairedRanks matched(Factor factor) {
+    Factor pair = parts.factor(inquiry.pairs());
+    double[][] found = parts.averaged(factor, pair, parts.values(measured));
+    int[] whole = whole(found);
+    return PairedRanks.of(
+        Arrays.stream(whole).mapToDouble(p -> found[0][p]).toArray(),
+        Arrays.stream(whole).mapToDouble(p -> found[1][p]).toArray());
+  }
+}

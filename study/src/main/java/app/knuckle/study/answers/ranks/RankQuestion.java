@@ -1,0 +1,141 @@
+package app.knuckle.study.answers.ranks;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.RankComparison;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** What every answer on ranks, or by permutation, starts from. */
+public abstract class RankQuestion {
+
+  final Inquiry inquiry;
+  final Frame frame;
+  final String measured;
+  final Parts parts;
+  final Progress progress;
+
+  /** The column of blocks, or of units; null for none. */
+  final String within;
+
+  public RankQuestion(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.inquiry = inquiry;
+    this.frame = frame;
+    this.measured = measured;
+    this.progress = progress;
+    within =
+        inquiry.unit() != null
+            ? inquiry.unit()
+            : inquiry.blocks().isEmpty() ? null : inquiry.blocks().get(0);
+    List<String> names = new ArrayList<>(inquiry.treatments());
+    names.addAll(inquiry.blocks());
+    if (inquiry.unit() != null) {
+      names.add(inquiry.unit());
+    }
+    if (inquiry.pairs() != null) {
+      names.add(inquiry.pairs());
+    }
+    List<String> numbers = new ArrayList<>(inquiry.covariates());
+    numbers.add(measured);
+    parts = new Parts(frame, numbers, names);
+  }
+
+  /** The answer. */
+  public abstract Analysis analysis();
+
+  static Refused refused(String key, String what, String wayOn) {
+    return Refused.at(new Place.Key("inquiry", List.of(key)), what, wayOn);
+  }
+
+  Analysis of(List<TestResult> tests, List<GroupCheck> checks, List<RankComparison> comparisons) {
+    return new Analysis(
+        tests, List.of(), List.of(), List.of(), List.of(), null, checks, comparisons, null);
+  }
+
+  Factor treatment() {
+    Factor factor = parts.factor(inquiry.treatments().get(0));
+    if (factor.size() < 2) {
+      throw Refused.at(
+          new Place.WholeColumn("inquiry", factor.name()),
+          "fewer than two levels have a value of " + measured,
+          "Choose a column with two levels or more");
+    }
+    return factor;
+  }
+
+  double[][] split(Factor factor) {
+    double[] values = parts.values(measured);
+    int[] codes = factor.codes();
+    double[][] groups = new double[factor.size()][];
+    for (int g = 0; g < groups.length; g++) {
+      int level = g;
+      groups[g] =
+          IntStream.range(0, values.length)
+              .filter(row -> codes[row] == level)
+              .mapToDouble(row -> values[row])
+              .toArray();
+    }
+    return groups;
+  }
+
+  static List<Map<String, String>> labels(Factor factor) {
+    return factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList();
+  }
+
+  Facts two(Factor factor) {
+    return new Facts()
+        .put("direction", inquiry.direction().key())
+        .put("left", labels(factor).get(0))
+        .put("right", labels(factor).get(1));
+  }
+
+  TestResult result(String kind, String name, Facts facts, String statistic) {
+    Quantity p = facts.quantity("p");
+    String among =
+        inquiry.treatments().isEmpty()
+            ? "from the expected value"
+            : "between the levels of " + inquiry.treatments().get(0);
+    String label = frame.column(measured).label();
+    String words =
+        !p.exists()
+            ? Prose.capital(label) + " cannot be tested " + among + ": " + p.why() + "."
+            : (Significance.reached(p, inquiry.alpha())
+                    ? Prose.capital(label) + " differs " + among
+                    : "No evidence that " + label + " differs " + among)
+                + ", "
+                + name
+                + ": "
+                + (statistic.isEmpty() ? "" : statistic + ", ")
+                + Numerals.pStatement(p)
+                + ".";
+    return new TestResult.RankResult(kind, facts, p, words);
+  }
+
+  boolean isOrdered(Factor factor) {
+    return !(frame.column(factor.name()) instanceof Categories categories) || categories.ordered();
+  }
+
+  static Refused wrongProcedure(Procedure procedure, String what) {
+    return refused(
+        "compare",
+        "'" + procedure.key() + "' does not compare " + what,
+        "Use dunn-holm for instance");
+  }
+}

@@ -1,0 +1,2 @@
+/** Answers about one sample, or pairs. */
+package app.knuckle.study.answers.samples;

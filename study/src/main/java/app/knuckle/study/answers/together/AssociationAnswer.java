@@ -1,0 +1,158 @@
+package app.knuckle.study.answers.together;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.associations.Associations;
+import app.knuckle.stats.checks.MultivariateNormality;
+import app.knuckle.stats.summary.Histogram;
+import app.knuckle.stats.summary.StemAndLeaf;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+
+/** Answers how several responses go together, without any treatment. */
+public final class AssociationAnswer {
+
+  private final Inquiry inquiry;
+  private final Progress progress;
+  private final double[][] columns;
+  private final int[] rows;
+
+  public AssociationAnswer(Frame frame, Inquiry inquiry, Progress progress) {
+    this.inquiry = inquiry;
+    this.progress = progress;
+    Parts parts = new Parts(frame, inquiry.measured(), List.of());
+    columns =
+        inquiry.measured().stream()
+            .map(name -> Arrays.stream(parts.values(name)).filter(v -> !Double.isNaN(v)).toArray())
+            .toArray(double[][]::new);
+    double[] complete = parts.values(inquiry.measured().get(0));
+    rows =
+        IntStream.range(0, complete.length)
+            .filter(r -> !Double.isNaN(complete[r]))
+            .map(r -> frame.sourceRow(r) + 1)
+            .toArray();
+    if (columns[0].length < 2) {
+      throw Refused.at(
+          new Place.WholeFile(frame.source()),
+          "fewer than two rows have a value of every response",
+          "Choose other columns");
+    }
+  }
+
+  /** Correlations and covariances, as they stand in the findings. */
+  public Facts facts() {
+    List<Facts> associations = new ArrayList<>();
+    for (Facts own :
+        List.of(
+            Associations.pearson(columns, inquiry.alpha()),
+            Associations.spearman(columns),
+            Associations.kendall(columns))) {
+      associations.add(new Facts().put("measured", inquiry.measured()).putAll(own));
+    }
+    return new Facts()
+        .put("associations", associations)
+        .put(
+            "covariance",
+            new Facts()
+                .put("measured", inquiry.measured())
+                .putAll(Associations.covariance(columns)))
+        .put("histograms", each(this::histogram))
+        .put("stemAndLeaf", each(this::stemAndLeaf))
+        .put("distances", distances());
+  }
+
+  /** How far each row lies from the mean of all; under normality about chi-squared. */
+  private List<Facts> distances() {
+    MultivariateNormality normality = MultivariateNormality.of(columns);
+    if (normality == null || rows.length > MOST_DISTANCES) {
+      return List.of();
+    }
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(columns.length);
+    double[] distances = normality.distances();
+    return IntStream.range(0, rows.length)
+        .mapToObj(
+            i ->
+                new Facts()
+                    .put("row", rows[i])
+                    .put("distance", distances[i])
+                    .put("p", law.survivalProbability(distances[i])))
+        .toList();
+  }
+
+  /** Distances of more rows than this are not read one by one. */
+  private static final int MOST_DISTANCES = 20_000;
+
+  private List<Facts> each(IntFunction<Facts> about) {
+    return IntStream.range(0, columns.length).mapToObj(about).toList();
+  }
+
+  private Facts histogram(int column) {
+    String name = inquiry.measured().get(column);
+    List<Double> chosen = inquiry.edges().get(name);
+    Histogram h =
+        Histogram.of(
+            columns[column],
+            chosen == null
+                ? Histogram.roundEdges(columns[column])
+                : chosen.stream().mapToDouble(Double::doubleValue).toArray());
+    return new Facts()
+        .put("measured", name)
+        .put("edges", Arrays.stream(h.edges()).boxed().toList())
+        .put("counts", Arrays.stream(h.counts()).boxed().toList())
+        .put("countsRightClosed", Arrays.stream(h.countsRightClosed()).boxed().toList())
+        .put("below", h.below())
+        .put("above", h.above());
+  }
+
+  private Facts stemAndLeaf(int column) {
+    StemAndLeaf display = StemAndLeaf.of(columns[column]);
+    return new Facts()
+        .put("measured", inquiry.measured().get(column))
+        .put("leafUnit", display.leafUnit())
+        .put("lineWidth", display.lineWidth())
+        .put("mostLines", display.mostLines())
+        .put(
+            "lines",
+            display.lines().stream()
+                .map(line -> new Facts().put("stem", line.stem()).put("leaves", line.leaves()))
+                .toList());
+  }
+
+  /** Whether the responses together could be normal. */
+  public Analysis analysis() {
+    MultivariateNormality normality = MultivariateNormality.of(columns);
+    List<GroupCheck> checks = new ArrayList<>();
+    if (normality != null) {
+      checks.add(check("mardia-skewness", normality.skewness()));
+      checks.add(check("mardia-kurtosis", normality.kurtosis()));
+      checks.add(check("henze-zirkler", normality.henzeZirkler(progress)));
+    }
+    return Analysis.NONE.with(checks, null);
+  }
+
+  private static GroupCheck check(String test, Facts facts) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    return new GroupCheck(
+        "normality",
+        test,
+        Map.of(),
+        facts,
+        judgement,
+        !judgement.isOdd()
+            ? "Nothing speaks against a normal distribution of the responses together."
+            : "The responses together are not normal: look at their picture.");
+  }
+}

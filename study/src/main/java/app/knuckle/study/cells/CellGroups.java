@@ -1,0 +1,198 @@
+package app.knuckle.study.cells;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.design.Groups;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The groups that treatments make of the rows in play, and what each is like. */
+public final class CellGroups {
+
+  private final Frame frame;
+  private final Numbers response;
+  private final double alpha;
+  private final List<Factor> factors;
+
+  /** The cell of each row; -1 for rows out of play or without a level of any treatment. */
+  private final int[] cells;
+
+  /** Values of the response in each cell, missing ones not counted. */
+  private final int[] counts;
+
+  public CellGroups(Frame frame, List<String> treatments, Numbers response, double alpha) {
+    this.frame = frame;
+    this.response = response;
+    this.alpha = alpha;
+    Parts parts = new Parts(frame, List.of(), treatments);
+    factors = parts.factors(treatments);
+    cells = cells();
+    counts = count();
+  }
+
+  private int[] cells() {
+    int[] codes = new int[frame.rows()];
+    for (Factor factor : factors) {
+      int[] own = factor.codes();
+      int size = factor.size();
+      for (int row = 0; row < codes.length; row++) {
+        codes[row] = codes[row] < 0 || own[row] < 0 ? -1 : codes[row] * size + own[row];
+      }
+    }
+    frame.leftOut().keySet().forEach(row -> codes[row] = -1);
+    return codes;
+  }
+
+  private int[] count() {
+    int[] values = new int[factors.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b)];
+    for (int row = 0; row < cells.length; row++) {
+      if (cells[row] >= 0 && !response.isMissing(row)) {
+        values[cells[row]]++;
+      }
+    }
+    return values;
+  }
+
+  public Frame frame() {
+    return frame;
+  }
+
+  public List<Factor> factors() {
+    return factors;
+  }
+
+  /** All rows, each treatment, the cells of all treatments. */
+  public List<GroupSummary> summaries(Progress progress) {
+    double[][] values = values(progress);
+    List<GroupSummary> summaries = new ArrayList<>();
+    summaries.addAll(of(List.of(), values, progress));
+    for (Factor factor : factors) {
+      summaries.addAll(of(List.of(factor), values, progress));
+    }
+    if (factors.size() > 1) {
+      summaries.addAll(of(factors, values, progress));
+    }
+    return summaries;
+  }
+
+  /** The values of each cell, rising, the missing ones last. */
+  private double[][] values(Progress progress) {
+    int[] sizes = new int[counts.length];
+    for (int cell : cells) {
+      if (cell >= 0) {
+        sizes[cell]++;
+      }
+    }
+    double[][] values = new double[counts.length][];
+    Arrays.setAll(values, cell -> new double[sizes[cell]]);
+    int[] next = new int[counts.length];
+    for (int row = 0; row < cells.length; row++) {
+      if (cells[row] >= 0) {
+        values[cells[row]][next[cells[row]]++] = response.value(row);
+      }
+    }
+    for (double[] cell : values) {
+      progress.check();
+      Arrays.sort(cell);
+    }
+    return values;
+  }
+
+  /** Groups are made of whole cells: their values are merged rather than sorted again. */
+  private List<GroupSummary> of(List<Factor> by, double[][] values, Progress progress) {
+    int groups = by.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
+    List<List<double[]>> runs = new ArrayList<>();
+    for (int group = 0; group < groups; group++) {
+      runs.add(new ArrayList<>());
+    }
+    for (int cell = 0; cell < values.length; cell++) {
+      runs.get(group(by, cell)).add(values[cell]);
+    }
+    List<GroupSummary> summaries = new ArrayList<>();
+    for (int group = 0; group < groups; group++) {
+      progress.check();
+      double[] own = runs.get(group).stream().flatMapToDouble(Arrays::stream).toArray();
+      summaries.add(new GroupSummary(levels(by, group), Summary.of(own, alpha)));
+    }
+    return summaries;
+  }
+
+  /** The group, by some of the treatments, that a cell of all of them belongs to. */
+  private int group(List<Factor> by, int cell) {
+    int[] codes = new int[factors.size()];
+    int rest = cell;
+    for (int f = codes.length - 1; f >= 0; f--) {
+      codes[f] = rest % factors.get(f).size();
+      rest /= factors.get(f).size();
+    }
+    int group = 0;
+    for (Factor factor : by) {
+      group = group * factor.size() + codes[factors.indexOf(factor)];
+    }
+    return group;
+  }
+
+  private static Map<String, String> levels(List<Factor> by, int cell) {
+    Map<String, String> levels = new LinkedHashMap<>();
+    int rest = cell;
+    String[] names = new String[by.size()];
+    for (int f = by.size() - 1; f >= 0; f--) {
+      names[f] = by.get(f).levels().get(rest % by.get(f).size());
+      rest /= by.get(f).size();
+    }
+    for (int f = 0; f < names.length; f++) {
+      levels.put(by.get(f).name(), names[f]);
+    }
+    return levels;
+  }
+
+  /** Values of the response in each group, empty ones as well. */
+  public int[] counts() {
+    return counts.clone();
+  }
+
+  public String name(int cell) {
+    return factors.isEmpty()
+        ? "all rows"
+        : String.join(GroupSummary.BETWEEN, levels(factors, cell).values());
+  }
+
+  /** What makes the groups: the treatment, or a column of all treatments together. */
+  private Column treatment() {
+    if (factors.size() == 1) {
+      return frame.column(factors.get(0).name());
+    }
+    String name =
+        factors.isEmpty()
+            ? "all rows"
+            : String.join(" and ", factors.stream().map(Factor::name).toList());
+    List<String> levels = new ArrayList<>();
+    for (int cell = 0; cell < counts.length; cell++) {
+      levels.add(name(cell));
+    }
+    return new Categories(name, "", cells, levels, false);
+  }
+
+  /** The groups that have a value of the response. */
+  public Groups filled() {
+    int[] to = new int[counts.length];
+    List<String> levels = new ArrayList<>();
+    for (int cell = 0; cell < counts.length; cell++) {
+      to[cell] = counts[cell] > 0 ? levels.size() : -1;
+      if (counts[cell] > 0) {
+        levels.add(name(cell));
+      }
+    }
+    int[] codes = Arrays.stream(cells).map(c -> c < 0 ? -1 : to[c]).toArray();
+    return new Groups(
+        treatment(), levels, codes, Arrays.stream(counts).filter(n -> n > 0).toArray());
+  }
+}

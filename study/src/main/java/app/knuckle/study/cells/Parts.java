@@ -1,0 +1,167 @@
+package app.knuckle.study.cells;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Groups;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Kind;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** The columns that play a part, over the rows that are complete in all of them. */
+public final class Parts {
+
+  private final Frame frame;
+  private final boolean[] used;
+  private final Map<String, Factor> factors = new LinkedHashMap<>();
+
+  /**
+   * Looks at rows.
+   *
+   * @param frame the records
+   * @param numbers columns of numbers that a row must have
+   * @param categories columns whose levels a row must have
+   */
+  public Parts(Frame frame, Collection<String> numbers, Collection<String> categories) {
+    this.frame = frame;
+    used = new boolean[frame.rows()];
+    List<Column> needed = new ArrayList<>();
+    numbers.forEach(name -> needed.add(numbers(name)));
+    categories.forEach(name -> needed.add(frame.column(name)));
+    for (int row = 0; row < used.length; row++) {
+      boolean whole = frame.inPlay(row);
+      for (int c = 0; whole && c < needed.size(); c++) {
+        whole = !needed.get(c).isMissing(row);
+      }
+      used[row] = whole;
+    }
+    categories.forEach(name -> factors.put(name, make(name)));
+  }
+
+  private Numbers numbers(String name) {
+    if (frame.column(name) instanceof Numbers numbers) {
+      return numbers;
+    }
+    throw Refused.at(
+        new Place.WholeColumn(frame.source(), name),
+        "the column holds names, not numbers",
+        "Read it as numbers, or choose another column");
+  }
+
+  /** A column as a factor; levels without a row left are dropped. */
+  private Factor make(String name) {
+    Categories column =
+        (Categories)
+            new Kind(name, Kind.As.CATEGORY, false).apply(frame, Progress.NONE).column(name);
+    int[] to = new int[column.levels().size()];
+    java.util.Arrays.fill(to, -1);
+    boolean[] seen = new boolean[to.length];
+    for (int row = 0; row < used.length; row++) {
+      if (used[row]) {
+        seen[column.code(row)] = true;
+      }
+    }
+    List<String> levels = new ArrayList<>();
+    for (int level = 0; level < to.length; level++) {
+      if (seen[level]) {
+        to[level] = levels.size();
+        levels.add(column.levels().get(level));
+      }
+    }
+    if (levels.size() > Groups.MOST) {
+      throw Refused.at(
+          new Place.WholeColumn(frame.source(), name),
+          "the column has " + levels.size() + " different values, too many to be groups",
+          "It looks like a label or a measurement: choose the column that says what was done");
+    }
+    levels.stream()
+        .filter(level -> level.length() > MOST_LETTERS)
+        .findFirst()
+        .ifPresent(
+            level -> {
+              throw Refused.at(
+                  new Place.WholeColumn(frame.source(), name),
+                  "a level of it has " + level.length() + " letters",
+                  "A name has " + MOST_LETTERS + " at most: relabel it, or choose another column");
+            });
+    int[] codes = new int[used.length];
+    for (int row = 0; row < codes.length; row++) {
+      codes[row] = used[row] ? to[column.code(row)] : -1;
+    }
+    return new Factor(name, levels, codes);
+  }
+
+  /** A longer text is a note, not the name of a treatment. */
+  private static final int MOST_LETTERS = 1_000;
+
+  public Factor factor(String name) {
+    return factors.get(name);
+  }
+
+  public List<Factor> factors(Collection<String> names) {
+    return names.stream().map(factors::get).toList();
+  }
+
+  /** Values of a column in the rows used, NaN elsewhere. */
+  public double[] values(String name) {
+    double[] values = numbers(name).values().clone();
+    for (int row = 0; row < values.length; row++) {
+      values[row] = used[row] ? values[row] : Double.NaN;
+    }
+    return values;
+  }
+
+  public Covariate covariate(String name) {
+    return new Covariate(name, values(name));
+  }
+
+  /** Values by the levels of two factors, several of one cell averaged; NaN where there is none. */
+  public double[][] averaged(Factor first, Factor second, double[] values) {
+    double[][] sums = new double[first.size()][second.size()];
+    int[][] counts = new int[first.size()][second.size()];
+    for (int row = 0; row < values.length; row++) {
+      if (used[row]) {
+        sums[first.codes()[row]][second.codes()[row]] += values[row];
+        counts[first.codes()[row]][second.codes()[row]]++;
+      }
+    }
+    for (int i = 0; i < sums.length; i++) {
+      int at = i;
+      Arrays.setAll(sums[i], j -> mean(sums[at][j], counts[at][j]));
+    }
+    return sums;
+  }
+
+  private static double mean(double sum, int count) {
+    return count == 0
+        ? Double.NaN
+        : count == 1 ? sum : new BigDecimal(sum / count).round(MEAN_DIGITS).doubleValue();
+  }
+
+  /** Equal means must tie, though their sums were rounded in another order. */
+  private static final MathContext MEAN_DIGITS = new MathContext(15);
+
+  public boolean isUsed(int row) {
+    return used[row];
+  }
+
+  public int rows() {
+    int count = 0;
+    for (boolean one : used) {
+      count += one ? 1 : 0;
+    }
+    return count;
+  }
+}

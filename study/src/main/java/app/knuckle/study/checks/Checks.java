@@ -1,0 +1,42 @@
+package app.knuckle.study.checks;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.SumTest;
+import app.knuckle.study.findings.CheckResult;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Makes checks of tests. */
+public final class Checks {
+
+  private Checks() {}
+
+  public static CheckResult of(
+      String about,
+      String name,
+      String covariate,
+      SumTest test,
+      Map<String, Quantity> more,
+      String sound,
+      String unsound) {
+    Map<String, Quantity> all = new LinkedHashMap<>();
+    all.put("ss", Quantity.of(test.ss()));
+    all.putAll(more);
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(test.p());
+    return new CheckResult(
+        about,
+        name,
+        covariate,
+        List.of(),
+        test.f(),
+        List.of(test.df(), test.errorDf()),
+        test.p(),
+        all,
+        Map.of(),
+        judgement,
+        !test.p().exists()
+            ? "This cannot be checked: " + test.p().why() + "."
+            : judgement.isOdd() ? unsound : sound);
+  }
+}

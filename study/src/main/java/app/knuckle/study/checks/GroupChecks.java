@@ -1,0 +1,289 @@
+package app.knuckle.study.checks;
+
+import app.knuckle.stats.Alike;
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.checks.Normality;
+import app.knuckle.stats.checks.Outliers;
+import app.knuckle.stats.checks.Spread;
+import app.knuckle.stats.compare.Adjustment;
+import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.function.BiFunction;
+
+/** Checks of groups: bell-shaped values, equal spread, odd ones out. */
+public final class GroupChecks {
+
+  /** Checks, and the profile of transformations, take too long for the values of larger tables. */
+  public static final int MOST_VALUES = 20_000;
+
+  /** Each test of normality by its name. */
+  private static final Map<String, BiFunction<double[], Double, Facts>> NORMALITY =
+      new java.util.LinkedHashMap<>();
+
+  static {
+    NORMALITY.put("shapiro-wilk", Normality::shapiroWilk);
+    NORMALITY.put("anderson-darling", Normality::andersonDarling);
+    NORMALITY.put("lilliefors", Normality::lilliefors);
+  }
+
+  private GroupChecks() {}
+
+  /** All checks of a one-way layout. */
+  public static List<GroupCheck> ofGroups(
+      List<Map<String, String>> labels, double[][] groups, Residuals residuals, double alpha) {
+    List<GroupCheck> checks = new ArrayList<>();
+    double within = within(groups);
+    NORMALITY.forEach(
+        (name, test) -> {
+          List<Facts> facts = new ArrayList<>();
+          for (double[] group : groups) {
+            facts.add(test.apply(group, within));
+          }
+          adjust(facts);
+          for (int g = 0; g < groups.length; g++) {
+            checks.add(normality(name, labels.get(g), facts.get(g), "adjustedP"));
+          }
+          checks.add(
+              normality(
+                  name,
+                  "residuals",
+                  test.apply(residuals.residuals(), residuals.alikeWithin()),
+                  "p"));
+        });
+    checks.addAll(spreadOf(groups, within, alpha));
+    for (int g = 0; g < groups.length; g++) {
+      checks.add(grubbs(labels.get(g), groups[g], within));
+    }
+    for (int g = 0; g < groups.length; g++) {
+      checks.add(fences(labels.get(g), groups[g]));
+    }
+    return checks;
+  }
+
+  private static double within(double[][] groups) {
+    return Alike.within(Arrays.stream(groups).flatMapToDouble(Arrays::stream).toArray());
+  }
+
+  /**
+   * Every test of equal spread of what a model leaves of each group. Where the model itself makes
+   * the groups spread alike, as blocks of two do, no test can tell.
+   */
+  public static List<GroupCheck> spreadOfResiduals(double[][] groups, double within, double alpha) {
+    return isMirrored(groups, within)
+        ? spreadOf(groups, Double.POSITIVE_INFINITY, alpha)
+        : spreadOf(groups, within, alpha);
+  }
+
+  /** Whether the groups have the same sizes of residuals, beside those that are 0. */
+  private static boolean isMirrored(double[][] groups, double within) {
+    double[] first = null;
+    for (double[] group : groups) {
+      double[] sizes =
+          Arrays.stream(group).map(Math::abs).filter(x -> x > within).sorted().toArray();
+      first = first == null ? sizes : first;
+      if (sizes.length != first.length) {
+        return false;
+      }
+      for (int i = 0; i < sizes.length; i++) {
+        if (Math.abs(sizes[i] - first[i]) > 2 * within) {
+          return false;
+        }
+      }
+    }
+    return true;
+  }
+
+  /** Every test of equal spread; none of groups that are too few, or all of one value. */
+  private static List<GroupCheck> spreadOf(double[][] values, double within, double alpha) {
+    List<GroupCheck> checks = new ArrayList<>();
+    if (values.length < 2 || Arrays.stream(values).allMatch(g -> g.length < 2)) {
+      return checks;
+    }
+    int exponent = exponent(values);
+    double[][] groups = scaled(values, exponent);
+    double alike = Math.scalb(within, -exponent);
+    checks.add(spread("levene-absolute", Spread.leveneAbsolute(groups, alike)));
+    checks.add(spread("levene-squared", Spread.leveneSquared(groups, alike)));
+    checks.add(spread("brown-forsythe", Spread.brownForsythe(groups, alike)));
+    checks.add(spread("bartlett", Spread.bartlett(groups, alike)));
+    checks.add(spread("fligner-killeen", Spread.flignerKilleen(groups, alike)));
+    if (groups.length == 2) {
+      checks.add(spread("variance-ratio", Spread.varianceRatio(groups, alike, alpha)));
+    }
+    return checks;
+  }
+
+  /** Ratios of spreads do not depend on the scale, but fourth powers of huge values overflow. */
+  private static int exponent(double[][] groups) {
+    double largest =
+        Arrays.stream(groups).flatMapToDouble(Arrays::stream).map(Math::abs).max().orElse(0);
+    int exponent = largest == 0 ? 0 : Math.getExponent(largest);
+    return Math.abs(exponent) < SAFE_EXPONENT ? 0 : exponent;
+  }
+
+  private static double[][] scaled(double[][] groups, int exponent) {
+    return exponent == 0
+        ? groups
+        : Arrays.stream(groups)
+            .map(g -> Arrays.stream(g).map(x -> Math.scalb(x, -exponent)).toArray())
+            .toArray(double[][]::new);
+  }
+
+  /** Fourth powers of numbers below 2^100 stay far below the largest double, 2^1024. */
+  private static final int SAFE_EXPONENT = 100;
+
+  /** The row that stands out most from what the model says of it. */
+  public static GroupCheck farthest(Residuals residuals, Frame frame) {
+    int at = residuals.farthest();
+    Quantity none = Quantity.absent("no residual has a standard error of its own");
+    Facts facts =
+        new Facts()
+            .put("n", residuals.rows().length)
+            .put("statistic", at < 0 ? none : Quantity.of(residuals.studentised()[at]))
+            .put("row", at < 0 ? null : frame.sourceRow(residuals.rows()[at]) + 1)
+            .put("df", List.of(residuals.df()))
+            .put("p", residuals.p())
+            .put("adjustedP", residuals.adjustedP());
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(residuals.adjustedP());
+    String words =
+        !judgement.isOdd()
+            ? at < 0
+                ? "No residual can be judged by itself."
+                : "No row stands apart from what the model says of it."
+            : "Row "
+                + (frame.sourceRow(residuals.rows()[at]) + 1)
+                + " stands apart from what the model says of it: look at its record before"
+                + " anything else.";
+    return new GroupCheck("outliers", "studentised-residual", "residuals", facts, judgement, words);
+  }
+
+  /** Checks of one sample, of differences, or of residuals; odd values only for a sample. */
+  public static List<GroupCheck> ofOne(Object on, double[] values, double within, boolean odd) {
+    List<GroupCheck> checks = new ArrayList<>();
+    NORMALITY.forEach(
+        (name, test) -> checks.add(normality(name, on, test.apply(values, within), "p")));
+    if (odd) {
+      checks.add(grubbs(on, values, within));
+      checks.add(fences(on, values));
+    }
+    return checks;
+  }
+
+  /**
+   * Checks of what matched pairs differ by; the first says which pair is how far from their mean.
+   */
+  public static List<GroupCheck> ofDifferences(
+      List<String> units, double[] differences, double within) {
+    List<GroupCheck> checks = ofOne("differences", differences, within, false);
+    double mean = Arrays.stream(differences).average().orElse(0);
+    checks
+        .get(0)
+        .facts()
+        .put("units", units)
+        .put(
+            "deviations",
+            Facts.list(Arrays.stream(differences).map(difference -> difference - mean).toArray()));
+    return checks;
+  }
+
+  /** Holm and Bonferroni over the groups that have a p. */
+  private static void adjust(List<Facts> facts) {
+    List<Facts> known = facts.stream().filter(f -> f.quantity("p").exists()).toList();
+    double[] p = known.stream().mapToDouble(f -> f.quantity("p").value()).toArray();
+    double[] holm = Adjustment.holm(p);
+    Quantity none = Quantity.absent("there is no p to adjust");
+    facts.forEach(f -> f.put("adjustedP", none).put("bonferroniP", none));
+    for (int i = 0; i < p.length; i++) {
+      known.get(i).put("adjustedP", holm[i]);
+      known.get(i).put("bonferroniP", Adjustment.bonferroni(p[i], p.length));
+    }
+  }
+
+  private static GroupCheck normality(String test, Object on, Facts facts, String key) {
+    Quantity p = facts.quantity(key);
+    // Beyond the range of its approximation the p is known to be large.
+    boolean large = !p.exists() && facts.quantity("formulaP").exists();
+    CheckResult.Judgement judgement =
+        large ? CheckResult.Judgement.SOUND : CheckResult.Judgement.of(p);
+    double n = facts.quantity("n").exists() ? facts.quantity("n").value() : 0;
+    boolean odd = judgement.isOdd();
+    if (odd && n > MANY) {
+      judgement = CheckResult.Judgement.CAUTION;
+    }
+    String words =
+        n < FEW
+            ? odd
+                ? "Even these few values are not bell-shaped: look at each of them."
+                : "So few values can hardly speak against a bell shape: go by their picture, and by"
+                    + " what is known of such measurements."
+            : !odd
+                ? judgement == CheckResult.Judgement.SOUND
+                    ? "Nothing speaks against a bell shape."
+                    : "The shape cannot be told: " + p.why() + "."
+                : n > MANY
+                    ? "Of so many values a test finds the smallest departure: go by the picture, and"
+                        + " by whether the means are what you want to know."
+                    : "The values are not bell-shaped: look at their picture, try another scale, ranks"
+                        + " or permutation.";
+    return new GroupCheck("normality", test, on, facts, judgement, words);
+  }
+
+  /** Fewer values than this cannot show a shape. */
+  private static final int FEW = 8;
+
+  /** More values than this show departures that do not matter to means. */
+  private static final int MANY = 500;
+
+  private static GroupCheck spread(String test, Facts facts) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    return new GroupCheck(
+        "spread",
+        test,
+        "groups",
+        facts,
+        judgement,
+        !judgement.isOdd()
+            ? judgement == CheckResult.Judgement.SOUND
+                ? "The groups spread alike."
+                : "Whether the groups spread alike cannot be told: "
+                    + facts.quantity("p").why()
+                    + "."
+            : "The groups do not spread alike: take each group's own spread, another scale, or ranks.");
+  }
+
+  private static GroupCheck grubbs(Object on, double[] values, double within) {
+    Facts facts = Outliers.grubbs(values, within);
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    return new GroupCheck(
+        "outliers",
+        "grubbs",
+        on,
+        facts,
+        judgement,
+        !judgement.isOdd()
+            ? judgement == CheckResult.Judgement.SOUND
+                ? "No value stands apart."
+                : "Whether a value stands apart cannot be told: " + facts.quantity("p").why() + "."
+            : "One value stands apart: look at its record; if it is a slip, correct it or set the row"
+                + " aside and say so.");
+  }
+
+  private static GroupCheck fences(Object on, double[] values) {
+    Facts facts = Outliers.fences(values);
+    boolean any = facts.all().get("extreme") instanceof List<?> list && !list.isEmpty();
+    return new GroupCheck(
+        "outliers",
+        "fences",
+        on,
+        facts,
+        any ? CheckResult.Judgement.CAUTION : CheckResult.Judgement.SOUND,
+        any ? "A value lies beyond the outer fence." : "No value lies beyond the outer fences.");
+  }
+}

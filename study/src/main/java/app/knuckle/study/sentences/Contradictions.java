@@ -1,0 +1,178 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.cells.CellGroups;
+import app.knuckle.study.cells.IncompleteUnits;
+import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+
+/** Where the sentence says what the records cannot bear. */
+final class Contradictions {
+
+  /** Fewer different values than this are no measurement. */
+  private static final int FEWEST_VALUES = 3;
+
+  private Contradictions() {}
+
+  /** One sentence each, with the way on. */
+  static List<String> of(Inquiry inquiry, Numbers response, CellGroups cells) {
+    List<String> found = new ArrayList<>();
+    Set<Double> values = new HashSet<>();
+    for (int row = 0; row < response.size() && values.size() < FEWEST_VALUES; row++) {
+      if (cells.frame().inPlay(row) && !response.isMissing(row)) {
+        values.add(response.value(row));
+      }
+    }
+    if (values.size() == 2) {
+      found.add(
+          response.name()
+              + " has two values only, as a yes or no has: means and spreads say little of it. Ask"
+              + " on ranks or by permutation, or choose another response.");
+    }
+    List<String> names = new ArrayList<>(inquiry.treatments());
+    names.addAll(inquiry.blocks());
+    Parts parts = new Parts(cells.frame(), List.of(), names);
+    List<Factor> treatments = parts.factors(inquiry.treatments());
+    for (int i = 0; i < treatments.size(); i++) {
+      for (int j = i + 1; j < treatments.size(); j++) {
+        Factor a = treatments.get(i);
+        Factor b = treatments.get(j);
+        if (determines(a, b) && determines(b, a)) {
+          found.add(
+              a.name()
+                  + " and "
+                  + b.name()
+                  + " always change together, so what they do cannot be told apart. Take one of"
+                  + " them out.");
+        }
+      }
+    }
+    if (inquiry.wholePlots().isEmpty()) {
+      for (Factor block : parts.factors(inquiry.blocks())) {
+        for (Factor treatment : treatments) {
+          if (treatment.size() > 1 && determines(block, treatment)) {
+            found.add(
+                treatment.name()
+                    + " never varies inside a "
+                    + block.name()
+                    + ", so the two cannot be told apart. Leave "
+                    + block.name()
+                    + " out, or name it as the repeated unit.");
+          }
+        }
+      }
+    }
+    tooMany(inquiry, treatments).forEach(found::add);
+    inquiry.covariates().forEach(x -> covariate(x, inquiry, cells, response).ifPresent(found::add));
+    String unit = inquiry.pairs() != null ? inquiry.pairs() : ranked(inquiry);
+    if (unit != null && treatments.size() == 1) {
+      Factor units = new Parts(cells.frame(), List.of(), List.of(unit)).factor(unit);
+      double[] of = IntStream.range(0, response.size()).mapToDouble(response::value).toArray();
+      List<String> left = IncompleteUnits.of(units, treatments.get(0), of);
+      if (!left.isEmpty()) {
+        found.add(IncompleteUnits.words(left, treatments.get(0).name()).strip());
+      }
+      if (IncompleteUnits.anyRepeats(units, treatments.get(0), of)) {
+        found.add(
+            "Several values of one level of "
+                + treatments.get(0).name()
+                + " in one "
+                + unit
+                + " are averaged first.");
+      }
+    }
+    return found;
+  }
+
+  /** The unit or block within which values are ranked; null for none. */
+  private static String ranked(Inquiry inquiry) {
+    boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
+    return !ranks
+        ? null
+        : inquiry.unit() != null
+            ? inquiry.unit()
+            : inquiry.blocks().size() == 1 ? inquiry.blocks().get(0) : null;
+  }
+
+  /** Whether the level of one is known from the level of the other. */
+  private static boolean determines(Factor known, Factor asked) {
+    Set<Long> pairs = new LinkedHashSet<>();
+    for (int row = 0; row < known.codes().length; row++) {
+      if (known.codes()[row] >= 0 && asked.codes()[row] >= 0) {
+        pairs.add((long) known.codes()[row] * asked.size() + asked.codes()[row]);
+        if (pairs.size() > known.size()) {
+          return false;
+        }
+      }
+    }
+    return pairs.size() == known.size();
+  }
+
+  /** Comparisons of more means than can be compared pair by pair. */
+  private static List<String> tooMany(Inquiry inquiry, List<Factor> treatments) {
+    List<String> found = new ArrayList<>();
+    for (Inquiry.Compare c : inquiry.compare()) {
+      double means =
+          treatments.stream()
+              .filter(f -> c.of().contains(f.name()))
+              .mapToDouble(Factor::size)
+              .reduce(1, (a, b) -> a * b);
+      if (!c.isContrast() && means > ComparedMeans.MOST) {
+        found.add(
+            "The "
+                + Numerals.whole((long) means)
+                + " means of "
+                + Numerals.list(c.of())
+                + " are not compared: more than "
+                + ComparedMeans.MOST
+                + " are too many for pairs. Compare within levels of another treatment, put levels"
+                + " together, or ask contrasts.");
+      }
+    }
+    return found;
+  }
+
+  /** A covariate that cannot adjust, because it does not vary where it would have to. */
+  private static Optional<String> covariate(
+      String name, Inquiry inquiry, CellGroups cells, Numbers response) {
+    Parts parts = new Parts(cells.frame(), List.of(name, response.name()), inquiry.treatments());
+    double[] values = parts.values(name);
+    Map<List<Integer>, Set<Double>> byCell = new HashMap<>();
+    Set<Double> all = new HashSet<>();
+    for (int row = 0; row < values.length; row++) {
+      if (!Double.isNaN(values[row])) {
+        List<Integer> cell = new ArrayList<>();
+        for (Factor factor : parts.factors(inquiry.treatments())) {
+          cell.add(factor.codes()[row]);
+        }
+        byCell.computeIfAbsent(cell, c -> new HashSet<>()).add(values[row]);
+        all.add(values[row]);
+      }
+    }
+    if (all.size() == 1) {
+      return Optional.of(name + " has one value only, so it adjusts nothing. Take it out.");
+    }
+    boolean still = byCell.size() > 1 && byCell.values().stream().allMatch(v -> v.size() == 1);
+    return still
+        ? Optional.of(
+            name
+                + " is the same for all rows of each group, so that what it does cannot be told apart"
+                + " from what "
+                + Numerals.list(inquiry.treatments())
+                + " do: it takes degrees of freedom from them. Take it out, or measure it on each"
+                + " unit.")
+        : Optional.empty();
+  }
+}

@@ -1,0 +1,321 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.multivariate.MultivariateTest;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Sentences;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Puts the findings of any design into words; an interaction comes before main effects. */
+public final class DesignSentences {
+
+  private final Numbers response;
+  private final Inquiry inquiry;
+  private final Analysis analysis;
+
+  private DesignSentences(Numbers response, Inquiry inquiry, Analysis analysis) {
+    this.response = response;
+    this.inquiry = inquiry;
+    this.analysis = analysis;
+  }
+
+  public static Sentences of(Numbers response, Inquiry inquiry, Analysis analysis) {
+    DesignSentences words = new DesignSentences(response, inquiry, analysis);
+    String finding = words.finding();
+    return new Sentences(finding, words.result(finding), words.ranking());
+  }
+
+  /** The finding of the t test of two groups if the question has a direction; else null. */
+  public static String directed(Numbers response, Inquiry inquiry, Analysis analysis) {
+    return inquiry.direction() == Direction.EITHER
+        ? null
+        : analysis.tests().stream()
+            .filter(TestResult.TTestResult.class::isInstance)
+            .map(TestResult.TTestResult.class::cast)
+            .map(new DesignSentences(response, inquiry, analysis)::tTest)
+            .findFirst()
+            .orElse(null);
+  }
+
+  private String finding() {
+    for (TestResult test : analysis.tests()) {
+      if (test instanceof TestResult.TTestResult t) {
+        return tTest(t);
+      }
+      if (test instanceof TestResult.RankResult r) {
+        return r.words();
+      }
+      if (test instanceof TestResult.UnequalResult u) {
+        return unequal(u);
+      }
+      if (test instanceof TestResult.AnovaResult a) {
+        return anova(a.table());
+      }
+    }
+    return "Nothing could be tested.";
+  }
+
+  private String label() {
+    return response.label();
+  }
+
+  private String tTest(TestResult.TTestResult r) {
+    StudentT t = r.test().test();
+    String what =
+        r.left() == null
+            ? "the expected " + Numerals.with(number(r.expected()), response.unit())
+            : "";
+    String pair =
+        r.left() == null
+            ? ""
+            : " between "
+                + String.join(" ", r.left().values())
+                + " and "
+                + String.join(" ", r.right().values());
+    if (!t.statistic().exists()) {
+      return Prose.capital(label()) + " cannot be tested: " + t.statistic().why() + ".";
+    }
+    String statistic =
+        "t("
+            + Numerals.df(t.df().value())
+            + ") = "
+            + Numerals.fixed(t.statistic(), 2)
+            + ", "
+            + Numerals.pStatement(t.p());
+    String size =
+        Numerals.with(
+            Numerals.fixed(Math.abs(t.estimate()), Numerals.decimalsFor(t.se().value())),
+            response.unit());
+    String way = t.estimate() > 0 ? "above" : "below";
+    if (r.left() == null) {
+      return r.differs()
+          ? "Mean " + label() + " lies " + size + " " + way + " " + what + ", " + statistic + "."
+          : "No evidence that mean "
+              + label()
+              + " "
+              + differs(r.direction())
+              + " "
+              + what
+              + ", "
+              + statistic
+              + ".";
+    }
+    if (r.direction() != Direction.EITHER) {
+      String than =
+          (r.direction() == Direction.GREATER ? " is greater at " : " is smaller at ")
+              + String.join(" ", r.left().values())
+              + " than at "
+              + String.join(" ", r.right().values());
+      return r.differs()
+          ? Prose.capital(label()) + than + ", by " + size + ", " + statistic + "."
+          : "No evidence that " + label() + than + ", " + statistic + ".";
+    }
+    return r.differs()
+        ? Prose.capital(label()) + " differs" + pair + " by " + size + ", " + statistic + "."
+        : "No evidence that " + label() + " differs" + pair + ", " + statistic + ".";
+  }
+
+  private static String differs(Direction direction) {
+    return switch (direction) {
+      case EITHER -> "differs from";
+      case GREATER -> "is above";
+      case LESS -> "is below";
+    };
+  }
+
+  private static String number(double value) {
+    return app.knuckle.study.table.Numbers.text(value);
+  }
+
+  private String unequal(TestResult.UnequalResult u) {
+    String among = " between the levels of " + u.treatment();
+    if (!u.test().f().exists()) {
+      return Prose.capital(label()) + " cannot be tested" + among + ": " + u.test().f().why() + ".";
+    }
+    String statistic =
+        "Welch's F("
+            + Numerals.df(u.test().df())
+            + ", "
+            + Numerals.df(u.test().errorDf().value())
+            + ") = "
+            + Numerals.fixed(u.test().f(), 2)
+            + ", "
+            + Numerals.pStatement(u.test().p());
+    return Significance.reached(u.test().p(), inquiry.alpha())
+        ? Prose.capital(label()) + " differs" + among + ", " + statistic + "."
+        : "No evidence that " + label() + " differs" + among + ", " + statistic + ".";
+  }
+
+  private String anova(AnovaTable table) {
+    List<AnovaTable.Row> real = new ArrayList<>();
+    List<AnovaTable.Row> main = new ArrayList<>();
+    for (AnovaTable.Row row : table.rows()) {
+      if (row.isError() || !inquiry.treatments().containsAll(row.term().names())) {
+        continue;
+      }
+      boolean several = row.term().names().size() > 1;
+      if (several && isSignificant(row)) {
+        real.add(row);
+      } else if (!several) {
+        main.add(row);
+      }
+    }
+    if (!real.isEmpty()) {
+      AnovaTable.Row row = real.get(real.size() - 1);
+      List<String> names = row.term().names();
+      return "The effect of "
+          + names.get(0)
+          + " on "
+          + label()
+          + " depends on "
+          + Numerals.list(names.subList(1, names.size()))
+          + ", "
+          + statistic(row)
+          + ".";
+    }
+    List<String> yes = new ArrayList<>();
+    List<String> no = new ArrayList<>();
+    List<String> unknown = new ArrayList<>();
+    for (AnovaTable.Row row : main) {
+      if (row.effect() == null || !row.effect().p().exists()) {
+        unknown.add(row.source());
+      } else {
+        (isSignificant(row) ? yes : no).add(row.source() + " (" + statistic(row) + ")");
+      }
+    }
+    List<String> parts = new ArrayList<>();
+    if (!yes.isEmpty()) {
+      parts.add(Prose.capital(label()) + " differs between the levels of " + Numerals.list(yes));
+    }
+    if (!no.isEmpty()) {
+      parts.add(
+          (parts.isEmpty()
+                  ? "No evidence that " + label() + " differs"
+                  : "no evidence that it does")
+              + " between the levels of "
+              + Numerals.list(no));
+    }
+    if (!unknown.isEmpty()) {
+      parts.add(
+          (parts.isEmpty() ? Prose.capital(label()) + " cannot be" : "it cannot be")
+              + " tested between the levels of "
+              + Numerals.list(unknown));
+    }
+    return parts.isEmpty() ? "Nothing could be tested." : String.join("; ", parts) + ".";
+  }
+
+  private boolean isSignificant(AnovaTable.Row row) {
+    return row.effect() != null && Significance.reached(row.effect().p(), inquiry.alpha());
+  }
+
+  private static String statistic(AnovaTable.Row row) {
+    Effect e = row.effect();
+    return "F("
+        + Numerals.df(e.df())
+        + ", "
+        + Numerals.df(row.error().errorDf())
+        + ") = "
+        + Numerals.fixed(e.f(), 2)
+        + ", "
+        + Numerals.pStatement(e.p());
+  }
+
+  /** Every row of the main table in one paragraph. */
+  private String result(String finding) {
+    StringBuilder words = new StringBuilder(finding);
+    for (TestResult test : analysis.tests()) {
+      if (test instanceof TestResult.AnovaResult a) {
+        List<String> rows = new ArrayList<>();
+        for (AnovaTable.Row row : a.table().rows()) {
+          if (!row.isError() && row.effect() != null && row.effect().f().exists()) {
+            rows.add(
+                row.source()
+                    + " "
+                    + statistic(row)
+                    + ", partial \u03b7\u00b2 = "
+                    + Numerals.share(row.effect().partialEtaSquared()));
+          }
+        }
+        if (!rows.isEmpty()) {
+          words.append(" In full: ").append(String.join("; ", rows)).append(".");
+        }
+        for (TestResult.Slope slope : a.covariates()) {
+          words
+              .append(" The slope on ")
+              .append(slope.name())
+              .append(" is ")
+              .append(
+                  Numerals.fixed(
+                      slope.test().estimate(),
+                      slope.test().se().exists()
+                          ? Numerals.decimalsFor(slope.test().se().value())
+                          : 2))
+              .append(" (")
+              .append(Numerals.pStatement(slope.test().p()))
+              .append(").");
+        }
+      }
+    }
+    return words.toString();
+  }
+
+  private String ranking() {
+    for (ComparedMeans family : ComparedMeans.of(analysis)) {
+      if (family.within().isEmpty() && !family.pairs().isEmpty()) {
+        Quantity se = family.ses().get(0);
+        return RankingSentence.of(
+            family, response.unit(), Numerals.decimalsFor(se.exists() ? se.value() : 1));
+      }
+    }
+    return "";
+  }
+
+  /** The finding about several responses together. */
+  public static String together(TestResult.TogetherResult result, double alpha) {
+    List<String> parts = new ArrayList<>();
+    for (TestResult.TogetherRow row : result.rows()) {
+      MultivariateTest.Statistic wilks = row.test() == null ? null : row.test().of("wilks");
+      if (wilks == null) {
+        parts.add(row.source() + " cannot be tested on the responses together");
+        continue;
+      }
+      String statistic =
+          "Wilks' \u039b = "
+              + Numerals.fixed(wilks.value(), 2)
+              + ", F("
+              + Numerals.df(wilks.df())
+              + ", "
+              + Numerals.df(wilks.errorDf())
+              + ") = "
+              + Numerals.fixed(wilks.f(), 2)
+              + ", "
+              + Numerals.pStatement(Quantity.of(wilks.p()));
+      boolean onlyRoy =
+          row.test().statistics().stream()
+              .allMatch(s -> s.name().equals("roy") == Significance.reached(s.p(), alpha));
+      parts.add(
+          (Significance.reached(wilks.p(), alpha)
+                  ? "the responses together differ by "
+                  : "no evidence that the responses together differ by ")
+              + row.source()
+              + ", "
+              + statistic
+              + (onlyRoy
+                  ? " (only the largest root is significant, whose p is a lower bound)"
+                  : ""));
+    }
+    return Prose.capital(String.join("; ", parts)) + ".";
+  }
+}

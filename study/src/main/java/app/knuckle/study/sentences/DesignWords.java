@@ -1,0 +1,180 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.cells.CellGroups;
+import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.DesignReading;
+import app.knuckle.study.design.Groups;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** Reads a design back to the user: what it is, its skeleton, what is asked, what is odd. */
+public final class DesignWords {
+
+  private final Inquiry inquiry;
+  private final Numbers response;
+  private final CellGroups cells;
+
+  private DesignWords(Inquiry inquiry, Numbers response, CellGroups cells) {
+    this.inquiry = inquiry;
+    this.response = response;
+    this.cells = cells;
+  }
+
+  public static DesignReading of(
+      Inquiry inquiry, Numbers response, CellGroups cells, Analysis analysis) {
+    boolean plain =
+        inquiry.treatments().size() == 1
+            && inquiry.blocks().isEmpty()
+            && inquiry.covariates().isEmpty()
+            && inquiry.unit() == null
+            && inquiry.pairs() == null;
+    List<String> odd = Contradictions.of(inquiry, response, cells);
+    DesignWords words = new DesignWords(inquiry, response, cells);
+    DesignReading reading =
+        plain
+            ? DesignReading.of(all(cells), cells.counts())
+            : new DesignReading(
+                words.readsAs(), skeleton(analysis), List.of(), List.of(), words.warnings());
+    WhatIsAsked asked = new WhatIsAsked(inquiry, response, cells);
+    return reading.asking(asked.questions(), asked.hypotheses()).warning(odd);
+  }
+
+  /** Groups with the empty ones among them, as the plain reading wants them. */
+  private static Groups all(CellGroups cells) {
+    Factor factor = cells.factors().get(0);
+    return new Groups(cells.filled().treatment(), factor.levels(), factor.codes(), cells.counts());
+  }
+
+  private String readsAs() {
+    StringBuilder words = new StringBuilder();
+    List<Factor> factors = cells.factors();
+    if (factors.isEmpty() && inquiry.expected() == null) {
+      words.append(Numerals.count(inquiry.measured().size(), "response", "responses"));
+      words.append(" and how they go together");
+    } else if (factors.isEmpty()) {
+      words.append("one sample against an expected value");
+    } else if (inquiry.pairs() != null) {
+      words.append("matched pairs of ").append(factors.get(0).name());
+    } else if (factors.size() == 1) {
+      words
+          .append("one treatment at ")
+          .append(Numerals.count(factors.get(0).size(), "level", "levels"));
+    } else {
+      words
+          .append(
+              factors.stream()
+                  .map(f -> String.valueOf(f.size()))
+                  .collect(Collectors.joining(" x ")))
+          .append(" factorial");
+    }
+    layout(words);
+    int covariates = inquiry.covariates().size();
+    if (covariates > 0) {
+      words.append(", ").append(covariates == 1 ? "one covariate" : covariates + " covariates");
+    }
+    return words.toString();
+  }
+
+  private void layout(StringBuilder words) {
+    if (!inquiry.wholePlots().isEmpty()) {
+      words.append(" in split plots, ").append(Numerals.list(inquiry.wholePlots()));
+      words.append(" on whole plots");
+    } else if (inquiry.unit() != null && inquiry.occasions().isEmpty()) {
+      words.append(", the readings of each ").append(inquiry.unit()).append(" averaged");
+    } else if (inquiry.unit() != null) {
+      words.append(", repeated on each ").append(inquiry.unit());
+    }
+    if (!inquiry.strips().isEmpty()) {
+      words.append(" in split blocks, ").append(Numerals.list(inquiry.strips()));
+      words.append(" in strips across the others");
+    } else if (inquiry.blocks().size() == 1) {
+      words.append(isComplete() ? " in randomised complete blocks" : " in incomplete blocks");
+    } else if (inquiry.blocks().size() > 1) {
+      words.append(" in rows and columns");
+    } else if (inquiry.unit() == null
+        && inquiry.pairs() == null
+        && !cells.factors().isEmpty()
+        && inquiry.wholePlots().isEmpty()) {
+      words.append(", completely randomised");
+    }
+  }
+
+  /** Whether every block holds every group, all of them equally often. */
+  private boolean isComplete() {
+    Parts parts = new Parts(cells.frame(), List.of(response.name()), inquiry.blocks());
+    Factor block = parts.factor(inquiry.blocks().get(0));
+    Factor group =
+        cells.factors().isEmpty()
+            ? new Factor("group", List.of("all"), new int[block.codes().length])
+            : Factor.combined("group", cells.factors(), row -> true);
+    Set<Integer> counts = new HashSet<>();
+    int[][] held = new int[block.size()][group.size()];
+    for (int row = 0; row < block.codes().length; row++) {
+      if (block.codes()[row] >= 0 && group.codes()[row] >= 0 && !response.isMissing(row)) {
+        held[block.codes()[row]][group.codes()[row]]++;
+      }
+    }
+    for (int[] one : held) {
+      Arrays.stream(one).forEach(counts::add);
+    }
+    return counts.size() == 1 && !counts.contains(0) && group.size() == cells.counts().length;
+  }
+
+  private static List<DesignReading.Source> skeleton(Analysis analysis) {
+    List<DesignReading.Source> skeleton = new ArrayList<>();
+    for (TestResult test : analysis.tests()) {
+      if (test instanceof TestResult.AnovaResult anova) {
+        for (AnovaTable.Row row : anova.table().rows()) {
+          double df = row.isError() ? row.error().errorDf() : df(row);
+          skeleton.add(
+              new DesignReading.Source(
+                  row.source(), 0, (int) df, row.isError() ? "" : row.error().error()));
+        }
+        skeleton.add(new DesignReading.Source("total", 0, (int) anova.table().totalDf(), ""));
+      }
+    }
+    return skeleton;
+  }
+
+  private static double df(AnovaTable.Row row) {
+    return row.effect() == null ? 0 : row.effect().df();
+  }
+
+  private List<String> warnings() {
+    List<String> empty = new ArrayList<>();
+    int[] counts = cells.counts();
+    for (int cell = 0; cell < counts.length; cell++) {
+      if (counts[cell] == 0) {
+        empty.add(cells.name(cell));
+      }
+    }
+    List<String> warnings = new ArrayList<>();
+    if (!empty.isEmpty()) {
+      warnings.add(
+          (empty.size() == 1 ? "One cell is empty: " : empty.size() + " cells are empty: ")
+              + Numerals.list(empty)
+              + ". What rests on "
+              + (empty.size() == 1 ? "it" : "them")
+              + " cannot be estimated.");
+    }
+    if (inquiry.unit() != null && inquiry.occasions().isEmpty() && inquiry.wholePlots().isEmpty()) {
+      warnings.add(
+          "Several readings of one "
+              + inquiry.unit()
+              + " count as one, their mean: they are no"
+              + " replicates.");
+    }
+    return warnings;
+  }
+}

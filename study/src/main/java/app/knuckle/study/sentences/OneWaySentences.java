@@ -1,0 +1,101 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.Significance;
+import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.means.Estimates;
+import app.knuckle.study.design.Groups;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Sentences;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.List;
+
+/** Puts an analysis of variance for one factor into words. */
+public final class OneWaySentences {
+
+  private final Numbers response;
+  private final Groups groups;
+  private final OneWay fit;
+  private final Estimates means;
+  private final int decimals;
+
+  private OneWaySentences(Numbers response, Groups groups, OneWay fit, Estimates means) {
+    this.response = response;
+    this.groups = groups;
+    this.fit = fit;
+    this.means = means;
+    decimals = Numerals.decimalsFor(fit.seOfMean().value());
+  }
+
+  /**
+   * The sentences.
+   *
+   * @param directed the finding of the t test of two groups if the question has a direction; else
+   *     null. Its p decides then, not that of F, which has no direction
+   */
+  public static Sentences of(
+      Numbers response,
+      Groups groups,
+      OneWay fit,
+      Estimates means,
+      List<ComparedMeans> families,
+      String directed) {
+    OneWaySentences words = new OneWaySentences(response, groups, fit, means);
+    String finding = directed == null ? words.finding() : directed;
+    return new Sentences(
+        finding,
+        words.result(finding),
+        families.isEmpty() || !fit.treatment().f().exists()
+            ? ""
+            : RankingSentence.of(families.get(0), response.unit(), words.decimals));
+  }
+
+  private String finding() {
+    Effect effect = fit.treatment();
+    String what = Prose.capital(response.label());
+    String among = "between the " + groups.size() + " levels of " + groups.treatment().label();
+    if (!effect.f().exists()) {
+      return what + " cannot be tested " + among + ": " + effect.f().why() + ".";
+    }
+    return differs()
+        ? what + " differs " + among + ", " + statistic() + "."
+        : "No evidence that " + response.label() + " differs " + among + ", " + statistic() + ".";
+  }
+
+  private boolean differs() {
+    return Significance.reached(fit.treatment().p(), fit.alpha());
+  }
+
+  private String statistic() {
+    Effect effect = fit.treatment();
+    return "F("
+        + Numerals.df(effect.df())
+        + ", "
+        + Numerals.df(fit.errorDf())
+        + ") = "
+        + Numerals.fixed(effect.f(), 2)
+        + ", "
+        + Numerals.pStatement(effect.p());
+  }
+
+  private String result(String finding) {
+    if (!fit.treatment().f().exists()) {
+      return finding;
+    }
+    String share = Numerals.fixed(100 * fit.treatment().etaSquared().value(), 0);
+    return finding
+        + " "
+        + Prose.capital(groups.treatment().label())
+        + " accounts for "
+        + share
+        + "% of the spread (\u03b7\u00b2 = "
+        + Numerals.share(fit.treatment().etaSquared())
+        + ", \u03c9\u00b2 = "
+        + Numerals.share(fit.treatment().omegaSquared())
+        + "); the residual SD is "
+        + Numerals.with(Numerals.fixed(fit.residualSd(), decimals), response.unit())
+        + ".";
+  }
+}

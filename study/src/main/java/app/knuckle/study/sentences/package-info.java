@@ -1,0 +1,2 @@
+/** What is said of a design, a question and its answer, in words. */
+package app.knuckle.study.sentences;
