@@ -5,6 +5,8 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -23,7 +25,10 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.annotations.Warmup;
 
-/** All findings about 100,000 rows, of one treatment and of three, against one sort of the rows. */
+/**
+ * All findings about 100,000 rows, of one treatment and of three, against one sort of the rows; and
+ * what is left of that when only the procedure changes, or alpha.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -44,6 +49,9 @@ public class FindingsBench {
 
   private double[] values;
   private Table table;
+  private Frame frame;
+  private Stages stages;
+  private boolean turn;
 
   /** Makes the table. */
   @Setup
@@ -66,6 +74,8 @@ public class FindingsBench {
                 treatment("mesh", MESHES, random),
                 treatment("ration", RATIONS, random)),
             "");
+    frame = Frame.of(table);
+    stages = Stages.kept();
   }
 
   private static Categories treatment(String name, List<String> levels, Random random) {
@@ -79,15 +89,43 @@ public class FindingsBench {
    */
   @Benchmark
   public Findings factorial() {
-    return Answering.of(
-        table,
-        Inquiry.about("y", "g")
-            .but(
-                d -> {
-                  d.treatments = List.of("basin", "mesh", "ration");
-                  d.compare = List.of(Inquiry.Compare.pairs(List.of("basin"), Procedure.TUKEY));
-                }),
-        Progress.NONE);
+    return Answering.of(table, factorial(Procedure.TUKEY, 0.05), Progress.NONE);
+  }
+
+  private static Inquiry factorial(Procedure procedure, double alpha) {
+    return Inquiry.about("y", "g")
+        .at(alpha)
+        .but(
+            d -> {
+              d.treatments = List.of("basin", "mesh", "ration");
+              d.compare = List.of(Inquiry.Compare.pairs(List.of("basin"), procedure));
+            });
+  }
+
+  /**
+   * Another procedure where all else is known.
+   *
+   * @return the findings
+   */
+  @Benchmark
+  public Findings anotherProcedure() {
+    turn = !turn;
+    return known(factorial(turn ? Procedure.TUKEY : Procedure.HOLM, 0.05));
+  }
+
+  /**
+   * Another level of significance where all else is known.
+   *
+   * @return the findings
+   */
+  @Benchmark
+  public Findings anotherAlpha() {
+    turn = !turn;
+    return known(factorial(Procedure.TUKEY, turn ? 0.05 : 0.01));
+  }
+
+  private Findings known(Inquiry inquiry) {
+    return Answering.of(table, frame, inquiry, Progress.NONE, stages);
   }
 
   /**

@@ -1,15 +1,15 @@
 package app.knuckle.bench;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
-import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;

@@ -1,6 +1,6 @@
 package app.knuckle.bench;
 
-import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.summary.GroupMoments;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;

@@ -18,6 +18,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -44,7 +45,7 @@ class AnyAnswerTest {
   void everyJointShowsIt(@ForAll Random random) {
     Table table = table(random);
     Inquiry inquiry = inquiry(random);
-    Answer answer = Answer.to(table, inquiry, null, Progress.NONE);
+    Answer answer = Answer.to(table, inquiry, null, Stages.once(), Progress.NONE);
     try {
       show(answer, random);
     } catch (RuntimeException e) {

@@ -5,6 +5,7 @@ import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Table;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
@@ -17,7 +18,7 @@ public final class Asked {
 
   /** The answer to an inquiry. */
   public static Answer of(Table table, Inquiry inquiry) {
-    return Answer.to(table, inquiry, null, Progress.NONE);
+    return Answer.to(table, inquiry, null, Stages.once(), Progress.NONE);
   }
 
   /** The answer to an inquiry written with backticks for quotes, about a table of the nursery. */

@@ -3,10 +3,10 @@ package app.knuckle.formats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.formats.keeping.StudyFile;
-import app.knuckle.formats.records.Area;
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.records.RecordsWriter;
+import app.knuckle.formats.workbooks.Area;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.FirstGuess;

@@ -1,8 +1,8 @@
 package app.knuckle.desktop.command;
 
-import app.knuckle.formats.records.Area;
 import app.knuckle.formats.records.FileForm;
 import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.formats.workbooks.Area;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import java.nio.charset.Charset;

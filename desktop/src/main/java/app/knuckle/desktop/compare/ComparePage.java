@@ -5,13 +5,12 @@ import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
-import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.sentences.RankingSentence;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -243,9 +242,10 @@ public record ComparePage(
 
   /** The SD of single values within groups, by which a difference is said to be large. */
   private static Quantity spread(ResponseFindings response) {
-    return response.analysis().tests().stream()
-        .filter(TestResult.AnovaResult.class::isInstance)
-        .map(t -> ((TestResult.AnovaResult) t).table().fit())
+    return response
+        .analysis()
+        .variances()
+        .map(AnovaTable::fit)
         .filter(Objects::nonNull)
         .map(AnovaTable.ModelFit::residualSd)
         .findFirst()

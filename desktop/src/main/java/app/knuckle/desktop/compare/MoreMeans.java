@@ -1,7 +1,6 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.stats.Quantity;
-import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
@@ -32,7 +31,7 @@ record MoreMeans(double[] plains, Compute back, double[] means) {
     Arrays.fill(plains, Double.NaN);
     if (!family.ranks()) {
       for (int i = 0; i < plains.length; i++) {
-        plains[i] = plain(findings, family, family.names().get(i)).orElse(Double.NaN);
+        plains[i] = plain(findings, family, family.labels().get(i)).orElse(Double.NaN);
       }
     }
     boolean other = false;
@@ -46,17 +45,14 @@ record MoreMeans(double[] plains, Compute back, double[] means) {
         plains, family.ranks() ? null : back(findings.inquiry(), findings), family.means());
   }
 
-  private static Optional<Double> plain(Findings findings, ComparedMeans family, String name) {
+  private static Optional<Double> plain(
+      Findings findings, ComparedMeans family, Map<String, String> levels) {
     Set<String> treatments = new HashSet<>(family.of());
     treatments.addAll(family.within().keySet());
     return findings.first().summaries().stream()
         .filter(s -> s.levels().keySet().equals(treatments))
         .filter(s -> s.levels().entrySet().containsAll(family.within().entrySet()))
-        .filter(
-            s ->
-                String.join(
-                        GroupSummary.BETWEEN, family.of().stream().map(s.levels()::get).toList())
-                    .equals(name))
+        .filter(s -> s.levels().entrySet().containsAll(levels.entrySet()))
         .map(s -> s.summary().mean())
         .filter(Quantity::exists)
         .map(Quantity::value)

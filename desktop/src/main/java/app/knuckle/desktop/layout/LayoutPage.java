@@ -93,15 +93,16 @@ public record LayoutPage(
 
   private static List<String> source(
       DesignReading.Source source, ResponseFindings response, Inquiry inquiry) {
-    List<String> names = List.of(source.source().split(" x "));
+    List<String> names = source.term();
     boolean block = names.size() == 1 && inquiry.blocks().contains(names.get(0));
     boolean slope = names.size() == 1 && inquiry.covariates().contains(names.get(0));
     int levels = source.levels();
-    if (levels == 0 && inquiry.treatments().containsAll(names)) {
+    if (levels == 0 && !names.isEmpty() && inquiry.treatments().containsAll(names)) {
       levels = names.stream().mapToInt(n -> response.levelsOf(n).size()).reduce(1, (a, b) -> a * b);
     }
     return List.of(
-        String.join(" \u00d7 ", names) + (block ? " (block)" : slope ? " (slope)" : ""),
+        (names.isEmpty() ? source.source() : String.join(" \u00d7 ", names))
+            + (block ? " (block)" : slope ? " (slope)" : ""),
         block ? String.valueOf(source.df() + 1) : levels == 0 ? "" : String.valueOf(levels),
         String.valueOf(source.df()),
         block ? "not judged" : source.against());

@@ -3,7 +3,7 @@ package app.knuckle.desktop.test;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.Significance;
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.MeansResult;

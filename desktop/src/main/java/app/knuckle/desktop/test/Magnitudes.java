@@ -31,15 +31,20 @@ final class Magnitudes {
     if (means == null || means.rows().stream().anyMatch(r -> !r.mean().exists())) {
       return null;
     }
-    Map<String, List<Magnitude.Dot>> rows = new LinkedHashMap<>();
+    Map<Map<String, String>, List<Magnitude.Dot>> rows = new LinkedHashMap<>();
     for (MeansResult.Row mean : means.rows()) {
       Map<String, String> others = new LinkedHashMap<>(mean.levels());
       String level = others.remove(term.get(0));
-      rows.computeIfAbsent(String.join(" / ", others.values()), key -> new ArrayList<>())
+      rows.computeIfAbsent(others, key -> new ArrayList<>())
           .add(new Magnitude.Dot(level, mean.mean().value()));
     }
     List<Magnitude.Row> all =
-        rows.entrySet().stream().map(e -> new Magnitude.Row(e.getKey(), e.getValue())).toList();
+        rows.entrySet().stream()
+            .map(
+                e ->
+                    new Magnitude.Row(
+                        String.join(GroupSummary.BETWEEN, e.getKey().values()), e.getValue()))
+            .toList();
     boolean many = all.size() > MOST || all.get(0).dots().size() > MOST;
     return many ? null : of(all, sd, response.decimals());
   }
@@ -57,7 +62,7 @@ final class Magnitudes {
               new Magnitude.Dot("mean", test.expected() + difference));
     } else {
       String right = String.join(" ", test.right().values());
-      double mean = response.summaryOf(right).summary().mean().value();
+      double mean = response.summaryOf(test.right()).summary().mean().value();
       dots =
           List.of(
               new Magnitude.Dot(String.join(" ", test.left().values()), mean + difference),

@@ -4,10 +4,8 @@ import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
-import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
-import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -189,30 +187,9 @@ public record TestPage(
   public static TestPage of(Findings findings) {
     ResponseFindings response = findings.first();
     Inquiry inquiry = findings.inquiry();
-    List<Sheet> sheets = new ArrayList<>();
-    List<Fact> fit = new ArrayList<>();
-    Sheet coefficients = null;
-    boolean squares = false;
-    findings.together().tests().stream()
-        .filter(t -> t instanceof TestResult.TogetherResult)
-        .forEach(t -> sheets.addAll(TogetherSheets.of((TestResult.TogetherResult) t, findings)));
-    for (TestResult test : response.analysis().tests()) {
-      if (test instanceof TestResult.AnovaResult a) {
-        VarianceSheet sheet = new VarianceSheet(response, inquiry, a);
-        sheets.add(sheet.sheet());
-        fit.addAll(sheet.facts());
-        squares |= sheet.squaresMatter();
-        coefficients =
-            a.coefficients().isEmpty() ? null : CoefficientSheet.of(a.coefficients(), inquiry);
-      } else if (test instanceof TestResult.TTestResult t) {
-        sheets.add(MeanSheets.tTest(response, inquiry, t));
-        fit.addAll(MeanSheets.facts(response, t));
-      } else if (test instanceof TestResult.UnequalResult u) {
-        sheets.add(MeanSheets.unequal(response, inquiry, u));
-      } else if (test instanceof TestResult.RankResult r) {
-        sheets.addAll(RankSheets.of(r, inquiry));
-      }
-    }
+    TestSheets sheets = new TestSheets(findings);
+    findings.together().tests().forEach(sheets::add);
+    response.analysis().tests().forEach(sheets::add);
     int left = findings.records().leftOut().size();
     long n = findings.records().inPlay();
     return new TestPage(
@@ -227,11 +204,11 @@ public record TestPage(
             + " \u00b7 "
             + Numerals.count(n, "row", "rows")
             + (left == 0 ? ", none left out" : ", " + Numerals.whole(left) + " left out"),
-        sheets,
-        fit,
-        coefficients,
+        sheets.sheets(),
+        sheets.facts(),
+        sheets.coefficients(),
         response.measured().unit(),
-        squares);
+        sheets.squaresMatter());
   }
 
   private static String method(Inquiry inquiry) {

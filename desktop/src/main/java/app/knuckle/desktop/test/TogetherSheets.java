@@ -5,7 +5,7 @@ import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.TestResult;

@@ -5,9 +5,9 @@ import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
@@ -127,9 +127,8 @@ final class VarianceSheet {
 
   /** Greenhouse and Geisser's correction, for effects within units. */
   private Quantity correctedP(AnovaTable.Row row) {
-    Sphericity s = result.layers() == null ? null : result.layers().of(row.term().names());
-    boolean within = row.error().error().equals("error within units");
-    return s == null || !within || !row.effect().f().exists()
+    Sphericity s = result.layers() == null ? null : result.layers().correcting(result.table(), row);
+    return s == null || !row.effect().f().exists()
         ? Quantity.absent("nothing to correct")
         : s.greenhouseGeisser()
             .map(

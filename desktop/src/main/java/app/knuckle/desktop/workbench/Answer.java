@@ -10,6 +10,7 @@ import app.knuckle.study.notice.Notice;
 import app.knuckle.study.notice.Notices;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Trail;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import java.util.IdentityHashMap;
@@ -51,20 +52,27 @@ public final class Answer {
    * @param table the records as read
    * @param inquiry the question
    * @param known an answer whose unchanged columns are not counted again; null for none
+   * @param stages of this inquiry
    * @param progress asked on the way
    * @return the answer; a refusal is part of it
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static Answer to(Table table, Inquiry inquiry, Answer known, Progress progress) {
-    Trail trail = Trail.run(table, inquiry.prepare(), progress);
+  public static Answer to(
+      Table table, Inquiry inquiry, Answer known, Stages stages, Progress progress) {
+    Trail trail =
+        stages.of(
+            "prepared",
+            List.of(new Stages.Same(table), inquiry.prepare()),
+            () -> Trail.run(table, inquiry.prepare(), progress));
     Frame frame = trail.frame();
-    List<ColumnGlance> glances = glances(frame, known, progress);
-    List<Notice> notices = Notices.of(frame, progress);
+    Stages.Same same = new Stages.Same(frame);
+    List<ColumnGlance> glances = stages.of("glances", same, () -> glances(frame, known, progress));
+    List<Notice> notices = stages.of("notices", same, () -> Notices.of(frame, progress));
     if (trail.refusal().isPresent()) {
       return new Answer(trail, glances, notices, null, trail.refusal().get());
     }
     try {
-      Findings findings = Answering.of(table, inquiry, progress);
+      Findings findings = Answering.of(table, frame, inquiry, progress, stages);
       return new Answer(trail, glances, notices, findings, findings.refusal().orElse(null));
     } catch (Refused e) {
       return new Answer(trail, glances, notices, null, e.refusal());

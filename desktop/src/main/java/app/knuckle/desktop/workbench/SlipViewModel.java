@@ -12,6 +12,7 @@ import app.knuckle.study.prep.Rename;
 import app.knuckle.study.prep.Spread;
 import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
@@ -51,6 +52,7 @@ public final class SlipViewModel {
   private final ReadOnlyObjectWrapper<Answer> answer = new ReadOnlyObjectWrapper<>();
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
   private final ObjectProperty<Style> style = new SimpleObjectProperty<>();
+  private final Stages stages = Stages.kept();
   private final Lane asking = Lane.ofLatest();
   private final Lane turning = Lane.ofLatest();
   private final Consumer<Answer> beforehand;
@@ -117,7 +119,7 @@ public final class SlipViewModel {
       turning.cancel();
       asking.run(
           progress -> {
-            Answer found = Answer.to(table, question, known, progress);
+            Answer found = Answer.to(table, question, known, stages, progress);
             beforehand.accept(found.showing(shown));
             return found;
           },

@@ -20,6 +20,7 @@ import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -56,10 +57,10 @@ public final class MeansReading {
     this.style = style;
     response = findings.first();
     means = response.shownMeans().stream().filter(m -> m.mean().exists()).toList();
-    List<String> keys = means.stream().map(ShownMean::name).toList();
+    List<Map<String, String>> keys = means.stream().map(ShownMean::levels).toList();
     family =
         ComparedMeans.of(response.analysis()).stream()
-            .filter(f -> f.within().isEmpty() && keys.containsAll(f.names()))
+            .filter(f -> f.within().isEmpty() && keys.containsAll(f.labels()))
             .findFirst();
     boolean single = means.stream().allMatch(m -> m.group() >= 0);
     values = single && means.stream().mapToLong(ShownMean::n).sum() <= MOST_VALUES;
@@ -220,14 +221,18 @@ public final class MeansReading {
 
   /** Whether a mean is the one of a pair that is not the reference. */
   private boolean isOther(ComparedMeans f, Pair pair, ShownMean mean) {
-    int place = f.names().indexOf(mean.name());
-    return (pair.left() == place || pair.right() == place) && !mean.name().equals(reference(f));
+    int place = f.labels().indexOf(mean.levels());
+    return (pair.left() == place || pair.right() == place) && !mean.levels().equals(reference(f));
   }
 
-  private String reference(ComparedMeans f) {
-    Map<String, String> named = findings.inquiry().reference();
-    return String.join(
-        GroupSummary.BETWEEN, f.of().stream().map(o -> named.getOrDefault(o, "")).toList());
+  private String referenceName(ComparedMeans f) {
+    return String.join(GroupSummary.BETWEEN, f.of().stream().map(reference(f)::get).toList());
+  }
+
+  private Map<String, String> reference(ComparedMeans f) {
+    Map<String, String> reference = new HashMap<>(findings.inquiry().reference());
+    reference.keySet().retainAll(f.of());
+    return reference;
   }
 
   /** The brackets asked for; if none were, those of the pairs that differ, the surest first. */
@@ -360,7 +365,8 @@ public final class MeansReading {
     if (groups.stream().allMatch(g -> g.letters().isEmpty())) {
       return family
           .filter(ComparedMeans::isAgainstReference)
-          .map(f -> " None was told apart from " + reference(f) + by(f.procedure(), alpha) + ".")
+          .map(
+              f -> " None was told apart from " + referenceName(f) + by(f.procedure(), alpha) + ".")
           .orElse("");
     }
     if (family.filter(ComparedMeans::isAgainstReference).isPresent()) {
@@ -368,7 +374,7 @@ public final class MeansReading {
       return " "
           + STAR
           + " differs from "
-          + style.word(reference(f))
+          + style.word(referenceName(f))
           + by(f.procedure(), alpha)
           + ".";
     }

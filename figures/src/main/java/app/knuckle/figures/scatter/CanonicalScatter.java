@@ -39,12 +39,9 @@ public final class CanonicalScatter {
   }
 
   private static Optional<TestResult.TogetherRow> term(Findings findings) {
-    if (findings.together() == null) {
-      return Optional.empty();
-    }
-    return findings.together().tests().stream()
-        .filter(TestResult.TogetherResult.class::isInstance)
-        .flatMap(t -> ((TestResult.TogetherResult) t).rows().stream())
+    return findings
+        .together()
+        .rowsTogether()
         .filter(r -> r.test() != null && !r.centroids().isEmpty())
         .findFirst();
   }

@@ -46,7 +46,7 @@ public record SpreadPicture(List<Group> groups, String valueTitle, boolean dots)
         values[i] = response.measured().value(rows[i]);
       }
       String level = response.groups().levels().get(g);
-      groups.add(new Group(level, values, rows, response.summaryOf(level)));
+      groups.add(new Group(level, values, rows, response.summaryOf(g)));
     }
     return new SpreadPicture(groups, response.measured().title(), hasDots(response));
   }

@@ -1,6 +1,6 @@
 package app.knuckle.formats.keeping;
 
-import app.knuckle.formats.records.ZipGuard;
+import app.knuckle.formats.workbooks.ZipGuard;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;

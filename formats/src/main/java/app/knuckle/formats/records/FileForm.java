@@ -1,5 +1,6 @@
 package app.knuckle.formats.records;
 
+import app.knuckle.formats.workbooks.Area;
 import app.knuckle.study.words.Numerals;
 import java.nio.charset.Charset;
 import java.util.List;

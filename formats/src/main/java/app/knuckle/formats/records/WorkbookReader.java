@@ -1,5 +1,11 @@
 package app.knuckle.formats.records;
 
+import app.knuckle.formats.workbooks.Area;
+import app.knuckle.formats.workbooks.Book;
+import app.knuckle.formats.workbooks.OdsBook;
+import app.knuckle.formats.workbooks.SheetArea;
+import app.knuckle.formats.workbooks.XlsxBook;
+import app.knuckle.formats.workbooks.ZipGuard;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;

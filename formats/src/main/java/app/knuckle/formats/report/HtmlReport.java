@@ -23,13 +23,12 @@ import static j2html.TagCreator.thead;
 import static j2html.TagCreator.title;
 import static j2html.TagCreator.tr;
 
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
-import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import j2html.tags.DomContent;
 import j2html.tags.specialized.TableTag;
@@ -70,11 +69,10 @@ public final class HtmlReport {
       if (!response.words().ranking().isEmpty()) {
         parts.add(p(response.words().ranking()));
       }
-      for (TestResult test : response.analysis().tests()) {
-        if (test instanceof TestResult.AnovaResult anova) {
-          parts.add(variance(anova.table(), response.decimals() + 1));
-        }
-      }
+      response
+          .analysis()
+          .variances()
+          .forEach(table -> parts.add(variance(table, response.decimals() + 1)));
       parts.add(means(response));
     }
     return document(

@@ -3,6 +3,7 @@ package app.knuckle.formats.records;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.knuckle.formats.workbooks.Area;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;

@@ -3,10 +3,11 @@ package app.knuckle.stats.checks;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.ranks.Midranks;
 import app.knuckle.stats.summary.GroupMoments;
 import java.util.Arrays;
+import java.util.List;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.NormalDistribution;
@@ -209,12 +210,34 @@ public final class Spread {
     FDistribution law = FDistribution.of(d1, d2);
     double greater = law.survivalProbability(f);
     double less = law.cumulativeProbability(f);
-    return facts
+    facts
         .put("statistic", f)
         .put("df", Facts.list(d1, d2))
         .put("p", Math.min(1, 2 * Math.min(greater, less)))
         .put("pGreater", greater)
-        .put("pLess", less)
+        .put("pLess", less);
+    return interval(facts, f, d1, d2, alpha);
+  }
+
+  /**
+   * The ratio of two variances with another interval.
+   *
+   * @param ratio as {@link #varianceRatio} gives it
+   * @param alpha level of significance
+   * @return the same with other limits
+   */
+  public static Facts varianceRatioAt(Facts ratio, double alpha) {
+    Quantity f = ratio.quantity("statistic");
+    if (!f.exists() || !(ratio.all().get("df") instanceof List<?> df)) {
+      return ratio;
+    }
+    return interval(
+        new Facts().putAll(ratio), f.value(), (Double) df.get(0), (Double) df.get(1), alpha);
+  }
+
+  private static Facts interval(Facts facts, double f, double d1, double d2, double alpha) {
+    FDistribution law = FDistribution.of(d1, d2);
+    return facts
         .put("low", f / law.inverseSurvivalProbability(alpha / 2))
         .put("high", f * FDistribution.of(d2, d1).inverseSurvivalProbability(alpha / 2));
   }

@@ -98,7 +98,7 @@ public record Effect(
    * @param why there is no error
    * @return the line, without a test
    */
-  static Effect untested(double df, double ss, double totalSs, String why) {
+  public static Effect untested(double df, double ss, double totalSs, String why) {
     Quantity none = Quantity.absent(why);
     Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(ALL_EQUAL);
     return new Effect(df, ss, ss / df, none, none, none, share, none, none, none, none);
@@ -107,17 +107,17 @@ public record Effect(
   private static final String TOO_FEW = "so few degrees of freedom have no critical value";
 
   /** Why there is no F when nothing varies. */
-  static final String ALL_EQUAL = "all values are equal";
+  public static final String ALL_EQUAL = "all values are equal";
 
   /** Why there is no F when groups differ but values inside them do not. */
-  static final String NO_SPREAD =
+  public static final String NO_SPREAD =
       "the values inside every group are equal, so there is no noise to compare with";
 
   /** Why there is no error mean square. */
   static final String NO_ERROR_DF = "no group has two values, so there is no noise to compare with";
 
   /** The error mean square, absent without degrees of freedom. */
-  static Quantity errorMeanSquare(double errorDf, double errorSs) {
+  public static Quantity errorMeanSquare(double errorDf, double errorSs) {
     return errorDf > 0 ? Quantity.of(errorSs / errorDf) : Quantity.absent(NO_ERROR_DF);
   }
 }

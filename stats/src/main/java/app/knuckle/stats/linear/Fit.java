@@ -92,7 +92,7 @@ public final class Fit {
    * @param absorbed degrees of freedom taken out beforehand
    * @return the fit
    */
-  static Fit of(Model model, List<double[]> responses, int absorbed) {
+  public static Fit of(Model model, List<double[]> responses, int absorbed) {
     List<double[]> variables = new ArrayList<>();
     model.covariates().forEach(c -> variables.add(c.values()));
     variables.addAll(responses);

@@ -1,9 +1,9 @@
 /**
- * Least squares for designed experiments: from the moments of groups to the analysis of variance.
+ * Least squares for designed experiments: models of factors and covariates, fitted cell by cell.
  *
- * <p>In come {@link app.knuckle.stats.summary.GroupMoments}; out go an {@link
- * app.knuckle.stats.linear.OneWay} fit with its table, and the {@link
- * app.knuckle.stats.means.Estimates} that every comparison stands on. Which means differ is decided
- * in {@code stats.compare}.
+ * <p>In come a {@link app.knuckle.stats.linear.Model} and responses; out go {@link
+ * app.knuckle.stats.linear.Strata}, whose {@link app.knuckle.stats.means.Estimates} every
+ * comparison stands on. Tables are made in {@code stats.anova}; which means differ is decided in
+ * {@code stats.compare}.
  */
 package app.knuckle.stats.linear;

@@ -1,8 +1,8 @@
 package app.knuckle.stats.strata;
 
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.LayerFits;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.LayerFits;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
@@ -22,9 +22,9 @@ import java.util.List;
  * @param strata blocks, strips of the first, of the others, crossings; the error of blocks is the
  *     sum of the errors of both strips less that of crossings, so that it does not matter which
  *     strips are the first
- * @param table each layer's terms followed by its error
  * @param leftOut codes of blocks that miss a crossing
  * @param blocks how many were used
+ * @param values how many means of crossings were used
  * @param grandMean of all values used
  * @param deviations what the models of the first and of the second strips leave of their means,
  *     block by block; to be read only
@@ -32,9 +32,9 @@ import java.util.List;
  */
 public record Strips(
     Strata strata,
-    AnovaTable table,
     List<Integer> leftOut,
     int blocks,
+    int values,
     double grandMean,
     List<double[]> deviations) {
 
@@ -75,6 +75,17 @@ public record Strips(
     }
   }
 
+  /**
+   * The analysis of variance.
+   *
+   * @param squares kind of the sums of squares
+   * @param alpha level of significance
+   * @return each layer's terms followed by its error
+   */
+  public AnovaTable table(Squares squares, double alpha) {
+    return LayerFits.table(strata.layers(), squares, alpha, values, grandMean);
+  }
+
   /** Means by block, strip and strip across, as deviations from an origin. */
   private record Cube(double[][][] values, List<Integer> whole, List<Integer> leftOut) {}
 
@@ -83,11 +94,9 @@ public record Strips(
    *
    * @param plan the layout
    * @param response one value a row, NaN for none; several values of a crossing are averaged
-   * @param squares kind of the sums of squares
-   * @param alpha level of significance
    * @return the analysis; null if fewer than two blocks are whole
    */
-  public static Strips of(Plan plan, double[] response, Squares squares, double alpha) {
+  public static Strips of(Plan plan, double[] response) {
     double origin = Arrays.stream(response).filter(v -> !Double.isNaN(v)).findFirst().orElse(0);
     Cube cube = cube(plan, response, origin);
     int r = cube.whole().size();
@@ -169,9 +178,9 @@ public record Strips(
     double grand = origin + Arrays.stream(blockMeans).average().orElse(0);
     return new Strips(
         new Strata(layers, origin),
-        LayerFits.table(layers, squares, alpha, r * a * b, grand),
         cube.leftOut(),
         r,
+        r * a * b,
         grand,
         List.of(first.deviations(strips), second.deviations(across)));
   }

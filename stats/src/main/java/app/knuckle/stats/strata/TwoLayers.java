@@ -1,9 +1,9 @@
 package app.knuckle.stats.strata;
 
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.LayerFits;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.LayerFits;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
@@ -29,7 +29,6 @@ import java.util.Map;
 public final class TwoLayers {
 
   private final Strata strata;
-  private final AnovaTable table;
   private final List<Integer> leftOut;
   private final double[][] values;
   private final int[] groupOf;
@@ -38,14 +37,12 @@ public final class TwoLayers {
 
   private TwoLayers(
       Strata strata,
-      AnovaTable table,
       List<Integer> leftOut,
       double[][] values,
       int[] groupOf,
       double grandMean,
       double[] unitDeviations) {
     this.strata = strata;
-    this.table = table;
     this.leftOut = leftOut;
     this.values = values;
     this.groupOf = groupOf;
@@ -140,11 +137,9 @@ public final class TwoLayers {
    *
    * @param plan the layout
    * @param response one value a row, NaN for none; several values of a part are averaged
-   * @param squares kind of the sums of squares
-   * @param alpha level of significance
    * @return the analysis; null if fewer than two units are whole
    */
-  public static TwoLayers of(Plan plan, double[] response, Squares squares, double alpha) {
+  public static TwoLayers of(Plan plan, double[] response) {
     int parts = plan.within().stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
     int units = plan.units().size();
     int[][] counts = new int[units][parts];
@@ -178,7 +173,7 @@ public final class TwoLayers {
         plan.covariates().stream()
             .map(c -> split(plan, response, c.values(), whole, counts))
             .toList();
-    return build(plan, of, covariates, betweenOfUnits, leftOut, squares, alpha);
+    return build(plan, of, covariates, betweenOfUnits, leftOut);
   }
 
   /** The combination of levels of a row; -1 if one is missing. */
@@ -198,9 +193,7 @@ public final class TwoLayers {
       Split of,
       List<Split> covariates,
       List<Factor> betweenOfUnits,
-      List<Integer> leftOut,
-      Squares squares,
-      double alpha) {
+      List<Integer> leftOut) {
     double[][] values = of.values();
     double origin = of.origin();
     double[] means = of.means();
@@ -266,13 +259,7 @@ public final class TwoLayers {
       groups[u] = seen.computeIfAbsent(key, k -> seen.size());
     }
     return new TwoLayers(
-        strata,
-        LayerFits.table(List.of(units, within), squares, alpha, n * parts, grand + origin),
-        leftOut,
-        values,
-        groups,
-        grand + origin,
-        units.deviations(enlarged));
+        strata, leftOut, values, groups, grand + origin, units.deviations(enlarged));
   }
 
   /**
@@ -287,10 +274,13 @@ public final class TwoLayers {
   /**
    * The analysis of variance.
    *
+   * @param squares kind of the sums of squares
+   * @param alpha level of significance
    * @return each layer's terms followed by its error
    */
-  public AnovaTable table() {
-    return table;
+  public AnovaTable table(Squares squares, double alpha) {
+    int n = values.length * values[0].length;
+    return LayerFits.table(strata.layers(), squares, alpha, n, grandMean);
   }
 
   /**

@@ -80,28 +80,60 @@ public record Summary(
     Quantity variance = n < 2 ? ONE_VALUE : Quantity.of(ss / (n - 1));
     Quantity sd = variance.map(Math::sqrt);
     Quantity se = sd.map(s -> s / Math.sqrt(n));
-    double t = n < 2 ? 0 : TDistribution.of(n - 1).inverseSurvivalProbability(alpha / 2);
     Quantity cv =
         mean == 0 ? Quantity.absent("the mean is 0") : sd.map(s -> 100 * s / Math.abs(mean));
     return new Summary(
+            n,
+            missing,
+            Quantity.of(Sum.of(sorted).getAsDouble()),
+            Quantity.of(mean),
+            variance,
+            sd,
+            se,
+            cv,
+            Quantity.of(first),
+            Quantity.of(largest),
+            Quantity.of(largest - first),
+            Quantity.of(quantile(sorted, 0.5)),
+            Quantity.of(quantile(sorted, 0.25)),
+            Quantity.of(quantile(sorted, 0.75)),
+            skewness(sorted, shift, sd),
+            kurtosis(sorted, shift, sd),
+            ONE_VALUE,
+            ONE_VALUE)
+        .at(alpha);
+  }
+
+  /**
+   * The same with another interval of the mean.
+   *
+   * @param alpha one less its confidence, between 0 and 1
+   * @return the summary
+   */
+  public Summary at(double alpha) {
+    if (n < 2) {
+      return this;
+    }
+    double t = TDistribution.of(n - 1.0).inverseSurvivalProbability(alpha / 2);
+    return new Summary(
         n,
         missing,
-        Quantity.of(Sum.of(sorted).getAsDouble()),
-        Quantity.of(mean),
+        sum,
+        mean,
         variance,
         sd,
         se,
-        cv,
-        Quantity.of(first),
-        Quantity.of(largest),
-        Quantity.of(largest - first),
-        Quantity.of(quantile(sorted, 0.5)),
-        Quantity.of(quantile(sorted, 0.25)),
-        Quantity.of(quantile(sorted, 0.75)),
-        skewness(sorted, shift, sd),
-        kurtosis(sorted, shift, sd),
-        se.map(s -> mean - t * s),
-        se.map(s -> mean + t * s));
+        cvPercent,
+        min,
+        max,
+        range,
+        median,
+        lowerQuartile,
+        upperQuartile,
+        skewness,
+        kurtosis,
+        se.map(s -> mean.value() - t * s),
+        se.map(s -> mean.value() + t * s));
   }
 
   /** Rising, without missing values, which sort last. */

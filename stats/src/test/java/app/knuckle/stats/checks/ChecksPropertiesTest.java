@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Samples;
-import app.knuckle.stats.linear.OneWay;
-import app.knuckle.stats.linear.PowerTransformation;
+import app.knuckle.stats.anova.OneWay;
+import app.knuckle.stats.anova.PowerTransformation;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.Function;

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Samples;
-import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.means.Estimates;
 import java.util.Arrays;
 import java.util.List;

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Reference;
-import app.knuckle.stats.linear.OneWay;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.summary.Summary;
 import com.fasterxml.jackson.databind.JsonNode;

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.resampling.ReducedModel;
 import java.util.ArrayList;
 import java.util.Arrays;

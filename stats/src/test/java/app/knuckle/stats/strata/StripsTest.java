@@ -3,7 +3,7 @@ package app.knuckle.stats.strata;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
@@ -44,7 +44,7 @@ class StripsTest {
             List.of(DENSITY),
             terms,
             List.of("mesh error", "density error", "error"));
-    return Strips.of(plan, growth, Squares.AFTER_ALL, 0.05);
+    return Strips.of(plan, growth);
   }
 
   private static double[] growth(long seed) {
@@ -60,7 +60,7 @@ class StripsTest {
             new Model(
                 List.of(RACK, MESH, DENSITY), List.of(), all.subList(0, all.size() - 1), true),
             List.of(growth));
-    AnovaTable table = strips(growth).table();
+    AnovaTable table = strips(growth).table(Squares.AFTER_ALL, 0.05);
     check(table, 0, fit, Term.of("rack"), R - 1);
     check(table, 1, fit, Term.of("mesh"), A - 1);
     check(table, 2, fit, Term.of("rack", "mesh"), (R - 1) * (A - 1));

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Samples;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.Direction;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.unequal.UnequalSpread;
 import net.jqwik.api.ForAll;

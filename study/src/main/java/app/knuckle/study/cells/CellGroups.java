@@ -4,6 +4,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.design.Groups;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -19,7 +20,6 @@ public final class CellGroups {
 
   private final Frame frame;
   private final Numbers response;
-  private final double alpha;
   private final List<Factor> factors;
 
   /** The cell of each row; -1 for rows out of play or without a level of any treatment. */
@@ -28,10 +28,9 @@ public final class CellGroups {
   /** Values of the response in each cell, missing ones not counted. */
   private final int[] counts;
 
-  public CellGroups(Frame frame, List<String> treatments, Numbers response, double alpha) {
+  public CellGroups(Frame frame, List<String> treatments, Numbers response) {
     this.frame = frame;
     this.response = response;
-    this.alpha = alpha;
     Parts parts = new Parts(frame, List.of(), treatments);
     factors = parts.factors(treatments);
     cells = cells();
@@ -120,7 +119,7 @@ public final class CellGroups {
     for (int group = 0; group < groups; group++) {
       progress.check();
       double[] own = runs.get(group).stream().flatMapToDouble(Arrays::stream).toArray();
-      summaries.add(new GroupSummary(levels(by, group), Summary.of(own, alpha)));
+      summaries.add(new GroupSummary(levels(by, group), Summary.of(own, Inquiry.USUAL_ALPHA)));
     }
     return summaries;
   }

@@ -8,6 +8,7 @@ import app.knuckle.stats.checks.Outliers;
 import app.knuckle.stats.checks.Spread;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.linear.Residuals;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
@@ -37,7 +38,7 @@ public final class GroupChecks {
 
   /** All checks of a one-way layout. */
   public static List<GroupCheck> ofGroups(
-      List<Map<String, String>> labels, double[][] groups, Residuals residuals, double alpha) {
+      List<Map<String, String>> labels, double[][] groups, Residuals residuals) {
     List<GroupCheck> checks = new ArrayList<>();
     double within = within(groups);
     NORMALITY.forEach(
@@ -57,7 +58,7 @@ public final class GroupChecks {
                   test.apply(residuals.residuals(), residuals.alikeWithin()),
                   "p"));
         });
-    checks.addAll(spreadOf(groups, within, alpha));
+    checks.addAll(spreadOf(groups, within));
     for (int g = 0; g < groups.length; g++) {
       checks.add(grubbs(labels.get(g), groups[g], within));
     }
@@ -65,6 +66,30 @@ public final class GroupChecks {
       checks.add(fences(labels.get(g), groups[g]));
     }
     return checks;
+  }
+
+  /**
+   * The same checks with intervals at another level of significance.
+   *
+   * @param alpha one less the confidence
+   * @param checks made at the usual one
+   */
+  public static List<GroupCheck> at(double alpha, List<GroupCheck> checks) {
+    return alpha == Inquiry.USUAL_ALPHA
+        ? checks
+        : checks.stream()
+            .map(
+                c ->
+                    c.test().equals("variance-ratio")
+                        ? new GroupCheck(
+                            c.about(),
+                            c.test(),
+                            c.on(),
+                            Spread.varianceRatioAt(c.facts(), alpha),
+                            c.judgement(),
+                            c.words())
+                        : c)
+            .toList();
   }
 
   private static double within(double[][] groups) {
@@ -75,10 +100,10 @@ public final class GroupChecks {
    * Every test of equal spread of what a model leaves of each group. Where the model itself makes
    * the groups spread alike, as blocks of two do, no test can tell.
    */
-  public static List<GroupCheck> spreadOfResiduals(double[][] groups, double within, double alpha) {
+  public static List<GroupCheck> spreadOfResiduals(double[][] groups, double within) {
     return isMirrored(groups, within)
-        ? spreadOf(groups, Double.POSITIVE_INFINITY, alpha)
-        : spreadOf(groups, within, alpha);
+        ? spreadOf(groups, Double.POSITIVE_INFINITY)
+        : spreadOf(groups, within);
   }
 
   /** Whether the groups have the same sizes of residuals, beside those that are 0. */
@@ -101,7 +126,7 @@ public final class GroupChecks {
   }
 
   /** Every test of equal spread; none of groups that are too few, or all of one value. */
-  private static List<GroupCheck> spreadOf(double[][] values, double within, double alpha) {
+  private static List<GroupCheck> spreadOf(double[][] values, double within) {
     List<GroupCheck> checks = new ArrayList<>();
     if (values.length < 2 || Arrays.stream(values).allMatch(g -> g.length < 2)) {
       return checks;
@@ -115,7 +140,8 @@ public final class GroupChecks {
     checks.add(spread("bartlett", Spread.bartlett(groups, alike)));
     checks.add(spread("fligner-killeen", Spread.flignerKilleen(groups, alike)));
     if (groups.length == 2) {
-      checks.add(spread("variance-ratio", Spread.varianceRatio(groups, alike, alpha)));
+      checks.add(
+          spread("variance-ratio", Spread.varianceRatio(groups, alike, Inquiry.USUAL_ALPHA)));
     }
     return checks;
   }

@@ -1,13 +1,13 @@
 package app.knuckle.study.contract;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.PowerTransformation;
 import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.CriticalRange;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
-import app.knuckle.stats.linear.PowerTransformation;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.cells.GroupSummary;

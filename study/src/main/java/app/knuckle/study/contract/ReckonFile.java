@@ -2,13 +2,13 @@ package app.knuckle.study.contract;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.OneWay;
+import app.knuckle.stats.anova.PartialTable;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
-import app.knuckle.stats.linear.PartialTable;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Refused;

@@ -3,12 +3,12 @@ package app.knuckle.study.contract;
 import static app.knuckle.study.contract.FindingsFile.put;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.OneWay;
+import app.knuckle.stats.anova.RelativeEfficiency;
 import app.knuckle.stats.compare.StudentT;
-import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
-import app.knuckle.stats.linear.RelativeEfficiency;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.ttest.TTest;
@@ -25,17 +25,43 @@ final class TestFile {
   private TestFile() {}
 
   static void write(TestResult result, String measured, ArrayNode tests) {
-    if (result instanceof TestResult.TTestResult t) {
-      tTest(tests.addObject().put("measured", measured), t);
-    } else if (result instanceof TestResult.AnovaResult a) {
-      anova(tests.addObject().put("measured", measured), a);
-    } else if (result instanceof TestResult.UnequalResult u) {
-      unequal(tests.addObject().put("measured", measured), u);
-    } else if (result instanceof TestResult.RankResult r) {
-      ObjectNode node = tests.addObject().put("measured", measured).put("kind", r.kind());
-      FactsFile.write(node, r.facts());
-    } else if (result instanceof TestResult.TogetherResult m) {
-      together(tests.addObject(), m);
+    result.match(new Writing(measured, tests));
+  }
+
+  /** Each kind in its form; tests of several responses stand by themselves. */
+  private record Writing(String measured, ArrayNode tests) implements TestResult.Cases<Void> {
+    private ObjectNode ofOne() {
+      return tests.addObject().put("measured", measured);
+    }
+
+    @Override
+    public Void tTest(TestResult.TTestResult test) {
+      TestFile.tTest(ofOne(), test);
+      return null;
+    }
+
+    @Override
+    public Void anova(TestResult.AnovaResult test) {
+      TestFile.anova(ofOne(), test);
+      return null;
+    }
+
+    @Override
+    public Void unequal(TestResult.UnequalResult test) {
+      TestFile.unequal(ofOne(), test);
+      return null;
+    }
+
+    @Override
+    public Void ranks(TestResult.RankResult test) {
+      FactsFile.write(ofOne().put("kind", test.kind()), test.facts());
+      return null;
+    }
+
+    @Override
+    public Void together(TestResult.TogetherResult test) {
+      TestFile.together(tests.addObject(), test);
+      return null;
     }
   }
 
@@ -72,7 +98,7 @@ final class TestFile {
     ArrayNode rows = node.putArray("rows");
     boolean layers = a.layers() != null;
     for (AnovaTable.Row row : table.rows()) {
-      row(rows.addObject(), row, layers, a.layers());
+      row(rows.addObject(), row, table, a.layers());
     }
     ObjectNode total = rows.addObject().put("source", "total");
     total.putArray("term");
@@ -97,7 +123,8 @@ final class TestFile {
   }
 
   private static void row(
-      ObjectNode node, AnovaTable.Row row, boolean layered, TestResult.Layers layers) {
+      ObjectNode node, AnovaTable.Row row, AnovaTable table, TestResult.Layers layers) {
+    boolean layered = layers != null;
     node.put("source", row.source());
     node.set("term", InquiryFile.texts(row.isError() ? List.of() : row.term().names()));
     if (row.isError()) {
@@ -121,8 +148,7 @@ final class TestFile {
     }
     put(node, "partialEtaSquared", e == null ? none : e.partialEtaSquared());
     put(node, "observedPower", e == null ? none : e.observedPower());
-    boolean within = layered && row.error().error().equals("error within units");
-    Sphericity sphericity = within ? layers.of(row.term().names()) : null;
+    Sphericity sphericity = layered ? layers.correcting(table, row) : null;
     if (sphericity != null && e != null && e.f().exists()) {
       corrected(node, row, sphericity);
     }

@@ -55,11 +55,16 @@ public record DesignReading(
    * A line of the skeleton.
    *
    * @param source such as "feed", "error", "total"
+   * @param term the columns whose effect it is; empty for errors and the total
    * @param levels how many levels; 0 where that has no meaning
    * @param df degrees of freedom
    * @param against what it is tested against; empty for none
    */
-  public record Source(String source, int levels, int df, String against) {}
+  public record Source(String source, List<String> term, int levels, int df, String against) {
+    public Source {
+      term = List.copyOf(term);
+    }
+  }
 
   /**
    * Reads a layout of one treatment; what is asked of it is still open.
@@ -75,9 +80,14 @@ public record DesignReading(
     int error = Math.max(0, total - filled);
     List<Source> skeleton =
         List.of(
-            new Source(treatment, filled, Math.max(0, filled - 1), error > 0 ? "error" : ""),
-            new Source("error", 0, error, ""),
-            new Source("total", 0, Math.max(0, total - 1), ""));
+            new Source(
+                treatment,
+                List.of(groups.treatment().name()),
+                filled,
+                Math.max(0, filled - 1),
+                error > 0 ? "error" : ""),
+            new Source("error", List.of(), 0, error, ""),
+            new Source("total", List.of(), 0, Math.max(0, total - 1), ""));
     String plural = Numerals.count(filled, "level", "levels");
     return new DesignReading(
         "one treatment at " + plural + ", completely randomised",

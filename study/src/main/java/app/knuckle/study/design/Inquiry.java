@@ -297,6 +297,37 @@ public record Inquiry(
   }
 
   /**
+   * The question as the fit of one response sees it: without its name, without the trail, without
+   * what is compared and how that is judged, so that no fit can depend on these.
+   *
+   * @param response the one that is fitted
+   * @return equal for questions that have the same fit
+   */
+  public Inquiry fitting(String response) {
+    return laying().but(d -> d.measured = List.of(response));
+  }
+
+  /**
+   * The question as the layout sees it: which columns play which part, and how they are put into a
+   * model.
+   *
+   * @return equal for questions that are laid out alike
+   */
+  public Inquiry laying() {
+    return but(
+        d -> {
+          Draft plain = new Draft();
+          d.name = plain.name;
+          d.prepare = plain.prepare;
+          d.alpha = plain.alpha;
+          d.direction = plain.direction;
+          d.reference = plain.reference;
+          d.adjustAt = plain.adjustAt;
+          d.compare = plain.compare;
+        });
+  }
+
+  /**
    * The same, changed.
    *
    * @param change what to change

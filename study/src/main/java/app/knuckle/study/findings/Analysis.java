@@ -1,8 +1,12 @@
 package app.knuckle.study.findings;
 
-import app.knuckle.stats.linear.PowerTransformation;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.PowerTransformation;
 import app.knuckle.stats.linear.Residuals;
+import java.util.Collection;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * Everything computed about one response, or about several together.
@@ -95,6 +99,38 @@ public record Analysis(
    */
   boolean isDirected() {
     return tests.stream().anyMatch(TestResult::isDirected);
+  }
+
+  /**
+   * The analyses of variance among the tests.
+   *
+   * @return in their order
+   */
+  public Stream<AnovaTable> variances() {
+    return tests.stream().flatMap(t -> t.variances().stream());
+  }
+
+  /**
+   * What was tested of several responses together.
+   *
+   * @return one a term
+   */
+  public Stream<TestResult.TogetherRow> rowsTogether() {
+    return tests.stream().flatMap(t -> t.rowsTogether().stream());
+  }
+
+  /**
+   * The p of each effect that lies within some columns.
+   *
+   * @param of their names
+   * @return in the order in which they were judged; those of the question as a whole are left out
+   */
+  public List<Quantity> effects(Collection<String> of) {
+    return tests.stream()
+        .flatMap(t -> t.judged().stream())
+        .filter(j -> !j.term().isEmpty() && of.containsAll(j.term()))
+        .map(TestResult.Judged::p)
+        .toList();
   }
 
   /** Nothing was computed. */

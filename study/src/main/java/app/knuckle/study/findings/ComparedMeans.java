@@ -18,7 +18,7 @@ import java.util.stream.IntStream;
  *
  * @param of the treatments whose means they are
  * @param within levels that they share; empty for none
- * @param names of the means
+ * @param labels levels of each mean, by treatment
  * @param means their values
  * @param ses standard errors; absent for mean ranks
  * @param counts rows behind them
@@ -32,7 +32,7 @@ import java.util.stream.IntStream;
 public record ComparedMeans(
     List<String> of,
     Map<String, String> within,
-    List<String> names,
+    List<Map<String, String>> labels,
     double[] means,
     List<Quantity> ses,
     long[] counts,
@@ -48,7 +48,7 @@ public record ComparedMeans(
 
   public ComparedMeans {
     of = List.copyOf(of);
-    names = List.copyOf(names);
+    labels = List.copyOf(labels);
     ses = List.copyOf(ses);
     pairs = List.copyOf(pairs);
   }
@@ -63,7 +63,7 @@ public record ComparedMeans(
   public static List<ComparedMeans> of(Analysis analysis) {
     List<ComparedMeans> all = new ArrayList<>();
     analysis.comparisons().forEach(c -> all.add(of(c)));
-    analysis.rankComparisons().forEach(c -> all.add(of(c, analysis)));
+    analysis.rankComparisons().forEach(c -> all.add(of(c)));
     all.removeIf(family -> family.means().length < 2); // Empty cells have no mean to compare.
     all.removeIf(family -> analysis.isDirected() && !family.isAgainstReference());
     return all;
@@ -75,7 +75,7 @@ public record ComparedMeans(
     return new ComparedMeans(
         c.of(),
         c.within(),
-        c.labels().stream().map(ComparedMeans::name).toList(),
+        c.labels(),
         IntStream.range(0, k).mapToDouble(c.means()::mean).toArray(),
         IntStream.range(0, k).mapToObj(c.means()::se).toList(),
         IntStream.range(0, k).mapToLong(c.means()::count).toArray(),
@@ -87,27 +87,15 @@ public record ComparedMeans(
         c.means());
   }
 
-  private static ComparedMeans of(RankComparison c, Analysis analysis) {
+  private static ComparedMeans of(RankComparison c) {
     int k = c.labels().size();
-    double[] means = new double[k];
-    long[] counts = new long[k];
-    for (TestResult test : analysis.tests()) {
-      if (test instanceof TestResult.RankResult r
-          && r.facts().all().get("ranks") instanceof List<?> ranks
-          && ranks.size() == k) {
-        for (int i = 0; i < k; i++) {
-          means[i] = ((app.knuckle.stats.Facts) ranks.get(i)).quantity("meanRank").value();
-          counts[i] = (long) ((app.knuckle.stats.Facts) ranks.get(i)).quantity("n").value();
-        }
-      }
-    }
     return new ComparedMeans(
         c.of(),
         Map.of(),
-        c.labels().stream().map(ComparedMeans::name).toList(),
-        means,
+        c.labels(),
+        c.meanRanks().stream().mapToDouble(r -> r).toArray(),
         IntStream.range(0, k).mapToObj(i -> Quantity.absent("ranks have no SE")).toList(),
-        counts,
+        c.counts().stream().mapToLong(n -> n).toArray(),
         c.pairs().pairs(),
         c.pairs().letters(),
         c.pairs().procedure(),
@@ -116,8 +104,13 @@ public record ComparedMeans(
         null);
   }
 
-  private static String name(Map<String, String> levels) {
-    return String.join(GroupSummary.BETWEEN, levels.values());
+  /**
+   * The means as they are shown. What is looked up goes by its labels.
+   *
+   * @return one a mean
+   */
+  public List<String> names() {
+    return labels.stream().map(l -> String.join(GroupSummary.BETWEEN, l.values())).toList();
   }
 
   /**

@@ -73,6 +73,25 @@ public record Findings(
   }
 
   /**
+   * The same answer to the question under another name.
+   *
+   * @param name of the inquiry
+   * @return the findings
+   */
+  public Findings named(String name) {
+    return new Findings(
+        table,
+        inquiry.named(name),
+        frame,
+        records,
+        responses,
+        together,
+        plan,
+        associations,
+        foundTogether);
+  }
+
+  /**
    * Why there is no test, if there is none.
    *
    * @return the first refusal

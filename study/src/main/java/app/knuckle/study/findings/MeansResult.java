@@ -3,6 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Quantity;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /**
  * Adjusted means.
@@ -29,6 +30,22 @@ public record MeansResult(
   }
 
   /**
+   * The same with letters.
+   *
+   * @param letters of the levels of a mean; null for none
+   * @return the means
+   */
+  public MeansResult lettered(Function<Map<String, String>, String> letters) {
+    return new MeansResult(
+        of,
+        within,
+        adjustedAt,
+        rows.stream().map(row -> row.lettered(letters.apply(row.levels()))).toList(),
+        seOfDifference,
+        leastSignificantDifference);
+  }
+
+  /**
    * A mean.
    *
    * @param levels its levels
@@ -48,5 +65,10 @@ public record MeansResult(
       Quantity df,
       Quantity low,
       Quantity high,
-      String letters) {}
+      String letters) {
+
+    private Row lettered(String own) {
+      return mean.exists() ? new Row(levels, n, mean, se, df, low, high, own) : this;
+    }
+  }
 }

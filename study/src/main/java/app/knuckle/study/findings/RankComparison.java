@@ -9,13 +9,22 @@ import java.util.Map;
  *
  * @param of the treatment
  * @param labels levels of each group
+ * @param meanRanks of each group
+ * @param counts values behind each
  * @param toReference whether with a reference only
  * @param pairs the pairs
  */
 public record RankComparison(
-    List<String> of, List<Map<String, String>> labels, boolean toReference, RankPairs pairs) {
+    List<String> of,
+    List<Map<String, String>> labels,
+    List<Double> meanRanks,
+    List<Long> counts,
+    boolean toReference,
+    RankPairs pairs) {
   public RankComparison {
     of = List.copyOf(of);
     labels = List.copyOf(labels);
+    meanRanks = List.copyOf(meanRanks);
+    counts = List.copyOf(counts);
   }
 }

@@ -1,8 +1,8 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.cells.GroupSummary;
@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -94,13 +95,30 @@ public record ResponseFindings(
   }
 
   /**
-   * The summary of one group.
+   * The summary of one of the groups that have a value.
    *
-   * @param level of the treatment
+   * @param group from 0
    * @return its summary
    */
-  public GroupSummary summaryOf(String level) {
-    return groupSummaries().stream().filter(s -> s.level().equals(level)).findFirst().orElseThrow();
+  public GroupSummary summaryOf(int group) {
+    return groupSummaries().stream()
+        .filter(s -> s.summary().n() > 0)
+        .skip(group)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  /**
+   * The summary of one group.
+   *
+   * @param levels of the treatments
+   * @return its summary
+   */
+  public GroupSummary summaryOf(Map<String, String> levels) {
+    return groupSummaries().stream()
+        .filter(s -> s.levels().equals(levels))
+        .findFirst()
+        .orElseThrow();
   }
 
   /**
@@ -157,21 +175,10 @@ public record ResponseFindings(
   public Quantity leastP(Collection<String> of) {
     List<Quantity> found = new ArrayList<>();
     for (TestResult test : analysis.tests()) {
-      if (test instanceof TestResult.TTestResult t && t.isDirected()) {
-        return t.test().test().p(); // Only it knows the direction that was asked.
+      if (test.isDirected()) {
+        return test.judged().get(0).p(); // Only it knows the direction that was asked.
       }
-      if (test instanceof TestResult.AnovaResult a) {
-        a.table().rows().stream()
-            .filter(r -> !r.isError() && r.effect() != null)
-            .filter(r -> of.containsAll(r.term().names()))
-            .forEach(r -> found.add(r.effect().p()));
-      } else if (test instanceof TestResult.UnequalResult u) {
-        found.add(u.test().p());
-      } else if (test instanceof TestResult.RankResult r) {
-        found.add(r.p());
-      } else if (test instanceof TestResult.TTestResult t) {
-        found.add(t.test().test().p());
-      }
+      test.judged().stream().filter(j -> of.containsAll(j.term())).forEach(j -> found.add(j.p()));
       if (!found.isEmpty() && !(test instanceof TestResult.TTestResult)) {
         break; // The first test of all groups is the one that is asked.
       }

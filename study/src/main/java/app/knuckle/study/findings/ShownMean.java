@@ -102,9 +102,10 @@ public record ShownMean(
 
   private static boolean isAsked(ResponseFindings response, Set<String> all) {
     return response.analysis().comparisons().stream().anyMatch(c -> all.equals(Set.copyOf(c.of())))
-        || response.analysis().tests().stream()
-            .filter(TestResult.AnovaResult.class::isInstance)
-            .flatMap(t -> ((TestResult.AnovaResult) t).table().rows().stream())
+        || response
+            .analysis()
+            .variances()
+            .flatMap(table -> table.rows().stream())
             .anyMatch(row -> !row.isError() && all.equals(Set.copyOf(row.term().names())));
   }
 

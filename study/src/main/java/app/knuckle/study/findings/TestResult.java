@@ -2,12 +2,12 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.OneWay;
+import app.knuckle.stats.anova.RelativeEfficiency;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
-import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Coefficient;
-import app.knuckle.stats.linear.OneWay;
-import app.knuckle.stats.linear.RelativeEfficiency;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.ttest.TTest;
@@ -15,6 +15,7 @@ import app.knuckle.stats.unequal.UnequalSpread;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** A test, with everything that a screen shows of it. */
 public sealed interface TestResult {
@@ -27,6 +28,84 @@ public sealed interface TestResult {
   default boolean isDirected() {
     return false;
   }
+
+  /**
+   * Something that a test judged.
+   *
+   * @param term the columns whose effect it is; empty for the question as a whole
+   * @param p its probability
+   */
+  record Judged(List<String> term, Quantity p) {
+    public Judged {
+      term = List.copyOf(term);
+    }
+  }
+
+  /**
+   * What the test judged.
+   *
+   * @return in the order in which it is shown
+   */
+  List<Judged> judged();
+
+  /**
+   * The analysis of variance in it.
+   *
+   * @return empty for a test that is none
+   */
+  default Optional<AnovaTable> variances() {
+    return Optional.empty();
+  }
+
+  /**
+   * What was tested of several responses together.
+   *
+   * @return one a term; none for a test of one response
+   */
+  default List<TogetherRow> rowsTogether() {
+    return List.of();
+  }
+
+  /**
+   * The closed form of a one-way layout.
+   *
+   * @return null for a test that has none
+   */
+  default OneWay closedForm() {
+    return null;
+  }
+
+  /**
+   * What is said of each kind of test. Whoever says something has an answer for every kind, or does
+   * not compile.
+   *
+   * @param <R> what is said
+   */
+  interface Cases<R> {
+    /** Of two groups, pairs, or one sample. */
+    R tTest(TTestResult test);
+
+    /** Of a linear model. */
+    R anova(AnovaResult test);
+
+    /** Of groups with a spread of their own. */
+    R unequal(UnequalResult test);
+
+    /** On ranks, or by permutation. */
+    R ranks(RankResult test);
+
+    /** Of several responses together. */
+    R together(TogetherResult test);
+  }
+
+  /**
+   * What is said of this kind.
+   *
+   * @param cases one a kind
+   * @param <R> what is said
+   * @return what the kind's case gives
+   */
+  <R> R match(Cases<R> cases);
 
   /**
    * A t-test.
@@ -52,6 +131,16 @@ public sealed interface TestResult {
     public boolean isDirected() {
       return direction != Direction.EITHER;
     }
+
+    @Override
+    public List<Judged> judged() {
+      return List.of(new Judged(List.of(), test.test().p()));
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.tTest(this);
+    }
   }
 
   /**
@@ -75,6 +164,29 @@ public sealed interface TestResult {
     public AnovaResult {
       covariates = List.copyOf(covariates);
       coefficients = List.copyOf(coefficients);
+    }
+
+    @Override
+    public List<Judged> judged() {
+      return table.rows().stream()
+          .filter(r -> !r.isError() && r.effect() != null)
+          .map(r -> new Judged(r.term().names(), r.effect().p()))
+          .toList();
+    }
+
+    @Override
+    public Optional<AnovaTable> variances() {
+      return Optional.of(table);
+    }
+
+    @Override
+    public OneWay closedForm() {
+      return oneWay;
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.anova(this);
     }
   }
 
@@ -113,12 +225,17 @@ public sealed interface TestResult {
     }
 
     /**
-     * The sphericity that a term's p is corrected for.
+     * The sphericity that a row's p is corrected for.
      *
-     * @param term names of its treatments
-     * @return null if it has no occasion among them
+     * @param table the row stands in
+     * @param row of a term
+     * @return null if it has no occasion among its treatments, or is judged between units
      */
-    public Sphericity of(Collection<String> term) {
+    public Sphericity correcting(AnovaTable table, AnovaTable.Row row) {
+      return repeated && row.error() == table.finest() ? of(row.term().names()) : null;
+    }
+
+    private Sphericity of(Collection<String> term) {
       TermSphericity best = null;
       for (TermSphericity s : sphericity) {
         boolean more = best == null || s.of().size() > best.of().size();
@@ -164,7 +281,17 @@ public sealed interface TestResult {
    * @param test the numbers
    */
   record UnequalResult(String kind, String treatment, UnequalSpread.FTest test)
-      implements TestResult {}
+      implements TestResult {
+    @Override
+    public List<Judged> judged() {
+      return List.of(new Judged(List.of(), test.p()));
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.unequal(this);
+    }
+  }
 
   /**
    * Several responses together.
@@ -185,7 +312,32 @@ public sealed interface TestResult {
       double errorDf,
       int n,
       List<AnovaTable> responses)
-      implements TestResult {}
+      implements TestResult {
+    public TogetherResult {
+      measured = List.copyOf(measured);
+      rows = List.copyOf(rows);
+      responses = List.copyOf(responses);
+    }
+
+    @Override
+    public List<TogetherRow> rowsTogether() {
+      return rows;
+    }
+
+    /** After Wilks, of the terms that can be tested. */
+    @Override
+    public List<Judged> judged() {
+      return rows.stream()
+          .filter(r -> r.test() != null && r.test().of("wilks") != null)
+          .map(r -> new Judged(r.term(), Quantity.of(r.test().of("wilks").p())))
+          .toList();
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.together(this);
+    }
+  }
 
   /**
    * A term tested on several responses together.
@@ -226,6 +378,16 @@ public sealed interface TestResult {
     public boolean isDirected() {
       String either = Direction.EITHER.key();
       return !facts.all().getOrDefault("direction", either).equals(either);
+    }
+
+    @Override
+    public List<Judged> judged() {
+      return List.of(new Judged(List.of(), p));
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.ranks(this);
     }
 
     /** The same, with more said after its finding. */

@@ -19,7 +19,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 
 /** Where the sentence says what the records cannot bear. */
-final class Contradictions {
+public final class Contradictions {
 
   /** Fewer different values than this are no measurement. */
   private static final int FEWEST_VALUES = 3;
@@ -27,7 +27,7 @@ final class Contradictions {
   private Contradictions() {}
 
   /** One sentence each, with the way on. */
-  static List<String> of(Inquiry inquiry, Numbers response, CellGroups cells) {
+  public static List<String> of(Inquiry inquiry, Numbers response, CellGroups cells) {
     List<String> found = new ArrayList<>();
     Set<Double> values = new HashSet<>();
     for (int row = 0; row < response.size() && values.size() < FEWEST_VALUES; row++) {
@@ -74,7 +74,6 @@ final class Contradictions {
         }
       }
     }
-    tooMany(inquiry, treatments).forEach(found::add);
     inquiry.covariates().forEach(x -> covariate(x, inquiry, cells, response).ifPresent(found::add));
     String unit = inquiry.pairs() != null ? inquiry.pairs() : ranked(inquiry);
     if (unit != null && treatments.size() == 1) {
@@ -121,7 +120,7 @@ final class Contradictions {
   }
 
   /** Comparisons of more means than can be compared pair by pair. */
-  private static List<String> tooMany(Inquiry inquiry, List<Factor> treatments) {
+  public static List<String> ofComparisons(Inquiry inquiry, List<Factor> treatments) {
     List<String> found = new ArrayList<>();
     for (Inquiry.Compare c : inquiry.compare()) {
       double means =

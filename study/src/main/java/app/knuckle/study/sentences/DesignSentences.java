@@ -2,9 +2,9 @@ package app.knuckle.study.sentences;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
-import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.design.Inquiry;
@@ -50,21 +50,37 @@ public final class DesignSentences {
   }
 
   private String finding() {
-    for (TestResult test : analysis.tests()) {
-      if (test instanceof TestResult.TTestResult t) {
-        return tTest(t);
-      }
-      if (test instanceof TestResult.RankResult r) {
-        return r.words();
-      }
-      if (test instanceof TestResult.UnequalResult u) {
-        return unequal(u);
-      }
-      if (test instanceof TestResult.AnovaResult a) {
-        return anova(a.table());
-      }
+    return analysis.tests().isEmpty()
+        ? "Nothing could be tested."
+        : analysis.tests().get(0).match(new Finding());
+  }
+
+  /** The first test of each kind in a sentence. */
+  private final class Finding implements TestResult.Cases<String> {
+    @Override
+    public String tTest(TestResult.TTestResult test) {
+      return DesignSentences.this.tTest(test);
     }
-    return "Nothing could be tested.";
+
+    @Override
+    public String anova(TestResult.AnovaResult test) {
+      return DesignSentences.this.anova(test.table());
+    }
+
+    @Override
+    public String unequal(TestResult.UnequalResult test) {
+      return DesignSentences.this.unequal(test);
+    }
+
+    @Override
+    public String ranks(TestResult.RankResult test) {
+      return test.words();
+    }
+
+    @Override
+    public String together(TestResult.TogetherResult test) {
+      return DesignSentences.together(test, inquiry.alpha());
+    }
   }
 
   private String label() {

@@ -1,6 +1,6 @@
 package app.knuckle.study.sentences;
 
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.Parts;
@@ -8,7 +8,6 @@ import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
-import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -32,14 +31,19 @@ public final class DesignWords {
   }
 
   public static DesignReading of(
-      Inquiry inquiry, Numbers response, CellGroups cells, Analysis analysis) {
+      Inquiry inquiry,
+      Numbers response,
+      CellGroups cells,
+      List<String> contradictions,
+      Analysis analysis) {
     boolean plain =
         inquiry.treatments().size() == 1
             && inquiry.blocks().isEmpty()
             && inquiry.covariates().isEmpty()
             && inquiry.unit() == null
             && inquiry.pairs() == null;
-    List<String> odd = Contradictions.of(inquiry, response, cells);
+    List<String> odd = new ArrayList<>(contradictions);
+    odd.addAll(Contradictions.ofComparisons(inquiry, cells.factors()));
     DesignWords words = new DesignWords(inquiry, response, cells);
     DesignReading reading =
         plain
@@ -133,17 +137,23 @@ public final class DesignWords {
 
   private static List<DesignReading.Source> skeleton(Analysis analysis) {
     List<DesignReading.Source> skeleton = new ArrayList<>();
-    for (TestResult test : analysis.tests()) {
-      if (test instanceof TestResult.AnovaResult anova) {
-        for (AnovaTable.Row row : anova.table().rows()) {
-          double df = row.isError() ? row.error().errorDf() : df(row);
-          skeleton.add(
-              new DesignReading.Source(
-                  row.source(), 0, (int) df, row.isError() ? "" : row.error().error()));
-        }
-        skeleton.add(new DesignReading.Source("total", 0, (int) anova.table().totalDf(), ""));
-      }
-    }
+    analysis
+        .variances()
+        .forEach(
+            table -> {
+              for (AnovaTable.Row row : table.rows()) {
+                double df = row.isError() ? row.error().errorDf() : df(row);
+                skeleton.add(
+                    new DesignReading.Source(
+                        row.source(),
+                        row.isError() ? List.of() : row.term().names(),
+                        0,
+                        (int) df,
+                        row.isError() ? "" : row.error().error()));
+              }
+              skeleton.add(
+                  new DesignReading.Source("total", List.of(), 0, (int) table.totalDf(), ""));
+            });
     return skeleton;
   }
 

@@ -1,8 +1,8 @@
 package app.knuckle.study.sentences;
 
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.findings.ComparedMeans;

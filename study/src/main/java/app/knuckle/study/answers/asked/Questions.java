@@ -2,6 +2,7 @@ package app.knuckle.study.answers.asked;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
@@ -9,7 +10,6 @@ import app.knuckle.stats.compare.Contrast;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.Trend;
-import app.knuckle.stats.linear.AnovaTable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Term;
@@ -21,6 +21,7 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.MeansResult;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
@@ -31,6 +32,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.TDistribution;
 
@@ -49,36 +51,74 @@ public final class Questions {
   private final Inquiry inquiry;
   private final Strata strata;
   private final List<Factor> factors;
+  private final List<String> covariates;
   private final double[] at;
   private final AnovaTable table;
   private final Progress progress;
+  private final Stages stages;
+  private final String measured;
   private final List<ComparisonResult> comparisons = new ArrayList<>();
 
-  public Questions(
-      Inquiry inquiry,
+  /**
+   * Means that a fit can give.
+   *
+   * @param measured the response
+   * @param strata the layers of the fit
+   * @param factors blocks and treatments, as the models have them
+   * @param covariates by their names
+   * @param table the analysis of variance; null for none
+   */
+  public record Estimable(
+      String measured,
       Strata strata,
       List<Factor> factors,
       List<String> covariates,
-      AnovaTable table,
-      Progress progress) {
+      AnovaTable table) {
+    public Estimable {
+      factors = List.copyOf(factors);
+      covariates = List.copyOf(covariates);
+    }
+  }
+
+  /**
+   * What an inquiry asks of a fit.
+   *
+   * @param inquiry the question
+   * @param fit what was estimated
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   */
+  public Questions(Inquiry inquiry, Estimable fit, Progress progress, Stages stages) {
     this.inquiry = inquiry;
-    this.strata = strata;
-    this.factors = factors;
-    this.table = table;
     this.progress = progress;
+    this.stages = stages;
+    measured = fit.measured();
+    strata = fit.strata();
+    factors = fit.factors();
+    covariates = fit.covariates();
+    table = fit.table();
     at =
         covariates.stream()
             .mapToDouble(c -> inquiry.adjustAt().getOrDefault(c, Double.NaN))
             .toArray();
-    this.covariates = covariates;
   }
-
-  private final List<String> covariates;
 
   private record Mean(Map<String, String> levels, int[] codes, Strata.Estimable estimable) {}
 
-  /** Combinations of levels of some treatments, the last running fastest. */
+  /** What is the same for one fit, whatever is compared and however it is judged. */
+  private <V> V known(String what, Object of, Supplier<V> make) {
+    return stages.of(
+        what + " of " + measured + ": " + of,
+        List.of(new Stages.Same(strata), inquiry.adjustAt()),
+        make);
+  }
+
   private List<Mean> means(List<String> names, Map<String, String> fixed) {
+    return known("means", List.of(names, fixed), () -> makeMeans(names, fixed));
+  }
+
+  /** Combinations of levels of some treatments, the last running fastest. */
+  private List<Mean> makeMeans(List<String> names, Map<String, String> fixed) {
     List<Map<String, String>> all = new ArrayList<>();
     all.add(fixed);
     for (String name : names) {
@@ -142,12 +182,21 @@ public final class Questions {
   }
 
   private MeansResult result(List<String> of, List<String> within) {
+    MeansResult bare =
+        stages.of(
+            "adjusted means of " + measured + ": " + List.of(of, within),
+            List.of(new Stages.Same(strata), inquiry.adjustAt(), inquiry.alpha()),
+            () -> bare(of, within));
+    return bare.lettered(levels -> letters(of, within, levels));
+  }
+
+  private MeansResult bare(List<String> of, List<String> within) {
     List<String> all = new ArrayList<>(within);
     all.addAll(of);
     List<Mean> means = means(all, Map.of());
     List<MeansResult.Row> rows = new ArrayList<>();
     for (Mean mean : means) {
-      rows.add(row(mean, letters(of, within, mean.levels())));
+      rows.add(row(mean));
     }
     Map<String, Double> adjusted = new LinkedHashMap<>();
     for (int c = 0; c < at.length; c++) {
@@ -155,8 +204,8 @@ public final class Questions {
           covariates.get(c),
           Double.isNaN(at[c]) ? strata.layers().get(0).fit().covariateMean(c) : at[c]);
     }
-    Quantity se = commonError(of, within);
-    Quantity df = se.exists() ? commonDf(of, within) : se;
+    Quantity se = known("error", List.of(of, within), () -> commonError(of, within));
+    Quantity df = se.exists() ? known("df", List.of(of, within), () -> commonDf(of, within)) : se;
     return new MeansResult(
         of,
         within,
@@ -172,7 +221,7 @@ public final class Questions {
             : df);
   }
 
-  private MeansResult.Row row(Mean mean, String letters) {
+  private MeansResult.Row row(Mean mean) {
     long n = count(mean);
     Quantity df = Quantity.of(strata.layers().get(strata.layers().size() - 1).errorDf());
     if (mean.estimable() == null) {
@@ -190,7 +239,7 @@ public final class Questions {
         one.df(0),
         half.map(h -> value - h),
         half.map(h -> value + h),
-        letters);
+        null);
   }
 
   private String letters(List<String> of, List<String> within, Map<String, String> levels) {

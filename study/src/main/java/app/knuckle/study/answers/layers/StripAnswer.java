@@ -2,6 +2,7 @@ package app.knuckle.study.answers.layers;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.strata.Strips;
@@ -17,6 +18,7 @@ import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,21 +31,57 @@ public final class StripAnswer {
   private final Inquiry inquiry;
   private final String measured;
   private final Progress progress;
+  private final Stages stages;
+  private final Fitted fitted;
   private final Parts parts;
   private final List<String> first;
   private final List<String> second;
 
-  public StripAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+  public StripAnswer(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     this.frame = frame;
     this.inquiry = inquiry;
     this.measured = measured;
     this.progress = progress;
+    this.stages = stages;
     first = inquiry.treatments().stream().filter(inquiry.strips()::contains).toList();
     second = inquiry.treatments().stream().filter(t -> !first.contains(t)).toList();
     check();
+    fitted =
+        stages.of(
+            "strips of " + measured,
+            List.of(new Stages.Same(frame), inquiry.fitting(measured)),
+            this::fit);
+    parts = fitted.parts();
+  }
+
+  /** What does not depend on what is compared, nor on how it is judged. */
+  private record Fitted(Parts parts, List<Term> terms, Strips strips, LayerChecks checks) {}
+
+  private Fitted fit() {
     List<String> names = new ArrayList<>(inquiry.blocks());
     names.addAll(inquiry.treatments());
-    parts = new Parts(frame, List.of(measured), names);
+    Parts own = new Parts(frame, List.of(measured), names);
+    List<Term> terms = AskedModel.terms(inquiry, own);
+    Factor block = own.factor(inquiry.blocks().get(0));
+    Strips strips =
+        Strips.of(
+            new Strips.Plan(
+                block,
+                own.factors(first),
+                own.factors(second),
+                terms,
+                List.of(
+                    "error of " + Numerals.list(first) + " strips",
+                    "error of " + Numerals.list(second) + " strips",
+                    "error of crossings")),
+            own.values(measured));
+    progress.check();
+    if (strips == null) {
+      throw refused(
+          "fewer than two blocks are complete", "Each must have a value where strips cross");
+    }
+    return new Fitted(own, terms, strips, checks(own, strips, block, terms));
   }
 
   private void check() {
@@ -70,78 +108,63 @@ public final class StripAnswer {
   }
 
   public Analysis analysis() {
-    List<Term> terms = AskedModel.terms(inquiry, parts);
+    Strips strips = fitted.strips();
     Factor block = parts.factor(inquiry.blocks().get(0));
-    Strips strips =
-        Strips.of(
-            new Strips.Plan(
-                block,
-                parts.factors(first),
-                parts.factors(second),
-                terms,
-                List.of(
-                    "error of " + Numerals.list(first) + " strips",
-                    "error of " + Numerals.list(second) + " strips",
-                    "error of crossings")),
-            parts.values(measured),
-            inquiry.squares(),
-            inquiry.alpha());
-    progress.check();
-    if (strips == null) {
-      throw refused(
-          "fewer than two blocks are complete", "Each must have a value where strips cross");
-    }
+    AnovaTable table = strips.table(inquiry.squares(), inquiry.alpha());
     List<String> all = new ArrayList<>(inquiry.blocks());
     all.addAll(first);
     all.addAll(second);
     Questions questions =
         new Questions(
-            inquiry, strips.strata(), parts.factors(all), List.of(), strips.table(), progress);
+            inquiry,
+            new Questions.Estimable(
+                measured, strips.strata(), parts.factors(all), List.of(), table),
+            progress,
+            stages);
     List<ComparisonResult> comparisons = questions.comparisons();
     List<Term> asked = new ArrayList<>(List.of(Term.of(block.name())));
-    asked.addAll(terms);
+    asked.addAll(fitted.terms());
     Analysis answered =
         new Analysis(
             List.of(
                 new TestResult.AnovaResult(
-                    strips.table(), null, List.of(), null, beside(strips, block), List.of())),
+                    table, null, List.of(), null, beside(strips, block), List.of())),
             List.of(),
             questions.meansOf(asked),
             comparisons,
             questions.contrasts(),
             null);
-    return checked(answered, strips, block, terms);
+    return fitted.checks().on(answered, frame);
   }
 
-  private Analysis checked(Analysis answered, Strips strips, Factor block, List<Term> terms) {
+  private LayerChecks checks(Parts own, Strips strips, Factor block, List<Term> terms) {
     List<Factor> lanes =
-        List.of(lanes("strip", block, first), lanes("strip across", block, second));
+        List.of(lanes(own, "strip", block, first), lanes(own, "strip across", block, second));
     List<Term> crossing =
         terms.stream()
             .filter(t -> t.names().stream().anyMatch(first::contains))
             .filter(t -> t.names().stream().anyMatch(second::contains))
             .toList();
-    double[] whole = LayerChecks.without(parts.values(measured), block, strips.leftOut());
-    return LayerChecks.of(parts, whole, lanes, List.of(), crossing)
+    double[] whole = LayerChecks.without(own.values(measured), block, strips.leftOut());
+    return LayerChecks.of(own, whole, lanes, List.of(), crossing)
         .layer(
             strips.strata().layers().get(1),
-            names(strips, block, first),
+            names(own, strips, block, first),
             strips.deviations().get(0))
         .layer(
             strips.strata().layers().get(2),
-            names(strips, block, second),
-            strips.deviations().get(1))
-        .on(answered, frame);
+            names(own, strips, block, second),
+            strips.deviations().get(1));
   }
 
   /** Names of strips as they are laid out: block after block, the last treatment changing first. */
-  private List<String> names(Strips strips, Factor block, List<String> treatments) {
+  private List<String> names(Parts own, Strips strips, Factor block, List<String> treatments) {
     List<String> names =
         IntStream.range(0, block.size())
             .filter(b -> !strips.leftOut().contains(b))
             .mapToObj(b -> block.levels().get(b))
             .toList();
-    for (Factor factor : parts.factors(treatments)) {
+    for (Factor factor : own.factors(treatments)) {
       names =
           names.stream()
               .flatMap(name -> factor.levels().stream().map(level -> name + ", " + level))
@@ -151,10 +174,10 @@ public final class StripAnswer {
   }
 
   /** Strips of some treatments in each block. */
-  private Factor lanes(String name, Factor block, List<String> treatments) {
+  private Factor lanes(Parts own, String name, Factor block, List<String> treatments) {
     List<Factor> all = new ArrayList<>(List.of(block));
-    all.addAll(parts.factors(treatments));
-    return Factor.combined(name, all, parts::isUsed);
+    all.addAll(own.factors(treatments));
+    return Factor.combined(name, all, own::isUsed);
   }
 
   private TestResult.Layers beside(Strips strips, Factor block) {

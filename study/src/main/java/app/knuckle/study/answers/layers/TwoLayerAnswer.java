@@ -2,6 +2,7 @@ package app.knuckle.study.answers.layers;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Stratum;
@@ -22,6 +23,7 @@ import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -36,18 +38,21 @@ public final class TwoLayerAnswer {
   private final Frame frame;
   private final Inquiry inquiry;
   private final String measured;
+  private final Fitted fitted;
   private final Parts parts;
   private final Progress progress;
   private final boolean repeated;
   private final List<String> between;
   private final List<String> within;
-  private final List<Covariate> covariates;
+  private final Stages stages;
 
-  public TwoLayerAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+  public TwoLayerAnswer(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     this.frame = frame;
     this.inquiry = inquiry;
     this.measured = measured;
     this.progress = progress;
+    this.stages = stages;
     repeated = inquiry.wholePlots().isEmpty();
     within =
         inquiry.treatments().stream()
@@ -56,16 +61,23 @@ public final class TwoLayerAnswer {
             .toList();
     between = inquiry.treatments().stream().filter(t -> !within.contains(t)).toList();
     check();
-    List<String> names = new ArrayList<>(inquiry.blocks());
-    names.addAll(inquiry.treatments());
-    if (inquiry.unit() != null) {
-      names.add(inquiry.unit());
-    }
-    List<String> numbers = new ArrayList<>(inquiry.covariates());
-    numbers.add(measured);
-    parts = new Parts(frame, numbers, names);
-    covariates = inquiry.covariates().stream().map(parts::covariate).toList();
+    fitted =
+        stages.of(
+            "layers of " + measured,
+            List.of(new Stages.Same(frame), inquiry.fitting(measured)),
+            this::fit);
+    parts = fitted.parts();
   }
+
+  /** What does not depend on what is compared, nor on how it is judged. */
+  private record Fitted(
+      Parts parts,
+      Factor units,
+      List<Term> betweenTerms,
+      List<Term> withinTerms,
+      TwoLayers layers,
+      List<TestResult.TermSphericity> sphericity,
+      LayerChecks checks) {}
 
   private void check() {
     boolean sloped =
@@ -100,19 +112,22 @@ public final class TwoLayerAnswer {
     return Refused.at(new Place.Key("inquiry", List.of(key)), what, wayOn);
   }
 
-  Parts parts() {
-    return parts;
-  }
-
-  public Analysis analysis() {
-    Factor units = units();
-    List<String> outer = new ArrayList<>(inquiry.blocks());
-    outer.addAll(between);
+  private Fitted fit() {
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    if (inquiry.unit() != null) {
+      names.add(inquiry.unit());
+    }
+    List<String> numbers = new ArrayList<>(inquiry.covariates());
+    numbers.add(measured);
+    Parts own = new Parts(frame, numbers, names);
+    List<Covariate> covariates = inquiry.covariates().stream().map(own::covariate).toList();
+    Factor units = units(own);
     List<Term> betweenTerms = new ArrayList<>();
     inquiry.blocks().forEach(block -> betweenTerms.add(Term.of(block)));
     inquiry.covariates().forEach(covariate -> betweenTerms.add(Term.of(covariate)));
     List<Term> withinTerms = new ArrayList<>();
-    for (Term term : AskedModel.terms(inquiry, parts)) {
+    for (Term term : AskedModel.terms(inquiry, own)) {
       boolean inner = term.names().stream().anyMatch(within::contains);
       (inner ? withinTerms : betweenTerms).add(term);
     }
@@ -120,16 +135,14 @@ public final class TwoLayerAnswer {
         TwoLayers.of(
             new TwoLayers.Plan(
                 units,
-                parts.factors(outer),
-                parts.factors(within),
+                own.factors(outer()),
+                own.factors(within),
                 betweenTerms,
                 withinTerms,
                 covariates,
                 repeated ? "units" : "whole-plot error",
                 repeated ? "error within units" : "subplot error"),
-            parts.values(measured),
-            inquiry.squares(),
-            inquiry.alpha());
+            own.values(measured));
     progress.check();
     if (layers == null) {
       throw refused(
@@ -137,69 +150,93 @@ public final class TwoLayerAnswer {
           "fewer than two " + (repeated ? "units" : "whole plots") + " are complete",
           "Each must have a value on every " + (repeated ? "occasion" : "subplot"));
     }
-    List<String> all = new ArrayList<>(outer);
-    all.addAll(within);
-    Questions questions =
-        new Questions(
-            inquiry,
-            layers.strata(),
-            parts.factors(all),
-            inquiry.covariates(),
-            layers.table(),
-            progress);
-    List<ComparisonResult> comparisons = questions.comparisons();
-    List<TestResult.TermSphericity> sphericity = repeated ? sphericity(layers) : List.of();
-    List<CheckResult> checks = sphericity.stream().map(this::check).toList();
-    List<Term> terms = new ArrayList<>(betweenTerms);
-    terms.addAll(withinTerms);
-    Analysis answered =
-        new Analysis(
-            List.of(
-                new TestResult.AnovaResult(
-                    layers.table(),
-                    null,
-                    Slopes.of(layers.strata(), inquiry.alpha()),
-                    null,
-                    beside(layers, sphericity, units),
-                    List.of())),
-            checks,
-            questions.meansOf(terms),
-            comparisons,
-            questions.contrasts(),
-            null);
+    return new Fitted(
+        own,
+        units,
+        betweenTerms,
+        withinTerms,
+        layers,
+        repeated ? sphericity(own, layers) : List.of(),
+        layerChecks(own, units, withinTerms, layers, covariates));
+  }
+
+  private LayerChecks layerChecks(
+      Parts own,
+      Factor units,
+      List<Term> withinTerms,
+      TwoLayers layers,
+      List<Covariate> covariates) {
     List<String> names =
         IntStream.range(0, units.size())
             .filter(u -> !layers.leftOut().contains(u))
             .mapToObj(u -> units.levels().get(u))
             .toList();
-    double[] whole = LayerChecks.without(parts.values(measured), units, layers.leftOut());
+    double[] whole = LayerChecks.without(own.values(measured), units, layers.leftOut());
     List<Covariate> varying = layers.strata().layers().get(1).fit().model().covariates();
     List<Covariate> rows =
         covariates.stream()
             .filter(c -> varying.stream().anyMatch(v -> v.name().equals(c.name())))
             .toList();
-    return LayerChecks.of(parts, whole, List.of(units), rows, withinTerms)
-        .layer(layers.strata().layers().get(0), names, layers.unitDeviations())
-        .on(answered, frame);
+    return LayerChecks.of(own, whole, List.of(units), rows, withinTerms)
+        .layer(layers.strata().layers().get(0), names, layers.unitDeviations());
+  }
+
+  private List<String> outer() {
+    List<String> outer = new ArrayList<>(inquiry.blocks());
+    outer.addAll(between);
+    return outer;
+  }
+
+  public Analysis analysis() {
+    TwoLayers layers = fitted.layers();
+    AnovaTable table = layers.table(inquiry.squares(), inquiry.alpha());
+    List<String> all = outer();
+    all.addAll(within);
+    Questions questions =
+        new Questions(
+            inquiry,
+            new Questions.Estimable(
+                measured, layers.strata(), parts.factors(all), inquiry.covariates(), table),
+            progress,
+            stages);
+    List<ComparisonResult> comparisons = questions.comparisons();
+    List<Term> terms = new ArrayList<>(fitted.betweenTerms());
+    terms.addAll(fitted.withinTerms());
+    Analysis answered =
+        new Analysis(
+            List.of(
+                new TestResult.AnovaResult(
+                    table,
+                    null,
+                    Slopes.of(layers.strata(), inquiry.alpha()),
+                    null,
+                    beside(layers, fitted.sphericity(), fitted.units()),
+                    List.of())),
+            fitted.sphericity().stream().map(this::check).toList(),
+            questions.meansOf(terms),
+            comparisons,
+            questions.contrasts(),
+            null);
+    return fitted.checks().on(answered, frame);
   }
 
   /** Who was seen repeatedly, or which plots make a whole plot. */
-  private Factor units() {
+  private Factor units(Parts own) {
     if (inquiry.unit() != null) {
-      Factor units = parts.factor(inquiry.unit());
-      refuseTwoGroups(units);
+      Factor units = own.factor(inquiry.unit());
+      refuseTwoGroups(own, units);
       return units;
     }
-    List<Factor> outer = new ArrayList<>(parts.factors(inquiry.blocks()));
-    outer.addAll(parts.factors(inquiry.wholePlots()));
-    return Factor.combined("whole plot", outer, parts::isUsed);
+    List<Factor> outer = new ArrayList<>(own.factors(inquiry.blocks()));
+    outer.addAll(own.factors(inquiry.wholePlots()));
+    return Factor.combined("whole plot", outer, own::isUsed);
   }
 
-  private void refuseTwoGroups(Factor units) {
+  private void refuseTwoGroups(Parts own, Factor units) {
     for (String name : between) {
       int[] group = new int[units.size()];
       Arrays.fill(group, -1);
-      int[] codes = parts.factor(name).codes();
+      int[] codes = own.factor(name).codes();
       for (int row = 0; row < codes.length; row++) {
         int unit = units.codes()[row];
         if (unit < 0) {
@@ -217,9 +254,9 @@ public final class TwoLayerAnswer {
   }
 
   /** Of every combination of occasion factors. */
-  private List<TestResult.TermSphericity> sphericity(TwoLayers layers) {
+  private List<TestResult.TermSphericity> sphericity(Parts own, TwoLayers layers) {
     int groups = Arrays.stream(layers.groups()).max().orElse(0) + 1;
-    int[] sizes = parts.factors(within).stream().mapToInt(Factor::size).toArray();
+    int[] sizes = own.factors(within).stream().mapToInt(Factor::size).toArray();
     List<TestResult.TermSphericity> all = new ArrayList<>();
     for (Term term : Term.combinations(within, within.size())) {
       boolean[] inTerm = new boolean[sizes.length];

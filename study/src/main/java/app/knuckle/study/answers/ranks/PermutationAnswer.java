@@ -3,11 +3,11 @@ package app.knuckle.study.answers.ranks;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
-import app.knuckle.stats.linear.OneWay;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
@@ -19,15 +19,29 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.function.Supplier;
 
 /** Answers by rearranging the values among the groups. */
 public final class PermutationAnswer extends RankQuestion {
 
-  public PermutationAnswer(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+  private final Stages stages;
+
+  public PermutationAnswer(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     super(frame, inquiry, measured, progress);
+    this.stages = stages;
+  }
+
+  /** Arrangements are drawn once for a design, however they are judged. */
+  private <V> V drawn(String what, Supplier<V> draw) {
+    return stages.of(
+        what + " of " + measured, List.of(new Stages.Same(frame), inquiry.fitting(measured)), draw);
   }
 
   @Override
@@ -59,16 +73,16 @@ public final class PermutationAnswer extends RankQuestion {
     Fit fit = Fit.of(model, List.of(values));
     AnovaTable table =
         AnovaTable.of(new Stratum("error", fit, 0, 1), Squares.AFTER_ALL, inquiry.alpha());
-    ReducedModel reduced = new ReducedModel(fit, values);
+    Map<Term, ReducedModel.Result> drawn =
+        drawn("arrangements", () -> arrange(model, table, new ReducedModel(fit, values)));
     List<Facts> rows = new ArrayList<>();
     List<String> found = new ArrayList<>();
     for (Term term : model.terms()) {
-      boolean asked = term.names().stream().anyMatch(inquiry.treatments()::contains);
       AnovaTable.Row row = table.row(term);
-      if (!asked || row == null || row.effect() == null) {
+      if (!drawn.containsKey(term)) {
         continue;
       }
-      ReducedModel.Result p = reduced.test(term, progress);
+      ReducedModel.Result p = drawn.get(term);
       Quantity none = Quantity.absent("cells are empty, or there is no estimate of the noise");
       Quantity known = p == null ? none : Quantity.of(p.p());
       Facts facts =
@@ -106,10 +120,24 @@ public final class PermutationAnswer extends RankQuestion {
         List.of());
   }
 
+  /** By term of the treatments that can be tested; null where no arrangement tells anything. */
+  private Map<Term, ReducedModel.Result> arrange(
+      Model model, AnovaTable table, ReducedModel reduced) {
+    Map<Term, ReducedModel.Result> drawn = new LinkedHashMap<>();
+    for (Term term : model.terms()) {
+      AnovaTable.Row row = table.row(term);
+      boolean asked = term.names().stream().anyMatch(inquiry.treatments()::contains);
+      if (asked && row != null && row.effect() != null) {
+        drawn.put(term, reduced.test(term, progress));
+      }
+    }
+    return drawn;
+  }
+
   private Analysis oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
-    Facts own = Permutation.of(groups, progress);
+    Facts own = drawn("arrangements", () -> Permutation.of(groups, progress));
     double[] values = parts.values(measured);
     OneWay fit =
         OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());

@@ -14,6 +14,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 
 /** Answers about treatments within blocks, or within units, on ranks. */
@@ -57,7 +58,12 @@ final class RankBlocksAnswer extends RankQuestion {
       }
       comparisons.add(
           new RankComparison(
-              c.of(), labels(factor), false, ranked.pairs(c.procedure(), inquiry.alpha())));
+              c.of(),
+              labels(factor),
+              Arrays.stream(ranked.rankSums()).map(sum -> sum / whole.length).boxed().toList(),
+              Collections.nCopies(factor.size(), (long) whole.length),
+              false,
+              ranked.pairs(c.procedure(), inquiry.alpha())));
     }
     return of(tests, List.of(), comparisons);
   }

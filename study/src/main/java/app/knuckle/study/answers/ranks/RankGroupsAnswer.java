@@ -16,7 +16,9 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Answers about independent groups on ranks. */
 final class RankGroupsAnswer extends RankQuestion {
@@ -55,7 +57,7 @@ final class RankGroupsAnswer extends RankQuestion {
       Facts ordered = new Facts().put("order", factor.levels()).putAll(several.jonckheere());
       tests.add(result("jonckheere-terpstra", "Jonckheere-Terpstra test", ordered, ""));
     }
-    return of(tests, List.of(), comparisons(factor, several));
+    return of(tests, List.of(), comparisons(factor, several, groups));
   }
 
   private TestResult kruskalWallis(Factor factor, SeveralGroups several) {
@@ -123,7 +125,12 @@ final class RankGroupsAnswer extends RankQuestion {
     return result("mood-median", "median test", facts, "");
   }
 
-  private List<RankComparison> comparisons(Factor factor, SeveralGroups several) {
+  private List<RankComparison> comparisons(
+      Factor factor, SeveralGroups several, double[][] groups) {
+    double[] sums = several.rankSums();
+    List<Long> counts = Arrays.stream(groups).map(g -> (long) g.length).toList();
+    List<Double> means =
+        IntStream.range(0, sums.length).mapToObj(g -> sums[g] / groups[g].length).toList();
     List<RankComparison> comparisons = new ArrayList<>();
     for (Inquiry.Compare c : inquiry.compare()) {
       progress.check();
@@ -143,6 +150,8 @@ final class RankGroupsAnswer extends RankQuestion {
             new RankComparison(
                 c.of(),
                 labels(factor),
+                means,
+                counts,
                 true,
                 RankPairs.steel(several, reference, inquiry.direction(), inquiry.alpha())));
       } else if (c.procedure() == Procedure.CONOVER_HOLM && several.isSingle()) {
@@ -157,6 +166,8 @@ final class RankGroupsAnswer extends RankQuestion {
             new RankComparison(
                 c.of(),
                 labels(factor),
+                means,
+                counts,
                 false,
                 RankPairs.of(several, c.procedure(), inquiry.alpha())));
       } else {

@@ -2,7 +2,7 @@ package app.knuckle.study.answers.together;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.linear.AnovaTable;
+import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Strata;
@@ -19,6 +19,7 @@ import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -29,27 +30,42 @@ import java.util.Map;
 public final class TogetherAnswer {
 
   private final Inquiry inquiry;
+  private final Fitted fitted;
   private final Parts parts;
   private final Progress progress;
+  private final Stages stages;
   private final List<Factor> factors;
   private final Fit fit;
   private final double[][] values;
 
-  public TogetherAnswer(Frame frame, Inquiry inquiry, Progress progress) {
+  public TogetherAnswer(Frame frame, Inquiry inquiry, Progress progress, Stages stages) {
     this.inquiry = inquiry;
     this.progress = progress;
-    List<String> numbers = new ArrayList<>(inquiry.covariates());
-    numbers.addAll(inquiry.measured());
-    List<String> names = new ArrayList<>(inquiry.blocks());
-    names.addAll(inquiry.treatments());
-    parts = new Parts(frame, numbers, names);
-    factors = parts.factors(names);
-    values = inquiry.measured().stream().map(parts::values).toArray(double[][]::new);
-    fit = Fit.of(AskedModel.of(inquiry, parts, factors), Arrays.asList(values));
+    this.stages = stages;
+    fitted =
+        stages.of(
+            "fit together",
+            List.of(new Stages.Same(frame), inquiry.laying()),
+            () -> Fitted.of(frame, inquiry.laying()));
+    parts = fitted.parts();
+    factors = fitted.factors();
+    fit = fitted.fit();
+    values = fitted.values();
   }
 
-  Parts parts() {
-    return parts;
+  /** What does not depend on what is compared, nor on how it is judged. */
+  private record Fitted(Parts parts, List<Factor> factors, double[][] values, Fit fit) {
+    static Fitted of(Frame frame, Inquiry inquiry) {
+      List<String> numbers = new ArrayList<>(inquiry.covariates());
+      numbers.addAll(inquiry.measured());
+      List<String> names = new ArrayList<>(inquiry.blocks());
+      names.addAll(inquiry.treatments());
+      Parts parts = new Parts(frame, numbers, names);
+      List<Factor> factors = parts.factors(names);
+      double[][] values = inquiry.measured().stream().map(parts::values).toArray(double[][]::new);
+      Fit fit = Fit.of(AskedModel.of(inquiry, parts, factors), Arrays.asList(values));
+      return new Fitted(parts, factors, values, fit);
+    }
   }
 
   /** The multivariate test, and the check of equal covariance matrices. */
@@ -81,7 +97,12 @@ public final class TogetherAnswer {
     AnovaTable table = table(response);
     Strata strata = new Strata(List.of(layer(response)));
     Questions questions =
-        new Questions(inquiry, strata, factors, inquiry.covariates(), table, progress);
+        new Questions(
+            inquiry,
+            new Questions.Estimable(
+                inquiry.measured().get(response), strata, factors, inquiry.covariates(), table),
+            progress,
+            stages);
     List<ComparisonResult> comparisons = questions.comparisons();
     return new Analysis(
         List.of(new TestResult.AnovaResult(table, null, List.of(), null, null, List.of())),

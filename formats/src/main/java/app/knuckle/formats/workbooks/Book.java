@@ -1,4 +1,4 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import java.io.Closeable;
 import java.io.IOException;
@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.stream.Stream;
 
 /** An open workbook, whatever its format. */
-interface Book extends Closeable {
+public interface Book extends Closeable {
 
   /**
    * A row of a sheet.
@@ -17,7 +17,7 @@ interface Book extends Closeable {
    * @param unvalued places of formulas whose value was not stored, such as "C5"
    */
   record Row(int number, List<String> cells, int errors, List<String> unvalued) {
-    boolean isBlank() {
+    public boolean isBlank() {
       return cells.stream().allMatch(String::isBlank);
     }
   }

@@ -1,4 +1,4 @@
-package app.knuckle.stats.linear;
+package app.knuckle.stats.anova;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,4 +1,4 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -93,12 +93,12 @@ public record Area(int top, int left, int bottom, int right) {
   }
 
   /** Whether a row of the sheet lies in it. */
-  boolean holdsRow(int row) {
+  public boolean holdsRow(int row) {
     return row >= top && row <= bottom;
   }
 
   /** The cells of a row that lie in it. */
-  <T> List<T> of(List<T> row) {
+  public <T> List<T> of(List<T> row) {
     int from = Math.min(left - 1, row.size());
     return row.subList(from, Math.max(from, Math.min(right, row.size())));
   }

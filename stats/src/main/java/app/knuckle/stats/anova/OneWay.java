@@ -1,6 +1,7 @@
-package app.knuckle.stats.linear;
+package app.knuckle.stats.anova;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.means.Covariance;
 import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.Estimates;

@@ -1,4 +1,4 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
@@ -20,14 +20,14 @@ import org.dhatim.fastexcel.reader.Sheet;
 import org.dhatim.fastexcel.reader.SheetVisibility;
 
 /** A workbook in Office Open XML, .xlsx, read row by row. */
-final class XlsxBook implements Book {
+public final class XlsxBook implements Book {
 
   private final ReadableWorkbook book;
 
   /** The widest sheets that spreadsheets have end at XFD. */
   private static final int MOST_COLUMNS = 16_384;
 
-  XlsxBook(Path file) throws IOException {
+  public XlsxBook(Path file) throws IOException {
     CellReferences.check(file, MOST_COLUMNS);
     book = new ReadableWorkbook(file.toFile(), new ReadingOptions(hasStyles(file), false));
   }

@@ -1,4 +1,4 @@
-package app.knuckle.stats.linear;
+package app.knuckle.stats.anova;
 
 import app.knuckle.stats.Quantity;
 

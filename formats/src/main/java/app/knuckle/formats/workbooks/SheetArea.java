@@ -1,14 +1,14 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import java.util.List;
 
 /** Finds the table in a sheet that has titles above it or notes beside it. */
-final class SheetArea {
+public final class SheetArea {
 
   private SheetArea() {}
 
   /** The range from the row of names on; the whole sheet when there is nothing around the table. */
-  static Area guess(List<Book.Row> rows) {
+  public static Area guess(List<Book.Row> rows) {
     int widest = rows.stream().mapToInt(row -> filledCells(row.cells())).max().orElse(0);
     Book.Row head =
         rows.stream()

@@ -1,6 +1,13 @@
-package app.knuckle.stats.linear;
+package app.knuckle.stats.anova;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.Term;
 import java.util.ArrayList;
 import java.util.List;
 

@@ -1,4 +1,4 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;

@@ -1,4 +1,4 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;

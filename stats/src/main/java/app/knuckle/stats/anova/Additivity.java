@@ -1,4 +1,11 @@
-package app.knuckle.stats.linear;
+package app.knuckle.stats.anova;
+
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.SumTest;
+import app.knuckle.stats.linear.Term;
 
 /**
  * Whether blocks and treatments add up: the square of the fitted values as one more covariate.

@@ -1,4 +1,4 @@
-package app.knuckle.formats.records;
+package app.knuckle.formats.workbooks;
 
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -29,7 +29,7 @@ import javax.xml.stream.XMLStreamReader;
  *
  * @see "OASIS (2021). Open Document Format for Office Applications, version 1.3, part 3, section 9"
  */
-final class OdsBook implements Book {
+public final class OdsBook implements Book {
 
   private static final String CONTENT = "content.xml";
 
@@ -44,7 +44,7 @@ final class OdsBook implements Book {
   private final List<String> sheets = new ArrayList<>();
   private final Set<String> hidden = new HashSet<>();
 
-  OdsBook(Path file) throws IOException {
+  public OdsBook(Path file) throws IOException {
     this.file = file;
     zip = new ZipFile(file.toFile());
     list();

@@ -1,6 +1,11 @@
-package app.knuckle.stats.linear;
+package app.knuckle.stats.anova;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.Term;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.statistics.distribution.FDistribution;
@@ -68,6 +73,15 @@ public record AnovaTable(
       double modelDf,
       double errorDf,
       int rank) {}
+
+  /**
+   * The layer that is judged against last.
+   *
+   * @return the error of the last row
+   */
+  public Stratum finest() {
+    return rows.get(rows.size() - 1).error();
+  }
 
   /**
    * The table of a fit with one layer.

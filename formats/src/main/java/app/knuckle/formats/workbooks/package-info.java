@@ -1,0 +1,2 @@
+/** Workbooks cell by cell, .xlsx and .ods, within bounds. */
+package app.knuckle.formats.workbooks;

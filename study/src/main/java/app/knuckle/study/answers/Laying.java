@@ -1,0 +1,258 @@
+package app.knuckle.study.answers;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.cells.CellGroups;
+import app.knuckle.study.cells.Parts;
+import app.knuckle.study.cells.PlotGrid;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.RecordsUsed;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.sentences.Contradictions;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.NumberText;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+
+/** Lays a question out over its records: which rows take part, and what is odd about that. */
+final class Laying {
+
+  private final Table table;
+  private final Frame frame;
+  private final Inquiry inquiry;
+
+  private Laying(Table table, Frame frame, Inquiry inquiry) {
+    this.table = table;
+    this.frame = frame;
+    this.inquiry = inquiry;
+  }
+
+  /**
+   * Lays a question out.
+   *
+   * @param table as read
+   * @param frame its records after the trail
+   * @param inquiry as {@link Inquiry#laying()} gives it
+   * @param progress asked on the way
+   * @return the layout
+   * @throws Refused if the columns cannot play their parts
+   */
+  static Laid of(Table table, Frame frame, Inquiry inquiry, Progress progress) {
+    return new Laying(table, frame, inquiry).laid(progress);
+  }
+
+  private Laid laid(Progress progress) {
+    checkParts();
+    checkCells();
+    inquiry.covariates().forEach(this::response);
+    List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
+    if (inquiry.together()) {
+      measured.forEach(this::requireARow);
+    }
+    boolean complete = Laid.isTogether(inquiry) || Laid.isAssociated(inquiry);
+    List<Laid.Response> responses = new ArrayList<>();
+    boolean[] used = new boolean[frame.rows()];
+    Map<Integer, String> left = new TreeMap<>(frame.leftOut());
+    for (int r = 0; r < measured.size(); r++) {
+      progress.check();
+      responses.add(response(complete ? complete(measured, r) : measured.get(r), progress));
+      leaveOut(measured.get(r), used, left);
+    }
+    return new Laid(responses, records(used, left), PlotGrid.of(frame, inquiry, measured.get(0)));
+  }
+
+  private Laid.Response response(Numbers values, Progress progress) {
+    CellGroups cells = new CellGroups(frame, inquiry.treatments(), values);
+    return new Laid.Response(
+        values,
+        cells,
+        cells.filled(),
+        cells.summaries(progress),
+        Contradictions.of(inquiry, values, cells),
+        hasARow(values));
+  }
+
+  /** A response where the others have a value too, as what is said of them together needs. */
+  private static Numbers complete(List<Numbers> measured, int index) {
+    Numbers own = measured.get(index);
+    double[] values = own.values().clone();
+    for (int row = 0; row < values.length; row++) {
+      int at = row;
+      if (measured.stream().anyMatch(m -> m.isMissing(at))) {
+        values[row] = Double.NaN;
+      }
+    }
+    return new Numbers(own.name(), own.unit(), values);
+  }
+
+  /** No column can play two parts. */
+  private void checkParts() {
+    Set<String> seen = new LinkedHashSet<>();
+    List<String> all = new ArrayList<>(inquiry.measured());
+    all.addAll(inquiry.treatments());
+    all.addAll(inquiry.blocks());
+    all.addAll(inquiry.covariates());
+    if (inquiry.unit() != null) {
+      all.add(inquiry.unit());
+    }
+    if (inquiry.pairs() != null) {
+      all.add(inquiry.pairs());
+    }
+    for (String name : all) {
+      frame.column(name);
+      if (!seen.add(name)) {
+        throw Refused.at(
+            new Place.WholeColumn(table.source(), name),
+            "the column plays two parts",
+            "Give it one part only");
+      }
+    }
+  }
+
+  private Numbers response(String measured) {
+    Column column = frame.column(measured);
+    if (column instanceof Categories categories) {
+      throw notNumbers(categories);
+    }
+    Numbers numbers = (Numbers) column;
+    double largest = 0;
+    for (int row = 0; row < numbers.size(); row++) {
+      requireSensible(numbers, row);
+      if (frame.inPlay(row) && !numbers.isMissing(row)) {
+        largest = Math.max(largest, Math.abs(numbers.value(row)));
+      }
+    }
+    if (largest > 0 && largest < SMALLEST) {
+      throw Refused.at(
+          new Place.WholeColumn(table.source(), measured),
+          "its values are too small to be squared",
+          "Use a smaller unit");
+    }
+    return numbers;
+  }
+
+  /** Squares of sensible numbers, and the sum of these over all rows, are numbers themselves. */
+  private void requireSensible(Numbers numbers, int row) {
+    double size = Math.abs(numbers.value(row));
+    if (!frame.inPlay(row) || !(size * Math.sqrt(numbers.size()) > LARGEST)) {
+      return;
+    }
+    throw Refused.at(
+        new Place.Cell(table.source(), frame.sourceRow(row) + 1L, numbers.name()),
+        Double.isInfinite(size)
+            ? "the value is infinite"
+            : "the value " + numbers.text(row) + " is too large to be squared",
+        Double.isInfinite(size)
+            ? "Mark it as missing, or set the row aside with a reason"
+            : "Use a larger unit, or mark it as missing");
+  }
+
+  /** Squares of smaller values have no digits left. */
+  private static final double SMALLEST = 1e-151;
+
+  /** A tenth of the root of the largest double. */
+  private static final double LARGEST = 1e153;
+
+  /** More combinations than this are no experiment, and would not be read. */
+  private static final double MOST_CELLS = 10_000;
+
+  /** Groups are made of every combination of levels: their number must be one that can be held. */
+  private void checkCells() {
+    Parts parts = new Parts(frame, List.of(), inquiry.treatments());
+    double cells =
+        parts.factors(inquiry.treatments()).stream()
+            .mapToDouble(Factor::size)
+            .reduce(1, (a, b) -> a * b);
+    if (inquiry.treatments().size() > 1 && cells > MOST_CELLS) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("treatments")),
+          Numerals.list(inquiry.treatments())
+              + " have "
+              + Numerals.plain(cells)
+              + " combinations of levels, too many to be told apart",
+          "Leave out the one that is no treatment, or put levels together");
+    }
+  }
+
+  /** Some row must have a value of everything that is asked about. */
+  private void requireARow(Numbers response) {
+    if (!hasARow(response)) {
+      throw Laid.noRow(table, inquiry, response);
+    }
+  }
+
+  private boolean hasARow(Numbers response) {
+    List<Column> columns = Laid.needed(inquiry).stream().map(frame::column).toList();
+    for (int row = 0; row < frame.rows(); row++) {
+      int at = row;
+      if (frame.inPlay(row)
+          && !response.isMissing(row)
+          && columns.stream().noneMatch(c -> c.isMissing(at))) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  private Refused notNumbers(Categories column) {
+    for (int row = 0; row < column.size(); row++) {
+      String text = column.text(row);
+      if (!column.isMissing(row) && Double.isNaN(NumberText.parse(text, false))) {
+        return Refused.at(
+            new Place.Cell(table.source(), frame.sourceRow(row) + 1L, column.name()),
+            "'" + text + "' is not a number, so " + column.name() + " cannot be measured",
+            "Choose a column of numbers, or mark '" + text + "' as missing");
+      }
+    }
+    return Refused.at(
+        new Place.WholeColumn(table.source(), column.name()),
+        "the column is read as categories",
+        "Read it as numbers to use it as measured");
+  }
+
+  private void leaveOut(Numbers response, boolean[] used, Map<Integer, String> left) {
+    List<Column> columns =
+        new ArrayList<>(Laid.needed(inquiry).stream().map(frame::column).toList());
+    columns.add(response);
+    for (int row = 0; row < used.length; row++) {
+      if (!frame.inPlay(row)) {
+        continue;
+      }
+      int c = 0;
+      while (c < columns.size() && !columns.get(c).isMissing(row)) {
+        c++;
+      }
+      if (c == columns.size()) {
+        used[row] = true;
+      } else {
+        left.putIfAbsent(row, columns.get(c).name() + " is missing");
+      }
+    }
+  }
+
+  private RecordsUsed records(boolean[] used, Map<Integer, String> left) {
+    int inPlay = 0;
+    for (int row = 0; row < used.length; row++) {
+      inPlay += used[row] ? 1 : 0;
+      if (used[row]) {
+        left.remove(row);
+      }
+    }
+    List<RecordsUsed.LeftOut> leftOut =
+        left.entrySet().stream()
+            .map(e -> new RecordsUsed.LeftOut(frame.sourceRow(e.getKey()) + 1, e.getValue()))
+            .distinct()
+            .toList();
+    return new RecordsUsed(frame.rows(), inPlay, leftOut);
+  }
+}
