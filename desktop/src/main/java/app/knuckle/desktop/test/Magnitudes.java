@@ -2,6 +2,7 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
