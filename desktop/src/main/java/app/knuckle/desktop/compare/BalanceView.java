@@ -61,6 +61,11 @@ final class BalanceView extends VBox {
     }
   }
 
+  /** Whether something lies in a pan. */
+  boolean isLaden() {
+    return model.isLaden();
+  }
+
   private void fill() {
     VBox left = pan(Pan.LEFT, "left pan, ");
     VBox right = pan(Pan.RIGHT, "right pan, ");

@@ -116,6 +116,11 @@ final class BalanceViewModel {
     return balance.isReady();
   }
 
+  /** Whether something lies in a pan. */
+  boolean isLaden() {
+    return balance.isLaden();
+  }
+
   String name() {
     return balance.isLaden() ? balance.name() : "";
   }

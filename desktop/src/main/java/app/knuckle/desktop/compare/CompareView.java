@@ -32,7 +32,7 @@ import javafx.scene.layout.VBox;
 /**
  * The Compare joint: ladder, difference board, ranking; discouraged when the test shows nothing.
  */
-public final class CompareView extends ScrollPane {
+public final class CompareView extends ScrollPane implements Shown.Unfinished {
 
   private final SlipViewModel slip;
   private final VBox page = new VBox();
@@ -42,6 +42,11 @@ public final class CompareView extends ScrollPane {
   private boolean shownAnyway;
   private boolean board = true;
   private ComparePage.Look look = new ComparePage.Look(true, false);
+
+  @Override
+  public boolean isUnfinished() {
+    return balance.isLaden();
+  }
 
   /**
    * The view of a slip's comparison.

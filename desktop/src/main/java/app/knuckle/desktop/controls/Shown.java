@@ -22,6 +22,26 @@ public final class Shown {
         view.getProperties().computeIfAbsent(Shown.class, key -> new SimpleBooleanProperty(true));
   }
 
+  /** Asked of a view before it is let go. */
+  public interface Unfinished {
+    /**
+     * Whether something was begun in the view that is not done.
+     *
+     * @return true if it would be lost with the view
+     */
+    boolean isUnfinished();
+  }
+
+  /**
+   * Whether something was begun in a view that would be lost with it.
+   *
+   * @param view any view
+   * @return false for a view that only shows
+   */
+  public static boolean isUnfinished(Node view) {
+    return view instanceof Unfinished unfinished && unfinished.isUnfinished();
+  }
+
   /**
    * A value as a view hears of it: at once while it is shown; when it is shown again, the latest.
    *

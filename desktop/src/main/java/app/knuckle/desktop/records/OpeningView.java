@@ -1,6 +1,7 @@
 package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.TableSource;
@@ -34,8 +35,8 @@ public final class OpeningView extends BorderPane {
     getStyleClass().add("joint");
     middle.getStyleClass().add("opening");
     setCenter(middle);
-    source.refusalProperty().addListener((o, before, now) -> show());
-    source.busyProperty().addListener((o, before, now) -> show());
+    Shown.by(this, source.refusalProperty()).addListener((o, before, now) -> show());
+    Shown.by(this, source.busyProperty()).addListener((o, before, now) -> show());
     show();
   }
 
@@ -76,7 +77,7 @@ public final class OpeningView extends BorderPane {
     rows.stream().skip(1).forEach(row -> grid.addRow(padded(row, width), "text-grid-row"));
     ScrollPane scroll = new ScrollPane(grid);
     middle.getChildren().add(new Card("The first rows, as read now", scroll));
-    VBox side = new VBox(new ReadingCard(source));
+    VBox side = new VBox(new ReadingCard(source, this));
     side.getStyleClass().add("side");
     ScrollPane sideScroll = new ScrollPane(side);
     sideScroll.setFitToWidth(true);

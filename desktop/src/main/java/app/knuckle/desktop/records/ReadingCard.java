@@ -2,6 +2,7 @@ package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Pick;
+import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.formats.records.FileForm;
@@ -14,6 +15,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -45,15 +47,16 @@ public final class ReadingCard extends Card {
    * The card of a file.
    *
    * @param source of the table
+   * @param shownIn the view it is part of
    */
-  public ReadingCard(TableSource source) {
+  public ReadingCard(TableSource source, Node shownIn) {
     super("How the file is read");
     this.source = source;
     setId("reading-card");
     content.getStyleClass().add("card-content");
     getChildren().add(content);
-    source.formProperty().addListener((o, before, now) -> show());
-    source.refusalProperty().addListener((o, before, now) -> show());
+    Shown.by(shownIn, source.formProperty()).addListener((o, before, now) -> show());
+    Shown.by(shownIn, source.refusalProperty()).addListener((o, before, now) -> show());
     show();
   }
 

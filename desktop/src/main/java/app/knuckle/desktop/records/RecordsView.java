@@ -35,7 +35,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** The Records joint: the table in the middle; notices, trail, column and reading at the right. */
-public final class RecordsView extends BorderPane {
+public final class RecordsView extends BorderPane implements Shown.Unfinished {
 
   private static final double HEADS = 90;
   private static final KeyCombination FIND =
@@ -58,6 +58,11 @@ public final class RecordsView extends BorderPane {
   private String looked = "";
   private RecordsPage page;
   private RecordsCells cells;
+
+  @Override
+  public boolean isUnfinished() {
+    return trail.editingProperty().get();
+  }
 
   /**
    * The view of a slip's records.
@@ -103,7 +108,7 @@ public final class RecordsView extends BorderPane {
               scroll.setVvalue(0);
             });
     Shown.by(this, slip.answerProperty()).addListener((o, before, now) -> show());
-    slip.soughtRowProperty().addListener((o, before, now) -> seek(now.intValue()));
+    Shown.by(this, slip.soughtRowProperty()).addListener((o, before, now) -> seek(now.intValue()));
     show();
     seek(slip.soughtRowProperty().get());
   }
@@ -231,7 +236,7 @@ public final class RecordsView extends BorderPane {
       column = columnCard();
     }
     if (slip.source().formProperty().get() != null) {
-      reading = reading == null ? new ReadingCard(slip.source()) : reading;
+      reading = reading == null ? new ReadingCard(slip.source(), this) : reading;
       reading.show();
       // How the file is read matters until the first step is taken.
       boolean fresh = slip.inquiry().prepare().isEmpty();

@@ -17,13 +17,9 @@ import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
-import java.util.EnumMap;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
-import java.util.WeakHashMap;
 import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
 import javafx.collections.ListChangeListener;
@@ -80,11 +76,10 @@ final class ShellView extends BorderPane {
   private static final Duration MOMENT = Duration.millis(250);
 
   private final Pulses pulses = new Pulses();
-  private final Map<Node, Answer> lastShown = new WeakHashMap<>();
   private final PauseTransition dimming = new PauseTransition(MOMENT);
   private final Workbench workbench;
   private final Keeper keeper;
-  private final Map<SlipViewModel, Map<Joint, Node>> views = new HashMap<>();
+  private final Views views = new Views();
   private final StackPane middle = new StackPane();
   private final ResponseStrip responses = new ResponseStrip();
   private final StudyMenu menu;
@@ -114,9 +109,7 @@ final class ShellView extends BorderPane {
     workbench.pageProperty().addListener(changed);
     workbench
         .slips()
-        .addListener(
-            (ListChangeListener<SlipViewModel>)
-                change -> views.keySet().retainAll(workbench.slips()));
+        .addListener((ListChangeListener<SlipViewModel>) change -> views.retain(workbench.slips()));
     // A filter of its own, before all others: what creates something acts once for a key held down.
     addEventFilter(KeyEvent.KEY_PRESSED, this::once);
     addEventFilter(KeyEvent.KEY_RELEASED, event -> down.remove(event.getCode()));
@@ -160,10 +153,7 @@ final class ShellView extends BorderPane {
     } else if (shown == null) {
       middle.getChildren().setAll(welcome());
     } else {
-      open(
-          views
-              .computeIfAbsent(shown, slip -> new EnumMap<>(Joint.class))
-              .computeIfAbsent(shown.jointProperty().get(), this::make));
+      open(views.of(shown, shown.jointProperty().get()));
     }
     shownPage = page;
     chain.show(
@@ -174,12 +164,6 @@ final class ShellView extends BorderPane {
     responses.show(page == null ? shown : null);
   }
 
-  private Node make(Joint joint) {
-    Node view = Joints.of(joint).view().apply(shown);
-    Shown.of(view).set(false);
-    return view;
-  }
-
   /** Brings a view into the window; what it wrote anew comes part by part. */
   private void open(Node view) {
     if (middle.getChildren().equals(List.of(view))) {
@@ -187,7 +171,8 @@ final class ShellView extends BorderPane {
     }
     middle.getChildren().forEach(before -> Shown.of(before).set(false));
     Shown.of(view).set(true);
-    if (lastShown.put(view, shown.answer()) != shown.answer()) {
+    // What a view showed last goes with the view.
+    if (view.getProperties().put(Answer.class, shown.answer()) != shown.answer()) {
       Unrolling.begin(view, pulses);
     }
     middle.getChildren().setAll(view);

@@ -1,0 +1,108 @@
+package app.knuckle.bench;
+
+import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.window.KnuckleApp;
+import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.Workbench;
+import java.util.concurrent.CountDownLatch;
+import java.util.function.BooleanSupplier;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.stage.Stage;
+
+/** What the window holds once thirty inquiries were opened and every joint of each was looked at. */
+public final class WindowMemory extends Application {
+
+  private static final int INQUIRIES = 30;
+  private static final double MEGABYTE = 1 << 20;
+  private static final int A_MOMENT_MS = 5;
+  private static final int PAINTED_MS = 120;
+
+  private Workbench workbench;
+
+  /** Starts the application from a class that is none, as the class path needs it. */
+  static final class Start {
+    private Start() {}
+
+    /**
+     * Measures and prints.
+     *
+     * @param args none
+     */
+    public static void main(String[] args) {
+      Application.launch(WindowMemory.class);
+    }
+  }
+
+  @Override
+  public void start(Stage stage) {
+    workbench = new Workbench();
+    stage.setScene(KnuckleApp.scene(workbench, new Keeper(workbench)));
+    stage.show();
+    Thread script = new Thread(this::all, "script");
+    script.setDaemon(true);
+    script.start();
+  }
+
+  private void all() {
+    System.out.printf("%-40s %8.1f MB%n", "an empty window", held());
+    inWindow(() -> workbench.open(DemoStudy.read()));
+    while (workbench.slips().size() < INQUIRIES) {
+      inWindow(workbench::copyCurrent);
+      until(() -> workbench.currentProperty().get().answer() != null);
+    }
+    for (SlipViewModel slip : workbench.slips()) {
+      inWindow(() -> workbench.currentProperty().set(slip));
+      for (Joint joint : Joint.values()) {
+        inWindow(() -> slip.jointProperty().set(joint));
+        pause(PAINTED_MS);
+      }
+    }
+    System.out.printf("%-40s %8.1f MB%n", INQUIRIES + " inquiries, every joint seen", held());
+    while (workbench.slips().size() > 1) {
+      inWindow(() -> workbench.close(workbench.currentProperty().get()));
+    }
+    System.out.printf("%-40s %8.1f MB%n", "all but one closed again", held());
+    Platform.exit();
+  }
+
+  private static void until(BooleanSupplier holds) {
+    while (!holds.getAsBoolean()) {
+      pause(A_MOMENT_MS);
+    }
+  }
+
+  private static void pause(int ms) {
+    try {
+      Thread.sleep(ms);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  private static void inWindow(Runnable action) {
+    CountDownLatch done = new CountDownLatch(1);
+    Platform.runLater(
+        () -> {
+          action.run();
+          done.countDown();
+        });
+    try {
+      done.await();
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+
+  /** What is left after the collector has run, in MB. */
+  private static double held() {
+    Runtime runtime = Runtime.getRuntime();
+    for (int i = 0; i < 4; i++) {
+      System.gc();
+      pause(PAINTED_MS);
+    }
+    return (runtime.totalMemory() - runtime.freeMemory()) / MEGABYTE;
+  }
+}
