@@ -1,5 +1,6 @@
 package app.knuckle.bench;
 
+import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.window.KnuckleApp;
@@ -10,17 +11,23 @@ import java.util.concurrent.CountDownLatch;
 import java.util.function.BooleanSupplier;
 import javafx.application.Application;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.stage.Stage;
 
-/** What the window holds once thirty inquiries were opened and every joint of each was looked at. */
+/**
+ * What the window holds once thirty inquiries were opened and every joint of each was looked at.
+ */
 public final class WindowMemory extends Application {
 
   private static final int INQUIRIES = 30;
   private static final double MEGABYTE = 1 << 20;
   private static final int A_MOMENT_MS = 5;
   private static final int PAINTED_MS = 120;
+  private static final int COLLECTIONS = 8;
+  private static final double ALMOST = 0.999;
 
   private Workbench workbench;
+  private Node root;
 
   /** Starts the application from a class that is none, as the class path needs it. */
   static final class Start {
@@ -40,6 +47,7 @@ public final class WindowMemory extends Application {
   public void start(Stage stage) {
     workbench = new Workbench();
     stage.setScene(KnuckleApp.scene(workbench, new Keeper(workbench)));
+    root = stage.getScene().getRoot();
     stage.show();
     Thread script = new Thread(this::all, "script");
     script.setDaemon(true);
@@ -57,10 +65,12 @@ public final class WindowMemory extends Application {
       inWindow(() -> workbench.currentProperty().set(slip));
       for (Joint joint : Joint.values()) {
         inWindow(() -> slip.jointProperty().set(joint));
+        until(() -> Pulses.waiting() == 0);
         pause(PAINTED_MS);
       }
     }
     System.out.printf("%-40s %8.1f MB%n", INQUIRIES + " inquiries, every joint seen", held());
+    pause(Integer.getInteger("pause", 0));
     while (workbench.slips().size() > 1) {
       inWindow(() -> workbench.close(workbench.currentProperty().get()));
     }
@@ -96,11 +106,16 @@ public final class WindowMemory extends Application {
     }
   }
 
-  /** What is left after the collector has run, in MB. */
-  private static double held() {
+  /**
+   * What is left after the collector has run, in MB. The toolkit gives up pixels when it paints
+   * next after a collection, so it is made to paint.
+   */
+  private double held() {
     Runtime runtime = Runtime.getRuntime();
-    for (int i = 0; i < 4; i++) {
+    for (int i = 0; i < COLLECTIONS; i++) {
       System.gc();
+      double seen = i % 2 == 0 ? ALMOST : 1;
+      inWindow(() -> root.setOpacity(seen));
       pause(PAINTED_MS);
     }
     return (runtime.totalMemory() - runtime.freeMemory()) / MEGABYTE;

@@ -3,6 +3,7 @@ package app.knuckle.desktop;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
+import static org.assertj.core.api.Assertions.assertThat;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -11,9 +12,16 @@ import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.library.GeneralCodingRules;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
 
 /** The table of modules, and who may see whom inside the window. */
 @AnalyzeClasses(
@@ -156,6 +164,58 @@ class ArchitectureTest {
           .beFreeOfCycles()
           .because("data flow one way; move the shared type to the earlier package")
           .check(classes);
+    }
+  }
+
+  private static List<Path> sources() throws IOException {
+    try (Stream<Path> all = Files.walk(Path.of(".."))) {
+      return all.filter(p -> p.toString().contains("src/main/java"))
+          .filter(p -> p.toString().endsWith(".java"))
+          .toList();
+    }
+  }
+
+  @Test
+  void aPackageCanBeSeenAtAGlance() throws IOException {
+    Map<Path, Long> files =
+        sources().stream()
+            .filter(p -> !p.endsWith("package-info.java"))
+            .collect(Collectors.groupingBy(Path::getParent, Collectors.counting()));
+    assertThat(files).isNotEmpty();
+    assertThat(files).allSatisfy((folder, count) -> assertThat(count).isLessThanOrEqualTo(20));
+  }
+
+  /** Switches over texts and numbers, of which no one can list all. */
+  private static final Set<String> OPEN_ENDED =
+      Set.of(
+          "PairSums", // a sign
+          "ReckonFile", // a key
+          "StepFile", // a class, with a refusal
+          "Hatch", // a direction
+          "FileForm", // a character
+          "OdsCell", // an element
+          "OdsBook", // an element
+          "CellField", // a key of the keyboard
+          "SheetKeys", // a key of the keyboard
+          "TogetherSheets", // a statistic by name
+          "FootingPage", // a check by name
+          "PlainAnswers", // a number of groups
+          "ReadingOptions"); // an option
+
+  @Test
+  void noSwitchOverOurOwnKindsFallsBackInSilence() throws IOException {
+    for (Path source : sources()) {
+      String name = source.getFileName().toString().replace(".java", "");
+      if (!OPEN_ENDED.contains(name)) {
+        assertThat(Files.readString(source)).as(name).doesNotContain("default ->");
+      }
+    }
+  }
+
+  @Test
+  void everyPackageSaysWhatItIsFor() throws IOException {
+    for (Path source : sources()) {
+      assertThat(source.resolveSibling("package-info.java")).exists();
     }
   }
 }

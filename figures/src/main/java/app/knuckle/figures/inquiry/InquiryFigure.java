@@ -53,7 +53,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
           case SLOPES -> slopes(findings, style);
           case PAIRS -> pairs(findings, style);
           case CANONICAL -> canonical(findings, style);
-          default -> Optional.empty();
+          case BARS, POINTS, LINES, BOXES, VALUES, UNITS -> Optional.empty();
         };
     return special.orElseGet(
         () -> {

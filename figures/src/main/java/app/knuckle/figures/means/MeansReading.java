@@ -356,7 +356,7 @@ public final class MeansReading {
     return switch (whisker) {
       case INTERVAL -> " with " + percent + "% confidence intervals";
       case NONE -> "";
-      default -> " \u00b1 " + whisker.words();
+      case STANDARD_ERROR, STANDARD_DEVIATION -> " \u00b1 " + whisker.words();
     };
   }
 

@@ -7,6 +7,7 @@ import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -66,15 +67,10 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
 
   /** Columns that a row must have, beside the response. */
   static List<String> needed(Inquiry inquiry) {
-    List<String> needed = new ArrayList<>(inquiry.treatments());
-    needed.addAll(inquiry.blocks());
-    needed.addAll(inquiry.covariates());
-    if (inquiry.unit() != null) {
-      needed.add(inquiry.unit());
-    }
-    if (inquiry.pairs() != null) {
-      needed.add(inquiry.pairs());
-    }
+    List<String> needed = new ArrayList<>();
+    Part.alone().stream()
+        .filter(part -> part != Part.MEASURED)
+        .forEach(part -> needed.addAll(part.in(inquiry)));
     if (inquiry.together()) {
       needed.addAll(inquiry.measured());
     }

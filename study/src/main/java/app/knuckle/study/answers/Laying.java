@@ -8,6 +8,7 @@ import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.sentences.Contradictions;
@@ -98,16 +99,7 @@ final class Laying {
   /** No column can play two parts. */
   private void checkParts() {
     Set<String> seen = new LinkedHashSet<>();
-    List<String> all = new ArrayList<>(inquiry.measured());
-    all.addAll(inquiry.treatments());
-    all.addAll(inquiry.blocks());
-    all.addAll(inquiry.covariates());
-    if (inquiry.unit() != null) {
-      all.add(inquiry.unit());
-    }
-    if (inquiry.pairs() != null) {
-      all.add(inquiry.pairs());
-    }
+    List<String> all = Part.alone().stream().flatMap(part -> part.in(inquiry).stream()).toList();
     for (String name : all) {
       frame.column(name);
       if (!seen.add(name)) {

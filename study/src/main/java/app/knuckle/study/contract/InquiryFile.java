@@ -6,6 +6,7 @@ import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.summary.Histogram;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.table.Nearest;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -19,6 +20,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Reads and writes an inquiry as JSON. */
 public final class InquiryFile {
@@ -110,20 +112,18 @@ public final class InquiryFile {
     if (!node.has("measured")) {
       throw keys.wrong("measured", "a list in brackets is needed here", "It may be empty");
     }
-    d.measured = keys.texts(node, "measured");
+    for (Part part : Part.values()) {
+      part.give(
+          d,
+          part.isOfOne()
+              ? Stream.ofNullable(keys.textOrNull(node, part.key())).toList()
+              : keys.texts(node, part.key()));
+    }
     d.together = keys.flag(node, "together");
-    d.treatments = keys.texts(node, "treatments");
     d.expected =
         node.has("expected")
             ? (Double) keys.sensible("expected", keys.number(node, "expected"))
             : null;
-    d.blocks = keys.texts(node, "blocks");
-    d.wholePlots = keys.texts(node, "wholePlots");
-    d.strips = keys.texts(node, "strips");
-    d.unit = keys.textOrNull(node, "unit");
-    d.occasions = keys.texts(node, "occasions");
-    d.pairs = keys.textOrNull(node, "pairs");
-    d.covariates = keys.texts(node, "covariates");
     d.terms = terms(node.path("terms"), keys);
     d.squares = Squares.of(node.path("squares").asText("after-all")).orElseThrow();
     d.method =
@@ -147,13 +147,11 @@ public final class InquiryFile {
 
   /** Every column named as a part of the treatments stands among them. */
   private static void checkParts(Inquiry.Draft d, Keys keys) {
-    Map<String, List<String>> parts =
-        Map.of("wholePlots", d.wholePlots, "strips", d.strips, "occasions", d.occasions);
-    for (String key : List.of("wholePlots", "strips", "occasions")) {
-      for (String column : parts.get(key)) {
-        if (!d.treatments.contains(column)) {
+    for (Part part : Part.values()) {
+      for (String column : part.in(d)) {
+        if (part.isOfTreatments() && !d.treatments.contains(column)) {
           throw keys.wrong(
-              key,
+              part.key(),
               "'" + column + "' does not stand in treatments",
               "Name it there too; " + Nearest.suggestion(column, d.treatments));
         }

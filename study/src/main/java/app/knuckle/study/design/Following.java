@@ -82,15 +82,9 @@ public final class Following {
     UnaryOperator<List<String>> names = columns -> columns.stream().map(name).toList();
     return inquiry.but(
         d -> {
-          d.measured = names.apply(d.measured);
-          d.treatments = names.apply(d.treatments);
-          d.blocks = names.apply(d.blocks);
-          d.wholePlots = names.apply(d.wholePlots);
-          d.strips = names.apply(d.strips);
-          d.unit = name.apply(d.unit);
-          d.occasions = names.apply(d.occasions);
-          d.pairs = name.apply(d.pairs);
-          d.covariates = names.apply(d.covariates);
+          for (Part part : Part.values()) {
+            part.give(d, names.apply(part.in(d)));
+          }
           d.terms = new Terms(d.terms.choice(), d.terms.chosen().stream().map(names).toList());
           d.reference = keyed(d.reference, name);
           d.adjustAt = keyed(d.adjustAt, name);

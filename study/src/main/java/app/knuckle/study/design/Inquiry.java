@@ -334,6 +334,13 @@ public record Inquiry(
    * @return the changed inquiry
    */
   public Inquiry but(Consumer<Draft> change) {
+    Draft d = draft();
+    change.accept(d);
+    return d.inquiry();
+  }
+
+  /** The inquiry as it stands, to be changed. */
+  Draft draft() {
     Draft d = new Draft();
     d.name = name;
     d.prepare = prepare;
@@ -357,8 +364,7 @@ public record Inquiry(
     d.adjustAt = adjustAt;
     d.compare = compare;
     d.edges = edges;
-    change.accept(d);
-    return d.inquiry();
+    return d;
   }
 
   /**

@@ -6,6 +6,7 @@ import app.knuckle.study.design.Inquiry.Compare;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Inquiry.Terms;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -45,40 +46,20 @@ public final class Redesign {
 
   /** A column that came into a part leaves the part that it had. */
   private static void parts(Inquiry before, Inquiry.Draft d) {
-    Map<String, List<String>> now = new LinkedHashMap<>();
-    now.put("measured", distinct(d.measured));
-    now.put("treatments", distinct(d.treatments));
-    now.put("blocks", distinct(d.blocks));
-    now.put("covariates", distinct(d.covariates));
-    now.put("unit", d.unit == null ? List.of() : List.of(d.unit));
-    now.put("pairs", d.pairs == null ? List.of() : List.of(d.pairs));
-    Map<String, List<String>> then =
-        Map.of(
-            "measured", before.measured(),
-            "treatments", before.treatments(),
-            "blocks", before.blocks(),
-            "covariates", before.covariates(),
-            "unit", before.unit() == null ? List.of() : List.of(before.unit()),
-            "pairs", before.pairs() == null ? List.of() : List.of(before.pairs()));
-    Map<String, List<String>> kept = new LinkedHashMap<>(now);
+    Map<Part, List<String>> kept = new EnumMap<>(Part.class);
+    Part.alone().forEach(part -> kept.put(part, distinct(part.in(d))));
+    Map<Part, List<String>> now = new EnumMap<>(kept);
     now.forEach(
         (part, columns) -> {
           for (String column : columns) {
-            if (!then.get(part).contains(column)) {
+            if (!part.in(before).contains(column)) {
               kept.replaceAll(
                   (other, own) ->
-                      other.equals(part)
-                          ? own
-                          : own.stream().filter(c -> !c.equals(column)).toList());
+                      other == part ? own : own.stream().filter(c -> !c.equals(column)).toList());
             }
           }
         });
-    d.measured = kept.get("measured");
-    d.treatments = kept.get("treatments");
-    d.blocks = kept.get("blocks");
-    d.covariates = kept.get("covariates");
-    d.unit = kept.get("unit").stream().findFirst().orElse(null);
-    d.pairs = kept.get("pairs").stream().findFirst().orElse(null);
+    kept.forEach((part, columns) -> part.give(d, columns));
   }
 
   private static List<String> distinct(List<String> columns) {
@@ -209,7 +190,7 @@ public final class Redesign {
         switch (d.method) {
           case UNEQUAL_SPREAD -> Procedure.GAMES_HOWELL;
           case RANKS -> inBlocks ? Procedure.NEMENYI : Procedure.DUNN_HOLM;
-          default -> Procedure.TUKEY;
+          case LEAST_SQUARES, PERMUTATION -> Procedure.TUKEY;
         };
     boolean ranks = d.method == Method.RANKS;
     return Compare.pairs(of, same == null || ranks ? usual : same);

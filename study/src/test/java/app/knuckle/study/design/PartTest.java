@@ -1,0 +1,54 @@
+package app.knuckle.study.design;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.study.contract.InquiryFile;
+import app.knuckle.study.prep.Rename;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** A part is known wherever columns are written, read, renamed or moved. */
+class PartTest {
+
+  private static Inquiry played(Part part, String column) {
+    return Inquiry.about("y", part.isOfTreatments() ? column : "mesh")
+        .but(
+            d -> {
+              part.give(d, part == Part.TREATMENT ? List.of("mesh", column) : List.of(column));
+              d.compare = List.of();
+            });
+  }
+
+  @ParameterizedTest
+  @EnumSource(Part.class)
+  void itIsWrittenAndReadUnderItsKey(Part part) {
+    Inquiry inquiry = played(part, "rack");
+    assertThat(part.in(inquiry)).contains("rack");
+    assertThat(InquiryFile.write(inquiry).get(part.key()).toString()).contains("rack");
+    assertThat(part.in(InquiryFile.read(InquiryFile.write(inquiry)))).isEqualTo(part.in(inquiry));
+  }
+
+  @ParameterizedTest
+  @EnumSource(Part.class)
+  void itFollowsARenamedColumn(Part part) {
+    Inquiry renamed =
+        Following.of(played(part, "rack"), List.of(new Rename("rack", "shelf", "", false)));
+    assertThat(part.in(renamed)).contains("shelf").doesNotContain("rack");
+  }
+
+  @ParameterizedTest
+  @EnumSource(Part.class)
+  void aColumnThatComesIntoItLeavesThePartThatItHad(Part part) {
+    if (part.isOfTreatments()) {
+      return; // Treatments play it beside their own part.
+    }
+    for (Part before : Part.alone()) {
+      if (before != part) {
+        Inquiry moved = Redesign.of(played(before, "rack"), d -> part.give(d, List.of("rack")));
+        assertThat(part.in(moved)).as("from %s", before).contains("rack");
+        assertThat(before.in(moved)).as("from %s", before).doesNotContain("rack");
+      }
+    }
+  }
+}
