@@ -21,11 +21,14 @@ import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.io.StringWriter;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -106,21 +109,30 @@ final class RunCommand implements Callable<Integer> {
           "the study asks nothing yet",
           "Open it and ask something of its records");
     }
-    int status = 0;
-    for (int i = 0; i < read.asked().size(); i++) {
-      Study.Asked asked = read.asked().get(i);
-      String name = FileNames.folder(asked.inquiry().name());
-      Path folder = out.resolve((i + 1) + (name.isEmpty() ? "" : " " + name));
-      try {
-        Table records = read.table(asked.table());
-        status = Math.max(status, answer(records, asked.inquiry(), asked.figure(), folder, errors));
-      } catch (Refused e) {
-        errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
-        clear(folder, errors);
-        status = KnuckleCommand.NOT_COMPUTED;
-      }
+    List<Answered> all =
+        IntStream.range(0, read.asked().size()).parallel().mapToObj(i -> answer(read, i)).toList();
+    all.forEach(a -> errors.print(a.said()));
+    return all.stream().mapToInt(Answered::status).max().orElse(0);
+  }
+
+  /** What became of an inquiry, and what there is to say; said in the order of the inquiries. */
+  private record Answered(int status, String said) {}
+
+  private Answered answer(Study read, int place) {
+    Study.Asked asked = read.asked().get(place);
+    String name = FileNames.folder(asked.inquiry().name());
+    Path folder = out.resolve((place + 1) + (name.isEmpty() ? "" : " " + name));
+    StringWriter said = new StringWriter();
+    PrintWriter errors = new PrintWriter(said);
+    try {
+      Table records = read.table(asked.table());
+      int status = answer(records, asked.inquiry(), asked.figure(), folder, errors);
+      return new Answered(status, said.toString());
+    } catch (Refused e) {
+      errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
+      clear(folder, errors);
+      return new Answered(KnuckleCommand.NOT_COMPUTED, said.toString());
     }
-    return status;
   }
 
   private static int answer(

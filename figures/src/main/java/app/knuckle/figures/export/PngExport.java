@@ -33,9 +33,13 @@ public final class PngExport {
    * @return the picture
    */
   public static BufferedImage image(Scene scene, double scale) {
+    return painted(scene, scale, BufferedImage.TYPE_INT_ARGB_PRE);
+  }
+
+  private static BufferedImage painted(Scene scene, double scale, int type) {
     int width = Math.max(1, (int) Math.round(scene.width() * scale));
     int height = Math.max(1, (int) Math.round(scene.height() * scale));
-    BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_ARGB_PRE);
+    BufferedImage image = new BufferedImage(width, height, type);
     Graphics2D g = image.createGraphics();
     g.scale(scale, scale);
     Painter.paint(scene, g);
@@ -52,12 +56,8 @@ public final class PngExport {
    * @throws IOException if it cannot be written
    */
   public static void write(Scene scene, int dpi, OutputStream out) throws IOException {
-    BufferedImage painted = image(scene, dpi / POINTS_PER_INCH);
-    BufferedImage plain =
-        new BufferedImage(painted.getWidth(), painted.getHeight(), BufferedImage.TYPE_INT_RGB);
-    Graphics2D g = plain.createGraphics();
-    g.drawImage(painted, 0, 0, null);
-    g.dispose();
+    // A scene paints its own paper, so that nothing shines through.
+    BufferedImage plain = painted(scene, dpi / POINTS_PER_INCH, BufferedImage.TYPE_3BYTE_BGR);
     ImageWriter writer = ImageIO.getImageWritersByFormatName("png").next();
     IIOMetadata metadata =
         writer.getDefaultImageMetadata(
