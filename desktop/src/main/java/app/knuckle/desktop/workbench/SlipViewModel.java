@@ -9,8 +9,6 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.prep.Rename;
-import app.knuckle.study.prep.Spread;
-import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Table;
@@ -356,8 +354,7 @@ public final class SlipViewModel {
   /** A stacked or spread table has other columns: a question about those that went is guessed. */
   private void guessAgain(Answer now) {
     Inquiry asked = inquiry();
-    boolean reshaped =
-        asked.prepare().stream().anyMatch(s -> s instanceof Stack || s instanceof Spread);
+    boolean reshaped = asked.prepare().stream().anyMatch(Step::reshapes);
     boolean gone =
         Stream.concat(asked.measured().stream(), asked.treatments().stream())
             .anyMatch(name -> !now.frame().has(name));

@@ -112,10 +112,13 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
     List<Double> ticks = new ArrayList<>();
     if (logarithmic) {
       List<Double> powers = logarithmicTicks();
-      // Between two whole numbers there are none: round steps then, as on any axis.
-      return powers.size() >= FEWEST_TICKS
-          ? powers
-          : between(low, high, Double.NaN, FEWEST_TICKS + 1).ticks();
+      // Between two whole numbers there are none: round steps then, as on any axis, as fine as
+      // two of them need.
+      ticks = powers;
+      for (int wished = FEWEST_TICKS + 1; ticks.size() < FEWEST_TICKS; wished++) {
+        ticks = between(low, high, Double.NaN, wished).ticks();
+      }
+      return ticks;
     }
     long first = (long) Math.ceil(low / step - ROUNDING);
     long last = (long) Math.floor(high / step + ROUNDING);

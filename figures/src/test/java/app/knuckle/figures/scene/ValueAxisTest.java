@@ -58,6 +58,12 @@ class ValueAxisTest {
   }
 
   @ParameterizedTest
+  @CsvSource({"10.37, 19.4", "10.61, 19.1", "10.2, 19.6"})
+  void twoTicksAtLeastSayHowLargeAStepIs(double min, double max) {
+    assertThat(ValueAxis.logarithmic(min, max).ticks()).hasSizeGreaterThan(1);
+  }
+
+  @ParameterizedTest
   @CsvSource({"0, 10, 2.5, 5", "0, 10, 100, 1", "-1, 1, NaN, 5", "0, 1, 1e-9, 6"})
   void aStepOfOnesOwnIsTakenUnlessItsTicksWereTooMany(
       double from, double to, double every, int ticks) {

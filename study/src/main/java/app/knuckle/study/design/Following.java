@@ -3,9 +3,6 @@ package app.knuckle.study.design;
 import app.knuckle.study.design.Inquiry.Compare;
 import app.knuckle.study.design.Inquiry.Terms;
 import app.knuckle.study.design.Inquiry.Weight;
-import app.knuckle.study.prep.Merge;
-import app.knuckle.study.prep.Relabel;
-import app.knuckle.study.prep.Rename;
 import app.knuckle.study.prep.Step;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -50,31 +47,30 @@ public final class Following {
   }
 
   private static Inquiry on(Inquiry inquiry, Step step) {
-    if (step instanceof Rename rename) {
-      return renamed(inquiry, rename.column(), rename.to());
+    Inquiry now = inquiry;
+    for (var rename : step.renames().entrySet()) {
+      now = renamed(now, rename.getKey(), rename.getValue());
     }
-    if (step instanceof Relabel relabel) {
-      return relabelled(inquiry, relabel.column(), relabel.labels());
+    for (var labels : step.relabels().entrySet()) {
+      now = relabelled(now, labels.getKey(), labels.getValue());
     }
-    if (step instanceof Merge merge) {
-      Map<String, String> labels = new LinkedHashMap<>();
-      merge.levels().forEach(level -> labels.put(level, merge.into()));
-      return relabelled(inquiry, merge.column(), labels);
-    }
-    return inquiry;
+    return now;
   }
 
   /** Merged levels cannot be told apart again: the question keeps what they were merged into. */
   private static Inquiry back(Inquiry inquiry, Step step) {
-    if (step instanceof Rename rename) {
-      return renamed(inquiry, rename.to(), rename.column());
+    Inquiry now = inquiry;
+    for (var rename : step.renames().entrySet()) {
+      now = renamed(now, rename.getValue(), rename.getKey());
     }
-    if (step instanceof Relabel relabel) {
-      Map<String, String> labels = new LinkedHashMap<>();
-      relabel.labels().forEach((was, is) -> labels.put(is, was));
-      return relabelled(inquiry, relabel.column(), labels);
+    if (step.isReversible()) {
+      for (var labels : step.relabels().entrySet()) {
+        Map<String, String> turned = new LinkedHashMap<>();
+        labels.getValue().forEach((was, is) -> turned.put(is, was));
+        now = relabelled(now, labels.getKey(), turned);
+      }
     }
-    return inquiry;
+    return now;
   }
 
   private static Inquiry renamed(Inquiry inquiry, String from, String to) {

@@ -2,7 +2,9 @@ package app.knuckle.study.prep;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Several levels are one and the same.
@@ -28,6 +30,18 @@ public record Merge(String column, List<String> levels, String into, boolean off
     Categories old = Levels.named(frame, column, levels);
     return frame.with(
         frame.column(column), Levels.renamed(old, level -> levels.contains(level) ? into : level));
+  }
+
+  @Override
+  public Map<String, Map<String, String>> relabels() {
+    Map<String, String> labels = new LinkedHashMap<>();
+    levels.forEach(level -> labels.put(level, into));
+    return Map.of(column, labels);
+  }
+
+  @Override
+  public boolean isReversible() {
+    return false;
   }
 
   @Override

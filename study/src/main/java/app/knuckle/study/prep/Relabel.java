@@ -33,6 +33,11 @@ public record Relabel(String column, Map<String, String> labels, boolean off) im
   }
 
   @Override
+  public Map<String, Map<String, String>> relabels() {
+    return Map.of(column, labels);
+  }
+
+  @Override
   public String title() {
     return "Rename levels of " + column;
   }

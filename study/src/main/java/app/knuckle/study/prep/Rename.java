@@ -6,6 +6,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import java.util.Map;
 
 /**
  * A column gets another name, another unit, or both.
@@ -41,6 +42,11 @@ public record Rename(String column, String to, String unit, boolean off) impleme
 
   private Categories renamed(Categories old, String newUnit) {
     return new Categories(to, newUnit, old.codes(), old.levels(), old.ordered());
+  }
+
+  @Override
+  public Map<String, String> renames() {
+    return Map.of(column, to);
   }
 
   @Override

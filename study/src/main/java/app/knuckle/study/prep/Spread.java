@@ -86,6 +86,11 @@ public record Spread(String names, String values, boolean off) implements Step {
   }
 
   @Override
+  public boolean reshapes() {
+    return true;
+  }
+
+  @Override
   public String title() {
     return "Spread " + values;
   }

@@ -84,6 +84,11 @@ public record Stack(List<String> columns, String names, String values, boolean o
   }
 
   @Override
+  public boolean reshapes() {
+    return true;
+  }
+
+  @Override
   public String title() {
     return "Stack " + columns.size() + " columns";
   }

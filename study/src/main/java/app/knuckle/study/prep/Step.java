@@ -1,6 +1,7 @@
 package app.knuckle.study.prep;
 
 import app.knuckle.stats.Progress;
+import java.util.Map;
 
 /** One step of the prep trail. A value: applying it makes a new frame and changes nothing. */
 public sealed interface Step
@@ -43,6 +44,43 @@ public sealed interface Step
    * @throws java.util.concurrent.CancellationException if stopped
    */
   Frame apply(Frame frame, Progress progress);
+
+  /**
+   * The columns that have another name after the step.
+   *
+   * @return the new name by the old one; empty for most steps
+   */
+  default Map<String, String> renames() {
+    return Map.of();
+  }
+
+  /**
+   * The levels that are called otherwise after the step.
+   *
+   * @return by column, the new level by the old one; empty for most steps
+   */
+  default Map<String, Map<String, String>> relabels() {
+    return Map.of();
+  }
+
+  /**
+   * Whether levels that the step called otherwise can be told apart again without it.
+   *
+   * @return false where several became one
+   */
+  default boolean isReversible() {
+    return true;
+  }
+
+  /**
+   * Whether other rows and columns come of the step, so that a question may have lost what it was
+   * about.
+   *
+   * @return false for a step that keeps the rows
+   */
+  default boolean reshapes() {
+    return false;
+  }
 
   /**
    * What the step does, short: "Merge levels of mesh".
