@@ -1,5 +1,6 @@
 package app.knuckle.desktop.window;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.SlipViewModel;
@@ -44,6 +45,8 @@ public final class KnuckleApp extends Application {
   private static CompletableFuture<Study> study = CompletableFuture.completedFuture(null);
 
   private static Path file;
+
+  private final Lane looking = Lane.ofLatest();
 
   /**
    * Opens the window and returns when it is closed.
@@ -119,23 +122,25 @@ public final class KnuckleApp extends Application {
   }
 
   /** Someone may have changed a file of records in a spreadsheet and come back. */
-  private static void noticeChangedFiles(boolean focused, Workbench workbench) {
+  private void noticeChangedFiles(boolean focused, Workbench workbench) {
     if (!focused) {
       return;
     }
-    workbench.slips().stream()
-        .map(SlipViewModel::source)
-        .filter(TableSource::changedOnDisk)
-        .findFirst()
-        .ifPresent(
-            source ->
-                workbench
-                    .bannerProperty()
-                    .set(
-                        new Banner(
-                            "The file of " + source.name() + " has changed on disk.",
-                            false,
-                            List.of(new Banner.Move("Read it again", source::refresh)))));
+    List<TableSource> sources =
+        workbench.slips().stream().map(SlipViewModel::source).distinct().toList();
+    looking.run(
+        progress -> sources.stream().filter(TableSource::changedOnDisk).findFirst(),
+        changed -> changed.ifPresent(source -> offerToRead(source, workbench)));
+  }
+
+  private static void offerToRead(TableSource source, Workbench workbench) {
+    workbench
+        .bannerProperty()
+        .set(
+            new Banner(
+                "The file of " + source.name() + " has changed on disk.",
+                false,
+                List.of(new Banner.Move("Read it again", source::refresh))));
   }
 
   /**

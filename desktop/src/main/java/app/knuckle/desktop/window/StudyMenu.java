@@ -1,12 +1,13 @@
 package app.knuckle.desktop.window;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.records.RecordsFile;
-import app.knuckle.study.Refused;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.scene.control.Menu;
@@ -26,6 +27,7 @@ final class StudyMenu extends MenuButton {
 
   private final Workbench workbench;
   private final Keeper keeper;
+  private final Lane pasting = Lane.inTurn();
   private final Menu recent = new Menu("Open a recent study");
 
   /**
@@ -132,15 +134,17 @@ final class StudyMenu extends MenuButton {
     if (text == null || text.isBlank()) {
       return;
     }
-    try {
-      workbench.put(RecordsFile.paste("pasted records", text), "paste records");
-    } catch (Refused e) {
-      workbench
-          .bannerProperty()
-          .set(
-              new app.knuckle.desktop.workbench.Banner(
-                  "What was copied is no table. " + e.refusal().words(), true, List.of()));
-    }
+    pasting.run(
+        progress -> RecordsFile.paste("pasted records", text),
+        table -> workbench.put(table, "paste records"),
+        refused ->
+            workbench
+                .bannerProperty()
+                .set(
+                    new Banner(
+                        "What was copied is no table. " + refused.refusal().words(),
+                        true,
+                        List.of())));
   }
 
   private void writeOut() {

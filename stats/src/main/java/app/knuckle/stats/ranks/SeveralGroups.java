@@ -6,6 +6,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.resampling.Arrangements;
 import java.util.Arrays;
 import java.util.List;
+import org.apache.commons.numbers.core.ArithmeticUtils;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
 /** Several independent groups by their ranks. */
@@ -174,7 +175,7 @@ public final class SeveralGroups {
     double[] doubled = Arrays.stream(ranks.ranks).map(r -> 2 * r).toArray();
     long common = 1;
     for (double[] group : groups) {
-      common = common / gcd(common, group.length) * group.length;
+      common = common / ArithmeticUtils.gcd(common, (long) group.length) * group.length;
     }
     long[] weights = new long[groups.length];
     for (int g = 0; g < groups.length; g++) {
@@ -200,10 +201,6 @@ public final class SeveralGroups {
       total += weights[g] * r * r;
     }
     return total;
-  }
-
-  private static long gcd(long a, long b) {
-    return b == 0 ? a : gcd(b, a % b);
   }
 
   /**

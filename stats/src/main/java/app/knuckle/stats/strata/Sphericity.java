@@ -2,6 +2,8 @@ package app.knuckle.stats.strata;
 
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.ejml.data.DMatrixRMaj;
+import org.ejml.dense.row.CommonOps_DDRM;
 
 /**
  * Whether differences between occasions spread alike, and by how much F must be corrected if not.
@@ -172,21 +174,6 @@ public record Sphericity(
   }
 
   private static double determinant(double[][] matrix) {
-    int n = matrix.length;
-    double[][] a = new double[n][];
-    for (int i = 0; i < n; i++) {
-      a[i] = matrix[i].clone();
-    }
-    double determinant = 1;
-    for (int k = 0; k < n; k++) {
-      determinant *= a[k][k];
-      for (int i = k + 1; i < n; i++) {
-        double factor = a[i][k] / a[k][k];
-        for (int j = k; j < n; j++) {
-          a[i][j] -= factor * a[k][j];
-        }
-      }
-    }
-    return determinant;
+    return CommonOps_DDRM.det(new DMatrixRMaj(matrix));
   }
 }

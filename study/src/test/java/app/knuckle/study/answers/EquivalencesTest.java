@@ -7,8 +7,13 @@ import static app.knuckle.study.answers.Asking.words;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.data.Percentage.withPercentage;
 
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import java.io.IOException;
@@ -19,6 +24,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.assertj.core.data.Percentage;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
@@ -209,5 +215,24 @@ class EquivalencesTest {
       ask(question, a, noise("y", rows, new Random(seed)));
     }
     assertThat(ask(question, a, y)).hasToString(first);
+  }
+
+  /** Values 1 to 3 and 4 to 6 have their own ranks: 2 and 5 on average. */
+  @Test
+  void twoGroupsOnRanksAreComparedByTheirMeanRanks() {
+    Table table =
+        new Table(
+            "t", "", List.of(words("a", 6, i -> "a" + i / 3), numbers("y", 6, i -> i + 1)), "");
+    Inquiry inquiry =
+        Inquiry.about("y", "a")
+            .but(
+                d -> {
+                  d.method = Inquiry.Method.RANKS;
+                  d.compare = List.of(Inquiry.Compare.pairs(List.of("a"), Procedure.DUNN_HOLM));
+                });
+    ComparedMeans family =
+        ComparedMeans.of(Answering.of(table, inquiry, Progress.NONE).first().analysis()).get(0);
+    assertThat(family.means()).containsExactly(2, 5);
+    assertThat(family.counts()).containsExactly(3, 3);
   }
 }
