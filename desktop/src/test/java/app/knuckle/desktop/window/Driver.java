@@ -111,7 +111,13 @@ final class Driver {
   }
 
   static boolean shows(FxRobot robot, String id, String words) {
-    return isThere(robot, id) && text(robot, id).contains(words);
+    // Looked up once: between two looks the window may write the node anew.
+    return robot
+        .lookup("#" + id)
+        .tryQueryAs(Labeled.class)
+        .map(label -> label.getText().replace('\u00a0', ' '))
+        .filter(text -> text.contains(words))
+        .isPresent();
   }
 
   static void untilShown(FxRobot robot, String id, String words) {
