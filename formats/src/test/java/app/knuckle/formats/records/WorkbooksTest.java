@@ -227,4 +227,38 @@ class WorkbooksTest {
     assertThat(((Numbers) table.columns().get(1)).value(1)).isEqualTo(44000.5);
     assertThat(table.howRead()).contains("1 formula without a stored value").contains("B2");
   }
+
+  /** Day 44,000 of a workbook is 18 June 2020: 43,831 is the first day of that year. */
+  @Test
+  void aDateFromAFormulaIsADate() throws IOException {
+    Path plain = folder.resolve("plain.xlsx");
+    try (OutputStream out = Files.newOutputStream(plain);
+        Workbook book = new Workbook(out, "test", "1.0")) {
+      Worksheet sheet = book.newWorksheet("tanks");
+      sheet.value(0, 0, "seen");
+      sheet.value(0, 1, "rate");
+      for (int row = 1; row < 3; row++) {
+        sheet.value(row, 0, 44000);
+        sheet.style(row, 0).format("yyyy-mm-dd").set();
+        sheet.value(row, 1, 7);
+      }
+    }
+    Path file = folder.resolve("computed.xlsx");
+    int computed = 0;
+    try (ZipFile before = new ZipFile(plain.toFile());
+        ZipOutputStream after = new ZipOutputStream(Files.newOutputStream(file))) {
+      for (ZipEntry entry : before.stream().toList()) {
+        String part =
+            new String(before.getInputStream(entry).readAllBytes(), StandardCharsets.UTF_8);
+        String now = part.replaceFirst("<v>44000</v>", "<f>DATE(2020,6,18)</f><v>44000</v>");
+        computed += now.equals(part) ? 0 : 1;
+        after.putNextEntry(new ZipEntry(entry.getName()));
+        after.write(now.getBytes(StandardCharsets.UTF_8));
+      }
+    }
+    assertThat(computed).isEqualTo(1);
+    Column seen = read(file).columns().get(0);
+    assertThat(seen.text(0)).isEqualTo("2020-06-18");
+    assertThat(seen.text(1)).isEqualTo("2020-06-18");
+  }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.study.contract;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
@@ -11,6 +12,7 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -23,6 +25,7 @@ import net.jqwik.api.Property;
 class AnyInquiryTest {
 
   private static final ObjectMapper JSON = new ObjectMapper();
+  private static final Duration ENDLESS = Duration.ofSeconds(10);
 
   @Property(tries = 400, seed = "3141592653")
   void isAnsweredOrRefusedInWords(@ForAll Random random) throws IOException {
@@ -32,7 +35,10 @@ class AnyInquiryTest {
     try {
       Inquiry inquiry = InquiryFile.read(asked);
       assertThat(InquiryFile.read(InquiryFile.write(inquiry))).isEqualTo(inquiry);
-      Findings findings = Answering.of(any.table(), inquiry, Progress.NONE);
+      // Nobody waits longer: an answer that takes more is taken for one that never comes.
+      Findings findings =
+          assertTimeoutPreemptively(
+              ENDLESS, () -> Answering.of(any.table(), inquiry, Progress.NONE));
       text = FindingsFile.text(findings);
     } catch (Refused e) {
       assertThat(e.refusal().words()).as("%s", asked).isNotBlank().doesNotContain("Exception");
