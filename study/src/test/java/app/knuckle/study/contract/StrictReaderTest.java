@@ -86,6 +86,38 @@ class StrictReaderTest {
     }
   }
 
+  private static final List<String> QUESTIONS =
+      List.of(
+          "{\"kind\":\"from-summaries\",\"given\":{\"levels\":[\"a\",\"b\"],\"n\":[5,6],"
+              + "\"mean\":[1,2.5],\"sd\":[0.5,1],\"alpha\":0.05,\"procedures\":[\"tukey\"]}}",
+          "{\"kind\":\"complete-table\",\"given\":{\"effect\":{\"df\":2,\"ss\":10},"
+              + "\"error\":{\"df\":12,\"ms\":1.5},\"total\":{\"df\":14},\"alpha\":0.01}}",
+          "{\"kind\":\"power\",\"given\":{\"test\":\"factorial\",\"n\":4,\"cohenF\":0.3,"
+              + "\"levels\":{\"mesh\":3,\"density\":2},\"effect\":[\"mesh\"]}}",
+          "{\"kind\":\"power\",\"given\":{\"test\":\"two-groups\",\"n\":[5,7],\"cohenD\":0.8,"
+              + "\"direction\":\"greater\"}}",
+          "{\"kind\":\"sample-size\",\"given\":{\"test\":\"one-way\",\"groups\":4,"
+              + "\"cohenF\":0.4,\"power\":0.8}}");
+
+  @Property(tries = 400)
+  void whatTheSchemaOfQuestionsRefusesTheReckonerRefuses(@ForAll long seed)
+      throws JsonProcessingException {
+    Random random = new Random(seed);
+    JsonNode question = JSON.readTree(QUESTIONS.get(random.nextInt(QUESTIONS.size())));
+    assertThat(ContractFilesTest.schema("question").validate(question)).isEmpty();
+    assertThat(ReckonFile.answer(question).path("answer").isEmpty()).isFalse();
+    List<Consumer<JsonNode>> places = new ArrayList<>();
+    places(question, places);
+    places
+        .get(random.nextInt(places.size()))
+        .accept(JSON.readTree(VALUES.get(random.nextInt(VALUES.size()))));
+    if (!ContractFilesTest.schema("question").validate(question).isEmpty()) {
+      assertThatThrownBy(() -> ReckonFile.answer(question))
+          .as("%s", question)
+          .isInstanceOf(Refused.class);
+    }
+  }
+
   /** What has the right shape may still name a column that is not there, and nothing else. */
   private static void readOrRefused(JsonNode inquiry) {
     try {
