@@ -72,6 +72,17 @@ public record Quantity(double value, String why) {
   }
 
   /**
+   * The quantity in percent of the size of another.
+   *
+   * @param whole any number
+   * @param none the reason to give where it is 0
+   * @return per cent; absent for the same reason if this one is and the other is not 0
+   */
+  public Quantity percentOf(double whole, String none) {
+    return whole == 0 ? absent(none) : map(v -> 100 * v / Math.abs(whole));
+  }
+
+  /**
    * The quantity derived from this one, absent for the same reason if this one is.
    *
    * @param rule from the value to the new value, which must be finite

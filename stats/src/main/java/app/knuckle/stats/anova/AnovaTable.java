@@ -145,9 +145,7 @@ public record AnovaTable(
         fit.rows(),
         grand,
         sd,
-        grand == 0
-            ? Quantity.absent("the grand mean is 0")
-            : sd.map(s -> 100 * s / Math.abs(grand)),
+        sd.percentOf(grand, "the grand mean is 0"),
         model == null ? none : model.etaSquared(),
         total > 0 ? layer.errorMs().map(e -> 1 - e / totalMs) : Quantity.absent(Effect.ALL_EQUAL),
         model == null ? none : model.f(),

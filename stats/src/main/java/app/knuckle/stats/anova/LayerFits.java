@@ -97,9 +97,7 @@ public final class LayerFits {
             values,
             grandMean,
             sd,
-            grandMean == 0
-                ? Quantity.absent("the grand mean is 0")
-                : sd.map(s -> 100 * s / Math.abs(grandMean)),
+            sd.percentOf(grandMean, "the grand mean is 0"),
             none,
             none,
             none,

@@ -110,9 +110,7 @@ public record OneWay(
    * @return per cent
    */
   public Quantity cvPercent() {
-    return grandMean == 0
-        ? Quantity.absent("the grand mean is 0")
-        : residualSd().map(s -> 100 * s / Math.abs(grandMean));
+    return residualSd().percentOf(grandMean, "the grand mean is 0");
   }
 
   /**

@@ -80,8 +80,7 @@ public record Summary(
     Quantity variance = n < 2 ? ONE_VALUE : Quantity.of(ss / (n - 1));
     Quantity sd = variance.map(Math::sqrt);
     Quantity se = sd.map(s -> s / Math.sqrt(n));
-    Quantity cv =
-        mean == 0 ? Quantity.absent("the mean is 0") : sd.map(s -> 100 * s / Math.abs(mean));
+    Quantity cv = sd.percentOf(mean, "the mean is 0");
     return new Summary(
             n,
             missing,

@@ -190,9 +190,7 @@ public final class StripAnswer {
         List.of(),
         differences(strips),
         sd,
-        grand == 0
-            ? Quantity.absent("the grand mean is 0")
-            : sd.map(s -> 100 * s / Math.abs(grand)));
+        sd.percentOf(grand, "the grand mean is 0"));
   }
 
   /** Of one treatment in strips across one other; the block stands before them. */

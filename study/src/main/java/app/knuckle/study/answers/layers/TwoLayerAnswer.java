@@ -309,9 +309,7 @@ public final class TwoLayerAnswer {
         sphericity,
         repeated ? List.of() : differences(layers),
         sd,
-        grand == 0
-            ? Quantity.absent("the grand mean is 0")
-            : sd.map(s -> 100 * s / Math.abs(grand)));
+        sd.percentOf(grand, "the grand mean is 0"));
   }
 
   /** Of one treatment on whole plots and one on subplots; the blocks stand before them. */
