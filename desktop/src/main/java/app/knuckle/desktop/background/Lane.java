@@ -102,10 +102,17 @@ public final class Lane {
 
   private void stop() {
     Piece<?> before = running;
-    running = null;
+    letGo();
     if (before != null) {
       before.cancel();
     }
+  }
+
+  /** What a piece gave is not held any longer than its taker wants it. */
+  private void letGo() {
+    running = null;
+    progress.unbind();
+    progress.set(-1);
   }
 
   private void start(Piece<?> piece) {
@@ -120,7 +127,7 @@ public final class Lane {
     if (piece != running) {
       return false; // Overtaken on the way here.
     }
-    running = null;
+    letGo();
     if (waiting.isEmpty()) {
       busy.set(false);
     } else {

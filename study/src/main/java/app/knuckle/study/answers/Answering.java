@@ -92,7 +92,7 @@ public final class Answering {
     this.stages = stages;
   }
 
-  Findings findings() {
+  private Findings findings() {
     if (inquiry.measured().isEmpty()) {
       throw waiting("nothing is chosen as measured yet", "Choose the column that was measured");
     }
@@ -120,12 +120,12 @@ public final class Answering {
       progress.check();
       responses.add(respond(laid.responses().get(r), together, r));
     }
+    AssociationAnswer association =
+        associated ? new AssociationAnswer(frame, inquiry, progress) : null;
     Analysis ofAll =
         together != null
             ? together.together()
-            : associated
-                ? new AssociationAnswer(frame, inquiry, progress).analysis()
-                : Analysis.NONE;
+            : association != null ? association.analysis() : Analysis.NONE;
     return new Findings(
         table,
         inquiry,
@@ -134,7 +134,7 @@ public final class Answering {
         responses,
         ofAll,
         laid.plan(),
-        associated ? new AssociationAnswer(frame, inquiry, progress).facts() : new Facts(),
+        association == null ? new Facts() : association.facts(),
         ofAll.tests().isEmpty()
             ? ""
             : DesignSentences.of(laid.responses().get(0).values(), inquiry, ofAll).finding());

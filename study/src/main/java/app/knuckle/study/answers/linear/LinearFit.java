@@ -39,7 +39,6 @@ final class LinearFit {
   private final Frame frame;
   private final Inquiry inquiry;
   private final String measured;
-  private final Progress progress;
   private final Parts parts;
   private final List<Factor> factors;
   private final Model model;
@@ -64,7 +63,6 @@ final class LinearFit {
     this.frame = frame;
     this.inquiry = inquiry;
     this.measured = measured;
-    this.progress = progress;
     List<String> numbers = new ArrayList<>(inquiry.covariates());
     numbers.add(measured);
     List<String> names = new ArrayList<>(inquiry.blocks());
@@ -81,7 +79,7 @@ final class LinearFit {
     equalCells = countEqualCells();
     moments = isOneWay() ? moments(values) : null;
     if (inquiry.method() != Inquiry.Method.UNEQUAL_SPREAD) {
-      fit();
+      fit(progress);
     }
   }
 
@@ -96,12 +94,12 @@ final class LinearFit {
     }
   }
 
-  private void fit() {
+  private void fit(Progress progress) {
     Fit fit = Fit.of(model, List.of(values));
     progress.check();
     layer = new Stratum("error", fit, 0, 1);
     strata = new Strata(List.of(layer));
-    checks = makeChecks();
+    checks = makeChecks(progress);
     if (parts.rows() <= GroupChecks.MOST_VALUES) {
       residuals = Residuals.of(fit, values);
       groupChecks = groupChecks(residuals);
@@ -277,7 +275,7 @@ final class LinearFit {
     return full ? cells.values().iterator().next() : 0;
   }
 
-  private List<CheckResult> makeChecks() {
+  private List<CheckResult> makeChecks(Progress progress) {
     List<CheckResult> checks = new ArrayList<>();
     if (inquiry.blocks().size() == 1 && inquiry.covariates().isEmpty() && equalCells > 0) {
       Additivity.Result result = Additivity.of(layer, values);
