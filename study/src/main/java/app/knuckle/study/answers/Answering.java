@@ -8,8 +8,7 @@ import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
-import app.knuckle.study.answers.layers.StripAnswer;
-import app.knuckle.study.answers.layers.TwoLayerAnswer;
+import app.knuckle.study.answers.layers.LayeredAnswer;
 import app.knuckle.study.answers.linear.LinearAnswer;
 import app.knuckle.study.answers.ranks.PermutationAnswer;
 import app.knuckle.study.answers.ranks.RankAnswer;
@@ -226,11 +225,10 @@ public final class Answering {
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return new SampleAnswer(frame, inquiry, response.name()).analysis(frame);
     }
-    if (!inquiry.strips().isEmpty()) {
-      return new StripAnswer(frame, inquiry, response.name(), progress, stages).analysis();
-    }
-    if (!inquiry.wholePlots().isEmpty() || !inquiry.occasions().isEmpty()) {
-      return new TwoLayerAnswer(frame, inquiry, response.name(), progress, stages).analysis();
+    if (!inquiry.strips().isEmpty()
+        || !inquiry.wholePlots().isEmpty()
+        || !inquiry.occasions().isEmpty()) {
+      return LayeredAnswer.to(frame, inquiry, response.name(), progress, stages);
     }
     return new LinearAnswer(frame, inquiry, response.name(), progress, stages).analysis();
   }

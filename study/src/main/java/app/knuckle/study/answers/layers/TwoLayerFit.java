@@ -1,11 +1,10 @@
 package app.knuckle.study.answers.layers;
 
-import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.Stratum;
+import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.strata.TwoLayers;
@@ -13,17 +12,12 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.answers.asked.LayeredDifferences;
-import app.knuckle.study.answers.asked.Questions;
-import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.LayerChecks;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.CheckResult;
-import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
-import app.knuckle.study.stages.Stages;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -32,27 +26,33 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 
-/** Answers an inquiry about split plots, or about units seen on several occasions. */
-public final class TwoLayerAnswer {
+/** Split plots, or units seen on several occasions. */
+final class TwoLayerFit implements LayeredFit {
 
-  private final Frame frame;
   private final Inquiry inquiry;
   private final String measured;
-  private final Fitted fitted;
   private final Parts parts;
-  private final Progress progress;
   private final boolean repeated;
   private final List<String> between;
   private final List<String> within;
-  private final Stages stages;
+  private final Factor units;
+  private final List<Term> betweenTerms = new ArrayList<>();
+  private final List<Term> withinTerms = new ArrayList<>();
+  private final TwoLayers layers;
+  private final List<TestResult.TermSphericity> sphericity;
+  private final LayerChecks left;
 
-  public TwoLayerAnswer(
-      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
-    this.frame = frame;
+  /**
+   * Fits a response.
+   *
+   * @param frame the records
+   * @param inquiry as {@link Inquiry#fitting} gives it
+   * @param measured the response
+   * @throws Refused if the design is not one of two layers, or too few units are whole
+   */
+  TwoLayerFit(Frame frame, Inquiry inquiry, String measured) {
     this.inquiry = inquiry;
     this.measured = measured;
-    this.progress = progress;
-    this.stages = stages;
     repeated = inquiry.wholePlots().isEmpty();
     within =
         inquiry.treatments().stream()
@@ -61,23 +61,43 @@ public final class TwoLayerAnswer {
             .toList();
     between = inquiry.treatments().stream().filter(t -> !within.contains(t)).toList();
     check();
-    fitted =
-        stages.of(
-            "layers of " + measured,
-            List.of(new Stages.Same(frame), inquiry.fitting(measured)),
-            this::fit);
-    parts = fitted.parts();
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    if (inquiry.unit() != null) {
+      names.add(inquiry.unit());
+    }
+    List<String> numbers = new ArrayList<>(inquiry.covariates());
+    numbers.add(measured);
+    parts = new Parts(frame, numbers, names);
+    units = units();
+    inquiry.blocks().forEach(block -> betweenTerms.add(Term.of(block)));
+    inquiry.covariates().forEach(covariate -> betweenTerms.add(Term.of(covariate)));
+    for (Term term : AskedModel.terms(inquiry, parts)) {
+      boolean inner = term.names().stream().anyMatch(within::contains);
+      (inner ? withinTerms : betweenTerms).add(term);
+    }
+    List<Covariate> covariates = inquiry.covariates().stream().map(parts::covariate).toList();
+    layers =
+        TwoLayers.of(
+            new TwoLayers.Plan(
+                units,
+                parts.factors(outer()),
+                parts.factors(within),
+                betweenTerms,
+                withinTerms,
+                covariates,
+                repeated ? "units" : "whole-plot error",
+                repeated ? "error within units" : "subplot error"),
+            parts.values(measured));
+    if (layers == null) {
+      throw refused(
+          repeated ? "unit" : "wholePlots",
+          "fewer than two " + (repeated ? "units" : "whole plots") + " are complete",
+          "Each must have a value on every " + (repeated ? "occasion" : "subplot"));
+    }
+    sphericity = repeated ? termSphericity() : List.of();
+    left = left(covariates);
   }
-
-  /** What does not depend on what is compared, nor on how it is judged. */
-  private record Fitted(
-      Parts parts,
-      Factor units,
-      List<Term> betweenTerms,
-      List<Term> withinTerms,
-      TwoLayers layers,
-      List<TestResult.TermSphericity> sphericity,
-      LayerChecks checks) {}
 
   private void check() {
     boolean sloped =
@@ -112,72 +132,19 @@ public final class TwoLayerAnswer {
     return Refused.at(new Place.Key("inquiry", List.of(key)), what, wayOn);
   }
 
-  private Fitted fit() {
-    List<String> names = new ArrayList<>(inquiry.blocks());
-    names.addAll(inquiry.treatments());
-    if (inquiry.unit() != null) {
-      names.add(inquiry.unit());
-    }
-    List<String> numbers = new ArrayList<>(inquiry.covariates());
-    numbers.add(measured);
-    Parts own = new Parts(frame, numbers, names);
-    List<Covariate> covariates = inquiry.covariates().stream().map(own::covariate).toList();
-    Factor units = units(own);
-    List<Term> betweenTerms = new ArrayList<>();
-    inquiry.blocks().forEach(block -> betweenTerms.add(Term.of(block)));
-    inquiry.covariates().forEach(covariate -> betweenTerms.add(Term.of(covariate)));
-    List<Term> withinTerms = new ArrayList<>();
-    for (Term term : AskedModel.terms(inquiry, own)) {
-      boolean inner = term.names().stream().anyMatch(within::contains);
-      (inner ? withinTerms : betweenTerms).add(term);
-    }
-    TwoLayers layers =
-        TwoLayers.of(
-            new TwoLayers.Plan(
-                units,
-                own.factors(outer()),
-                own.factors(within),
-                betweenTerms,
-                withinTerms,
-                covariates,
-                repeated ? "units" : "whole-plot error",
-                repeated ? "error within units" : "subplot error"),
-            own.values(measured));
-    progress.check();
-    if (layers == null) {
-      throw refused(
-          repeated ? "unit" : "wholePlots",
-          "fewer than two " + (repeated ? "units" : "whole plots") + " are complete",
-          "Each must have a value on every " + (repeated ? "occasion" : "subplot"));
-    }
-    return new Fitted(
-        own,
-        units,
-        betweenTerms,
-        withinTerms,
-        layers,
-        repeated ? sphericity(own, layers) : List.of(),
-        layerChecks(own, units, withinTerms, layers, covariates));
-  }
-
-  private LayerChecks layerChecks(
-      Parts own,
-      Factor units,
-      List<Term> withinTerms,
-      TwoLayers layers,
-      List<Covariate> covariates) {
+  private LayerChecks left(List<Covariate> covariates) {
     List<String> names =
         IntStream.range(0, units.size())
             .filter(u -> !layers.leftOut().contains(u))
             .mapToObj(u -> units.levels().get(u))
             .toList();
-    double[] whole = LayerChecks.without(own.values(measured), units, layers.leftOut());
+    double[] whole = LayerChecks.without(parts.values(measured), units, layers.leftOut());
     List<Covariate> varying = layers.strata().layers().get(1).fit().model().covariates();
     List<Covariate> rows =
         covariates.stream()
             .filter(c -> varying.stream().anyMatch(v -> v.name().equals(c.name())))
             .toList();
-    return LayerChecks.of(own, whole, List.of(units), rows, withinTerms)
+    return LayerChecks.of(parts, whole, List.of(units), rows, withinTerms)
         .layer(layers.strata().layers().get(0), names, layers.unitDeviations());
   }
 
@@ -187,56 +154,57 @@ public final class TwoLayerAnswer {
     return outer;
   }
 
-  public Analysis analysis() {
-    TwoLayers layers = fitted.layers();
-    AnovaTable table = layers.table(inquiry.squares(), inquiry.alpha());
+  @Override
+  public Strata strata() {
+    return layers.strata();
+  }
+
+  @Override
+  public AnovaTable table(double alpha) {
+    return layers.table(inquiry.squares(), alpha);
+  }
+
+  @Override
+  public List<Factor> factors() {
     List<String> all = outer();
     all.addAll(within);
-    Questions questions =
-        new Questions(
-            inquiry,
-            new Questions.Estimable(
-                measured, layers.strata(), parts.factors(all), inquiry.covariates(), table),
-            progress,
-            stages);
-    List<ComparisonResult> comparisons = questions.comparisons();
-    List<Term> terms = new ArrayList<>(fitted.betweenTerms());
-    terms.addAll(fitted.withinTerms());
-    Analysis answered =
-        new Analysis(
-            List.of(
-                new TestResult.AnovaResult(
-                    table,
-                    null,
-                    Slopes.of(layers.strata(), inquiry.alpha()),
-                    null,
-                    beside(layers, fitted.sphericity(), fitted.units()),
-                    List.of())),
-            fitted.sphericity().stream().map(this::check).toList(),
-            questions.meansOf(terms),
-            comparisons,
-            questions.contrasts(),
-            null);
-    return fitted.checks().on(answered, frame);
+    return parts.factors(all);
+  }
+
+  @Override
+  public List<Term> terms() {
+    List<Term> terms = new ArrayList<>(betweenTerms);
+    terms.addAll(withinTerms);
+    return terms;
+  }
+
+  @Override
+  public List<CheckResult> checks() {
+    return sphericity.stream().map(this::check).toList();
+  }
+
+  @Override
+  public LayerChecks left() {
+    return left;
   }
 
   /** Who was seen repeatedly, or which plots make a whole plot. */
-  private Factor units(Parts own) {
+  private Factor units() {
     if (inquiry.unit() != null) {
-      Factor units = own.factor(inquiry.unit());
-      refuseTwoGroups(own, units);
+      Factor units = parts.factor(inquiry.unit());
+      refuseTwoGroups(units);
       return units;
     }
-    List<Factor> outer = new ArrayList<>(own.factors(inquiry.blocks()));
-    outer.addAll(own.factors(inquiry.wholePlots()));
-    return Factor.combined("whole plot", outer, own::isUsed);
+    List<Factor> outer = new ArrayList<>(parts.factors(inquiry.blocks()));
+    outer.addAll(parts.factors(inquiry.wholePlots()));
+    return Factor.combined("whole plot", outer, parts::isUsed);
   }
 
-  private void refuseTwoGroups(Parts own, Factor units) {
+  private void refuseTwoGroups(Factor units) {
     for (String name : between) {
       int[] group = new int[units.size()];
       Arrays.fill(group, -1);
-      int[] codes = own.factor(name).codes();
+      int[] codes = parts.factor(name).codes();
       for (int row = 0; row < codes.length; row++) {
         int unit = units.codes()[row];
         if (unit < 0) {
@@ -254,9 +222,9 @@ public final class TwoLayerAnswer {
   }
 
   /** Of every combination of occasion factors. */
-  private List<TestResult.TermSphericity> sphericity(Parts own, TwoLayers layers) {
+  private List<TestResult.TermSphericity> termSphericity() {
     int groups = Arrays.stream(layers.groups()).max().orElse(0) + 1;
-    int[] sizes = own.factors(within).stream().mapToInt(Factor::size).toArray();
+    int[] sizes = parts.factors(within).stream().mapToInt(Factor::size).toArray();
     List<TestResult.TermSphericity> all = new ArrayList<>();
     for (Term term : Term.combinations(within, within.size())) {
       boolean[] inTerm = new boolean[sizes.length];
@@ -297,23 +265,21 @@ public final class TwoLayerAnswer {
                     + " do not spread alike: read the corrected p.");
   }
 
-  private TestResult.Layers beside(
-      TwoLayers layers, List<TestResult.TermSphericity> sphericity, Factor units) {
-    Stratum outer = layers.strata().layers().get(0);
-    Quantity sd = outer.errorMs().map(Math::sqrt);
-    double grand = layers.grandMean();
+  @Override
+  public TestResult.Layers layers(double alpha) {
+    Quantity sd = layers.strata().layers().get(0).errorMs().map(Math::sqrt);
     return new TestResult.Layers(
         repeated,
         layers.values().length,
-        layers.leftOut().stream().map(u -> units.levels().get(u)).toList(),
+        LayeredFit.named(units, layers.leftOut()),
         sphericity,
-        repeated ? List.of() : differences(layers),
+        repeated ? List.of() : differences(alpha),
         sd,
-        sd.percentOf(grand, "the grand mean is 0"));
+        sd.percentOf(layers.grandMean(), GRAND_MEAN_0));
   }
 
   /** Of one treatment on whole plots and one on subplots; the blocks stand before them. */
-  private List<TestResult.Difference> differences(TwoLayers layers) {
+  private List<TestResult.Difference> differences(double alpha) {
     if (between.size() != 1 || within.size() != 1) {
       return List.of();
     }
@@ -321,12 +287,8 @@ public final class TwoLayerAnswer {
     return LayeredDifferences.of(
         layers.strata(),
         blocks + 2,
-        treatment(between, blocks, 0),
-        treatment(within, blocks + 1, 1),
-        inquiry.alpha());
-  }
-
-  private LayeredDifferences.Treatment treatment(List<String> one, int at, int layer) {
-    return new LayeredDifferences.Treatment(one.get(0), at, parts.factor(one.get(0)).size(), layer);
+        LayeredFit.treatment(parts.factor(between.get(0)), blocks, 0),
+        LayeredFit.treatment(parts.factor(within.get(0)), blocks + 1, 1),
+        alpha);
   }
 }

@@ -1,0 +1,67 @@
+package app.knuckle.study.answers.layers;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.Slopes;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
+import java.util.List;
+
+/** Answers an inquiry about split plots, strips, or units seen on several occasions. */
+public final class LayeredAnswer {
+
+  private LayeredAnswer() {}
+
+  /**
+   * Answers about a response.
+   *
+   * @param frame the records
+   * @param inquiry with strips, whole plots or occasions
+   * @param measured the response
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   * @return the analysis
+   * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
+   */
+  public static Analysis to(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
+    Inquiry fitting = inquiry.fitting(measured);
+    LayeredFit fit =
+        stages.of(
+            "layers of " + measured,
+            List.of(new Stages.Same(frame), fitting),
+            () ->
+                fitting.strips().isEmpty()
+                    ? new TwoLayerFit(frame, fitting, measured)
+                    : new StripFit(frame, fitting, measured));
+    progress.check();
+    double alpha = inquiry.alpha();
+    AnovaTable table = fit.table(alpha);
+    Questions questions =
+        new Questions(
+            inquiry,
+            new Questions.Estimable(
+                measured, fit.strata(), fit.factors(), inquiry.covariates(), table),
+            progress,
+            stages);
+    // Letters stand beside means: pairs come first.
+    List<ComparisonResult> comparisons = questions.comparisons();
+    TestResult test =
+        new TestResult.AnovaResult(
+            table, null, Slopes.of(fit.strata(), alpha), null, fit.layers(alpha), List.of());
+    Analysis answered =
+        new Analysis(
+            List.of(test),
+            fit.checks(),
+            questions.meansOf(fit.terms()),
+            comparisons,
+            questions.contrasts(),
+            null);
+    return fit.left().on(answered, frame);
+  }
+}
