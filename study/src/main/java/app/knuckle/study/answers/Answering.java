@@ -79,7 +79,11 @@ public final class Answering {
         stages.of(
             "findings",
             List.of(new Stages.Same(table), new Stages.Same(frame), unnamed),
-            () -> new Answering(table, frame, inquiry, progress, stages).findings());
+            () -> {
+              Findings found = new Answering(table, frame, inquiry, progress, stages).findings();
+              stages.answered();
+              return found;
+            });
     return findings.inquiry().equals(inquiry) ? findings : findings.named(inquiry.name());
   }
 

@@ -14,10 +14,11 @@ import java.util.function.Supplier;
  */
 public final class Stages {
 
-  private record Made(Object inputs, Object value) {}
+  private record Made(Object inputs, Object value, int turn) {}
 
   private final boolean keeps;
   private final Map<String, Made> last = new ConcurrentHashMap<>();
+  private volatile int turn;
 
   private Stages(boolean keeps) {
     this.keeps = keeps;
@@ -54,14 +55,21 @@ public final class Stages {
   @SuppressWarnings("unchecked")
   public <V> V of(String stage, Object inputs, Supplier<V> make) {
     Made known = last.get(stage);
-    if (known != null && known.inputs().equals(inputs)) {
-      return (V) known.value();
-    }
-    V value = make.get();
+    V value = known != null && known.inputs().equals(inputs) ? (V) known.value() : make.get();
     if (keeps) {
-      last.put(stage, new Made(inputs, value));
+      last.put(stage, new Made(inputs, value, turn));
     }
     return value;
+  }
+
+  /**
+   * An answer is whole. Stages that neither it nor the one before asked for are let go: those of a
+   * response that is no longer measured, of means that are no longer compared.
+   */
+  public void answered() {
+    int before = turn - 1;
+    last.values().removeIf(made -> made.turn() < before);
+    turn++;
   }
 
   /**

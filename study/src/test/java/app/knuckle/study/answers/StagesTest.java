@@ -151,4 +151,25 @@ class StagesTest {
     }
     assertThat(tried).hasValue(2);
   }
+
+  @Test
+  void whatNeitherThisAnswerNorTheLastAskedForIsLetGo() {
+    Stages kept = Stages.kept();
+    AtomicInteger made = new AtomicInteger();
+    for (int answer = 0; answer < 3; answer++) {
+      kept.of("asked always", 1, made::incrementAndGet);
+      kept.answered();
+    }
+    assertThat(made).hasValue(1);
+    kept.of("asked once", 1, made::incrementAndGet);
+    kept.answered();
+    kept.answered();
+    kept.of("asked once", 1, made::incrementAndGet);
+    assertThat(made).hasValue(2);
+    kept.answered();
+    kept.answered();
+    kept.answered();
+    kept.of("asked once", 1, made::incrementAndGet);
+    assertThat(made).hasValue(3);
+  }
 }
