@@ -12,7 +12,6 @@ import static app.knuckle.desktop.window.Driver.until;
 import static app.knuckle.desktop.window.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.style.Shown;
@@ -37,8 +36,7 @@ class CompareWindowTest {
 
   @Start
   void start(Stage stage) {
-    workbench = Driver.show(stage);
-    workbench.open(DemoStudy.read());
+    workbench = Driver.showDemo(stage);
   }
 
   @BeforeEach

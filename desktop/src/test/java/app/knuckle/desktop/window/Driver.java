@@ -1,6 +1,7 @@
 package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.sheet.Place;
 import app.knuckle.desktop.sheet.Sheet;
@@ -43,6 +44,13 @@ final class Driver {
     stage.show();
     stage.toFront();
     stage.requestFocus();
+    return workbench;
+  }
+
+  /** The demo study in the window. */
+  static Workbench showDemo(Stage stage) {
+    Workbench workbench = show(stage);
+    workbench.open(DemoStudy.read());
     return workbench;
   }
 

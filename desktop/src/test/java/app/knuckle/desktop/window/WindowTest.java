@@ -13,7 +13,6 @@ import static app.knuckle.desktop.window.Driver.texts;
 import static app.knuckle.desktop.window.Driver.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.workbench.Workbench;
 import java.io.IOException;
 import java.net.URISyntaxException;
@@ -46,8 +45,7 @@ class WindowTest {
 
   @Start
   void start(Stage stage) {
-    workbench = Driver.show(stage);
-    workbench.open(DemoStudy.read());
+    workbench = Driver.showDemo(stage);
   }
 
   @Test

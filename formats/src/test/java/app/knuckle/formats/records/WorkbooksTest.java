@@ -19,9 +19,10 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.BinaryOperator;
+import java.util.function.Consumer;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
@@ -95,26 +96,36 @@ class WorkbooksTest {
   private Path sheet(String cells) throws IOException {
     Path plain = untidy();
     Path file = folder.resolve("hand.xlsx");
-    Map<String, byte[]> parts = new LinkedHashMap<>();
-    try (ZipFile zip = new ZipFile(plain.toFile())) {
-      for (ZipEntry e : zip.stream().toList()) {
-        byte[] bytes = zip.getInputStream(e).readAllBytes();
-        String text = new String(bytes, StandardCharsets.UTF_8);
-        parts.put(
-            e.getName(),
-            e.getName().endsWith("sheet1.xml")
+    return rewritten(
+        plain,
+        file.getFileName().toString(),
+        (part, text) ->
+            part.endsWith("sheet1.xml")
                 ? text.replaceFirst(
-                        "(?s)<sheetData>.*</sheetData>", "<sheetData>" + cells + "</sheetData>")
-                    .getBytes(StandardCharsets.UTF_8)
-                : bytes);
+                    "(?s)<sheetData>.*</sheetData>", "<sheetData>" + cells + "</sheetData>")
+                : text);
+  }
+
+  /** The same workbook with its parts written anew, each by its name and text. */
+  private Path rewritten(Path workbook, String name, BinaryOperator<String> write)
+      throws IOException {
+    Path file = folder.resolve(name);
+    try (ZipFile zip = new ZipFile(workbook.toFile());
+        ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(file))) {
+      for (ZipEntry e : zip.stream().toList()) {
+        String text = new String(zip.getInputStream(e).readAllBytes(), StandardCharsets.UTF_8);
+        out.putNextEntry(new ZipEntry(e.getName()));
+        out.write(write.apply(e.getName(), text).getBytes(StandardCharsets.UTF_8));
       }
     }
-    try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(file))) {
-      for (Map.Entry<String, byte[]> part : parts.entrySet()) {
-        out.putNextEntry(new ZipEntry(part.getKey()));
-        out.write(part.getValue());
-        out.closeEntry();
-      }
+    return file;
+  }
+
+  private Path workbook(String name, Consumer<Worksheet> fill) throws IOException {
+    Path file = folder.resolve(name);
+    try (OutputStream out = Files.newOutputStream(file);
+        Workbook book = new Workbook(out, "test", "1.0")) {
+      fill.accept(book.newWorksheet("tanks"));
     }
     return file;
   }
@@ -150,19 +161,12 @@ class WorkbooksTest {
   @Test
   void outsideEntitiesAreNotFetched() throws IOException {
     Path file = sheet("");
-    Path bad = folder.resolve("entity.xlsx");
-    try (ZipFile zip = new ZipFile(file.toFile());
-        ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(bad))) {
-      for (ZipEntry e : zip.stream().toList()) {
-        out.putNextEntry(new ZipEntry(e.getName()));
-        if (e.getName().endsWith("workbook.xml")) {
-          out.write(
-              "<!DOCTYPE a [<!ENTITY x SYSTEM 'file:///etc/hostname'>]>"
-                  .getBytes(StandardCharsets.UTF_8));
-        }
-        out.write(zip.getInputStream(e).readAllBytes());
-      }
-    }
+    String entity = "<!DOCTYPE a [<!ENTITY x SYSTEM 'file:///etc/hostname'>]>";
+    Path bad =
+        rewritten(
+            file,
+            "entity.xlsx",
+            (part, text) -> part.endsWith("workbook.xml") ? entity + text : text);
     assertThatThrownBy(() -> read(bad))
         .hasMessageContaining("refers to something outside the file");
   }
@@ -210,18 +214,18 @@ class WorkbooksTest {
 
   @Test
   void aFormulaWithoutAStoredValueIsMissingAndABlankInAFormatMakesNoDate() throws IOException {
-    Path file = folder.resolve("formula.xlsx");
-    try (OutputStream out = Files.newOutputStream(file);
-        Workbook book = new Workbook(out, "test", "1.0")) {
-      Worksheet sheet = book.newWorksheet("tanks");
-      sheet.value(0, 0, "feed");
-      sheet.value(0, 1, "rate");
-      sheet.value(1, 0, "kelp");
-      sheet.formula(1, 1, "A1+1");
-      sheet.value(2, 0, "paste");
-      sheet.value(2, 1, 44000.5);
-      sheet.style(2, 1).format("0.00_D_M").set();
-    }
+    Path file =
+        workbook(
+            "formula.xlsx",
+            sheet -> {
+              sheet.value(0, 0, "feed");
+              sheet.value(0, 1, "rate");
+              sheet.value(1, 0, "kelp");
+              sheet.formula(1, 1, "A1+1");
+              sheet.value(2, 0, "paste");
+              sheet.value(2, 1, 44000.5);
+              sheet.style(2, 1).format("0.00_D_M").set();
+            });
     Table table = read(file);
     assertThat(table.columns().get(1).isMissing(0)).isTrue();
     assertThat(((Numbers) table.columns().get(1)).value(1)).isEqualTo(44000.5);
@@ -231,32 +235,29 @@ class WorkbooksTest {
   /** Day 44,000 of a workbook is 18 June 2020: 43,831 is the first day of that year. */
   @Test
   void aDateFromAFormulaIsADate() throws IOException {
-    Path plain = folder.resolve("plain.xlsx");
-    try (OutputStream out = Files.newOutputStream(plain);
-        Workbook book = new Workbook(out, "test", "1.0")) {
-      Worksheet sheet = book.newWorksheet("tanks");
-      sheet.value(0, 0, "seen");
-      sheet.value(0, 1, "rate");
-      for (int row = 1; row < 3; row++) {
-        sheet.value(row, 0, 44000);
-        sheet.style(row, 0).format("yyyy-mm-dd").set();
-        sheet.value(row, 1, 7);
-      }
-    }
-    Path file = folder.resolve("computed.xlsx");
-    int computed = 0;
-    try (ZipFile before = new ZipFile(plain.toFile());
-        ZipOutputStream after = new ZipOutputStream(Files.newOutputStream(file))) {
-      for (ZipEntry entry : before.stream().toList()) {
-        String part =
-            new String(before.getInputStream(entry).readAllBytes(), StandardCharsets.UTF_8);
-        String now = part.replaceFirst("<v>44000</v>", "<f>DATE(2020,6,18)</f><v>44000</v>");
-        computed += now.equals(part) ? 0 : 1;
-        after.putNextEntry(new ZipEntry(entry.getName()));
-        after.write(now.getBytes(StandardCharsets.UTF_8));
-      }
-    }
-    assertThat(computed).isEqualTo(1);
+    Path plain =
+        workbook(
+            "dates.xlsx",
+            sheet -> {
+              sheet.value(0, 0, "seen");
+              sheet.value(0, 1, "rate");
+              for (int row = 1; row < 3; row++) {
+                sheet.value(row, 0, 44000);
+                sheet.style(row, 0).format("yyyy-mm-dd").set();
+                sheet.value(row, 1, 7);
+              }
+            });
+    AtomicInteger computed = new AtomicInteger();
+    Path file =
+        rewritten(
+            plain,
+            "computed.xlsx",
+            (part, text) -> {
+              String now = text.replaceFirst("<v>44000</v>", "<f>DATE(2020,6,18)</f><v>44000</v>");
+              computed.addAndGet(now.equals(text) ? 0 : 1);
+              return now;
+            });
+    assertThat(computed).hasValue(1);
     Column seen = read(file).columns().get(0);
     assertThat(seen.text(0)).isEqualTo("2020-06-18");
     assertThat(seen.text(1)).isEqualTo("2020-06-18");
