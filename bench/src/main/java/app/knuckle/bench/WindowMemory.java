@@ -2,32 +2,21 @@ package app.knuckle.bench;
 
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.demo.DemoStudy;
-import app.knuckle.desktop.keeping.Keeper;
-import app.knuckle.desktop.window.KnuckleApp;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.SlipViewModel;
-import app.knuckle.desktop.workbench.Workbench;
-import java.util.concurrent.CountDownLatch;
-import java.util.function.BooleanSupplier;
 import javafx.application.Application;
 import javafx.application.Platform;
-import javafx.scene.Node;
-import javafx.stage.Stage;
 
 /**
  * What the window holds once thirty inquiries were opened and every joint of each was looked at.
  */
-public final class WindowMemory extends Application {
+public final class WindowMemory extends WindowScript {
 
   private static final int INQUIRIES = 30;
   private static final double MEGABYTE = 1 << 20;
-  private static final int A_MOMENT_MS = 5;
   private static final int PAINTED_MS = 120;
   private static final int COLLECTIONS = 8;
   private static final double ALMOST = 0.999;
-
-  private Workbench workbench;
-  private Node root;
 
   /** Starts the application from a class that is none, as the class path needs it. */
   static final class Start {
@@ -44,17 +33,7 @@ public final class WindowMemory extends Application {
   }
 
   @Override
-  public void start(Stage stage) {
-    workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench, new Keeper(workbench)));
-    root = stage.getScene().getRoot();
-    stage.show();
-    Thread script = new Thread(this::all, "script");
-    script.setDaemon(true);
-    script.start();
-  }
-
-  private void all() {
+  void script() {
     System.out.printf("%-40s %8.1f MB%n", "an empty window", held());
     inWindow(() -> workbench.open(DemoStudy.read()));
     while (workbench.slips().size() < INQUIRIES) {
@@ -77,34 +56,6 @@ public final class WindowMemory extends Application {
     Platform.exit();
   }
 
-  private static void until(BooleanSupplier holds) {
-    while (!holds.getAsBoolean()) {
-      pause(A_MOMENT_MS);
-    }
-  }
-
-  private static void pause(int ms) {
-    try {
-      Thread.sleep(ms);
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-    }
-  }
-
-  private static void inWindow(Runnable action) {
-    CountDownLatch done = new CountDownLatch(1);
-    Platform.runLater(
-        () -> {
-          action.run();
-          done.countDown();
-        });
-    try {
-      done.await();
-    } catch (InterruptedException e) {
-      Thread.currentThread().interrupt();
-    }
-  }
-
   /**
    * What is left after the collector has run, in MB. The toolkit gives up pixels when it paints
    * next after a collection, so it is made to paint.
@@ -117,7 +68,7 @@ public final class WindowMemory extends Application {
       // The toolkit's pool looks at all that it holds when it paints, and so keeps it: at last it
       // is not asked to.
       if (i < COLLECTIONS / 2) {
-        inWindow(() -> root.setOpacity(seen));
+        inWindow(() -> stage.getScene().getRoot().setOpacity(seen));
       }
       pause(PAINTED_MS);
     }

@@ -1,11 +1,9 @@
 package app.knuckle.bench;
 
 import app.knuckle.desktop.demo.DemoStudy;
-import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.window.KnuckleApp;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.SlipViewModel;
-import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.prep.Missing;
 import java.io.BufferedWriter;
 import java.io.FileDescriptor;
@@ -19,7 +17,6 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
-import java.util.concurrent.CountDownLatch;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
 import javafx.application.Application;
@@ -35,7 +32,6 @@ import javafx.scene.control.TableView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.robot.Robot;
-import javafx.stage.Stage;
 
 /**
  * How long the window keeps its user waiting: a note is handed to the interface thread every few
@@ -43,13 +39,12 @@ import javafx.stage.Stage;
  * one after the other; a table of a million rows by 20 columns is opened, scrolled, searched and
  * prepared. The baseline is the platform's own table with as many columns and nothing else.
  */
-public final class WindowWaits extends Application {
+public final class WindowWaits extends WindowScript {
 
   private static final int ROWS = 1_000_000;
   private static final int COLUMNS = 20;
   private static final int LEVELS = 12;
   private static final int FRAME_MS = 16;
-  private static final int PAUSE_MS = 10;
   private static final int SETTLED_MS = 3000;
   private static final int JOINT_SETTLED_MS = 700;
   private static final int PRACTISED_MS = 9000;
@@ -58,8 +53,6 @@ public final class WindowWaits extends Application {
   private final PrintWriter out =
       new PrintWriter(new FileOutputStream(FileDescriptor.out), true, StandardCharsets.UTF_8);
   private final Waits waits = new Waits();
-  private Workbench workbench;
-  private Stage stage;
 
   /** Starts the application from a class that is none, as the class path needs it. */
   static final class Start {
@@ -76,18 +69,7 @@ public final class WindowWaits extends Application {
   }
 
   @Override
-  public void start(Stage shown) {
-    stage = shown;
-    workbench = new Workbench();
-    stage.setScene(KnuckleApp.scene(workbench, new Keeper(workbench)));
-    stage.show();
-    stage.requestFocus();
-    Thread script = new Thread(this::all, "script");
-    script.setDaemon(true);
-    script.start();
-  }
-
-  private void all() {
+  void script() {
     waits.setDaemon(true);
     waits.start();
     measure("the window at rest, at first", KnuckleApp::practise, PRACTISED_MS);
@@ -169,10 +151,10 @@ public final class WindowWaits extends Application {
   }
 
   private void turn(String what, Runnable once) {
-    now(() -> node("#records-table").requestFocus());
+    inWindow(() -> node("#records-table").requestFocus());
     waits.begin();
     for (int i = 0; i < TURNS; i++) {
-      now(once);
+      inWindow(once);
       pause(FRAME_MS);
     }
     out.println(waits.said(what));
@@ -206,34 +188,10 @@ public final class WindowWaits extends Application {
 
   private void measure(String what, Runnable action, BooleanSupplier done, int settle) {
     waits.begin();
-    now(action);
-    while (!done.getAsBoolean()) {
-      pause(PAUSE_MS);
-    }
+    inWindow(action);
+    until(done);
     pause(settle);
     out.println(waits.said(what));
-  }
-
-  private static void now(Runnable action) {
-    CountDownLatch done = new CountDownLatch(1);
-    Platform.runLater(
-        () -> {
-          action.run();
-          done.countDown();
-        });
-    try {
-      done.await();
-    } catch (InterruptedException e) {
-      throw new IllegalStateException(e);
-    }
-  }
-
-  private static void pause(long milliseconds) {
-    try {
-      Thread.sleep(milliseconds);
-    } catch (InterruptedException e) {
-      throw new IllegalStateException(e);
-    }
   }
 
   private static Path records() {

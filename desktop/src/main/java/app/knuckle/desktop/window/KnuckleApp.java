@@ -62,7 +62,7 @@ public final class KnuckleApp extends Application {
 
   @Override
   public void start(Stage stage) {
-    Workbench workbench = new Workbench(ChainPage::of);
+    Workbench workbench = workbench();
     Keeper keeper = new Keeper(workbench);
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
@@ -141,6 +141,15 @@ public final class KnuckleApp extends Application {
                 "The file of " + source.name() + " has changed on disk.",
                 false,
                 List.of(new Banner.Move("Read it again", source::refresh))));
+  }
+
+  /**
+   * An empty workbench whose answers come with their chain already said.
+   *
+   * @return the workbench
+   */
+  public static Workbench workbench() {
+    return new Workbench(ChainPage::of);
   }
 
   /**

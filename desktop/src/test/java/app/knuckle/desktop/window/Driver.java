@@ -39,7 +39,7 @@ final class Driver {
 
   /** A workbench in the window. */
   static Workbench show(Stage stage) {
-    Workbench workbench = new Workbench(ChainPage::of);
+    Workbench workbench = KnuckleApp.workbench();
     stage.setScene(KnuckleApp.scene(workbench, new Keeper(workbench)));
     stage.show();
     stage.toFront();
