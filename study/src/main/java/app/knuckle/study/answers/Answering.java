@@ -10,7 +10,6 @@ import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.layers.LayeredAnswer;
 import app.knuckle.study.answers.linear.LinearAnswer;
-import app.knuckle.study.answers.ranks.PermutationAnswer;
 import app.knuckle.study.answers.ranks.RankAnswer;
 import app.knuckle.study.answers.samples.SampleAnswer;
 import app.knuckle.study.answers.together.AssociationAnswer;
@@ -220,20 +219,19 @@ public final class Answering {
     if (inquiry.treatments().isEmpty() && inquiry.expected() == null) {
       return Analysis.NONE; // Only how the responses go together was asked.
     }
-    if (inquiry.method() == Inquiry.Method.PERMUTATION) {
-      return new PermutationAnswer(frame, inquiry, response.name(), progress, stages).analysis();
-    }
-    if (inquiry.method() == Inquiry.Method.RANKS) {
-      return RankAnswer.to(frame, inquiry, response.name(), progress).analysis();
+    String measured = response.name();
+    if (inquiry.method() == Inquiry.Method.RANKS
+        || inquiry.method() == Inquiry.Method.PERMUTATION) {
+      return RankAnswer.to(frame, inquiry, measured, progress, stages);
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
-      return new SampleAnswer(frame, inquiry, response.name()).analysis(frame);
+      return SampleAnswer.to(frame, inquiry, measured);
     }
     if (!inquiry.strips().isEmpty()
         || !inquiry.wholePlots().isEmpty()
         || !inquiry.occasions().isEmpty()) {
-      return LayeredAnswer.to(frame, inquiry, response.name(), progress, stages);
+      return LayeredAnswer.to(frame, inquiry, measured, progress, stages);
     }
-    return new LinearAnswer(frame, inquiry, response.name(), progress, stages).analysis();
+    return LinearAnswer.to(frame, inquiry, measured, progress, stages);
   }
 }

@@ -218,4 +218,20 @@ class HardCasesTest {
     assertThat(epsilons.at("/1/greenhouseGeisser").asDouble()).isCloseTo(1, offset(1e-12));
     assertThat(row(findings, "day x tide").get("pGreenhouseGeisser").isNumber()).isTrue();
   }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"ranks", "permutation"})
+  void contrastsAreRefusedWhereNothingAnswersThem(String method) throws IOException {
+    JsonNode findings =
+        ask(
+            "\"treatments\":[\"a\"],\"method\":\""
+                + method
+                + "\",\"compare\":[{\"of\":[\"a\"],\"name\":\"own\",\"weights\":["
+                + "{\"weight\":1,\"levels\":{\"a\":\"a0\"}},"
+                + "{\"weight\":-1,\"levels\":{\"a\":\"a1\"}}]}]",
+            words("a", 9, i -> "a" + i % 3),
+            numbers("y", 9, i -> i * 7 % 5));
+    assertThat(findings.at("/sentences/finding").asText())
+        .contains("ontrasts are not answered on ranks");
+  }
 }

@@ -52,7 +52,7 @@ public final class LinearAnswer {
   private final Model model;
   private final double[] values;
 
-  public LinearAnswer(
+  private LinearAnswer(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     this.inquiry = inquiry;
     this.measured = measured;
@@ -70,8 +70,23 @@ public final class LinearAnswer {
     values = fitted.values();
   }
 
-  public Analysis analysis() {
-    return inquiry.method() == Inquiry.Method.UNEQUAL_SPREAD ? unequal() : leastSquares();
+  /**
+   * Answers about a response.
+   *
+   * @param frame the records
+   * @param inquiry the question
+   * @param measured the response
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   * @return the analysis
+   * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
+   */
+  public static Analysis to(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
+    LinearAnswer answer = new LinearAnswer(frame, inquiry, measured, progress, stages);
+    return inquiry.method() == Inquiry.Method.UNEQUAL_SPREAD
+        ? answer.unequal()
+        : answer.leastSquares();
   }
 
   private Analysis leastSquares() {

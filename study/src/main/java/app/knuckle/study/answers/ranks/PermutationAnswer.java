@@ -28,11 +28,11 @@ import java.util.Map;
 import java.util.function.Supplier;
 
 /** Answers by rearranging the values among the groups. */
-public final class PermutationAnswer extends RankQuestion {
+final class PermutationAnswer extends RankQuestion {
 
   private final Stages stages;
 
-  public PermutationAnswer(
+  PermutationAnswer(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     super(frame, inquiry, measured, progress);
     this.stages = stages;
@@ -45,7 +45,7 @@ public final class PermutationAnswer extends RankQuestion {
   }
 
   @Override
-  public Analysis analysis() {
+  Analysis analysis() {
     if (inquiry.pairs() != null
         || inquiry.treatments().isEmpty()
         || inquiry.unit() != null

@@ -2,17 +2,40 @@ package app.knuckle.study.answers.ranks;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
 
 /** The way to an answer on ranks, or by permutation. */
 public final class RankAnswer {
 
   private RankAnswer() {}
 
-  public static RankQuestion to(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+  /**
+   * Answers about a response.
+   *
+   * @param frame the records
+   * @param inquiry the question
+   * @param measured the response
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   * @return the analysis
+   * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
+   */
+  public static Analysis to(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     if (inquiry.compare().stream().anyMatch(Inquiry.Compare::isContrast)) {
       throw RankQuestion.refused("compare", "contrasts are not answered on ranks", "Compare pairs");
     }
+    RankQuestion question =
+        inquiry.method() == Inquiry.Method.PERMUTATION
+            ? new PermutationAnswer(frame, inquiry, measured, progress, stages)
+            : onRanks(frame, inquiry, measured, progress);
+    return question.analysis();
+  }
+
+  private static RankQuestion onRanks(
+      Frame frame, Inquiry inquiry, String measured, Progress progress) {
     if (inquiry.treatments().size() > 1
         || inquiry.blocks().size() > 1
         || !inquiry.covariates().isEmpty()) {

@@ -25,7 +25,7 @@ final class RankBlocksAnswer extends RankQuestion {
   }
 
   @Override
-  public Analysis analysis() {
+  Analysis analysis() {
     Factor factor = treatment();
     Factor block = parts.factor(within);
     double[] values = parts.values(measured);

@@ -28,7 +28,7 @@ final class RankGroupsAnswer extends RankQuestion {
   }
 
   @Override
-  public Analysis analysis() {
+  Analysis analysis() {
     Factor factor = treatment();
     double[][] groups = split(factor);
     List<TestResult> tests = new ArrayList<>();

@@ -26,7 +26,7 @@ final class RankPairedAnswer extends RankQuestion {
   }
 
   @Override
-  public Analysis analysis() {
+  Analysis analysis() {
     PairedRanks ranks;
     double expected = Double.NaN;
     Facts head = new Facts().put("direction", inquiry.direction().key());

@@ -24,7 +24,7 @@ import java.util.Map;
 import java.util.stream.IntStream;
 
 /** What every answer on ranks, or by permutation, starts from. */
-public abstract class RankQuestion {
+abstract class RankQuestion {
 
   final Inquiry inquiry;
   final Frame frame;
@@ -35,7 +35,7 @@ public abstract class RankQuestion {
   /** The column of blocks, or of units; null for none. */
   final String within;
 
-  public RankQuestion(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+  RankQuestion(Frame frame, Inquiry inquiry, String measured, Progress progress) {
     this.inquiry = inquiry;
     this.frame = frame;
     this.measured = measured;
@@ -58,7 +58,7 @@ public abstract class RankQuestion {
   }
 
   /** The answer. */
-  public abstract Analysis analysis();
+  abstract Analysis analysis();
 
   static Refused refused(String key, String what, String wayOn) {
     return Refused.at(new Place.Key("inquiry", List.of(key)), what, wayOn);

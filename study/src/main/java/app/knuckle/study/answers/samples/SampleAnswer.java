@@ -31,7 +31,7 @@ public final class SampleAnswer {
   private final String measured;
   private final Parts parts;
 
-  public SampleAnswer(Frame frame, Inquiry inquiry, String measured) {
+  private SampleAnswer(Frame frame, Inquiry inquiry, String measured) {
     this.inquiry = inquiry;
     this.measured = measured;
     List<String> names = new ArrayList<>();
@@ -42,12 +42,18 @@ public final class SampleAnswer {
     parts = new Parts(frame, List.of(measured), names);
   }
 
-  Parts parts() {
-    return parts;
-  }
-
-  public Analysis analysis(Frame frame) {
-    return inquiry.pairs() == null ? oneSample(frame) : pairs();
+  /**
+   * Answers about a response.
+   *
+   * @param frame the records
+   * @param inquiry with an expected value, or with pairs
+   * @param measured the response
+   * @return the analysis
+   * @throws Refused if the design does not fit, or the records do not
+   */
+  public static Analysis to(Frame frame, Inquiry inquiry, String measured) {
+    SampleAnswer answer = new SampleAnswer(frame, inquiry, measured);
+    return inquiry.pairs() == null ? answer.oneSample(frame) : answer.pairs();
   }
 
   private static Analysis of(TestResult test, List<GroupCheck> checks, Residuals left) {
