@@ -92,12 +92,23 @@ public record Area(int top, int left, int bottom, int right) {
     return letters(left) + top + (end.isEmpty() ? "" : ":" + end);
   }
 
-  /** Whether a row of the sheet lies in it. */
+  /**
+   * Whether a row of the sheet lies in it.
+   *
+   * @param row from 0
+   * @return true if it belongs to the area
+   */
   public boolean holdsRow(int row) {
     return row >= top && row <= bottom;
   }
 
-  /** The cells of a row that lie in it. */
+  /**
+   * The cells of a row that lie in it.
+   *
+   * @param row cells of a whole row
+   * @param <T> kind of cell
+   * @return those inside the area
+   */
   public <T> List<T> of(List<T> row) {
     int from = Math.min(left - 1, row.size());
     return row.subList(from, Math.max(from, Math.min(right, row.size())));

@@ -44,6 +44,12 @@ public final class OdsBook implements Book {
   private final List<String> sheets = new ArrayList<>();
   private final Set<String> hidden = new HashSet<>();
 
+  /**
+   * Opens a workbook.
+   *
+   * @param file an .ods file
+   * @throws IOException if it cannot be read
+   */
   public OdsBook(Path file) throws IOException {
     this.file = file;
     zip = new ZipFile(file.toFile());

@@ -7,7 +7,12 @@ public final class SheetArea {
 
   private SheetArea() {}
 
-  /** The range from the row of names on; the whole sheet when there is nothing around the table. */
+  /**
+   * The range from the row of names on; the whole sheet when there is nothing around the table.
+   *
+   * @param rows the first rows of a sheet
+   * @return the area of its table
+   */
   public static Area guess(List<Book.Row> rows) {
     int widest = rows.stream().mapToInt(row -> filledCells(row.cells())).max().orElse(0);
     Book.Row head =

@@ -27,6 +27,12 @@ public final class XlsxBook implements Book {
   /** The widest sheets that spreadsheets have end at XFD. */
   private static final int MOST_COLUMNS = 16_384;
 
+  /**
+   * Opens a workbook.
+   *
+   * @param file an .xlsx file
+   * @throws IOException if it cannot be read
+   */
   public XlsxBook(Path file) throws IOException {
     CellReferences.check(file, MOST_COLUMNS);
     book = new ReadableWorkbook(file.toFile(), new ReadingOptions(hasStyles(file), false));

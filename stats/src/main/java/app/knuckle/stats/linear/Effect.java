@@ -116,7 +116,13 @@ public record Effect(
   /** Why there is no error mean square. */
   static final String NO_ERROR_DF = "no group has two values, so there is no noise to compare with";
 
-  /** The error mean square, absent without degrees of freedom. */
+  /**
+   * The error mean square, absent without degrees of freedom.
+   *
+   * @param errorDf degrees of freedom of the error, from 0
+   * @param errorSs its sum of squares, from 0
+   * @return absent without degrees of freedom
+   */
   public static Quantity errorMeanSquare(double errorDf, double errorSs) {
     return errorDf > 0 ? Quantity.of(errorSs / errorDf) : Quantity.absent(NO_ERROR_DF);
   }

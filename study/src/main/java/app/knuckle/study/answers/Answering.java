@@ -174,7 +174,6 @@ public final class Answering {
                     response,
                     groups,
                     fit,
-                    estimates,
                     ComparedMeans.of(analysis),
                     DesignSentences.directed(response, inquiry, analysis))
                 : DesignSentences.of(response, inquiry, analysis);

@@ -28,6 +28,13 @@ public final class CellGroups {
   /** Values of the response in each cell, missing ones not counted. */
   private final int[] counts;
 
+  /**
+   * Finds the cells.
+   *
+   * @param frame the records
+   * @param treatments columns that make the groups; none for one group of all rows
+   * @param response whose values are grouped
+   */
   public CellGroups(Frame frame, List<String> treatments, Numbers response) {
     this.frame = frame;
     this.response = response;
@@ -60,15 +67,30 @@ public final class CellGroups {
     return values;
   }
 
+  /**
+   * The records.
+   *
+   * @return as given
+   */
   public Frame frame() {
     return frame;
   }
 
+  /**
+   * What makes the groups.
+   *
+   * @return one a treatment, in order
+   */
   public List<Factor> factors() {
     return factors;
   }
 
-  /** All rows, each treatment, the cells of all treatments. */
+  /**
+   * Summaries, with intervals at the usual level.
+   *
+   * @param progress asked on the way
+   * @return all rows, each treatment, the cells of all treatments
+   */
   public List<GroupSummary> summaries(Progress progress) {
     double[][] values = values(progress);
     List<GroupSummary> summaries = new ArrayList<>();
@@ -153,11 +175,21 @@ public final class CellGroups {
     return levels;
   }
 
-  /** Values of the response in each group, empty ones as well. */
+  /**
+   * Values of the response in each cell, empty ones as well.
+   *
+   * @return one a cell; a copy
+   */
   public int[] counts() {
     return counts.clone();
   }
 
+  /**
+   * The name of a cell.
+   *
+   * @param cell from 0
+   * @return its levels; "all rows" without a treatment
+   */
   public String name(int cell) {
     return factors.isEmpty()
         ? "all rows"
@@ -180,7 +212,11 @@ public final class CellGroups {
     return new Categories(name, "", cells, levels, false);
   }
 
-  /** The groups that have a value of the response. */
+  /**
+   * The groups that have a value of the response.
+   *
+   * @return in the order of the cells
+   */
   public Groups filled() {
     int[] to = new int[counts.length];
     List<String> levels = new ArrayList<>();

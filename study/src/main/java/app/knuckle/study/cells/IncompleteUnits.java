@@ -37,7 +37,14 @@ public final class IncompleteUnits {
         .toList();
   }
 
-  /** Whether a unit has several values of one level, which are averaged. */
+  /**
+   * Whether a unit has several values of one level.
+   *
+   * @param unit who was measured
+   * @param treatment at whose levels
+   * @param values one a row, NaN for none
+   * @return true if they are averaged first
+   */
   public static boolean anyRepeats(Factor unit, Factor treatment, double[] values) {
     BitSet seen = new BitSet(unit.size() * treatment.size());
     for (int row = 0; row < values.length; row++) {
@@ -52,7 +59,13 @@ public final class IncompleteUnits {
     return false;
   }
 
-  /** What is said of them; empty where all are complete. */
+  /**
+   * What is said of units that miss a level.
+   *
+   * @param names of the units
+   * @param treatment whose levels they miss
+   * @return a sentence with a blank before it; empty if there are none
+   */
   public static String words(List<String> names, String treatment) {
     return names.isEmpty()
         ? ""

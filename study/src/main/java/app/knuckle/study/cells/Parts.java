@@ -106,15 +106,33 @@ public final class Parts {
   /** A longer text is a note, not the name of a treatment. */
   private static final int MOST_LETTERS = 1_000;
 
+  /**
+   * A column as a factor.
+   *
+   * @param name of a column of categories that was asked for
+   * @return with the levels that occur in the rows used
+   */
   public Factor factor(String name) {
     return factors.get(name);
   }
 
+  /**
+   * Columns as factors.
+   *
+   * @param names of columns of categories that were asked for
+   * @return in the same order
+   */
   public List<Factor> factors(Collection<String> names) {
     return names.stream().map(factors::get).toList();
   }
 
-  /** Values of a column in the rows used, NaN elsewhere. */
+  /**
+   * Values of a column.
+   *
+   * @param name of a column of numbers
+   * @return one a row; NaN where the row is not used
+   * @throws Refused if it holds names
+   */
   public double[] values(String name) {
     double[] values = numbers(name).values().clone();
     for (int row = 0; row < values.length; row++) {
@@ -123,11 +141,25 @@ public final class Parts {
     return values;
   }
 
+  /**
+   * A column as a covariate.
+   *
+   * @param name of a column of numbers
+   * @return NaN where the row is not used
+   * @throws Refused if it holds names
+   */
   public Covariate covariate(String name) {
     return new Covariate(name, values(name));
   }
 
-  /** Values by the levels of two factors, several of one cell averaged; NaN where there is none. */
+  /**
+   * Values by the levels of two factors, several of one cell averaged.
+   *
+   * @param first along the rows
+   * @param second along the columns
+   * @param values one a row, NaN for none
+   * @return NaN where there is none
+   */
   public double[][] averaged(Factor first, Factor second, double[] values) {
     double[][] sums = new double[first.size()][second.size()];
     int[][] counts = new int[first.size()][second.size()];
@@ -153,10 +185,21 @@ public final class Parts {
   /** Equal means must tie, though their sums were rounded in another order. */
   private static final MathContext MEAN_DIGITS = new MathContext(15);
 
+  /**
+   * Whether a row is complete in all columns asked for.
+   *
+   * @param row of the frame, from 0
+   * @return false as well for rows out of play
+   */
   public boolean isUsed(int row) {
     return used[row];
   }
 
+  /**
+   * How many rows are used.
+   *
+   * @return the number
+   */
   public int rows() {
     int count = 0;
     for (boolean one : used) {

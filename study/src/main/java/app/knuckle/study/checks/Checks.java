@@ -12,6 +12,18 @@ public final class Checks {
 
   private Checks() {}
 
+  /**
+   * The check that a test makes.
+   *
+   * @param about what it looks at, such as "slopes"
+   * @param name of the test
+   * @param covariate it is about; empty for none
+   * @param test the numbers
+   * @param more of them, by their key
+   * @param sound what is said where nothing speaks against it
+   * @param unsound what is said else
+   * @return the check; it cannot tell where the test has no p
+   */
   public static CheckResult of(
       String about,
       String name,

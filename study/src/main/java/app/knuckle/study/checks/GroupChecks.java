@@ -36,7 +36,14 @@ public final class GroupChecks {
 
   private GroupChecks() {}
 
-  /** All checks of a one-way layout. */
+  /**
+   * All checks of a one-way layout, with intervals at the usual level.
+   *
+   * @param labels levels of each group
+   * @param groups values of each
+   * @param residuals what the means leave
+   * @return in the order in which they are written
+   */
   public static List<GroupCheck> ofGroups(
       List<Map<String, String>> labels, double[][] groups, Residuals residuals) {
     List<GroupCheck> checks = new ArrayList<>();
@@ -73,6 +80,7 @@ public final class GroupChecks {
    *
    * @param alpha one less the confidence
    * @param checks made at the usual one
+   * @return the checks
    */
   public static List<GroupCheck> at(double alpha, List<GroupCheck> checks) {
     return alpha == Inquiry.USUAL_ALPHA
@@ -99,6 +107,10 @@ public final class GroupChecks {
   /**
    * Every test of equal spread of what a model leaves of each group. Where the model itself makes
    * the groups spread alike, as blocks of two do, no test can tell.
+   *
+   * @param groups residuals of each
+   * @param within values no farther apart are alike
+   * @return none of groups that are too few
    */
   public static List<GroupCheck> spreadOfResiduals(double[][] groups, double within) {
     return isMirrored(groups, within)
@@ -165,7 +177,13 @@ public final class GroupChecks {
   /** Fourth powers of numbers below 2^100 stay far below the largest double, 2^1024. */
   private static final int SAFE_EXPONENT = 100;
 
-  /** The row that stands out most from what the model says of it. */
+  /**
+   * The row that stands out most from what the model says of it.
+   *
+   * @param residuals what a model leaves
+   * @param frame in whose rows they stand
+   * @return the check
+   */
   public static GroupCheck farthest(Residuals residuals, Frame frame) {
     int at = residuals.farthest();
     Quantity none = Quantity.absent("no residual has a standard error of its own");
@@ -190,7 +208,15 @@ public final class GroupChecks {
     return new GroupCheck("outliers", "studentised-residual", "residuals", facts, judgement, words);
   }
 
-  /** Checks of one sample, of differences, or of residuals; odd values only for a sample. */
+  /**
+   * Checks of one sample, of differences, or of residuals.
+   *
+   * @param on what it is about: levels of a group, or a name
+   * @param values one a row or unit, none missing
+   * @param within values no farther apart are alike
+   * @param odd whether odd values are looked for, as in a sample
+   * @return the checks
+   */
   public static List<GroupCheck> ofOne(Object on, double[] values, double within, boolean odd) {
     List<GroupCheck> checks = new ArrayList<>();
     NORMALITY.forEach(
@@ -204,6 +230,11 @@ public final class GroupChecks {
 
   /**
    * Checks of what matched pairs differ by; the first says which pair is how far from their mean.
+   *
+   * @param units names of the pairs
+   * @param differences one a pair
+   * @param within values no farther apart are alike
+   * @return the checks
    */
   public static List<GroupCheck> ofDifferences(
       List<String> units, double[] differences, double within) {

@@ -39,7 +39,14 @@ public final class LayerChecks {
     this.within = within;
   }
 
-  /** Values of the units that took part; NaN for those that were left out. */
+  /**
+   * Values of the units that took part.
+   *
+   * @param values one a row, NaN for none
+   * @param units who each row belongs to
+   * @param leftOut codes of units that took no part
+   * @return NaN for those as well
+   */
   public static double[] without(double[] values, Factor units, List<Integer> leftOut) {
     double[] whole = values.clone();
     for (int row = 0; row < whole.length; row++) {
@@ -51,10 +58,12 @@ public final class LayerChecks {
   /**
    * Starts with the finest layer.
    *
+   * @param parts the columns
    * @param values of the response, row by row; NaN where a row took no part
    * @param units factors whose every level has a mean of its own
    * @param covariates that vary within units
    * @param terms of that layer
+   * @return checks without those of coarser layers
    */
   public static LayerChecks of(
       Parts parts,
@@ -86,6 +95,7 @@ public final class LayerChecks {
    * @param layer whose error names the check
    * @param names of its units
    * @param deviations of their means from what the model says of them
+   * @return these checks
    */
   public LayerChecks layer(Stratum layer, List<String> names, double[] deviations) {
     if (layer.errorDf() >= FEWEST_DF) {
@@ -96,7 +106,13 @@ public final class LayerChecks {
     return this;
   }
 
-  /** The analysis with these checks. */
+  /**
+   * The analysis with these checks.
+   *
+   * @param analysis without them
+   * @param frame in whose rows residuals stand
+   * @return the analysis
+   */
   public Analysis on(Analysis analysis, Frame frame) {
     List<GroupCheck> checks = new ArrayList<>();
     if (finest != null) {

@@ -26,7 +26,14 @@ public final class Contradictions {
 
   private Contradictions() {}
 
-  /** One sentence each, with the way on. */
+  /**
+   * What the layout cannot bear.
+   *
+   * @param inquiry the question
+   * @param response what was measured
+   * @param cells that the treatments make of its rows
+   * @return one sentence each, with the way on
+   */
   public static List<String> of(Inquiry inquiry, Numbers response, CellGroups cells) {
     List<String> found = new ArrayList<>();
     Set<Double> values = new HashSet<>();
@@ -119,7 +126,13 @@ public final class Contradictions {
     return pairs.size() == known.size();
   }
 
-  /** Comparisons of more means than can be compared pair by pair. */
+  /**
+   * Comparisons of more means than can be compared pair by pair.
+   *
+   * @param inquiry the question
+   * @param treatments with their levels
+   * @return one sentence each, with the way on
+   */
   public static List<String> ofComparisons(Inquiry inquiry, List<Factor> treatments) {
     List<String> found = new ArrayList<>();
     for (Inquiry.Compare c : inquiry.compare()) {

@@ -31,13 +31,28 @@ public final class DesignSentences {
     this.analysis = analysis;
   }
 
+  /**
+   * The finding, the result and the ranking of a response.
+   *
+   * @param response what was measured
+   * @param inquiry the question
+   * @param analysis that answers it
+   * @return the sentences
+   */
   public static Sentences of(Numbers response, Inquiry inquiry, Analysis analysis) {
     DesignSentences words = new DesignSentences(response, inquiry, analysis);
     String finding = words.finding();
     return new Sentences(finding, words.result(finding), words.ranking());
   }
 
-  /** The finding of the t test of two groups if the question has a direction; else null. */
+  /**
+   * The finding of the t test of two groups where the question has a direction.
+   *
+   * @param response what was measured
+   * @param inquiry the question
+   * @param analysis that answers it
+   * @return null without a direction, or without such a test
+   */
   public static String directed(Numbers response, Inquiry inquiry, Analysis analysis) {
     return inquiry.direction() == Direction.EITHER
         ? null
@@ -299,7 +314,7 @@ public final class DesignSentences {
   }
 
   /** The finding about several responses together. */
-  public static String together(TestResult.TogetherResult result, double alpha) {
+  private static String together(TestResult.TogetherResult result, double alpha) {
     List<String> parts = new ArrayList<>();
     for (TestResult.TogetherRow row : result.rows()) {
       MultivariateTest.Statistic wilks = row.test() == null ? null : row.test().of("wilks");

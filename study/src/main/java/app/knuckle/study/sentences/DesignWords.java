@@ -30,6 +30,16 @@ public final class DesignWords {
     this.cells = cells;
   }
 
+  /**
+   * Reads a design back.
+   *
+   * @param inquiry the question
+   * @param response what was measured
+   * @param cells that the treatments make of its rows
+   * @param contradictions what the layout cannot bear
+   * @param analysis of the response
+   * @return the reading
+   */
   public static DesignReading of(
       Inquiry inquiry,
       Numbers response,

@@ -3,7 +3,6 @@ package app.knuckle.study.sentences;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Sentences;
@@ -18,31 +17,29 @@ public final class OneWaySentences {
   private final Numbers response;
   private final Groups groups;
   private final OneWay fit;
-  private final Estimates means;
   private final int decimals;
 
-  private OneWaySentences(Numbers response, Groups groups, OneWay fit, Estimates means) {
+  private OneWaySentences(Numbers response, Groups groups, OneWay fit) {
     this.response = response;
     this.groups = groups;
     this.fit = fit;
-    this.means = means;
     decimals = Numerals.decimalsFor(fit.seOfMean().value());
   }
 
   /**
    * The sentences.
    *
+   * @param response what was measured
+   * @param groups that have a value of it
+   * @param fit the analysis of variance
+   * @param families of means that are compared
    * @param directed the finding of the t test of two groups if the question has a direction; else
    *     null. Its p decides then, not that of F, which has no direction
+   * @return finding, result and ranking
    */
   public static Sentences of(
-      Numbers response,
-      Groups groups,
-      OneWay fit,
-      Estimates means,
-      List<ComparedMeans> families,
-      String directed) {
-    OneWaySentences words = new OneWaySentences(response, groups, fit, means);
+      Numbers response, Groups groups, OneWay fit, List<ComparedMeans> families, String directed) {
+    OneWaySentences words = new OneWaySentences(response, groups, fit);
     String finding = directed == null ? words.finding() : directed;
     return new Sentences(
         finding,

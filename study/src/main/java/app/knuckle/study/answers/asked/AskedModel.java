@@ -16,7 +16,15 @@ public final class AskedModel {
 
   private AskedModel() {}
 
-  /** The model that an inquiry asks for: blocks, covariates, terms of the treatments. */
+  /**
+   * The model that an inquiry asks for: blocks, covariates, terms of the treatments.
+   *
+   * @param inquiry the question
+   * @param parts its columns, over the rows that are complete
+   * @param factors blocks and treatments, in this order
+   * @return the model
+   * @throws Refused if its terms cannot be answered
+   */
   public static Model of(Inquiry inquiry, Parts parts, List<Factor> factors) {
     List<Term> terms = new ArrayList<>();
     inquiry.blocks().forEach(block -> terms.add(Term.of(block)));
@@ -39,7 +47,14 @@ public final class AskedModel {
         factors, inquiry.covariates().stream().map(parts::covariate).toList(), terms, true);
   }
 
-  /** The terms that the inquiry lists, or all or the main ones of its treatments. */
+  /**
+   * The terms that the inquiry lists, or all or the main ones of its treatments.
+   *
+   * @param inquiry the question
+   * @param parts its columns
+   * @return the terms, in order
+   * @throws Refused if they are too many, or cross too many levels
+   */
   public static List<Term> terms(Inquiry inquiry, Parts parts) {
     List<Term> terms = listed(inquiry);
     if (terms.size() > MOST_TERMS) {
@@ -74,7 +89,12 @@ public final class AskedModel {
    */
   private static final int MOST_CELLS = 2_000;
 
-  /** The terms that an inquiry lists, without a look at their size. */
+  /**
+   * The terms that an inquiry lists, without a look at their size.
+   *
+   * @param inquiry the question
+   * @return the terms, in order
+   */
   public static List<Term> listed(Inquiry inquiry) {
     return switch (inquiry.terms().choice()) {
       case ALL -> Term.combinations(inquiry.treatments(), inquiry.treatments().size());

@@ -41,7 +41,12 @@ public final class LayeredDifferences {
   /**
    * All four kinds, as the first two levels show them.
    *
-   * @param factors of the strata, blocks among them
+   * @param strata the layers
+   * @param factors how many they have, blocks among them
+   * @param first the treatment whose differences stand first
+   * @param second the other one
+   * @param alpha level of significance, between 0 and 1
+   * @return between levels of each over all of the other, then at one level of the other
    */
   public static List<TestResult.Difference> of(
       Strata strata, int factors, Treatment first, Treatment second, double alpha) {

@@ -157,6 +157,9 @@ public final class Questions {
   /**
    * Means of every term made of treatments alone, then those that comparisons ask beside, then
    * those of the cells of all treatments: a model without their interaction has them too.
+   *
+   * @param terms of the model
+   * @return one a term, then one a comparison
    */
   public List<MeansResult> meansOf(List<Term> terms) {
     List<MeansResult> results = new ArrayList<>();
@@ -300,7 +303,12 @@ public final class Questions {
     return means.stream().filter(m -> m.estimable() != null).toList();
   }
 
-  /** Every comparison of means that the inquiry asks. */
+  /**
+   * Every comparison of means that the inquiry asks.
+   *
+   * @return one a family, in order; too many means are left out
+   * @throws Refused if a procedure or a reference does not fit
+   */
   public List<ComparisonResult> comparisons() {
     for (Inquiry.Compare c : inquiry.compare()) {
       if (!c.isContrast() && !c.of().isEmpty()) {
@@ -390,7 +398,12 @@ public final class Questions {
         "Choose another reference");
   }
 
-  /** Every contrast and trend that the inquiry asks. */
+  /**
+   * Every contrast and trend that the inquiry asks.
+   *
+   * @return one a question, in order
+   * @throws Refused if a trend runs over levels that are no numbers
+   */
   public List<ContrastResult> contrasts() {
     List<ContrastResult> results = new ArrayList<>();
     int planned =
@@ -431,7 +444,13 @@ public final class Questions {
     }
   }
 
-  /** Levels of a factor as numbers, rising. */
+  /**
+   * Levels of a factor as numbers.
+   *
+   * @param factor whose levels are read
+   * @return one a level, in order
+   * @throws Refused if one is not a number
+   */
   public static double[] levelsAsNumbers(Factor factor) {
     double[] levels =
         factor.levels().stream().mapToDouble(l -> NumberText.parse(l, false)).toArray();

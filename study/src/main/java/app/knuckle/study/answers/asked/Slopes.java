@@ -14,7 +14,13 @@ public final class Slopes {
 
   private Slopes() {}
 
-  /** Every slope that can be estimated, layer by layer. */
+  /**
+   * Every slope that can be estimated.
+   *
+   * @param strata the layers of a fit
+   * @param alpha level of significance, between 0 and 1
+   * @return layer by layer
+   */
   public static List<TestResult.Slope> of(Strata strata, double alpha) {
     List<TestResult.Slope> slopes = new ArrayList<>();
     boolean several = strata.layers().size() > 1;

@@ -28,6 +28,14 @@ public final class UnequalMeans {
   private final Progress progress;
   private final List<ComparisonResult> comparisons = new ArrayList<>();
 
+  /**
+   * Means of groups that spread each in their own way.
+   *
+   * @param inquiry the question
+   * @param factor the treatment
+   * @param moments of its groups
+   * @param progress asked on the way
+   */
   public UnequalMeans(Inquiry inquiry, Factor factor, GroupMoments moments, Progress progress) {
     this.inquiry = inquiry;
     this.factor = factor;
@@ -35,6 +43,12 @@ public final class UnequalMeans {
     estimates = UnequalSpread.estimates(moments);
   }
 
+  /**
+   * Every comparison that the inquiry asks.
+   *
+   * @return one a family
+   * @throws Refused if a procedure needs equal spreads
+   */
   public List<ComparisonResult> comparisons() {
     for (Inquiry.Compare c : inquiry.compare()) {
       boolean own = c.procedure().fits(Procedure.Setting.OWN_SPREADS);
@@ -63,6 +77,11 @@ public final class UnequalMeans {
     return factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList();
   }
 
+  /**
+   * The means with their intervals, lettered by the first comparison.
+   *
+   * @return one row a group
+   */
   public MeansResult result() {
     List<MeansResult.Row> rows = new ArrayList<>();
     for (int i = 0; i < estimates.size(); i++) {

@@ -30,6 +30,14 @@ public final class AssociationAnswer {
   private final double[][] columns;
   private final int[] rows;
 
+  /**
+   * Takes the rows that have a value of every response.
+   *
+   * @param frame the records
+   * @param inquiry with several responses and no treatment
+   * @param progress asked on the way
+   * @throws Refused if fewer than two rows are complete
+   */
   public AssociationAnswer(Frame frame, Inquiry inquiry, Progress progress) {
     this.inquiry = inquiry;
     this.progress = progress;
@@ -52,7 +60,11 @@ public final class AssociationAnswer {
     }
   }
 
-  /** Correlations and covariances, as they stand in the findings. */
+  /**
+   * Correlations and covariances.
+   *
+   * @return by name, as they stand in the findings
+   */
   public Facts facts() {
     List<Facts> associations = new ArrayList<>();
     for (Facts own :
@@ -131,7 +143,11 @@ public final class AssociationAnswer {
                 .toList());
   }
 
-  /** Whether the responses together could be normal. */
+  /**
+   * Whether the responses together could be normal.
+   *
+   * @return checks alone
+   */
   public Analysis analysis() {
     MultivariateNormality normality = MultivariateNormality.of(columns);
     List<GroupCheck> checks = new ArrayList<>();

@@ -38,6 +38,15 @@ public final class TogetherAnswer {
   private final Fit fit;
   private final double[][] values;
 
+  /**
+   * Fits all responses at once.
+   *
+   * @param frame the records
+   * @param inquiry with several responses and treatments
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   * @throws Refused if the design does not fit
+   */
   public TogetherAnswer(Frame frame, Inquiry inquiry, Progress progress, Stages stages) {
     this.inquiry = inquiry;
     this.progress = progress;
@@ -68,7 +77,11 @@ public final class TogetherAnswer {
     }
   }
 
-  /** The multivariate test, and the check of equal covariance matrices. */
+  /**
+   * The multivariate test, and the check of equal covariance matrices.
+   *
+   * @return of all responses
+   */
   public Analysis together() {
     List<TestResult.TogetherRow> rows = new ArrayList<>();
     for (Term term : fit.model().terms()) {
@@ -92,7 +105,12 @@ public final class TogetherAnswer {
         List.of(test), List.of(equalCovariances()), List.of(), List.of(), List.of(), null);
   }
 
-  /** What is computed about one response. */
+  /**
+   * What is computed about one response.
+   *
+   * @param response its place in the inquiry, from 0
+   * @return its table, means and comparisons
+   */
   public Analysis analysis(int response) {
     AnovaTable table = table(response);
     Strata strata = new Strata(List.of(layer(response)));
