@@ -14,6 +14,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.WeakHashMap;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -41,6 +42,9 @@ public final class Workbench {
   private final Consumer<Answer> beforehand;
   private Keeping keeper = Keeping.NOBODY;
   private boolean restoring;
+
+  /** Where the user was in an inquiry that is closed: no change to be undone, but missed. */
+  private final Map<Object, Joint> leftAt = new WeakHashMap<>();
 
   /** An empty bench. */
   public Workbench() {
@@ -267,7 +271,7 @@ public final class Workbench {
     SlipViewModel front = current.get();
     List<SlipViewModel> wanted = desk.slips().stream().map(this::brought).toList();
     if (!slips.equals(wanted)) {
-      slips.stream().filter(s -> !wanted.contains(s)).forEach(SlipViewModel::close);
+      slips.stream().filter(s -> !wanted.contains(s)).forEach(this::end);
       slips.setAll(wanted);
     }
     for (int i = 0; i < wanted.size(); i++) {
@@ -281,6 +285,11 @@ public final class Workbench {
     keeper.changed();
   }
 
+  private void end(SlipViewModel slip) {
+    leftAt.put(slip.id(), slip.jointProperty().get());
+    slip.close();
+  }
+
   /**
    * The slip that was there; made anew if it was closed, as nothing of it was kept but the
    * question.
@@ -292,6 +301,7 @@ public final class Workbench {
       }
     }
     SlipViewModel again = new SlipViewModel(was, beforehand);
+    again.jointProperty().set(leftAt.getOrDefault(was.id(), Joint.RECORDS));
     listen(again);
     return again;
   }
@@ -365,7 +375,7 @@ public final class Workbench {
    */
   public void close(SlipViewModel slip) {
     int place = slips.indexOf(slip);
-    slip.close();
+    end(slip);
     slips.remove(slip);
     if (current.get() == slip) {
       current.set(slips.isEmpty() ? null : slips.get(Math.min(place, slips.size() - 1)));

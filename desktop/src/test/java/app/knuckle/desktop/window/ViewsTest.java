@@ -83,8 +83,9 @@ class ViewsTest {
     untilCollected(left);
     String name = workbench.slips().get(workbench.slips().size() - 1).inquiry().name();
     robot.interact(() -> workbench.history().undo());
-    assertThat(workbench.slips().get(workbench.slips().size() - 1).inquiry().name())
-        .isNotEqualTo(name);
-    until(() -> workbench.slips().get(workbench.slips().size() - 1).answer() != null);
+    SlipViewModel back = workbench.slips().get(workbench.slips().size() - 1);
+    assertThat(back.inquiry().name()).isNotEqualTo(name);
+    assertThat(back.jointProperty().get()).isEqualTo(Joint.FIGURE);
+    until(() -> back.answer() != null);
   }
 }
