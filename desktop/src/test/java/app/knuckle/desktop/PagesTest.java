@@ -118,7 +118,7 @@ class PagesTest {
     assertThat(page.cells().get(1).get(1).reading()).contains("No evidence of a difference");
     assertThat(page.cells().get(1).get(0).strength()).isPositive();
     assertThat(page.warning()).isEmpty();
-    assertThat(page.critical()).startsWith("Means differ from");
+    assertThat(page.critical()).startsWith("Means are told apart from");
   }
 
   @Test

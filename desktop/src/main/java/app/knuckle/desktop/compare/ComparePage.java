@@ -211,9 +211,9 @@ public record ComparePage(
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         RankingSentence.of(family, response.measured().unit(), decimals),
         family.criticalDifference().exists()
-            ? "Means differ from "
+            ? "Means are told apart from "
                 + Numerals.with(Numerals.fixed(family.criticalDifference(), decimals), unit)
-                + " apart."
+                + " on."
             : "");
   }
 
