@@ -54,6 +54,14 @@ final class Driver {
     return workbench;
   }
 
+  /** Records in the window, whose folder also takes what the window notes for itself. */
+  static Workbench showRaw(Stage stage, Path raw) {
+    System.setProperty("knuckle.state", raw.resolveSibling("state").toString());
+    Workbench workbench = show(stage);
+    workbench.open(raw);
+    return workbench;
+  }
+
   /** Who saves what is open. */
   static Keeper keeper(Workbench workbench) {
     return (Keeper) workbench.keeping();

@@ -46,11 +46,9 @@ class KeepingWindowTest {
 
   @Start
   void start(Stage stage) throws IOException {
-    System.setProperty("knuckle.state", folder.resolve("state").toString());
-    workbench = Driver.show(stage);
     raw = Driver.rawTanks(folder);
     DialogAnswers.give(folder, raw);
-    workbench.open(raw);
+    workbench = Driver.showRaw(stage, raw);
   }
 
   @AfterEach

@@ -47,10 +47,8 @@ class RecordsWindowTest {
 
   @Start
   void start(Stage stage) throws IOException {
-    System.setProperty("knuckle.state", folder.resolve("state").toString());
-    workbench = Driver.show(stage);
     raw = Driver.rawTanks(folder);
-    workbench.open(raw);
+    workbench = Driver.showRaw(stage, raw);
   }
 
   @Test
