@@ -22,9 +22,11 @@ import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.io.UncheckedIOException;
 import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
@@ -192,19 +194,34 @@ final class RunCommand implements Callable<Integer> {
       Scene scene = figure.scene();
       picture = SvgExport.element(scene);
       caption = figure.caption();
-      for (FigureFile format : FigureFile.values()) {
-        format.write(scene, DPI, out.resolve("figure." + format.ending()));
-      }
+      writeAll(scene, "figure", out);
       if (findings.responses().size() > 1) {
         FileNames names = new FileNames();
         for (var each : InquiryFigure.ofAll(findings, style).entrySet()) {
           String name = "figure-" + names.apart(each.getKey());
-          for (FigureFile format : FigureFile.values()) {
-            format.write(each.getValue().scene(), DPI, out.resolve(name + "." + format.ending()));
-          }
+          writeAll(each.getValue().scene(), name, out);
         }
       }
     }
     Files.writeString(out.resolve("report.html"), HtmlReport.text(findings, picture, caption));
+  }
+
+  /** A figure in every format, side by side. */
+  private static void writeAll(Scene scene, String name, Path out) throws IOException {
+    try {
+      Arrays.stream(FigureFile.values())
+          .parallel()
+          .forEach(format -> write(scene, format, out.resolve(name + "." + format.ending())));
+    } catch (UncheckedIOException e) {
+      throw e.getCause();
+    }
+  }
+
+  private static void write(Scene scene, FigureFile format, Path file) {
+    try {
+      format.write(scene, DPI, file);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
   }
 }

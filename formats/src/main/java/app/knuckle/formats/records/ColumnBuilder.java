@@ -8,9 +8,7 @@ import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Units;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.regex.Pattern;
 
 /** Gathers the cells of one column, as numbers or as categories. */
@@ -25,7 +23,7 @@ final class ColumnBuilder {
   private final Pattern groups;
 
   private final boolean asWords;
-  private final Map<String, Integer> codeOf = new HashMap<>();
+  private final LevelIndex index = new LevelIndex();
   private final List<String> levels = new ArrayList<>();
   private double[] numbers;
   private int[] codes;
@@ -47,7 +45,7 @@ final class ColumnBuilder {
 
   void add(CharSequence cell) {
     if (asWords) {
-      addWord(cell.toString());
+      addWord(cell);
     } else if (!metWord) {
       addNumber(cell);
     }
@@ -87,16 +85,17 @@ final class ColumnBuilder {
         : NumberText.looksLikeCode(cell);
   }
 
-  private void addWord(String cell) {
+  private void addWord(CharSequence cell) {
     if (size == codes.length) {
       codes = Arrays.copyOf(codes, size + (size >> 1));
     }
-    Integer code = codeOf.get(cell);
-    if (code == null) {
-      code = MissingMarks.isMissing(cell) ? Categories.MISSING : levels.size();
-      codeOf.put(cell, code);
+    int code = index.code(cell);
+    if (code == LevelIndex.UNKNOWN) {
+      String level = cell.toString();
+      code = MissingMarks.isMissing(level) ? Categories.MISSING : levels.size();
+      index.put(level, code);
       if (code != Categories.MISSING) {
-        levels.add(cell);
+        levels.add(level);
       }
     }
     codes[size++] = code;

@@ -4,17 +4,32 @@ import de.siegmar.fastcsv.reader.CsvCallbackHandler;
 import de.siegmar.fastcsv.reader.RecordType;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 
 /**
- * Hands every cell to the table as it is parsed, straight from the parser's buffer: most cells are
- * numbers, for which a text of their own would cost more than reading them.
+ * Hands every cell to the table, straight from the parser's buffer: most cells are numbers, for
+ * which a text of their own would cost more than reading them. Rows are read into columns on a
+ * thread of their own, some thousand at a time, while the parser goes on.
  */
-final class RowHandler extends CsvCallbackHandler<Boolean> {
+final class RowHandler extends CsvCallbackHandler<Boolean> implements AutoCloseable {
 
   private final TableBuilder table;
-  private final Slice slice = new Slice();
-  private List<String> header = new ArrayList<>();
   private final char delimiter;
+  private final ExecutorService columns =
+      Executors.newSingleThreadExecutor(
+          work -> {
+            Thread thread = new Thread(work, "columns");
+            thread.setDaemon(true);
+            return thread;
+          });
+  private List<String> header = new ArrayList<>();
+  private RowBatch filling = new RowBatch();
+  private RowBatch handedOver = new RowBatch();
+  private Future<?> reading;
   private int above;
   private int fields;
   private boolean empty;
@@ -47,10 +62,7 @@ final class RowHandler extends CsvCallbackHandler<Boolean> {
     if (header != null) {
       header.add(new String(buffer, offset, length));
     } else {
-      if (quoted) {
-        table.requireOneRow(slice.over(buffer, offset, length), delimiter);
-      }
-      table.cell(slice.over(buffer, offset, length));
+      filling.add(buffer, offset, length, quoted);
     }
   }
 
@@ -77,43 +89,51 @@ final class RowHandler extends CsvCallbackHandler<Boolean> {
     if (header != null) {
       table.start(TextReader.unmarked(header));
       header = null;
-    } else {
-      table.endRow();
+      return true;
+    }
+    filling.endRow();
+    if (filling.isFull()) {
+      handOver();
     }
     return true;
   }
 
-  /** A stretch of the parser's buffer. */
-  private static final class Slice implements CharSequence {
-    private char[] buffer;
-    private int offset;
-    private int length;
+  private void handOver() {
+    await();
+    RowBatch full = filling;
+    filling = handedOver;
+    handedOver = full;
+    reading = columns.submit(() -> full.emptyInto(table, delimiter));
+  }
 
-    Slice over(char[] chars, int from, int count) {
-      buffer = chars;
-      offset = from;
-      length = count;
-      return this;
-    }
+  /**
+   * Reads what is still waiting.
+   *
+   * @throws app.knuckle.study.Refused if a cell or row does not fit
+   */
+  void finish() {
+    await();
+    filling.emptyInto(table, delimiter);
+  }
 
-    @Override
-    public int length() {
-      return length;
+  private void await() {
+    if (reading == null) {
+      return;
     }
+    try {
+      reading.get();
+    } catch (ExecutionException e) {
+      throw e.getCause() instanceof RuntimeException own ? own : new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new CancellationException("Reading was interrupted");
+    } finally {
+      reading = null;
+    }
+  }
 
-    @Override
-    public char charAt(int index) {
-      return buffer[offset + index];
-    }
-
-    @Override
-    public CharSequence subSequence(int start, int end) {
-      return toString().subSequence(start, end);
-    }
-
-    @Override
-    public String toString() {
-      return new String(buffer, offset, length);
-    }
+  @Override
+  public void close() {
+    columns.shutdownNow();
   }
 }

@@ -103,17 +103,20 @@ final class TextReader {
     double size = Files.size(file);
     Counting bytes = new Counting(Files.newInputStream(file));
     int row = 0;
-    try (CsvReader<Boolean> reader =
-        settings(form)
-            .build(new RowHandler(builder, form.skip(), form.delimiter()), decoded(bytes, form))) {
-      for (Iterator<Boolean> rows = reader.iterator(); rows.hasNext(); rows.next()) {
-        if (++row % ROWS_PER_LOOK == 0) {
-          progress.check();
-          progress.done(bytes.count / size);
+    try (RowHandler handler = new RowHandler(builder, form.skip(), form.delimiter());
+        CsvReader<Boolean> reader = settings(form).build(handler, decoded(bytes, form))) {
+      try {
+        for (Iterator<Boolean> rows = reader.iterator(); rows.hasNext(); rows.next()) {
+          if (++row % ROWS_PER_LOOK == 0) {
+            progress.check();
+            progress.done(bytes.count / size);
+          }
         }
+      } catch (CsvParseException | UncheckedIOException e) {
+        handler.finish();
+        throw broken(new Place.Cell(name(file), builder.rows() + 1, ""), form, e);
       }
-    } catch (CsvParseException | UncheckedIOException e) {
-      throw broken(new Place.Cell(name(file), builder.rows() + 1, ""), form, e);
+      handler.finish();
     }
     builder.end();
   }

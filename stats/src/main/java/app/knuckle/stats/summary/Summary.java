@@ -62,9 +62,22 @@ public record Summary(
    * @return the summary
    */
   public static Summary of(double[] values, double alpha) {
-    double[] sorted = sorted(values);
+    double[] all = values.clone();
+    Arrays.sort(all);
+    return ofRising(all, alpha);
+  }
+
+  /**
+   * Describes a group whose values are in order already.
+   *
+   * @param rising the values in rising order, finite, then those that are missing, NaN; not changed
+   * @param alpha one less the confidence of the interval of the mean, between 0 and 1
+   * @return the summary
+   */
+  public static Summary ofRising(double[] rising, double alpha) {
+    double[] sorted = present(rising);
     int n = sorted.length;
-    long missing = (long) values.length - n;
+    long missing = (long) rising.length - n;
     if (n == 0) {
       return empty(missing);
     }
@@ -135,15 +148,13 @@ public record Summary(
         se.map(s -> mean.value() + t * s));
   }
 
-  /** Rising, without missing values, which sort last. */
-  private static double[] sorted(double[] values) {
-    double[] all = values.clone();
-    Arrays.sort(all);
-    int n = all.length;
-    while (n > 0 && Double.isNaN(all[n - 1])) {
+  /** Without missing values, which sort last. */
+  private static double[] present(double[] rising) {
+    int n = rising.length;
+    while (n > 0 && Double.isNaN(rising[n - 1])) {
       n--;
     }
-    return Arrays.copyOf(all, n);
+    return n == rising.length ? rising : Arrays.copyOf(rising, n);
   }
 
   private static Summary empty(long missing) {

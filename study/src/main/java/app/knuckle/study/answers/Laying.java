@@ -1,11 +1,9 @@
 package app.knuckle.study.answers;
 
 import app.knuckle.stats.Progress;
-import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.cells.CellGroups;
-import app.knuckle.study.cells.Parts;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Part;
@@ -17,7 +15,6 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
-import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -54,7 +51,6 @@ final class Laying {
 
   private Laid laid(Progress progress) {
     checkParts();
-    checkCells();
     inquiry.covariates().forEach(this::response);
     List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
     if (inquiry.together()) {
@@ -154,27 +150,6 @@ final class Laying {
 
   /** A tenth of the root of the largest double. */
   private static final double LARGEST = 1e153;
-
-  /** More combinations than this are no experiment, and would not be read. */
-  private static final double MOST_CELLS = 10_000;
-
-  /** Groups are made of every combination of levels: their number must be one that can be held. */
-  private void checkCells() {
-    Parts parts = new Parts(frame, List.of(), inquiry.treatments());
-    double cells =
-        parts.factors(inquiry.treatments()).stream()
-            .mapToDouble(Factor::size)
-            .reduce(1, (a, b) -> a * b);
-    if (inquiry.treatments().size() > 1 && cells > MOST_CELLS) {
-      throw Refused.at(
-          new Place.Key("inquiry", List.of("treatments")),
-          Numerals.list(inquiry.treatments())
-              + " have "
-              + Numerals.plain(cells)
-              + " combinations of levels, too many to be told apart",
-          "Leave out the one that is no treatment, or put levels together");
-    }
-  }
 
   /** Some row must have a value of everything that is asked about. */
   private void requireARow(Numbers response) {

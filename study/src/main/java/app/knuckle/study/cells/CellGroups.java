@@ -3,20 +3,27 @@ package app.knuckle.study.cells;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /** The groups that treatments make of the rows in play, and what each is like. */
 public final class CellGroups {
+
+  /** More combinations than this are no experiment, and would not be read. */
+  private static final double MOST_CELLS = 10_000;
 
   private final Frame frame;
   private final Numbers response;
@@ -34,14 +41,30 @@ public final class CellGroups {
    * @param frame the records
    * @param treatments columns that make the groups; none for one group of all rows
    * @param response whose values are grouped
+   * @throws Refused if the treatments have more combinations of levels than can be told apart
    */
   public CellGroups(Frame frame, List<String> treatments, Numbers response) {
     this.frame = frame;
     this.response = response;
     Parts parts = new Parts(frame, List.of(), treatments);
     factors = parts.factors(treatments);
+    requireFewCells(treatments);
     cells = cells();
     counts = count();
+  }
+
+  /** Groups are made of every combination of levels: their number must be one that can be held. */
+  private void requireFewCells(List<String> treatments) {
+    double number = factors.stream().mapToDouble(Factor::size).reduce(1, (a, b) -> a * b);
+    if (treatments.size() > 1 && number > MOST_CELLS) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("treatments")),
+          Numerals.list(treatments)
+              + " have "
+              + Numerals.plain(number)
+              + " combinations of levels, too many to be told apart",
+          "Leave out the one that is no treatment, or put levels together");
+    }
   }
 
   private int[] cells() {
@@ -93,15 +116,15 @@ public final class CellGroups {
    */
   public List<GroupSummary> summaries(Progress progress) {
     double[][] values = values(progress);
-    List<GroupSummary> summaries = new ArrayList<>();
-    summaries.addAll(of(List.of(), values, progress));
-    for (Factor factor : factors) {
-      summaries.addAll(of(List.of(factor), values, progress));
-    }
+    List<List<Factor>> groupings = new ArrayList<>();
+    groupings.add(List.of());
+    factors.forEach(factor -> groupings.add(List.of(factor)));
     if (factors.size() > 1) {
-      summaries.addAll(of(factors, values, progress));
+      groupings.add(factors);
     }
-    return summaries;
+    return groupings.parallelStream()
+        .flatMap(by -> of(by, values, progress).stream())
+        .collect(Collectors.toCollection(ArrayList::new));
   }
 
   /** The values of each cell, rising, the missing ones last. */
@@ -122,12 +145,12 @@ public final class CellGroups {
     }
     for (double[] cell : values) {
       progress.check();
-      Arrays.sort(cell);
+      Arrays.parallelSort(cell);
     }
     return values;
   }
 
-  /** Groups are made of whole cells: their values are merged rather than sorted again. */
+  /** Groups are made of whole cells: a sort of rising runs merges them. */
   private List<GroupSummary> of(List<Factor> by, double[][] values, Progress progress) {
     int groups = by.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
     List<List<double[]>> runs = new ArrayList<>();
@@ -140,10 +163,25 @@ public final class CellGroups {
     List<GroupSummary> summaries = new ArrayList<>();
     for (int group = 0; group < groups; group++) {
       progress.check();
-      double[] own = runs.get(group).stream().flatMapToDouble(Arrays::stream).toArray();
-      summaries.add(new GroupSummary(levels(by, group), Summary.of(own, Inquiry.USUAL_ALPHA)));
+      double[] own = joined(runs.get(group));
+      summaries.add(
+          new GroupSummary(levels(by, group), Summary.ofRising(own, Inquiry.USUAL_ALPHA)));
     }
     return summaries;
+  }
+
+  private static double[] joined(List<double[]> runs) {
+    if (runs.size() == 1) {
+      return runs.get(0);
+    }
+    double[] all = new double[runs.stream().mapToInt(run -> run.length).sum()];
+    int next = 0;
+    for (double[] run : runs) {
+      System.arraycopy(run, 0, all, next, run.length);
+      next += run.length;
+    }
+    Arrays.parallelSort(all);
+    return all;
   }
 
   /** The group, by some of the treatments, that a cell of all of them belongs to. */

@@ -41,11 +41,12 @@ public final class Parts {
     numbers.forEach(name -> needed.add(numbers(name)));
     categories.forEach(name -> needed.add(frame.column(name)));
     for (int row = 0; row < used.length; row++) {
-      boolean whole = frame.inPlay(row);
-      for (int c = 0; whole && c < needed.size(); c++) {
-        whole = !needed.get(c).isMissing(row);
+      used[row] = frame.inPlay(row);
+    }
+    for (Column column : needed) {
+      for (int row = 0; row < used.length; row++) {
+        used[row] &= !column.isMissing(row);
       }
-      used[row] = whole;
     }
     categories.forEach(name -> factors.put(name, make(name)));
   }

@@ -256,23 +256,23 @@ final class LinearFit {
     return GroupMoments.of(values, factors.get(0).codes(), factors.get(0).size());
   }
 
+  /** Rows in every cell where all cells have as many; else 0. */
   private long countEqualCells() {
-    Map<List<Integer>, Long> cells = new LinkedHashMap<>();
-    long combinations = 1;
-    for (Factor factor : factors) {
-      combinations *= factor.size();
+    double combinations = factors.stream().mapToDouble(Factor::size).reduce(1, (a, b) -> a * b);
+    if (combinations > parts.rows()) {
+      return 0;
     }
+    int[] counts = new int[(int) combinations];
     for (int row = 0; row < factors.get(0).codes().length; row++) {
       if (parts.isUsed(row)) {
-        List<Integer> key = new ArrayList<>();
+        int cell = 0;
         for (Factor factor : factors) {
-          key.add(factor.codes()[row]);
+          cell = cell * factor.size() + factor.codes()[row];
         }
-        cells.merge(key, 1L, Long::sum);
+        counts[cell]++;
       }
     }
-    boolean full = cells.size() == combinations && cells.values().stream().distinct().count() == 1;
-    return full ? cells.values().iterator().next() : 0;
+    return Arrays.stream(counts).allMatch(n -> n == counts[0]) ? counts[0] : 0;
   }
 
   private List<CheckResult> makeChecks(Progress progress) {

@@ -1,0 +1,103 @@
+package app.knuckle.formats.records;
+
+import java.util.Arrays;
+
+/** Some rows of cells as one stretch of letters, parsed and not yet read into columns. */
+final class RowBatch {
+
+  /** Some thousand rows: enough that handing them over costs nothing, little beside the table. */
+  private static final int LETTERS = 1 << 17;
+
+  private char[] letters = new char[LETTERS + LETTERS / 4];
+  private int[] ends = new int[LETTERS / 4];
+  private boolean[] quoted = new boolean[LETTERS / 4];
+  private int[] rowEnds = new int[LETTERS / 16];
+  private int cells;
+  private int rows;
+
+  void add(char[] buffer, int offset, int length, boolean inQuotes) {
+    int start = letters();
+    if (start + length > letters.length) {
+      letters = Arrays.copyOf(letters, Math.max(start + length, 2 * letters.length));
+    }
+    System.arraycopy(buffer, offset, letters, start, length);
+    if (cells == ends.length) {
+      ends = Arrays.copyOf(ends, 2 * cells);
+      quoted = Arrays.copyOf(quoted, 2 * cells);
+    }
+    ends[cells] = start + length;
+    quoted[cells++] = inQuotes;
+  }
+
+  void endRow() {
+    if (rows == rowEnds.length) {
+      rowEnds = Arrays.copyOf(rowEnds, 2 * rows);
+    }
+    rowEnds[rows++] = cells;
+  }
+
+  /** Whether enough rows wait to be handed on. */
+  boolean isFull() {
+    return letters() >= LETTERS || cells >= LETTERS / 4;
+  }
+
+  boolean isEmpty() {
+    return rows == 0;
+  }
+
+  private int letters() {
+    return cells == 0 ? 0 : ends[cells - 1];
+  }
+
+  /** Gives all rows to a table and is empty again. */
+  void emptyInto(TableBuilder table, char delimiter) {
+    Slice slice = new Slice();
+    int cell = 0;
+    for (int row = 0; row < rows; row++) {
+      for (; cell < rowEnds[row]; cell++) {
+        int start = cell == 0 ? 0 : ends[cell - 1];
+        slice.over(letters, start, ends[cell] - start);
+        if (quoted[cell]) {
+          table.requireOneRow(slice, delimiter);
+        }
+        table.cell(slice);
+      }
+      table.endRow();
+    }
+    cells = 0;
+    rows = 0;
+  }
+
+  /** A stretch of letters. */
+  private static final class Slice implements CharSequence {
+    private char[] buffer;
+    private int offset;
+    private int length;
+
+    void over(char[] chars, int from, int count) {
+      buffer = chars;
+      offset = from;
+      length = count;
+    }
+
+    @Override
+    public int length() {
+      return length;
+    }
+
+    @Override
+    public char charAt(int index) {
+      return buffer[offset + index];
+    }
+
+    @Override
+    public CharSequence subSequence(int start, int end) {
+      return toString().subSequence(start, end);
+    }
+
+    @Override
+    public String toString() {
+      return new String(buffer, offset, length);
+    }
+  }
+}
