@@ -1,6 +1,7 @@
 package app.knuckle.desktop;
 
 import app.knuckle.desktop.command.KnuckleCommand;
+import app.knuckle.desktop.keeping.LogFile;
 
 /** Starts Knuckle. Not an {@code Application} itself, so that JavaFX works from the class path. */
 public final class Main {
@@ -13,6 +14,7 @@ public final class Main {
    * @param args as typed
    */
   public static void main(String[] args) {
+    LogFile.start();
     int status = KnuckleCommand.run(args);
     if (status != 0) {
       System.exit(status);

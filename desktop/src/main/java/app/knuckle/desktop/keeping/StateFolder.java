@@ -1,9 +1,12 @@
 package app.knuckle.desktop.keeping;
 
 import java.nio.file.Path;
+import java.util.Locale;
+import java.util.function.UnaryOperator;
 
 /**
- * The folder in which the application keeps its own notes: the journal, and files lately opened.
+ * The folder in which the application keeps its own notes: the journal, files lately opened, the
+ * log.
  */
 public final class StateFolder {
 
@@ -16,12 +19,31 @@ public final class StateFolder {
    */
   public static Path path() {
     String set = System.getProperty("knuckle.state");
-    if (set != null) {
-      return Path.of(set);
+    return set != null
+        ? Path.of(set)
+        : path(System.getProperty("os.name"), System.getProperty("user.home"), System::getenv);
+  }
+
+  /**
+   * Where each kind of system has such notes kept.
+   *
+   * @param system its name, as Java gives it
+   * @param home the user's folder
+   * @param environment the value of a variable, null for none
+   * @return the folder
+   */
+  static Path path(String system, String home, UnaryOperator<String> environment) {
+    String name = system.toLowerCase(Locale.ROOT);
+    if (name.startsWith("mac")) {
+      return Path.of(home, "Library", "Application Support", "Knuckle");
     }
-    String state = System.getenv("XDG_STATE_HOME");
-    return state == null || state.isBlank()
-        ? Path.of(System.getProperty("user.home"), ".local", "state", "knuckle")
-        : Path.of(state, "knuckle");
+    boolean windows = name.startsWith("windows");
+    String told = environment.apply(windows ? "LOCALAPPDATA" : "XDG_STATE_HOME");
+    if (told != null && !told.isBlank()) {
+      return Path.of(told, windows ? "Knuckle" : "knuckle");
+    }
+    return windows
+        ? Path.of(home, "AppData", "Local", "Knuckle")
+        : Path.of(home, ".local", "state", "knuckle");
   }
 }

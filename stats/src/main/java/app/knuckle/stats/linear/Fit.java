@@ -173,7 +173,8 @@ public final class Fit {
   }
 
   /**
-   * The upper triangle whose products are the matrix; a direction without spread has a row of 0.
+   * The upper triangle whose products are the matrix; a direction without spread has a row of 0,
+   * where EJML's decomposition gives up.
    */
   private static double[][] cholesky(double[][] matrix) {
     int n = matrix.length;

@@ -268,7 +268,10 @@ public record MultivariateTest(
     return new Variate(raw, standardised, structure);
   }
 
-  /** Lower triangle L with L L' = a; null if a has no full rank. */
+  /**
+   * Lower triangle L with L L' = a; null if a has no full rank, judged by what is left of each
+   * response beside those before it: EJML's own bound is not relative to the response.
+   */
   static double[][] cholesky(double[][] a) {
     int n = a.length;
     double[][] l = new double[n][n];
