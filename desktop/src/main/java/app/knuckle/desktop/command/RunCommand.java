@@ -114,6 +114,7 @@ final class RunCommand implements Callable<Integer> {
     List<Answered> all =
         IntStream.range(0, read.asked().size()).parallel().mapToObj(i -> answer(read, i)).toList();
     all.forEach(a -> errors.print(a.said()));
+    errors.flush();
     return all.stream().mapToInt(Answered::status).max().orElse(0);
   }
 

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.controls;
 
+import java.util.regex.Pattern;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -8,6 +9,9 @@ import javafx.scene.layout.Region;
 
 /** Labels and lines as all joints write them. */
 public final class Texts {
+
+  /** Two degrees of freedom. */
+  private static final Pattern IN_BRACKETS = Pattern.compile("\\(([\\d.]+), ([\\d.]+)\\)");
 
   private Texts() {}
 
@@ -27,13 +31,15 @@ public final class Texts {
   }
 
   /**
-   * The text with its small statements held together: no line ends inside "p < .001".
+   * The text with its small statements held together: no line ends inside "p < .001" or "F(2, 32)".
    *
    * @param text any text
    * @return the same with blanks that do not break
    */
   public static String unbroken(String text) {
-    return text.replace(" < ", "\u00a0<\u00a0").replace(" = ", "\u00a0=\u00a0");
+    return IN_BRACKETS
+        .matcher(text.replace(" < ", "\u00a0<\u00a0").replace(" = ", "\u00a0=\u00a0"))
+        .replaceAll("($1,\u00a0$2)");
   }
 
   /**

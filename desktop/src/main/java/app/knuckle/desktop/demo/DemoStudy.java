@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -38,12 +39,20 @@ public final class DemoStudy {
       for (JsonNode one : node.get("asked")) {
         asked.add(
             new Study.Asked(
-                one.get("table").asText(), InquiryFile.read(one.get("inquiry")), Map.of()));
+                one.get("table").asText(),
+                InquiryFile.read(one.get("inquiry")),
+                figure(one.path("figure"))));
       }
       return new Study(node.get("name").asText(), tables, asked);
     } catch (IOException e) {
       throw new UncheckedIOException("The demo study is part of the application", e);
     }
+  }
+
+  private static Map<String, String> figure(JsonNode settings) {
+    Map<String, String> figure = new LinkedHashMap<>();
+    settings.fields().forEachRemaining(one -> figure.put(one.getKey(), one.getValue().asText()));
+    return figure;
   }
 
   /** Goes through a real file, so that the demo is read as any user's records are. */

@@ -12,6 +12,9 @@ import java.util.function.Consumer;
 /** What the design sentence says, what can be chosen in it, and what a choice does. */
 final class LayoutViewModel {
 
+  /** Stands before the name of a copy. */
+  private static final String COPY = "\u2026 ";
+
   /** More heads than this are found faster by typing into a slot. */
   private static final int MOST_HEADS = 24;
 
@@ -62,7 +65,8 @@ final class LayoutViewModel {
   /** A slip that was named after its question is named after the new one; own names stay. */
   private void change(Consumer<Draft> what) {
     Inquiry changed = Redesign.of(asked(), what);
-    boolean own = !asked().name().equals(nameOf(asked()));
+    String given = nameOf(asked());
+    boolean own = !asked().name().equals(given) && !asked().name().equals(COPY + given);
     question.ask(own ? changed : changed.named(nameOf(changed)));
   }
 

@@ -13,8 +13,19 @@ import java.util.List;
  */
 public record FindingLine(String tag, String sentence, List<String> cautions) {
 
+  private static final String FOUND = "Finding";
+
   public FindingLine {
     cautions = List.copyOf(cautions);
+  }
+
+  /**
+   * Whether there is an answer.
+   *
+   * @return false while it waits, or is refused
+   */
+  public boolean isFound() {
+    return tag.equals(FOUND);
   }
 
   /**
@@ -32,7 +43,7 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
       return new FindingLine("Cannot yet", refusal.shown(), List.of());
     }
     List<String> warnings = answer.findings().first().design().warnings();
-    String tag = answer.findings().refusal().isEmpty() ? "Finding" : "Cannot yet";
+    String tag = answer.findings().refusal().isEmpty() ? FOUND : "Cannot yet";
     return new FindingLine(tag, answer.findings().finding(), warnings);
   }
 }

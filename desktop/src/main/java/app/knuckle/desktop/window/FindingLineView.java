@@ -67,8 +67,19 @@ final class FindingLineView extends HBox {
     FindingLine line = FindingLine.of(slip.answer());
     tag.setText(line.tag());
     sentence.setText(Texts.unbroken(line.sentence()));
-    pseudoClassStateChanged(TROUBLE, !line.tag().equals("Finding"));
+    pseudoClassStateChanged(TROUBLE, !line.isFound());
     setCautions(line.cautions().size(), String.join("\n", line.cautions()));
+  }
+
+  /** Says something of the study as a whole. */
+  void showStudy(String words) {
+    pseudoClassStateChanged(BUSY, false);
+    pseudoClassStateChanged(TROUBLE, false);
+    patience.stop();
+    showProgress(false);
+    tag.setText("Study");
+    sentence.setText(words);
+    setCautions(0, "");
   }
 
   private void setCautions(int count, String words) {

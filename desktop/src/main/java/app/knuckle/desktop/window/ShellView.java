@@ -65,6 +65,9 @@ final class ShellView extends BorderPane {
   private static final KeyCombination LAST_SLIP =
       new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
 
+  private static final KeyCombination LIST =
+      new KeyCodeCombination(KeyCode.L, KeyCombination.SHORTCUT_DOWN);
+
   private static final KeyCombination NEXT_RESPONSE =
       new KeyCodeCombination(KeyCode.PAGE_DOWN, KeyCombination.SHORTCUT_DOWN);
   private static final KeyCombination LAST_RESPONSE =
@@ -160,7 +163,9 @@ final class ShellView extends BorderPane {
         ChainPage.of(shown == null ? null : shown.answer()),
         shown == null ? null : shown.jointProperty().get());
     dim();
-    line.show(shown);
+    if (!(page instanceof Page.Inquiries)) {
+      line.show(shown);
+    }
     responses.show(page == null ? shown : null);
   }
 
@@ -194,6 +199,9 @@ final class ShellView extends BorderPane {
   private Node view(Page page) {
     if (page instanceof Page.Opening opening) {
       return new OpeningView(opening.source(), workbench::leavePage);
+    }
+    if (page instanceof Page.Inquiries) {
+      return new InquiriesView(workbench, line::showStudy);
     }
     if (page instanceof Page.Typing typing) {
       return new TypingView(
@@ -273,6 +281,10 @@ final class ShellView extends BorderPane {
       workbench.history().undo();
     } else if (REDO.match(event) || REDO_TOO.match(event)) {
       workbench.history().redo();
+    } else if (LIST.match(event)) {
+      if (!workbench.slips().isEmpty()) {
+        workbench.show(new Page.Inquiries());
+      }
     } else if (COPY_SLIP.match(event)) {
       workbench.copyCurrent();
     } else if (NEXT_SLIP.match(event)) {

@@ -3,14 +3,22 @@ package app.knuckle.desktop.window;
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.collections.ListChangeListener;
 import javafx.css.PseudoClass;
 import javafx.geometry.Bounds;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
@@ -18,16 +26,27 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 
-/** The bar above: the study's name, a slip for every inquiry, and the way to more records. */
+/**
+ * The bar above: the study's name, its tables, the current one opened to a slip for every inquiry,
+ * and the way to more records.
+ */
 final class SlipsBar extends HBox {
 
   private static final PseudoClass CURRENT = PseudoClass.getPseudoClass("current");
 
+  /** A longer name is shortened on its slip; the pointer and the list of all say it whole. */
+  private static final double MOST_WIDE = 200;
+
+  private static final double MOST_WIDE_BEHIND = 136;
+
   private final Workbench workbench;
   private final ScrollPane scroll = new ScrollPane();
   private final HBox slips = new HBox();
+  private final Button more = new Button("+");
+  private final Button all = new Button("All");
   private final Pulses pulses = new Pulses();
   private final Runnable reveal = this::reveal;
+  private Node front;
 
   SlipsBar(Workbench workbench, Keeper keeper, StudyMenu menu) {
     this.workbench = workbench;
@@ -48,12 +67,28 @@ final class SlipsBar extends HBox {
     scroll.setFitToHeight(true);
     scroll.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
     scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    HBox.setHgrow(scroll, Priority.ALWAYS);
+    Region rest = new Region();
+    HBox.setHgrow(rest, Priority.ALWAYS);
+    // Slips take the room they need and give way before what stands at the right.
+    scroll.setMinWidth(0);
+    more.setId("copy-slip");
+    more.getStyleClass().addAll("slip", "slip-more");
+    more.setMinWidth(USE_PREF_SIZE);
+    more.setAccessibleText("Ask again, changed");
+    more.setTooltip(new Tooltip("Ask again, changed: a copy of this inquiry (Ctrl D)"));
+    more.setOnAction(event -> workbench.copyCurrent());
+    all.setId("all-inquiries");
+    all.getStyleClass().add("bar-button");
+    all.setMinWidth(USE_PREF_SIZE);
+    all.setGraphic(Texts.line("Ctrl L", "key-hint"));
+    all.setContentDisplay(ContentDisplay.RIGHT);
+    all.setTooltip(new Tooltip("All inquiries of the study"));
+    all.setOnAction(event -> workbench.show(new Page.Inquiries()));
     Button undo = history("undo", "Undo", "Ctrl Z", workbench.history().undoProperty());
     undo.setOnAction(event -> workbench.history().undo());
     Button redo = history("redo", "Redo", "Ctrl Y", workbench.history().redoProperty());
     redo.setOnAction(event -> workbench.history().redo());
-    getChildren().addAll(name, scroll, undo, redo, menu);
+    getChildren().addAll(name, scroll, more, rest, all, undo, redo, menu);
     workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
     workbench.currentProperty().addListener((o, before, now) -> show());
     show();
@@ -74,30 +109,59 @@ final class SlipsBar extends HBox {
 
   private void show() {
     slips.getChildren().clear();
+    front = null;
+    SlipViewModel current = workbench.currentProperty().get();
+    Map<TableSource, List<SlipViewModel>> tables = new LinkedHashMap<>();
     for (SlipViewModel slip : workbench.slips()) {
-      slips.getChildren().add(slip(slip));
+      tables.computeIfAbsent(slip.source(), t -> new ArrayList<>()).add(slip);
     }
-    if (!workbench.slips().isEmpty()) {
-      Button more = new Button("+");
-      more.setId("copy-slip");
-      more.getStyleClass().add("slip");
-      more.setMinWidth(USE_PREF_SIZE);
-      more.setTooltip(new Tooltip("Ask again, changed: a copy of this inquiry (Ctrl D)"));
-      more.setOnAction(event -> workbench.copyCurrent());
-      slips.getChildren().add(more);
+    tables.forEach(
+        (table, own) -> {
+          boolean open = current != null && current.source() == table;
+          slips.getChildren().add(open ? open(table, own) : folded(table, own.size()));
+        });
+    boolean any = !workbench.slips().isEmpty();
+    for (Button button : List.of(more, all)) {
+      button.setVisible(any);
+      button.setManaged(any);
     }
     pulses.once(reveal);
   }
 
+  /** A table that is not looked at: its name, and how many inquiries there are of it. */
+  private Button folded(TableSource table, int inquiries) {
+    Button button = new Button(table.name());
+    button.setId("table-" + table.name());
+    button.setMnemonicParsing(false);
+    button.getStyleClass().addAll("slip", "slip-name", "table-folded");
+    button.setMaxWidth(MOST_WIDE);
+    button.setMinWidth(USE_PREF_SIZE);
+    button.setGraphic(Texts.line(String.valueOf(inquiries), "slip-table"));
+    button.setContentDisplay(ContentDisplay.RIGHT);
+    button.setTooltip(
+        new Tooltip(
+            table.name() + (inquiries == 1 ? ": one inquiry" : ": " + inquiries + " inquiries")));
+    button.setOnAction(event -> workbench.turnTo(table));
+    return button;
+  }
+
+  private HBox open(TableSource table, List<SlipViewModel> own) {
+    Label name = Texts.line(table.name(), "table-name");
+    name.setMinWidth(USE_PREF_SIZE);
+    HBox box = new HBox(name);
+    own.forEach(slip -> box.getChildren().add(slip(slip)));
+    box.getStyleClass().add("table-open");
+    return box;
+  }
+
   /** Scrolls so that the current slip is seen whole. */
   private void reveal() {
-    int current = workbench.slips().indexOf(workbench.currentProperty().get());
-    if (current < 0 || current >= slips.getChildren().size()) {
+    if (front == null || front.getScene() == null) {
       return;
     }
     slips.applyCss();
     slips.layout();
-    Bounds own = slips.getChildren().get(current).getBoundsInParent();
+    Bounds own = slips.sceneToLocal(front.localToScene(front.getBoundsInLocal()));
     double room = scroll.getViewportBounds().getWidth();
     double beyond = slips.getWidth() - room;
     if (beyond > 0) {
@@ -112,25 +176,33 @@ final class SlipsBar extends HBox {
     name.setId("slip-" + workbench.slips().indexOf(slip));
     name.setMnemonicParsing(false);
     name.getStyleClass().add("slip-name");
-    name.setMinWidth(USE_PREF_SIZE);
-    Label table = Texts.line(slip.source().name(), "slip-table");
-    table.setMinWidth(USE_PREF_SIZE);
-    name.setGraphic(table);
-    name.setContentDisplay(javafx.scene.control.ContentDisplay.RIGHT);
-    name.setOnAction(event -> workbench.currentProperty().set(slip));
+    boolean current = workbench.currentProperty().get() == slip;
+    name.setMaxWidth(current ? MOST_WIDE : MOST_WIDE_BEHIND);
+    name.setMinWidth(0);
+    Tooltip whole = new Tooltip();
+    whole.textProperty().bind(name.textProperty());
+    name.setTooltip(whole);
+    name.setOnAction(event -> workbench.turnTo(slip));
     HBox box = new HBox(name);
     box.getStyleClass().add("slip");
-    boolean current = workbench.currentProperty().get() == slip;
     box.pseudoClassStateChanged(CURRENT, current);
-    if (current && workbench.slips().size() > 1) {
-      Button close = new Button("\u00d7");
-      close.setId("close-slip");
-      close.getStyleClass().add("slip-close");
-      close.setAccessibleText("Close this inquiry");
-      close.setTooltip(new Tooltip("Close this inquiry"));
-      close.setOnAction(event -> workbench.close(slip));
-      box.getChildren().add(close);
+    if (current) {
+      front = box;
+      if (workbench.slips().size() > 1) {
+        box.getChildren().add(close(slip));
+      }
     }
     return box;
+  }
+
+  private Button close(SlipViewModel slip) {
+    Button close = new Button("\u00d7");
+    close.setId("close-slip");
+    close.getStyleClass().add("slip-close");
+    close.setMinWidth(USE_PREF_SIZE);
+    close.setAccessibleText("Close this inquiry");
+    close.setTooltip(new Tooltip("Close this inquiry"));
+    close.setOnAction(event -> workbench.close(slip));
+    return close;
   }
 }

@@ -17,6 +17,9 @@ public sealed interface Page {
    */
   record Typing(TableSource source) implements Page {}
 
+  /** All inquiries of the study. */
+  record Inquiries() implements Page {}
+
   /** Make-believe records being planned. */
   record Rehearsing() implements Page {}
 }

@@ -41,7 +41,7 @@ public final class SlipViewModel {
    * @param reason why it was guessed so; empty if it was not
    * @param style of its figure; null before there is one
    */
-  record Kept(Object id, TableSource source, Inquiry inquiry, String reason, Style style) {}
+  public record Kept(Object id, TableSource source, Inquiry inquiry, String reason, Style style) {}
 
   private final Object id;
   private final TableSource source;

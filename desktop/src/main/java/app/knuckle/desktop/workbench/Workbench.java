@@ -43,6 +43,11 @@ public final class Workbench {
   private Keeping keeper = Keeping.NOBODY;
   private boolean restoring;
 
+  /** The inquiry that was in front last, of each table. */
+  private final Map<TableSource, Object> lastOf = new WeakHashMap<>();
+
+  private final ObservableList<Closed> closed = FXCollections.observableArrayList();
+
   /** Where the user was in an inquiry that is closed: no change to be undone, but missed. */
   private final Map<Object, Joint> leftAt = new WeakHashMap<>();
 
@@ -58,7 +63,22 @@ public final class Workbench {
    */
   public Workbench(Consumer<Answer> beforehand) {
     this.beforehand = beforehand;
+    current.addListener(
+        (o, before, now) -> {
+          if (now != null) {
+            lastOf.put(now.source(), now.id());
+          }
+        });
   }
+
+  /**
+   * An inquiry that was closed: its question, and nothing of its answer.
+   *
+   * @param name of the inquiry
+   * @param table of its records
+   * @param kept what it takes to bring it back
+   */
+  public record Closed(String name, String table, SlipViewModel.Kept kept) {}
 
   /**
    * Gives the bench into someone's keeping.
@@ -78,7 +98,9 @@ public final class Workbench {
     restoring = true;
     List.copyOf(slips).forEach(SlipViewModel::close);
     slips.clear();
+    closed.clear();
     current.set(null);
+    page.set(null);
     restoring = false;
     add(study);
     name.set(study.name());
@@ -287,6 +309,7 @@ public final class Workbench {
 
   private void end(SlipViewModel slip) {
     leftAt.put(slip.id(), slip.jointProperty().get());
+    closed.add(0, new Closed(slip.inquiry().name(), slip.source().name(), slip.kept()));
     slip.close();
   }
 
@@ -300,6 +323,7 @@ public final class Workbench {
         return slip;
       }
     }
+    closed.removeIf(one -> one.kept().id() == was.id());
     SlipViewModel again = new SlipViewModel(was, beforehand);
     again.jointProperty().set(leftAt.getOrDefault(was.id(), Joint.RECORDS));
     listen(again);
@@ -308,20 +332,106 @@ public final class Workbench {
 
   /** Copies the slip in front, to be changed beside it. */
   public void copyCurrent() {
-    SlipViewModel slip = current.get();
-    if (slip != null) {
-      Inquiry inquiry = slip.inquiry();
-      askBeside(slip, inquiry.named(nameOfCopy(inquiry.name())), Joint.LAYOUT);
-      did("copy " + inquiry.name());
+    if (current.get() != null) {
+      copy(current.get());
     }
+  }
+
+  /**
+   * Copies a slip, to be changed beside it.
+   *
+   * @param slip one of the slips
+   */
+  public void copy(SlipViewModel slip) {
+    Inquiry inquiry = slip.inquiry();
+    askBeside(slip, inquiry.named(nameOfCopy(inquiry.name())), Joint.LAYOUT);
+    did("copy " + inquiry.name());
+  }
+
+  /**
+   * Brings a slip to the front; a list of all inquiries gives way to it.
+   *
+   * @param slip one of the slips
+   */
+  public void turnTo(SlipViewModel slip) {
+    leaveList();
+    current.set(slip);
+  }
+
+  /**
+   * Brings the inquiry of a table to the front that was there last.
+   *
+   * @param table one that a slip is about
+   */
+  public void turnTo(TableSource table) {
+    List<SlipViewModel> about = slips.stream().filter(s -> s.source() == table).toList();
+    Object last = lastOf.get(table);
+    turnTo(about.stream().filter(s -> s.id() == last).findFirst().orElse(about.get(0)));
+  }
+
+  private void leaveList() {
+    if (page.get() instanceof Page.Inquiries) {
+      leavePage();
+    }
+  }
+
+  /**
+   * Names an inquiry.
+   *
+   * @param slip one of the slips
+   * @param title its name from now on; blank for the one it has
+   */
+  public void rename(SlipViewModel slip, String title) {
+    if (!title.isBlank()) {
+      slip.inquiryProperty().set(slip.inquiry().named(title.strip()));
+    }
+  }
+
+  /**
+   * Puts a slip in the place of another of the same table.
+   *
+   * @param slip one of the slips
+   * @param place where it shall stand among the slips, from 0; beyond the ends is the end
+   */
+  public void move(SlipViewModel slip, int place) {
+    int to = Math.max(0, Math.min(slips.size() - 1, place));
+    if (slips.indexOf(slip) == to) {
+      return;
+    }
+    List<SlipViewModel> order = new ArrayList<>(slips);
+    order.remove(slip);
+    order.add(to, slip);
+    slips.setAll(order);
+    did("move " + slip.inquiry().name());
+  }
+
+  /**
+   * What was closed lately and can be brought back.
+   *
+   * @return the last one first
+   */
+  public ObservableList<Closed> closed() {
+    return closed;
+  }
+
+  /**
+   * Brings a closed inquiry back to the front.
+   *
+   * @param one what was closed
+   */
+  public void bringBack(Closed one) {
+    SlipViewModel again = brought(one.kept());
+    slips.add(again);
+    turnTo(again);
+    did("bring back " + one.name());
   }
 
   private void askBeside(SlipViewModel slip, Inquiry inquiry, Joint joint) {
     SlipViewModel copy = slip(slip.source(), inquiry, "");
     copy.jointProperty().set(joint);
     copy.styleProperty().set(slip.styleProperty().get());
-    put(copy, slips.size());
-    current.set(copy);
+    put(copy, slips.indexOf(slip) + 1);
+    turnTo(copy);
   }
 
   private String nameOfCopy(String original) {
@@ -391,7 +501,7 @@ public final class Workbench {
   public void step(int places) {
     if (!slips.isEmpty()) {
       int at = slips.indexOf(current.get());
-      current.set(slips.get(Math.floorMod(at + places, slips.size())));
+      turnTo(slips.get(Math.floorMod(at + places, slips.size())));
     }
   }
 

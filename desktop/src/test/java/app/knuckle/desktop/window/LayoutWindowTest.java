@@ -45,7 +45,7 @@ class LayoutWindowTest {
     until(() -> shows(robot, "finding", "Clearance differs"));
     go(
         robot,
-        "#slip-1",
+        "#table-rack-trial",
         () -> shows(robot, "finding", "Growth differs between the levels of mesh"));
     go(robot, "#joint-layout", () -> isThere(robot, "plot-plan"));
   }

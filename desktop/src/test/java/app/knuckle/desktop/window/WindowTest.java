@@ -52,14 +52,17 @@ class WindowTest {
   void fromRecordsToALetteredFigureWithTheMouse(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs between the 4 levels of feed"));
     assertThat(rows(robot)).isEqualTo(37);
-    go(robot, "#slip-1", () -> shows(robot, "finding", "Growth differs between the levels"));
+    go(
+        robot,
+        "#table-rack-trial",
+        () -> shows(robot, "finding", "Growth differs between the levels"));
     go(robot, "#joint-layout", () -> isThere(robot, "slot-measured"));
     robot.clickOn("#slot-measured").write("surv");
     robot.type(KeyCode.ENTER);
     until(() -> shows(robot, "finding", "Survival"));
     assertThat(text(robot, "slip-1")).isEqualTo("Survival by mesh × density");
     go(robot, "#joint-look", () -> shows(robot, "look-title", "survival (%)"));
-    click(robot, "#slip-0");
+    click(robot, "#table-feed-tanks");
     go(robot, "#joint-test", () -> shows(robot, "p-feed", "< .001"));
     go(robot, "#joint-compare", () -> shows(robot, "ranking", "Diatom C has the highest mean"));
     assertThat(texts(robot, ".rung-letter")).contains("a", "b", "c");
@@ -75,7 +78,7 @@ class WindowTest {
         TimeUnit.SECONDS.toMillis(PATIENCE_SECONDS),
         () -> assertThat(Clipboard.getSystemClipboard().hasImage()).isTrue());
     // The other slip kept its own joint and its own question.
-    robot.clickOn("#slip-1");
+    robot.clickOn("#table-rack-trial");
     until(() -> shows(robot, "look-title", "survival (%)"));
   }
 
@@ -101,8 +104,7 @@ class WindowTest {
     press(robot, KeyCode.DIGIT7);
     until(() -> shows(robot, "figure-caption", "(Tukey, α = 0.02)"));
     press(robot, KeyCode.D);
-    until(() -> robot.lookup("#slip-4").tryQuery().isPresent());
-    assertThat(text(robot, "slip-4")).isEqualTo("… Growth by density");
+    until(() -> text(robot, "slip-2").equals("… Growth by density"));
   }
 
   @Test
@@ -151,6 +153,7 @@ class WindowTest {
   @Test
   void aQuestionOfOnesOwnIsWeighedAndKept(FxRobot robot) {
     until(() -> shows(robot, "finding", "Clearance differs"));
+    click(robot, "#table-rack-trial");
     go(robot, "#slip-2", () -> shows(robot, "finding", "depends on density"));
     go(robot, "#joint-compare", () -> robot.lookup("#balance").tryQuery().isPresent());
     Node balance = robot.lookup("#balance").query();
@@ -180,9 +183,9 @@ class WindowTest {
     String way = "Ask with each group's own spread →";
     go(robot, "#joint-footing", () -> robot.lookup(way).tryQuery().isPresent());
     robot.clickOn(way);
-    until(() -> shows(robot, "slip-5", "… own spreads"));
+    until(() -> shows(robot, "slip-15", "… own spreads"));
     until(() -> robot.lookup("#test").tryQuery().isPresent());
-    assertThat(text(robot, "slip-4")).isEqualTo("Flow by pump");
+    assertThat(text(robot, "slip-14")).isEqualTo("Flow by pump");
   }
 
   private static void fire(FxRobot robot, String id) {

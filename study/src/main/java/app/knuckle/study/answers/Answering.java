@@ -99,11 +99,6 @@ public final class Answering {
       throw waiting("nothing is chosen as measured yet", "Choose the column that was measured");
     }
     boolean associated = Laid.isAssociated(inquiry);
-    if (inquiry.treatments().isEmpty() && inquiry.expected() == null && !associated) {
-      throw waiting(
-          "no treatment is chosen yet",
-          "Choose the column that says what was done, or name a value to expect");
-    }
     boolean bare = inquiry.treatments().isEmpty();
     if (bare && (inquiry.pairs() != null || inquiry.unit() != null)) {
       throw waiting(
@@ -216,7 +211,13 @@ public final class Answering {
       return together.analysis(index);
     }
     if (inquiry.treatments().isEmpty() && inquiry.expected() == null) {
-      return Analysis.NONE; // Only how the responses go together was asked.
+      if (Laid.isAssociated(inquiry)) {
+        return Analysis.NONE; // Only how the responses go together was asked.
+      }
+      // The values can be described, before it is said what was done.
+      throw waiting(
+          "no treatment is chosen yet",
+          "Choose the column that says what was done, or name a value to expect");
     }
     String measured = response.name();
     if (inquiry.method() == Inquiry.Method.RANKS

@@ -1,0 +1,285 @@
+package app.knuckle.desktop.window;
+
+import app.knuckle.desktop.controls.Carried;
+import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.Workbench;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Consumer;
+import javafx.beans.value.ChangeListener;
+import javafx.collections.ListChangeListener;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** All inquiries of the study: their findings by table, and what can be done with each. */
+final class InquiriesView extends VBox {
+
+  private static final double DESIGN_WIDTH = 190;
+  private static final double NAME_WIDTH = 240;
+
+  private final Workbench workbench;
+  private final Consumer<String> said;
+  private final TextField filter = new TextField();
+  private final MenuButton closed = new MenuButton("Bring back");
+  private final VBox list = new VBox();
+  private final List<Button> rows = new ArrayList<>();
+  private final List<SlipViewModel> heard = new ArrayList<>();
+  private final ChangeListener<Object> changed = (o, before, now) -> show();
+  private final ListChangeListener<Object> listChanged = change -> listen();
+
+  /**
+   * The list.
+   *
+   * @param workbench what is open
+   * @param said told in a sentence how the study stands
+   */
+  InquiriesView(Workbench workbench, Consumer<String> said) {
+    this.workbench = workbench;
+    this.said = said;
+    setId("inquiries");
+    getStyleClass().add("joint");
+    filter.setId("inquiries-filter");
+    filter.setPromptText("Filter by table, name, design or finding");
+    filter.setPrefColumnCount(24);
+    filter.textProperty().addListener((o, before, now) -> show());
+    Region between = new Region();
+    HBox.setHgrow(between, Priority.ALWAYS);
+    HBox head = new HBox(Texts.line("All inquiries", "joint-title"), between, closed, filter);
+    closed.setId("inquiries-closed");
+    closed.getStyleClass().add("bar-button");
+    closed.setTooltip(new Tooltip("Inquiries closed lately"));
+    head.getStyleClass().add("inquiries-head");
+    ScrollPane scroll = new ScrollPane(list);
+    scroll.setFitToWidth(true);
+    scroll.getStyleClass().add("table-scroll");
+    VBox.setVgrow(scroll, Priority.ALWAYS);
+    getChildren().addAll(head, scroll);
+    addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    workbench.slips().addListener(listChanged);
+    // The page is made anew each time; what it listens to must not keep the old one.
+    sceneProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (now == null) {
+                workbench.slips().removeListener(listChanged);
+                leaveSlips();
+              } else {
+                filter.requestFocus();
+              }
+            });
+    listen();
+  }
+
+  private void leaveSlips() {
+    for (SlipViewModel slip : heard) {
+      slip.answerProperty().removeListener(changed);
+      slip.inquiryProperty().removeListener(changed);
+    }
+    heard.clear();
+  }
+
+  private void listen() {
+    leaveSlips();
+    for (SlipViewModel slip : workbench.slips()) {
+      slip.answerProperty().addListener(changed);
+      slip.inquiryProperty().addListener(changed);
+      heard.add(slip);
+    }
+    show();
+  }
+
+  private void show() {
+    List<InquiriesPage.Asked> all = new ArrayList<>();
+    for (SlipViewModel slip : workbench.slips()) {
+      all.add(
+          new InquiriesPage.Asked(
+              all.size(), slip.source().name(), slip.inquiry().name(), slip.answer()));
+    }
+    InquiriesPage page = InquiriesPage.of(all, filter.getText());
+    int focused = focused();
+    rows.clear();
+    list.getChildren().clear();
+    for (InquiriesPage.OfTable table : page.tables()) {
+      list.getChildren().add(Texts.line(table.table(), "inquiries-table"));
+      table.rows().forEach(row -> list.getChildren().add(row(row)));
+    }
+    if (page.tables().isEmpty()) {
+      list.getChildren().add(Texts.wrapped("No inquiry has these words.", "joint-line"));
+    }
+    if (focused >= 0 && focused < rows.size()) {
+      rows.get(focused).requestFocus();
+    }
+    showClosed();
+    said.accept(page.summary());
+  }
+
+  private int focused() {
+    for (int r = 0; r < rows.size(); r++) {
+      if (rows.get(r).isFocused()) {
+        return r;
+      }
+    }
+    return -1;
+  }
+
+  private HBox row(InquiriesPage.Row row) {
+    SlipViewModel slip = workbench.slips().get(row.place());
+    Region knot = new Region();
+    knot.getStyleClass().addAll("knot", "state-" + row.state().name().toLowerCase(Locale.ROOT));
+    Button name = new Button(row.name());
+    name.setId("inquiry-" + row.place());
+    name.setMnemonicParsing(false);
+    name.getStyleClass().add("inquiry-name");
+    name.setMinWidth(NAME_WIDTH);
+    name.setMaxWidth(NAME_WIDTH);
+    name.setTooltip(new Tooltip(row.name() + ": " + row.state().words()));
+    name.setAccessibleText(row.name() + ", " + row.state().words() + ", " + row.finding());
+    name.setUserData(slip);
+    name.setOnAction(event -> workbench.turnTo(slip));
+    rows.add(name);
+    Label design = Texts.wrapped(row.design(), "inquiry-design");
+    design.setMinWidth(DESIGN_WIDTH);
+    design.setMaxWidth(DESIGN_WIDTH);
+    Label finding = Texts.wrapped(row.finding(), "inquiry-finding");
+    finding.setMaxWidth(Double.MAX_VALUE);
+    HBox.setHgrow(finding, Priority.ALWAYS);
+    HBox line = new HBox(knot, name, design, finding, moves(slip, row.place()));
+    line.getStyleClass().add("inquiry-row");
+    line.pseudoClassStateChanged(
+        PseudoClass.getPseudoClass("current"), workbench.currentProperty().get() == slip);
+    Carried.from(line, String.valueOf(row.place()));
+    Carried.onto(
+        line, from -> workbench.move(workbench.slips().get(Integer.parseInt(from)), row.place()));
+    return line;
+  }
+
+  private MenuButton moves(SlipViewModel slip, int place) {
+    MenuButton moves = new MenuButton("More");
+    moves.setId("inquiry-moves-" + place);
+    moves.getStyleClass().addAll("small-button", "inquiry-moves");
+    moves.setMinWidth(Region.USE_PREF_SIZE);
+    moves.setAccessibleText("What can be done with " + slip.inquiry().name());
+    moves
+        .getItems()
+        .addAll(
+            item("Open", "Enter", () -> workbench.turnTo(slip)),
+            item("Rename", "F2", () -> rename(place)),
+            item("Copy, to be changed", "Ctrl D", () -> workbench.copy(slip)),
+            item("Move up", "Alt Up", () -> workbench.move(slip, place - 1)),
+            item("Move down", "Alt Down", () -> workbench.move(slip, place + 1)),
+            item("Close", "Delete", () -> workbench.close(slip)));
+    return moves;
+  }
+
+  private static MenuItem item(String title, String key, Runnable action) {
+    MenuItem item = new MenuItem(title);
+    item.setGraphic(Texts.line(key, "key-hint"));
+    item.setOnAction(event -> action.run());
+    return item;
+  }
+
+  private void showClosed() {
+    closed.setVisible(!workbench.closed().isEmpty());
+    closed.setManaged(closed.isVisible());
+    closed.getItems().clear();
+    for (Workbench.Closed one : workbench.closed()) {
+      MenuItem back = new MenuItem(one.name() + ", of " + one.table());
+      back.setMnemonicParsing(false);
+      back.setOnAction(event -> workbench.bringBack(one));
+      closed.getItems().add(back);
+    }
+  }
+
+  /** The name becomes a field in its place; Enter keeps what is written, Escape the old name. */
+  private void rename(int place) {
+    Node name = list.lookup("#inquiry-" + place);
+    SlipViewModel slip = workbench.slips().get(place);
+    HBox line = (HBox) name.getParent();
+    TextField field = new TextField(slip.inquiry().name());
+    field.setId("inquiry-rename");
+    field.setMinWidth(NAME_WIDTH);
+    field.setMaxWidth(NAME_WIDTH);
+    line.getChildren().set(line.getChildren().indexOf(name), field);
+    field.requestFocus();
+    field.selectAll();
+    field.setOnAction(
+        event -> {
+          workbench.rename(slip, field.getText());
+          show();
+          list.lookup("#inquiry-" + place).requestFocus();
+        });
+    field.setOnKeyPressed(
+        event -> {
+          if (event.getCode() == KeyCode.ESCAPE) {
+            show();
+            list.lookup("#inquiry-" + place).requestFocus();
+            event.consume();
+          }
+        });
+  }
+
+  private void key(KeyEvent event) {
+    boolean writing = event.getTarget() instanceof TextField;
+    boolean inFilter = event.getTarget() == filter;
+    int at = focused();
+    KeyCode code = event.getCode();
+    if (event.isAltDown() && at >= 0 && (code == KeyCode.UP || code == KeyCode.DOWN)) {
+      move(at, code == KeyCode.UP ? -1 : 1);
+    } else if ((!writing || inFilter) && code == KeyCode.DOWN) {
+      focus(at + 1);
+    } else if (!writing && code == KeyCode.UP) {
+      if (at == 0) {
+        filter.requestFocus();
+      } else {
+        focus(at - 1);
+      }
+    } else if (inFilter && code == KeyCode.ENTER && !rows.isEmpty()) {
+      rows.get(0).fire();
+    } else if (code == KeyCode.ESCAPE && (!writing || inFilter)) {
+      workbench.leavePage();
+    } else if (at >= 0 && code == KeyCode.D && event.isShortcutDown()) {
+      workbench.copy(workbench.slips().get(place(at)));
+    } else if (at >= 0 && code == KeyCode.F2) {
+      rename(place(at));
+    } else if (at >= 0 && code == KeyCode.DELETE) {
+      workbench.close(workbench.slips().get(place(at)));
+    } else {
+      return;
+    }
+    event.consume();
+  }
+
+  private int place(int row) {
+    return workbench.slips().indexOf((SlipViewModel) rows.get(row).getUserData());
+  }
+
+  private void focus(int row) {
+    if (row >= 0 && row < rows.size()) {
+      rows.get(row).requestFocus();
+    }
+  }
+
+  private void move(int row, int by) {
+    SlipViewModel slip = (SlipViewModel) rows.get(row).getUserData();
+    workbench.move(slip, place(row) + by);
+    rows.stream()
+        .filter(button -> button.getUserData() == slip)
+        .findFirst()
+        .ifPresent(Node::requestFocus);
+  }
+}

@@ -1,0 +1,106 @@
+package app.knuckle.desktop.window;
+
+import static app.knuckle.desktop.window.Driver.click;
+import static app.knuckle.desktop.window.Driver.isThere;
+import static app.knuckle.desktop.window.Driver.press;
+import static app.knuckle.desktop.window.Driver.takeKeyboard;
+import static app.knuckle.desktop.window.Driver.until;
+import static app.knuckle.desktop.window.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.workbench.Workbench;
+import java.util.List;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** Fourteen inquiries on eight tables: the strip, and the list of all. */
+@ExtendWith(ApplicationExtension.class)
+class InquiriesWindowTest {
+
+  private Workbench workbench;
+
+  @Start
+  void start(Stage stage) {
+    workbench = Driver.showDemo(stage);
+  }
+
+  private List<String> names() {
+    return workbench.slips().stream().map(s -> s.inquiry().name()).toList();
+  }
+
+  private String current() {
+    return workbench.currentProperty().get().inquiry().name();
+  }
+
+  @Test
+  void theListIsUsedWithTheKeyboardAlone(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.L);
+    untilShown(robot, "finding", "14 inquiries on 8 tables");
+    robot.write("friedman").type(KeyCode.ENTER);
+    untilShown(robot, "finding", "Friedman test");
+    assertThat(current()).isEqualTo("Score by day, on ranks");
+
+    press(robot, KeyCode.L);
+    until(() -> isThere(robot, "inquiry-1"));
+    robot.type(KeyCode.DOWN, KeyCode.DOWN, KeyCode.F2);
+    until(() -> isThere(robot, "inquiry-rename"));
+    robot.write("The first trial").type(KeyCode.ENTER);
+    until(() -> names().get(1).equals("The first trial"));
+    robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
+    until(() -> names().get(2).equals("The first trial"));
+    robot.type(KeyCode.DELETE);
+    until(() -> workbench.slips().size() == 13);
+    assertThat(workbench.closed()).extracting(c -> c.name()).containsExactly("The first trial");
+
+    robot.type(KeyCode.ESCAPE);
+    until(() -> !isThere(robot, "inquiries"));
+    press(robot, KeyCode.Z);
+    until(() -> names().get(2).equals("The first trial"));
+    assertThat(workbench.closed()).isEmpty();
+  }
+
+  @Test
+  void aClosedInquiryIsBroughtBackWithTheMouse(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    click(robot, "#table-rack-trial");
+    click(robot, "#close-slip");
+    until(() -> workbench.slips().size() == 13);
+    click(robot, "#all-inquiries");
+    click(robot, "#inquiries-closed");
+    click(robot, "Growth by mesh × density, of rack-trial");
+    until(() -> workbench.slips().size() == 14);
+    assertThat(current()).isEqualTo("Growth by mesh × density");
+    assertThat(isThere(robot, "inquiries")).isFalse();
+  }
+
+  @Test
+  void theCurrentSlipAndThePlusAreAlwaysInView(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    Bounds window = robot.window(0).getScene().getRoot().getBoundsInLocal();
+    for (int i = 1; i < workbench.slips().size(); i++) {
+      SlipViewModel next = workbench.slips().get(i);
+      String slip = "slip-" + i;
+      press(robot, KeyCode.TAB);
+      until(() -> workbench.currentProperty().get() == next && isThere(robot, slip));
+      Bounds strip = scene(robot, "#slips-bar .slips-scroll");
+      until(() -> strip.contains(scene(robot, "#" + slip)));
+      assertThat(window.contains(scene(robot, "#copy-slip"))).isTrue();
+    }
+  }
+
+  private static Bounds scene(FxRobot robot, String query) {
+    Node node = robot.lookup(query).query();
+    return node.localToScene(node.getBoundsInLocal());
+  }
+}
