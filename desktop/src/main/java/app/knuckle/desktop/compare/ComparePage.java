@@ -91,11 +91,12 @@ public record ComparePage(
    * A pair on the difference board.
    *
    * @param text the difference, short
+   * @param whole the difference with all its decimals and its unit
    * @param differs whether the two were told apart
    * @param strength of its fill, from 0 to 3
    * @param reading the pair read out in full
    */
-  public record Cell(String text, boolean differs, int strength, String reading) {}
+  public record Cell(String text, String whole, boolean differs, int strength, String reading) {}
 
   private static final int TICKS = 5;
 
@@ -115,6 +116,15 @@ public record ComparePage(
    */
   public boolean hasBoard() {
     return rungs.size() <= MOST_ON_BOARD;
+  }
+
+  /**
+   * The only pair of two means: it needs no board, and no procedure.
+   *
+   * @return null where there are more, or where the two could not be judged
+   */
+  public Cell onlyPair() {
+    return rungs.size() == 2 && !cells.isEmpty() ? cells.get(0).get(0) : null;
   }
 
   /**
@@ -194,7 +204,7 @@ public record ComparePage(
     heads.addAll(more.heads());
     return new ComparePage(
         line(family, alpha),
-        Significance.reached(p, alpha) ? "" : warning(p, family),
+        k == 2 || Significance.reached(p, alpha) ? "" : warning(p, family),
         rungs,
         heads,
         columns,
@@ -278,10 +288,12 @@ public record ComparePage(
         + " of "
         + Numerals.list(family.of())
         + within
-        + (family.isAgainstReference() ? " \u00b7 against a reference" : " \u00b7 all pairs")
-        + " \u00b7 "
-        + family.procedure().title()
-        + (kramer ? "-Kramer, for unequal n" : "")
+        + (family.means().length == 2
+            ? ""
+            : (family.isAgainstReference() ? " \u00b7 against a reference" : " \u00b7 all pairs")
+                + " \u00b7 "
+                + family.procedure().title()
+                + (kramer ? "-Kramer, for unequal n" : ""))
         + " \u00b7 \u03b1 = "
         + alpha;
   }
@@ -292,7 +304,7 @@ public record ComparePage(
           ? "" // Pairs with spreads of their own need no overall test.
           : "No pair can be judged: " + family.pairs().get(0).p().why() + ".";
     }
-    return "The overall test shows no difference ("
+    return "The overall test found no difference ("
         + Numerals.pStatement(p)
         + "), so pairs should not be hunted: among "
         + family.pairs().size()
@@ -305,7 +317,7 @@ public record ComparePage(
     // Looked up once: a search for every cell would grow with the fourth power of the groups.
     int k = order.size();
     Pair[][] pairs = new Pair[k][k];
-    double[] real =
+    double[] found =
         family.pairs().stream()
             .filter(Pair::differs)
             .mapToDouble(p -> Math.abs(p.difference()))
@@ -325,8 +337,8 @@ public record ComparePage(
         int low = order.get(upward ? r : c);
         row.add(
             pair == null
-                ? new Cell("", false, 0, "Not compared: only with the reference.")
-                : cell(family, spread, unit, pair, high, low, real, decimals));
+                ? new Cell("", "", false, 0, "Not compared: only with the reference.")
+                : cell(family, spread, unit, pair, high, low, found, decimals));
       }
       rows.add(List.copyOf(row));
     }
@@ -340,14 +352,15 @@ public record ComparePage(
       Pair pair,
       int high,
       int low,
-      double[] real,
+      double[] found,
       int decimals) {
     double difference = Math.abs(pair.difference());
-    int below = Arrays.binarySearch(real, difference);
-    double share = real.length == 0 ? 0 : (double) Math.abs(below) / real.length;
+    int below = Arrays.binarySearch(found, difference);
+    double share = found.length == 0 ? 0 : (double) Math.abs(below) / found.length;
     int strength = !pair.differs() ? 0 : share > 2.0 / 3 ? 3 : share > 1.0 / 3 ? 2 : 1;
     return new Cell(
         Numerals.fixed(difference, Math.max(0, decimals - 1)),
+        Numerals.with(Numerals.fixed(difference, decimals), unit),
         pair.differs(),
         strength,
         reading(family, spread, unit, pair, high, low, decimals));
@@ -379,7 +392,7 @@ public record ComparePage(
       return text.append(". ").append(pair.p().why()).append(".").toString();
     }
     text.append(", ").append(Numerals.pStatement(pair.p())).append(". ");
-    text.append(pair.differs() ? "They differ." : "No evidence of a difference.");
+    text.append(pair.differs() ? "They were told apart." : "No evidence of a difference.");
     if (spread.exists() && spread.value() > 0 && !family.ranks()) {
       text.append(" How large: ").append(Numerals.fixed(Math.abs(difference) / spread.value(), 1));
       text.append(" times the spread of single values within groups.");

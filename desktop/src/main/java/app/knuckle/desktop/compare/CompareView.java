@@ -30,7 +30,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /**
- * The Compare joint: ladder, difference board, ranking; discouraged when the test shows nothing.
+ * The Compare joint: ladder, difference board, ranking; discouraged when the test found no
+ * difference.
  */
 public final class CompareView extends ScrollPane implements Shown.Unfinished {
 
@@ -79,7 +80,8 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     }
     List<ComparedMeans> families = ComparedMeans.of(answer.findings().first().analysis());
     page.getChildren().setAll(Texts.line("Which means differ from which?", "joint-title"));
-    page.getChildren().add(choosers(answer.findings().inquiry()));
+    boolean ofTwo = !families.isEmpty() && families.stream().allMatch(f -> f.means().length == 2);
+    page.getChildren().add(choosers(answer.findings().inquiry(), ofTwo));
     if (families.isEmpty()) {
       page.getChildren().addAll(nothing(answer.findings()));
       balance.show(answer.findings());
@@ -102,10 +104,12 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
         page.getChildren().addAll(pairs(shown, family.within().isEmpty()), ranking(shown));
       }
     }
-    page.getChildren()
-        .add(
-            Texts.wrapped(
-                CompareOptions.notOffered(slip.inquiry(), drawn.get(0).of()), "joint-line"));
+    if (!ofTwo) {
+      page.getChildren()
+          .add(
+              Texts.wrapped(
+                  CompareOptions.notOffered(slip.inquiry(), drawn.get(0).of()), "joint-line"));
+    }
     AllResponses all = AllResponses.of(answer.findings());
     if (!all.rows().isEmpty()) {
       TextGrid grid = new TextGrid(all.heads(), 1);
@@ -179,8 +183,8 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
   /** More ladders than this under each other are not read. */
   private static final int MOST_FAMILIES = 12;
 
-  /** What is compared, and how. */
-  private HBox choosers(Inquiry inquiry) {
+  /** What is compared, and how; two means need no procedure. */
+  private HBox choosers(Inquiry inquiry, boolean ofTwo) {
     CompareOptions.Now now = CompareOptions.now(inquiry);
     HBox bar = new HBox();
     bar.getStyleClass().add("compare-bar");
@@ -205,13 +209,11 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
         null,
         o -> CompareOptions.choose(slip, now.family(), o.key()));
     how.show(now.by(), false);
-    bar.getChildren()
-        .addAll(
-            Texts.line("Compare the means of", "bar-words"),
-            what,
-            Texts.line("by", "bar-words"),
-            how,
-            Texts.line(now.use(), "joint-line"));
+    bar.getChildren().addAll(Texts.line("Compare the means of", "bar-words"), what);
+    if (!ofTwo) {
+      bar.getChildren()
+          .addAll(Texts.line("by", "bar-words"), how, Texts.line(now.use(), "joint-line"));
+    }
     return bar;
   }
 
@@ -237,7 +239,30 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     return box;
   }
 
+  /** The one difference, large, with its interval and size. */
+  private Pane onlyPair(ComparePage shown, ComparePage.Cell pair, boolean onFigure) {
+    Label large = Texts.line(pair.whole(), "only-difference");
+    large.setId("only-difference");
+    Label reading = Texts.wrapped(pair.reading(), "prose");
+    reading.setId("pair-reading");
+    Card card = new Card("The difference", large, reading);
+    if (onFigure) {
+      PairBracket bracket = new PairBracket(slip, shown);
+      bracket.of(1, 0);
+      card.getChildren().add(bracket);
+    }
+    card.getStyleClass().add("board-card");
+    Ladder ladder = new Ladder(shown);
+    HBox.setHgrow(ladder, Priority.ALWAYS);
+    HBox both = new HBox(ladder, card);
+    both.getStyleClass().add("cards");
+    return both;
+  }
+
   private Pane pairs(ComparePage shown, boolean onFigure) {
+    if (shown.onlyPair() != null) {
+      return onlyPair(shown, shown.onlyPair(), onFigure);
+    }
     if (!shown.hasBoard()) {
       VBox alone =
           new VBox(

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
@@ -17,6 +18,12 @@ final class Ladder extends Pane {
   private static final double ROW = 38;
   private static final double FOOT = 48;
   private static final double LONGEST_NAME = 300;
+
+  /**
+   * Names take at most this share of the ladder; longer ones wrap, so that numbers stay in sight.
+   */
+  private static final double NAMES_SHARE = 0.35;
+
   private static final double CHARACTER = 7.6;
   private static final double VALUE = 64;
   private static final double WIDE_VALUE = 96;
@@ -24,9 +31,12 @@ final class Ladder extends Pane {
   private static final double LETTER = 16;
   private static final double GAP = 16;
   private static final double DOT = 6;
+  private static final double LEAST_NAMES = 90;
+  private static final double LEAST_SCALE = 130;
 
   private final ComparePage page;
-  private final double names;
+  private final double widestName;
+  private double names;
   private final List<Rung> rungs = new ArrayList<>();
   private final List<Line> grid = new ArrayList<>();
   private final List<Label> ticks = new ArrayList<>();
@@ -51,7 +61,8 @@ final class Ladder extends Pane {
   Ladder(ComparePage page) {
     this.page = page;
     int longest = page.rungs().stream().mapToInt(r -> r.name().length()).max().orElse(0);
-    names = Math.min(LONGEST_NAME, longest * CHARACTER + GAP);
+    widestName = Math.min(LONGEST_NAME, longest * CHARACTER + GAP);
+    names = widestName;
     setId("ladder");
     getStyleClass().add("ladder");
     for (ComparePage.Tick tick : page.ticks()) {
@@ -76,7 +87,7 @@ final class Ladder extends Pane {
     for (int i = 0; i < page.rungs().size(); i++) {
       rungs.add(rung(i));
     }
-    setMinWidth(names + values + 200 + LETTER * page.letters());
+    setMinWidth(LEAST_NAMES + values + LEAST_SCALE + LETTER * page.letters());
     setPrefHeight(head + ROW * page.rungs().size() + FOOT);
     setMinHeight(USE_PREF_SIZE);
   }
@@ -99,6 +110,8 @@ final class Ladder extends Pane {
     ground.getStyleClass().add("rung");
     Label name = Texts.line(shown.name(), "rung-name");
     name.setId("rung-" + index);
+    name.setWrapText(true);
+    name.setTooltip(new Tooltip(shown.name()));
     Line whisker = new Line();
     whisker.getStyleClass().add("rung-whisker");
     Circle dot = new Circle(DOT);
@@ -175,6 +188,7 @@ final class Ladder extends Pane {
   @Override
   protected void layoutChildren() {
     double letters = LETTER * page.letters();
+    names = Math.min(widestName, Math.max(LEAST_NAMES, NAMES_SHARE * getWidth()));
     double left = names + GAP;
     double right = getWidth() - letters - values - GAP;
     double bottom = head + ROW * rungs.size();

@@ -174,7 +174,7 @@ final class EffectWords {
     }
     return differs(row)
         ? ""
-        : "This test shows nothing, so pairs of these means should not be hunted.";
+        : "This test found no difference, so pairs of these means should not be hunted.";
   }
 
   private List<Way> ways(AnovaTable.Row row, List<String> names) {

@@ -48,7 +48,7 @@ final class MeanSheets {
       least = Math.min(least, t.low().exists() ? t.low().value() : t.estimate());
       most = Math.max(most, t.high().exists() ? t.high().value() : t.estimate());
     }
-    String percent = Numerals.plain(Math.round(1000 * (1 - inquiry.alpha())) / 10.0) + "%";
+    String percent = Numerals.confidence(inquiry.alpha()) + "%";
     List<Line> lines = new ArrayList<>();
     for (TestResult.TTestResult form : forms) {
       lines.add(line(response, inquiry, form, least, most));

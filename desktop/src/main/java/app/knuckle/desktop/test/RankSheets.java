@@ -79,7 +79,7 @@ final class RankSheets {
         new Explained(
             name,
             r.words(),
-            differs ? "" : "This test shows nothing, so pairs should not be hunted.",
+            differs ? "" : "This test found no difference, so pairs should not be hunted.",
             where.stream()
                 .map(f -> reference(f, f.quantity("f"), inquiry.alpha()))
                 .filter(Objects::nonNull)

@@ -3,6 +3,7 @@ package app.knuckle.desktop.window;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.Line;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
@@ -43,6 +44,19 @@ public record ChainPage(List<Link> links) {
    */
   public static ChainPage of(Answer answer) {
     return answer == null ? made(null) : answer.page(ChainPage.class, ChainPage::made);
+  }
+
+  /**
+   * The chain while no records are open.
+   *
+   * @return the page; no joint opens
+   */
+  public static ChainPage ofNothing() {
+    ChainPage waiting = made(null);
+    List<Link> links = new ArrayList<>(waiting.links);
+    links.set(0, new Link(Joint.RECORDS, Line.notYet("no records open")));
+    links.set(1, new Link(Joint.LAYOUT, Line.notYet("waits for records")));
+    return new ChainPage(links);
   }
 
   private static ChainPage made(Answer answer) {

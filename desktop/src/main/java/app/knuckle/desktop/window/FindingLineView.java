@@ -33,6 +33,7 @@ final class FindingLineView extends HBox {
     sentence.setId("finding");
     sentence.getStyleClass().add("finding-sentence");
     sentence.setWrapText(true);
+    sentence.setMinHeight(USE_PREF_SIZE);
     caution.setId("finding-cautions");
     caution.setMinWidth(USE_PREF_SIZE);
     tag.setMinWidth(USE_PREF_SIZE);

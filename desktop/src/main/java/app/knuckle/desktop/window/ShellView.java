@@ -160,7 +160,7 @@ final class ShellView extends BorderPane {
     }
     shownPage = page;
     chain.show(
-        ChainPage.of(shown == null ? null : shown.answer()),
+        shown == null ? ChainPage.ofNothing() : ChainPage.of(shown.answer()),
         shown == null ? null : shown.jointProperty().get());
     dim();
     if (!(page instanceof Page.Inquiries)) {

@@ -182,7 +182,7 @@ class KeepingWindowTest {
     untilShown(robot, "banner-words", "What was copied is no table");
     copy(robot, "feed\tgain_mm\nkelp\t1.5\nkelp\t2.5\nmix\t3.5\nmix\t4\n");
     choose(robot, "paste");
-    untilShown(robot, "finding", "2 levels of feed");
+    untilShown(robot, "finding", "between kelp and mix");
     assertThat(workbench.study().tables()).hasSize(2);
     choose(robot, "type-further");
     until(() -> isThere(robot, "typing-grid"));

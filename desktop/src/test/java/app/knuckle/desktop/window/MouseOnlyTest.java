@@ -60,7 +60,7 @@ class MouseOnlyTest {
         "tasting-panel | between the levels of day | 3 groups of day, repeated | error within units",
         "strains | between the 3 levels of strain | 3 groups | error",
         "silt-dose | between the 5 levels of silt | 5 groups | error",
-        "pumps | between the 2 levels of pump | 2 groups | 95% from"
+        "pumps | between airlift and screw | 2 groups | 95% from"
       })
   void aTableIsAnswered(String name, String finding, String layout, String noise, FxRobot robot)
       throws URISyntaxException {

@@ -211,7 +211,7 @@ class RecordsWindowTest {
     robot.write("b").type(KeyCode.TAB).write("2.8").type(KeyCode.ENTER);
     WaitForAsyncUtils.waitForFxEvents();
     robot.clickOn("#typing-done");
-    untilShown(robot, "finding", "2 levels of g");
+    untilShown(robot, "finding", " and b");
     assertThat(rows(robot)).isEqualTo(4);
     robot.interact(() -> workbench.show(new Page.Rehearsing()));
     until(() -> isThere(robot, "rehearsal-done"));

@@ -64,7 +64,10 @@ class WindowTest {
     go(robot, "#joint-look", () -> shows(robot, "look-title", "survival (%)"));
     click(robot, "#table-feed-tanks");
     go(robot, "#joint-test", () -> shows(robot, "p-feed", "< .001"));
-    go(robot, "#joint-compare", () -> shows(robot, "ranking", "Diatom C has the highest mean"));
+    go(
+        robot,
+        "#joint-compare",
+        () -> shows(robot, "ranking", "The highest mean is that of Diatom C"));
     assertThat(texts(robot, ".rung-letter")).contains("a", "b", "c");
     assertThat(text(robot, "rung-0")).isEqualTo("Diatom C");
     robot.moveTo("#pair-3-0");
@@ -127,7 +130,7 @@ class WindowTest {
     "tasting-panel, between the levels of day",
     "strains, between the 3 levels of strain",
     "silt-dose, between the 5 levels of silt",
-    "pumps, between the 2 levels of pump"
+    "pumps, between airlift and screw"
   })
   void everyTableOfTheNurseryIsAnswered(String table, String finding, FxRobot robot)
       throws URISyntaxException {
@@ -179,7 +182,7 @@ class WindowTest {
     }
     Path file = Files.writeString(folder.resolve("uneven.csv"), rows);
     robot.interact(() -> workbench.open(file));
-    until(() -> shows(robot, "finding", "levels of pump"));
+    until(() -> shows(robot, "finding", "between airlift and screw"));
     String way = "Ask with each group's own spread →";
     go(robot, "#joint-footing", () -> robot.lookup(way).tryQuery().isPresent());
     robot.clickOn(way);

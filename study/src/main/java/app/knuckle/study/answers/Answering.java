@@ -170,7 +170,7 @@ public final class Answering {
                     groups,
                     fit,
                     ComparedMeans.of(analysis),
-                    DesignSentences.directed(response, inquiry, analysis))
+                    DesignSentences.ofTwoGroups(response, inquiry, analysis))
                 : DesignSentences.of(response, inquiry, analysis);
     return new ResponseFindings(
         response,

@@ -69,12 +69,6 @@ public final class IncompleteUnits {
   public static String words(List<String> names, String treatment) {
     return names.isEmpty()
         ? ""
-        : " "
-            + Numerals.list(names)
-            + (names.size() == 1 ? " misses" : " miss")
-            + " a level of "
-            + treatment
-            + (names.size() == 1 ? " and is" : " and are")
-            + " left out.";
+        : " Left out for a missing level of " + treatment + ": " + Numerals.list(names) + ".";
   }
 }

@@ -17,6 +17,7 @@ import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** Puts the findings of any design into words; an interaction comes before main effects. */
 public final class DesignSentences {
@@ -46,27 +47,25 @@ public final class DesignSentences {
   }
 
   /**
-   * The finding of the t test of two groups where the question has a direction.
+   * The finding of the t test of two groups: it says by how much, and knows a direction.
    *
    * @param response what was measured
    * @param inquiry the question
    * @param analysis that answers it
-   * @return null without a direction, or without such a test
+   * @return null without such a test
    */
-  public static String directed(Numbers response, Inquiry inquiry, Analysis analysis) {
-    return inquiry.direction() == Direction.EITHER
-        ? null
-        : analysis.tests().stream()
-            .filter(TestResult.TTestResult.class::isInstance)
-            .map(TestResult.TTestResult.class::cast)
-            .map(new DesignSentences(response, inquiry, analysis)::tTest)
-            .findFirst()
-            .orElse(null);
+  public static String ofTwoGroups(Numbers response, Inquiry inquiry, Analysis analysis) {
+    return analysis.tests().stream()
+        .filter(TestResult.TTestResult.class::isInstance)
+        .map(TestResult.TTestResult.class::cast)
+        .map(new DesignSentences(response, inquiry, analysis)::tTest)
+        .findFirst()
+        .orElse(null);
   }
 
   private String finding() {
     return analysis.tests().isEmpty()
-        ? "Nothing could be tested."
+        ? "No test could be made."
         : analysis.tests().get(0).match(new Finding());
   }
 
@@ -108,13 +107,7 @@ public final class DesignSentences {
         r.left() == null
             ? "the expected " + Numerals.with(number(r.expected()), response.unit())
             : "";
-    String pair =
-        r.left() == null
-            ? ""
-            : " between "
-                + String.join(" ", r.left().values())
-                + " and "
-                + String.join(" ", r.right().values());
+    String pair = r.left() == null ? "" : " between " + side(r.left()) + " and " + side(r.right());
     if (!t.statistic().exists()) {
       return Prose.capital(label()) + " cannot be tested: " + t.statistic().why() + ".";
     }
@@ -146,16 +139,46 @@ public final class DesignSentences {
     if (r.direction() != Direction.EITHER) {
       String than =
           (r.direction() == Direction.GREATER ? " is greater at " : " is smaller at ")
-              + String.join(" ", r.left().values())
+              + side(r.left())
               + " than at "
-              + String.join(" ", r.right().values());
+              + side(r.right());
       return r.differs()
           ? Prose.capital(label()) + than + ", by " + size + ", " + statistic + "."
           : "No evidence that " + label() + than + ", " + statistic + ".";
     }
     return r.differs()
-        ? Prose.capital(label()) + " differs" + pair + " by " + size + ", " + statistic + "."
+        ? Prose.capital(label())
+            + " differs"
+            + pair
+            + " by "
+            + size
+            + likely(t)
+            + ", "
+            + statistic
+            + "."
         : "No evidence that " + label() + " differs" + pair + ", " + statistic + ".";
+  }
+
+  /** The interval of the difference, as large as it is; none where the question has a direction. */
+  private String likely(StudentT t) {
+    if (!t.low().exists() || !t.high().exists()) {
+      return "";
+    }
+    int decimals = Numerals.decimalsFor(t.se().value());
+    boolean below = t.estimate() < 0;
+    double least = below ? -t.high().value() : t.low().value();
+    double most = below ? -t.low().value() : t.high().value();
+    return " ("
+        + Numerals.confidence(inquiry.alpha())
+        + "% interval "
+        + Numerals.fixed(least, decimals)
+        + " to "
+        + Numerals.fixed(most, decimals)
+        + ")";
+  }
+
+  private static String side(Map<String, String> levels) {
+    return Prose.named(String.join(" ", levels.values()));
   }
 
   private static String differs(Direction direction) {
@@ -190,7 +213,7 @@ public final class DesignSentences {
   }
 
   private String anova(AnovaTable table) {
-    List<AnovaTable.Row> real = new ArrayList<>();
+    List<AnovaTable.Row> found = new ArrayList<>();
     List<AnovaTable.Row> main = new ArrayList<>();
     for (AnovaTable.Row row : table.rows()) {
       if (row.isError() || !inquiry.treatments().containsAll(row.term().names())) {
@@ -198,13 +221,13 @@ public final class DesignSentences {
       }
       boolean several = row.term().names().size() > 1;
       if (several && isSignificant(row)) {
-        real.add(row);
+        found.add(row);
       } else if (!several) {
         main.add(row);
       }
     }
-    if (!real.isEmpty()) {
-      AnovaTable.Row row = real.get(real.size() - 1);
+    if (!found.isEmpty()) {
+      AnovaTable.Row row = found.get(found.size() - 1);
       List<String> names = row.term().names();
       return "The effect of "
           + names.get(0)
@@ -244,7 +267,7 @@ public final class DesignSentences {
               + " tested between the levels of "
               + Numerals.list(unknown));
     }
-    return parts.isEmpty() ? "Nothing could be tested." : String.join("; ", parts) + ".";
+    return parts.isEmpty() ? "No test could be made." : String.join("; ", parts) + ".";
   }
 
   private boolean isSignificant(AnovaTable.Row row) {
@@ -343,9 +366,7 @@ public final class DesignSentences {
               + row.source()
               + ", "
               + statistic
-              + (onlyRoy
-                  ? " (only the largest root is significant, whose p is a lower bound)"
-                  : ""));
+              + (onlyRoy ? " (found by the largest root alone, whose p is a lower bound)" : ""));
     }
     return Prose.capital(String.join("; ", parts)) + ".";
   }

@@ -33,14 +33,13 @@ public final class OneWaySentences {
    * @param groups that have a value of it
    * @param fit the analysis of variance
    * @param families of means that are compared
-   * @param directed the finding of the t test of two groups if the question has a direction; else
-   *     null. Its p decides then, not that of F, which has no direction
+   * @param ofTwo the finding of the t test of two groups; null for others
    * @return finding, result and ranking
    */
   public static Sentences of(
-      Numbers response, Groups groups, OneWay fit, List<ComparedMeans> families, String directed) {
+      Numbers response, Groups groups, OneWay fit, List<ComparedMeans> families, String ofTwo) {
     OneWaySentences words = new OneWaySentences(response, groups, fit);
-    String finding = directed == null ? words.finding() : directed;
+    String finding = ofTwo == null ? words.finding() : ofTwo;
     return new Sentences(
         finding,
         words.result(finding),

@@ -44,17 +44,13 @@ public final class RankingSentence {
     RankingSentence sentence =
         new RankingSentence(
             family, family.ranks() ? "" : unit, family.ranks() ? RANK_DECIMALS : decimals);
-    String words =
-        family.isAgainstReference()
-            ? sentence.againstReference()
-            : family.pairs().stream().allMatch(Pair::isJudged)
-                ? sentence.ranking()
-                : sentence.asFarAsJudged();
-    return family.ranks()
-        ? words
-            .replace("the highest mean (", "the highest mean rank (")
-            .replace(" means can", " groups can")
-        : words;
+    if (family.isAgainstReference()) {
+      return sentence.againstReference();
+    }
+    if (!family.pairs().stream().allMatch(Pair::isJudged)) {
+      return sentence.asFarAsJudged();
+    }
+    return family.means().length == 2 ? sentence.ofTwo() : sentence.ranking();
   }
 
   /** Mean ranks are read to a tenth. */
@@ -62,29 +58,49 @@ public final class RankingSentence {
 
   private String againstReference() {
     int reference = family.pairs().get(0).right();
-    List<String> real =
+    List<String> found =
         family.pairs().stream().filter(Pair::differs).map(p -> name(p.left())).toList();
     List<String> not =
         family.pairs().stream()
             .filter(p -> p.isJudged() && !p.differs())
             .map(p -> name(p.left()))
             .toList();
-    String from = " from " + name(reference) + " (" + withUnit(List.of(reference)) + ")";
+    String from = name(reference) + " (" + withUnit(List.of(reference)) + ")";
     List<String> parts = new ArrayList<>();
-    if (!real.isEmpty()) {
-      parts.add(Numerals.list(real) + (real.size() == 1 ? " differs" : " differ") + from);
+    if (!found.isEmpty()) {
+      parts.add("Told apart from " + from + ": " + Numerals.list(found));
     }
     if (!not.isEmpty()) {
       parts.add(
-          real.isEmpty()
-              ? "No evidence that any of " + Numerals.list(not) + " differs" + from
-              : "no evidence that " + Numerals.list(not) + " does");
+          found.isEmpty()
+              ? "No evidence that any of " + Numerals.list(not) + " differs from " + from
+              : "no evidence that " + Numerals.list(not) + differs(not));
     }
     family.pairs().stream()
         .filter(p -> !p.isJudged())
-        .map(p -> name(p.left()) + " cannot be compared: " + p.p().why())
+        .map(p -> "no comparison of " + name(p.left()) + ": " + p.p().why())
         .forEach(parts::add);
-    return String.join("; ", parts) + ".";
+    return Prose.capital(String.join("; ", parts)) + ".";
+  }
+
+  private static String differs(List<String> names) {
+    return names.size() == 1 ? " does" : " do";
+  }
+
+  private String ofTwo() {
+    int high = family.ranking().get(0);
+    int low = family.ranking().get(1);
+    return differ[high][low]
+        ? "The " + noun() + " of " + of(high) + " is above that of " + of(low) + "."
+        : "No evidence of a difference between " + of(high) + " and " + of(low) + ".";
+  }
+
+  private String of(int mean) {
+    return name(mean) + " (" + withUnit(List.of(mean)) + ")";
+  }
+
+  private String noun() {
+    return family.ranks() ? "mean rank" : "mean";
   }
 
   /** Which pairs differ, which do not, and which could not be judged, and why. */
@@ -92,7 +108,8 @@ public final class RankingSentence {
     if (family.pairs().stream().noneMatch(Pair::isJudged)) {
       return "No two of the "
           + family.names().size()
-          + " means can be compared: "
+          + (family.ranks() ? " groups" : " means")
+          + " can be compared: "
           + family.pairs().get(0).p().why()
           + ".";
     }
@@ -105,7 +122,7 @@ public final class RankingSentence {
               .toList();
       if (!lower.isEmpty()) {
         parts.add(
-            name(high) + " (" + withUnit(List.of(high)) + ") lies above " + Numerals.list(lower));
+            "the " + noun() + " of " + of(high) + " is above that of " + Numerals.list(lower));
       }
     }
     List<String> alike =
@@ -120,7 +137,7 @@ public final class RankingSentence {
                 p -> p.p().why(),
                 LinkedHashMap::new,
                 Collectors.mapping(this::both, Collectors.joining(", or "))))
-        .forEach((why, pairs) -> parts.add(pairs + " cannot be compared: " + why));
+        .forEach((why, pairs) -> parts.add("no comparison of " + pairs + ": " + why));
     return Prose.capital(String.join("; ", parts)) + ".";
   }
 
@@ -139,7 +156,8 @@ public final class RankingSentence {
     if (!any) {
       return "No two of the "
           + names.size()
-          + " means can be told apart; they run from "
+          + (family.ranks() ? " groups" : " means")
+          + " can be told apart; they run from "
           + value(ranking.get(ranking.size() - 1))
           + " ("
           + name(ranking.get(ranking.size() - 1))
@@ -162,16 +180,14 @@ public final class RankingSentence {
   }
 
   private String between(List<Integer> between) {
-    String names = Numerals.list(between.stream().map(this::name).toList());
-    String values = " (" + withUnit(between) + ")";
+    String names =
+        Numerals.list(between.stream().map(this::name).toList()) + " (" + withUnit(between) + ")";
     if (between.size() == 1) {
-      return names + values + " lies between.";
+      return "Between lies " + names + ".";
     }
-    return names
-        + values
-        + (alike(between)
-            ? " lie between and cannot be told apart."
-            : " lie between, in this order.");
+    return "Between lie "
+        + names
+        + (alike(between) ? ", which cannot be told apart." : ", in this order.");
   }
 
   private boolean alike(List<Integer> means) {
@@ -184,55 +200,50 @@ public final class RankingSentence {
   }
 
   private String lead(List<Integer> top) {
-    if (top.size() == 1) {
-      return name(top.get(0)) + " has the highest mean (" + withUnit(top) + "), above every other.";
-    }
-    int first = top.get(0);
-    List<String> others = top.subList(1, top.size()).stream().map(this::name).toList();
-    return name(first)
-        + " has the highest mean ("
-        + withUnit(List.of(first))
-        + ") and cannot be told apart from "
-        + Numerals.list(others)
+    String first = "The highest " + noun() + " is that of " + of(top.get(0));
+    return top.size() == 1
+        ? first + ", above every other."
+        : first + ", " + notApart(top.subList(1, top.size())) + ".";
+  }
+
+  private String notApart(List<Integer> others) {
+    return "which cannot be told apart from "
+        + Numerals.list(others.stream().map(this::name).toList())
         + " ("
-        + withUnit(top.subList(1, top.size()))
-        + ").";
+        + withUnit(others)
+        + ")";
   }
 
   private String trail(List<Integer> bottom, boolean nextToTop) {
     int last = bottom.get(bottom.size() - 1);
     if (bottom.size() == 1) {
-      return name(last) + " has the lowest (" + withUnit(bottom) + "), below every other.";
+      return "The lowest is that of " + of(last) + ", below every other.";
     }
-    List<Integer> others = bottom.subList(0, bottom.size() - 1);
     if (nextToTop && alike(bottom)) {
-      return Numerals.list(bottom.stream().map(this::name).toList())
+      return "Below lie "
+          + Numerals.list(bottom.stream().map(this::name).toList())
           + " ("
           + withUnit(bottom)
-          + ") lie below and cannot be told apart.";
+          + "), which cannot be told apart.";
     }
-    return name(last)
-        + " has the lowest ("
-        + withUnit(List.of(last))
-        + ") and cannot be told apart from "
-        + Numerals.list(others.stream().map(this::name).toList())
-        + " ("
-        + withUnit(others)
-        + ").";
+    return "The lowest is that of "
+        + of(last)
+        + ", "
+        + notApart(bottom.subList(0, bottom.size() - 1))
+        + ".";
   }
 
   private String overlap(List<Integer> top, List<Integer> bottom, int last) {
     List<String> between = top.stream().filter(bottom::contains).map(this::name).toList();
-    return name(last)
-        + " has the lowest ("
-        + withUnit(List.of(last))
-        + "); "
+    return "The lowest is that of "
+        + of(last)
+        + "; "
         + Numerals.list(between)
         + " cannot be told apart from either end.";
   }
 
   private String name(int mean) {
-    return family.names().get(mean);
+    return Prose.named(family.names().get(mean));
   }
 
   private String value(int mean) {

@@ -198,9 +198,11 @@ public final class Numerals {
    *
    * @param text the value
    * @param unit empty for none
-   * @return "3.93 mm", "82%"
+   * @return "3.93 mm", "82%"; a ratio has no unit to be said
    */
   public static String with(String text, String unit) {
-    return unit.isEmpty() ? text : unit.equals("%") ? text + "%" : text + " " + unit;
+    return unit.isEmpty() || unit.equals("ratio")
+        ? text
+        : unit.equals("%") ? text + "%" : text + " " + unit;
   }
 }

@@ -1,6 +1,8 @@
 package app.knuckle.study.words;
 
 import java.util.Locale;
+import java.util.Set;
+import java.util.regex.Pattern;
 
 /** Names as they stand in sentences. */
 public final class Prose {
@@ -17,6 +19,82 @@ public final class Prose {
     return text.isEmpty()
         ? text
         : text.substring(0, 1).toUpperCase(Locale.ROOT) + text.substring(1);
+  }
+
+  /** Words of our sentences, which a level could have for its name. */
+  private static final Set<String> OURS =
+      Set.of(
+          "a",
+          "above",
+          "all",
+          "and",
+          "any",
+          "apart",
+          "at",
+          "before",
+          "after",
+          "below",
+          "between",
+          "by",
+          "differ",
+          "differs",
+          "each",
+          "either",
+          "end",
+          "every",
+          "evidence",
+          "first",
+          "for",
+          "from",
+          "group",
+          "groups",
+          "highest",
+          "in",
+          "is",
+          "last",
+          "less",
+          "level",
+          "levels",
+          "lies",
+          "lowest",
+          "mean",
+          "means",
+          "more",
+          "no",
+          "none",
+          "not",
+          "of",
+          "on",
+          "or",
+          "other",
+          "out",
+          "same",
+          "than",
+          "that",
+          "the",
+          "to",
+          "treatment",
+          "true",
+          "two",
+          "under",
+          "which",
+          "with",
+          "without",
+          "yes");
+
+  private static final Pattern NUMBER = Pattern.compile("[-+\u2212]?[\\d.,]+");
+
+  /**
+   * The name of a level or column within a sentence, set off where it could be read as one of the
+   * sentence's own words or numbers.
+   *
+   * @param name as the user wrote it
+   * @return between quotation marks if it needs them
+   */
+  public static String named(String name) {
+    return OURS.contains(name.toLowerCase(Locale.ROOT)) || NUMBER.matcher(name).matches()
+        ? "\u2018" + name + "\u2019"
+        : name;
   }
 
   /**

@@ -45,8 +45,8 @@ class FindingsTest {
             4.95);
     assertThat(findings.first().words().ranking())
         .isEqualTo(
-            "mix has the highest mean (5.050 L/h) and cannot be told apart from paste (5.000 L/h). "
-                + "kelp has the lowest (1.000 L/h), below every other.");
+            "The highest mean is that of mix (5.050 L/h), which cannot be told apart from paste"
+                + " (5.000 L/h). The lowest is that of kelp (1.000 L/h), below every other.");
     assertThat(findings.first().words().finding())
         .startsWith("Rate differs between the 3 levels of feed, F(2, 6) = ")
         .endsWith("p < .001.");

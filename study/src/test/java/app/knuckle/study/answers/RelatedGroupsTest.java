@@ -73,7 +73,7 @@ class RelatedGroupsTest {
     for (String method : new String[] {"", ",\"method\":\"ranks\""}) {
       JsonNode findings = ask(pairs + method, side, shell, y);
       assertThat(findings.at("/design/warnings").toString())
-          .contains("shell 4 misses a level of side and is left out.");
+          .contains("Left out for a missing level of side: shell 4.");
     }
     JsonNode signed = ask(pairs + ",\"method\":\"ranks\"", side, shell, y).at("/tests/0");
     assertThat(signed.at("/unitsLeftOut/0").asText()).isEqualTo("shell 4");

@@ -92,7 +92,8 @@ class SentencesTest {
     Column apart = made(i -> i / 3 % 2 * 4.0);
     assertThat(finding("'treatments':['tide']", apart))
         .matches(
-            "Y differs between .*t0 and t1.* by \\d\\.\\d+ mm, t\\(46\\) = −.*|Y differs.*F\\(1, 46\\).*");
+            "Y differs between t0 and t1 by \\d\\.\\d+ mm"
+                + " \\(95% interval \\d\\.\\d+ to \\d\\.\\d+\\), t\\(46\\) = −.*");
   }
 
   @Test
@@ -110,7 +111,7 @@ class SentencesTest {
         .contains("In full: ", "mesh F(2, 41) = ", "mesh x tide F(2, 41) = ", "partial η² = ")
         .contains("The slope on start is ");
     assertThat(findings.at("/sentences/ranking/0").asText())
-        .startsWith("m2 has the highest mean (")
+        .startsWith("The highest mean is that of m2 (")
         .contains(" mm)");
   }
 }
