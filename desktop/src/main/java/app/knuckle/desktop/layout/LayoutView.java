@@ -3,6 +3,7 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
@@ -82,6 +83,12 @@ public final class LayoutView extends ScrollPane {
     }
     for (String warning : shown.warnings()) {
       below.getChildren().add(Texts.wrapped(warning, "caution-note"));
+    }
+    for (ShapeOffers.Offer offer : model.offers()) {
+      GoButton take = new GoButton("take-shape", offer.label(), () -> model.take(offer));
+      VBox card = new VBox(Texts.wrapped(offer.words(), "prose"), take);
+      card.getStyleClass().addAll("card");
+      below.getChildren().add(card);
     }
     Pane cards = shown.isWide() ? new VBox() : new HBox();
     cards.getStyleClass().add("cards");

@@ -52,6 +52,16 @@ final class LayoutViewModel {
         : answer.frame().columns().stream().map(Column::name).toList();
   }
 
+  /** Other readings of the sheet. */
+  List<ShapeOffers.Offer> offers() {
+    return ShapeOffers.of(asked(), question.answer());
+  }
+
+  /** Takes another reading. */
+  void take(ShapeOffers.Offer offer) {
+    question.ask(offer.inquiry());
+  }
+
   /** Terms of the model. */
   TermChips terms() {
     return new TermChips(question);

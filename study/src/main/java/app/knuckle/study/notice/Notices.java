@@ -23,7 +23,8 @@ public final class Notices {
    * @throws java.util.concurrent.CancellationException if stopped
    */
   public static List<Notice> of(Frame frame, Progress progress) {
-    List<Notice> notices = new ArrayList<>(WideSheet.look(frame));
+    List<Notice> notices = new ArrayList<>(SheetHabits.look(frame));
+    notices.addAll(WideSheet.look(frame));
     for (Column column : frame.columns()) {
       progress.check();
       notices.addAll(

@@ -7,9 +7,12 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -21,6 +24,16 @@ final class WideSheet {
 
   /** Columns of groups are of like size: the largest median is at most so many times the least. */
   private static final double LIKE_SIZE = 4;
+
+  /** Counts of groups differ more: treatments that kill or attract do. */
+  private static final double LIKE_COUNTS = 12;
+
+  /** A shorter part in common says nothing. */
+  private static final int SHORTEST_STEM = 3;
+
+  private static final Pattern OCCASION =
+      Pattern.compile(
+          "(?i)(.*_)?(minute|hour|day|week|month|year|time|date|visit|occasion|round|t|d|h|wk)s?");
 
   private WideSheet() {}
 
@@ -38,13 +51,16 @@ final class WideSheet {
         (stem, columns) -> {
           if (columns.size() > 1) {
             String bare = stem.replaceAll("[\\s_.-]+$", "");
-            String names = free(frame, bare.isEmpty() ? "occasion" : bare);
+            // "day_0" names when it was measured, "score_1" what.
+            boolean when = bare.isEmpty() || OCCASION.matcher(bare).matches();
+            String names = free(frame, bare.isEmpty() || !when ? "occasion" : bare);
+            String values = free(frame, when ? "value" : stem(frame, columns));
             notices.add(
                 notice(
                     columns,
                     Numerals.list(columns)
                         + " look like one measurement on several occasions, a column for each.",
-                    new Stack(columns, names, free(frame, "value"), false)));
+                    new Stack(columns, names, values, false)));
           }
         });
     List<String> groups = groupColumns(frame);
@@ -52,10 +68,37 @@ final class WideSheet {
       notices.add(
           notice(
               groups,
-              "Every column holds numbers of like size: perhaps there is a column for each group.",
-              new Stack(groups, free(frame, "group"), free(frame, "value"), false)));
+              isRagged(frame, groups)
+                  ? "The columns hold numbers of like size and end at different rows, as they do"
+                      + " where there is a column for each group."
+                  : "Every column holds numbers of like size: perhaps there is a column for each"
+                      + " group, or several measurements of each unit.",
+              new Stack(groups, free(frame, "group"), free(frame, stem(frame, groups)), false)));
     }
     return notices;
+  }
+
+  /**
+   * What the names of columns have in common, with the unit that they share: it names the values.
+   */
+  private static String stem(Frame frame, List<String> columns) {
+    String stem = columns.get(0);
+    for (String column : columns) {
+      int same = 0;
+      while (same < Math.min(stem.length(), column.length())
+          && stem.charAt(same) == column.charAt(same)) {
+        same++;
+      }
+      stem = stem.substring(0, same);
+    }
+    String bare = stem.replaceAll("[\\s_.-]+$", "").replaceAll("\\d+$", "");
+    if (bare.length() < SHORTEST_STEM) {
+      return "value";
+    }
+    List<String> units = columns.stream().map(c -> frame.column(c).unit()).distinct().toList();
+    return units.size() == 1 && !units.get(0).isEmpty() && !stem.endsWith(units.get(0))
+        ? bare + " (" + units.get(0) + ")"
+        : bare;
   }
 
   private static Notice notice(List<String> columns, String words, Stack stack) {
@@ -71,28 +114,88 @@ final class WideSheet {
   }
 
   /**
-   * All columns, if they could be samples of one measurement: no categories, no units, like size.
+   * The columns that could be samples of one measurement: no units, like size, and nothing beside
+   * them but labels or numbers of the rows.
    */
   private static List<String> groupColumns(Frame frame) {
+    List<Numbers> groups = new ArrayList<>();
+    for (Column column : frame.columns()) {
+      if (column instanceof Categories words) {
+        if (!isLabel(words)) {
+          return List.of();
+        }
+      } else if (!column.unit().isEmpty()) {
+        return List.of();
+      } else if (!isRowNumber((Numbers) column)) {
+        groups.add((Numbers) column);
+      }
+    }
+    boolean counts = groups.stream().allMatch(WideSheet::isCount);
     double least = Double.POSITIVE_INFINITY;
     double most = 0;
-    for (Column column : frame.columns()) {
-      if (column instanceof Categories || !column.unit().isEmpty()) {
-        return List.of();
-      }
-      double middle = middle((Numbers) column);
+    for (Numbers column : groups) {
+      // A count of none is like a count of a few: one more makes them comparable.
+      double middle = middle(column) + (counts ? 1 : 0);
       least = Math.min(least, middle);
       most = Math.max(most, middle);
     }
-    boolean alike = least > 0 && most <= LIKE_SIZE * least;
-    boolean decimals =
-        frame.columns().stream().anyMatch(c -> c.size() > 0 && c.text(0).contains("."));
-    return alike && decimals ? frame.columns().stream().map(Column::name).toList() : List.of();
+    boolean alike = least > 0 && most <= (counts ? LIKE_COUNTS : LIKE_SIZE) * least;
+    return alike ? groups.stream().map(Numbers::name).toList() : List.of();
+  }
+
+  /** A name for each row. */
+  private static boolean isLabel(Categories column) {
+    Set<Integer> seen = new HashSet<>();
+    for (int row = 0; row < column.size(); row++) {
+      if (!column.isMissing(row) && !seen.add(column.code(row))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** 1, 2, 3 and so on. */
+  private static boolean isRowNumber(Numbers column) {
+    for (int row = 0; row < column.size(); row++) {
+      if (column.value(row) != row + 1) {
+        return false;
+      }
+    }
+    return column.size() > 1;
+  }
+
+  private static boolean isCount(Numbers column) {
+    for (int row = 0; row < column.size(); row++) {
+      double value = column.value(row);
+      if (!column.isMissing(row) && (value < 0 || value != Math.rint(value))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /** Columns whose missing cells are all below their values, and which are of different length. */
+  private static boolean isRagged(Frame frame, List<String> columns) {
+    Set<Integer> lengths = new HashSet<>();
+    for (String name : columns) {
+      Column column = frame.column(name);
+      int length = 0;
+      for (int row = 0; row < column.size(); row++) {
+        if (!column.isMissing(row)) {
+          if (length < row) {
+            return false;
+          }
+          length++;
+        }
+      }
+      lengths.add(length);
+    }
+    return lengths.size() > 1;
   }
 
   private static double middle(Numbers column) {
     double[] sorted =
-        java.util.Arrays.stream(column.values()).filter(v -> !Double.isNaN(v)).sorted().toArray();
+        Arrays.stream(column.values()).filter(v -> !Double.isNaN(v)).sorted().toArray();
     return sorted.length == 0 ? Double.NaN : sorted[sorted.length / 2];
   }
 

@@ -6,6 +6,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.prep.Effect;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -16,6 +17,7 @@ import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Random;
+import java.util.stream.IntStream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import org.junit.jupiter.api.Test;
@@ -91,6 +93,105 @@ class NoticesTest {
         "a column for each group",
         new Numbers("fine", "", new double[] {1.5, 2.5, 3.5}),
         new Numbers("coarse", "", new double[] {2.5, 3.5, 4.5}));
+  }
+
+  private static Numbers numbers(String name, double... values) {
+    return new Numbers(name, "", values);
+  }
+
+  private static String stacked(Column... columns) {
+    Frame frame = Frame.of(new Table("t", "", List.of(columns), ""));
+    return Notices.of(frame, Progress.NONE).stream()
+        .flatMap(n -> n.fixes().stream())
+        .flatMap(f -> f.steps().stream())
+        .filter(Stack.class::isInstance)
+        .map(Stack.class::cast)
+        .map(s -> String.join(" ", s.columns()) + " > " + s.names() + ", " + s.values())
+        .findFirst()
+        .orElse("none");
+  }
+
+  @Test
+  void sheetsOfCountsAreStackedUnderTheNameThatTheirColumnsShare() {
+    double none = Double.NaN;
+    Numbers fine = numbers("fine", 0, 3, 1, 2, none);
+    Numbers coarse = numbers("coarse", 7, 12, 9, none, none);
+    Numbers open = numbers("open", 22, 17, 31, 19, 25);
+    assertThat(stacked(fine, coarse, open)).isEqualTo("fine coarse open > group, value");
+    assertThat(stacked(words("tray", "a", "b", "c", "d", "e"), fine, coarse))
+        .isEqualTo("fine coarse > group, value");
+    assertThat(stacked(numbers("no", 1, 2, 3, 4, 5), fine, coarse))
+        .isEqualTo("fine coarse > group, value");
+    assertThat(stacked(numbers("spat_low", 1, 5), numbers("spat_high", 3, 9)))
+        .isEqualTo("spat_low spat_high > group, spat");
+    assertThat(stacked(numbers("score_1", 1, 5), numbers("score_2", 3, 9)))
+        .isEqualTo("score_1 score_2 > occasion, score");
+    assertThat(stacked(numbers("day_0", 1, 5), numbers("day_7", 3, 9)))
+        .isEqualTo("day_0 day_7 > day, value");
+    // Measurements in units, a treatment beside them, sizes that do not compare: no groups.
+    assertThat(
+            stacked(
+                new Numbers("a_mm", "mm", new double[] {1, 2}),
+                new Numbers("b_g", "g", new double[] {1, 2})))
+        .isEqualTo("none");
+    assertThat(stacked(words("feed", "x", "x", "y", "y", "y"), fine, coarse)).isEqualTo("none");
+    assertThat(stacked(numbers("a", 1, 2), numbers("b", 100, 200))).isEqualTo("none");
+  }
+
+  @Test
+  void rowsForTheEyeAreNoRecords() {
+    double none = Double.NaN;
+    seenAndMended(
+        "1 row is blank", words("g", "a", "a", "", "b", "b"), numbers("y", 1, 2, none, 3, 4.5));
+    seenAndMended(
+        "one cell only, perhaps a title",
+        words("g", "a", "a", "north cove", "b", "b"),
+        words("h", "u", "u", "", "v", "v"),
+        numbers("y", 1, 2, none, 3, 4.5));
+    seenAndMended(
+        "looks like a total",
+        words("g", "a", "a", "b", "b", "Total"),
+        numbers("y", 1, 2, 3, 4, 10));
+    seenAndMended(
+        "looks like a total",
+        words("g", "a", "a", "b", "b", ""),
+        numbers("y", 1, 2, 3, 4.5, 10.5),
+        numbers("z", 2, 2, 3, 4.25, 11.25));
+    seenAndMended(
+        "The first row holds units",
+        words("g", "", "a", "a", "b", "b"),
+        words("y", "(mm)", "1.5", "2.5", "3", "4"));
+  }
+
+  @Test
+  void unitsUnderTheHeadsBecomeUnits() {
+    Table table =
+        new Table(
+            "t",
+            "",
+            List.of(words("g", "", "a", "a", "b", "b"), words("y", "(mm)", "1", "2", "3", "4")),
+            "");
+    List<Step> fix = Notices.of(Frame.of(table), Progress.NONE).get(0).fixes().get(0).steps();
+    Frame mended = Frame.of(table, fix, Progress.NONE);
+    assertThat(mended.column("y").unit()).isEqualTo("mm");
+    assertThat(mended.column("y")).isInstanceOf(Numbers.class);
+    assertThat(mended.inPlay(0)).isFalse();
+  }
+
+  @Test
+  void aNameInTheFirstRowOfItsBlockIsFilledDown() {
+    Column y = numbers("y", 1, 2, 3, 4.5, 5, 6);
+    Table table = new Table("t", "", List.of(words("g", "a", "", "", "b", "", ""), y), "");
+    Notice notice = Notices.of(Frame.of(table), Progress.NONE).get(0);
+    assertThat(notice.words()).contains("first row of each block");
+    Frame mended = Frame.of(table, notice.fixes().get(0).steps(), Progress.NONE);
+    assertThat(IntStream.range(0, 6).mapToObj(mended.column("g")::text))
+        .containsExactly("a", "a", "a", "b", "b", "b");
+    // Gaps here and there are gaps.
+    Table gaps = new Table("t", "", List.of(words("g", "a", "", "a", "b", "", "b"), y), "");
+    assertThat(Notices.of(Frame.of(gaps), Progress.NONE))
+        .extracting(Notice::words)
+        .noneMatch(w -> w.contains("each block"));
   }
 
   @Test

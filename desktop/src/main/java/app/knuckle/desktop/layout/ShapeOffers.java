@@ -1,0 +1,64 @@
+package app.knuckle.desktop.layout;
+
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.study.design.Following;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.notice.Notice;
+import app.knuckle.study.prep.Stack;
+import app.knuckle.study.prep.Step;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * The two readings of a sheet of nothing but numbers: a column for each group, or several
+ * measurements of each unit. The one that was not taken is offered.
+ */
+final class ShapeOffers {
+
+  private ShapeOffers() {}
+
+  /**
+   * Another reading.
+   *
+   * @param words why it may be right
+   * @param label of the button
+   * @param inquiry the question under that reading
+   */
+  record Offer(String words, String label, Inquiry inquiry) {}
+
+  static List<Offer> of(Inquiry inquiry, Answer answer) {
+    List<Offer> offers = new ArrayList<>();
+    if (answer == null) {
+      return offers;
+    }
+    if (inquiry.treatments().isEmpty()) {
+      for (Notice notice : answer.notices()) {
+        for (Notice.Fix fix : notice.fixes()) {
+          if (fix.steps().stream().anyMatch(Step::reshapes)) {
+            List<Step> steps = new ArrayList<>(inquiry.prepare());
+            steps.addAll(fix.steps());
+            offers.add(new Offer(notice.words(), fix.label(), Following.of(inquiry, steps)));
+          }
+        }
+      }
+    } else if (inquiry.prepare().size() == 1
+        && inquiry.prepare().get(0) instanceof Stack stack
+        && inquiry.treatments().equals(List.of(stack.names()))
+        && inquiry.unit() == null) {
+      offers.add(
+          new Offer(
+              "The columns were stacked as groups. If each row is a unit on which several things"
+                  + " were measured, they are no groups.",
+              "Ask how the measurements go together",
+              Inquiry.about(stack.columns().get(0), null)
+                  .but(
+                      d -> {
+                        d.measured = stack.columns();
+                        d.together = true;
+                      })
+                  .at(inquiry.alpha())
+                  .named("What goes with what")));
+    }
+    return offers;
+  }
+}
