@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.regex.Pattern;
 import javafx.scene.Node;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
 
 /** Prose whose slots are chosen in place; slots that stay keep the keyboard while others change. */
 final class DesignSentence extends FlowPane {
@@ -26,24 +27,44 @@ final class DesignSentence extends FlowPane {
     List<Node> nodes = new ArrayList<>();
     for (Piece piece : pieces) {
       if (piece instanceof Piece.Words words) {
-        nodes.addAll(words(words.text()));
+        String text = words.text();
+        int mark = Math.min(text.length(), marks(text));
+        if (mark > 0 && !nodes.isEmpty()) {
+          // A line never begins with a full stop: the mark stays with the slot before it.
+          nodes.add(held(nodes.remove(nodes.size() - 1), text.substring(0, mark)));
+          text = text.substring(mark);
+        }
+        nodes.addAll(words(text));
       } else if (piece instanceof Piece.Slot slot) {
         nodes.add(slot(slot));
       }
     }
-    if (!getChildren().equals(nodes)) {
-      Node focused = getScene() == null ? null : getScene().getFocusOwner();
-      getChildren().setAll(nodes);
-      if (nodes.contains(focused)) {
-        focused.requestFocus();
-      }
+    Node focused = getScene() == null ? null : getScene().getFocusOwner();
+    getChildren().setAll(nodes);
+    if (slots.containsValue(focused) && focused.getScene() != null) {
+      focused.requestFocus();
     }
+  }
+
+  /** How many marks stand at the head of a text, with the blank after them. */
+  private static int marks(String text) {
+    int end = 0;
+    while (end < text.length() && ".,;:)".indexOf(text.charAt(end)) >= 0) {
+      end++;
+    }
+    return end > 0 && end < text.length() && text.charAt(end) == ' ' ? end + 1 : end;
+  }
+
+  private static HBox held(Node before, String mark) {
+    HBox held = new HBox(before, Texts.line(mark, "sentence-word"));
+    held.getStyleClass().add("sentence-held");
+    return held;
   }
 
   /** Gives the keyboard to a slot, if it is shown. */
   void focus(String id) {
     SlotChooser slot = slots.get(id);
-    if (slot != null && getChildren().contains(slot)) {
+    if (slot != null && slot.getScene() != null) {
       slot.requestFocus();
     }
   }

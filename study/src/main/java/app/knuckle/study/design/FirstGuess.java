@@ -377,13 +377,13 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     if (measured.isEmpty()) {
       return "No column holds measurements, so the sentence waits for you.";
     }
-    String first = measured.get().name() + " is the first column of measurements";
+    String first = "The first column of measurements is " + Prose.named(measured.get().name());
     return treatment
         .map(
             t ->
                 first
                     + ", and "
-                    + t.name()
+                    + Prose.named(t.name())
                     + (t instanceof Numbers ? " has few values, each repeated" : " names groups")
                     + ".")
         .orElse(first + "; no column names groups.");

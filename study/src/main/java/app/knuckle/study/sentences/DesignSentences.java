@@ -58,6 +58,8 @@ public final class DesignSentences {
     return analysis.tests().stream()
         .filter(TestResult.TTestResult.class::isInstance)
         .map(TestResult.TTestResult.class::cast)
+        // Without a t there is no F either, and that says why; but it knows no direction.
+        .filter(t -> t.direction() != Direction.EITHER || t.test().test().statistic().exists())
         .map(new DesignSentences(response, inquiry, analysis)::tTest)
         .findFirst()
         .orElse(null);

@@ -24,7 +24,6 @@ public final class Prose {
   /** Words of our sentences, which a level could have for its name. */
   private static final Set<String> OURS =
       Set.of(
-          "a",
           "above",
           "all",
           "and",
@@ -92,7 +91,7 @@ public final class Prose {
    * @return between quotation marks if it needs them
    */
   public static String named(String name) {
-    return OURS.contains(name.toLowerCase(Locale.ROOT)) || NUMBER.matcher(name).matches()
+    return OURS.contains(name) || NUMBER.matcher(name).matches()
         ? "\u2018" + name + "\u2019"
         : name;
   }

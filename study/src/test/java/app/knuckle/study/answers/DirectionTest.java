@@ -36,7 +36,8 @@ class DirectionTest {
   @ParameterizedTest
   @CsvSource({"least-squares, tukey", "unequal-spread, games-howell", "ranks, dunn-holm"})
   void aDirectedTestIsContradictedByNoComparison(String method, String procedure) {
-    assertThat(ask("either", method, procedure).words().ranking()).startsWith("No two of the 2 ");
+    assertThat(ask("either", method, procedure).words().ranking())
+        .startsWith("No evidence of a difference");
     ResponseFindings directed = ask("greater", method, procedure);
     assertThat(ComparedMeans.of(directed.analysis())).isEmpty();
     assertThat(directed.shownComparison()).isEmpty();
@@ -52,7 +53,7 @@ class DirectionTest {
     assertThat(two).isBetween(0.05, 0.10);
     assertThat(greater.leastP(List.of("pump")).value()).isCloseTo(two / 2, within(1e-12));
     assertThat(either.words().finding()).startsWith("No evidence");
-    assertThat(either.words().ranking()).startsWith("No two of the 2 means");
+    assertThat(either.words().ranking()).startsWith("No evidence of a difference");
     assertThat(greater.words().finding()).startsWith("Rate is greater at old");
   }
 }

@@ -55,7 +55,7 @@ class RelatedGroupsTest {
         .containsExactly("bag B", "bag D");
     assertThat(friedman.at("/rows/0/chiSquared").asDouble()).isCloseTo(6, offset(1e-12));
     assertThat(findings.at("/sentences/finding").asText() + friedman)
-        .contains("bag B and bag D miss a level of feed and are left out");
+        .contains("Left out for a missing level of feed: bag B and bag D.");
     JsonNode gaps = findings.at("/tests");
     for (JsonNode test : gaps) {
       if (test.get("kind").asText().equals("skillings-mack")) {
