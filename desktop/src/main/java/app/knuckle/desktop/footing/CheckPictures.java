@@ -3,6 +3,7 @@ package app.knuckle.desktop.footing;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.GroupScatter;
+import app.knuckle.figures.scatter.NormalQuantiles;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
@@ -12,16 +13,11 @@ import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.table.Numbers;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
-import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
-import org.apache.commons.statistics.distribution.NormalDistribution;
 
 /** The pictures of the checks. */
 final class CheckPictures {
-
-  private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
 
   /** More groups than this are no longer told apart in a card. */
   static final int MOST_BARS = 60;
@@ -29,48 +25,16 @@ final class CheckPictures {
   /** More points than this are thinned out, evenly, so that a card is drawn at once. */
   private static final int MOST_POINTS = 1500;
 
-  /** Half the width of the band, in standard errors. */
-  private static final double BAND = NORMAL.inverseSurvivalProbability(0.025);
-
   private CheckPictures() {}
 
-  /** Ordered residuals against normal quantiles (Blom 1958), with a line and a 95% band. */
+  /** Ordered residuals against normal quantiles. */
   static Scatter quantiles(Residuals left) {
-    return quantiles(left.residuals(), i -> left.rows()[i]);
+    return NormalQuantiles.ofDeviations(left.residuals(), i -> left.rows()[i], "residual");
   }
 
   /** The same of deviations that belong to units rather than to rows. */
   static Scatter quantiles(double[] deviations) {
-    return quantiles(deviations, i -> Mark.NONE);
-  }
-
-  private static Scatter quantiles(double[] r, IntUnaryOperator rowOf) {
-    int n = r.length;
-    Integer[] order = IntStream.range(0, n).boxed().toArray(Integer[]::new);
-    Arrays.sort(order, Comparator.comparingDouble(i -> r[i]));
-    double sd = Math.sqrt(Arrays.stream(r).map(x -> x * x).sum() / Math.max(1, n - 1));
-    List<Scatter.Point> points = new ArrayList<>();
-    int step = Math.max(1, n / MOST_POINTS);
-    List<double[]> band = new ArrayList<>();
-    for (int i = 0; i < n; i++) {
-      boolean edge = i < step || i >= n - step;
-      if (i % step != 0 && !edge) {
-        continue;
-      }
-      double p = (i + 1 - 0.375) / (n + 0.25);
-      double z = NORMAL.inverseCumulativeProbability(p);
-      points.add(new Scatter.Point(z, r[order[i]], Ink.DEEP, rowOf.applyAsInt(order[i])));
-      double se = sd / NORMAL.density(z) * Math.sqrt(p * (1 - p) / n);
-      band.add(new double[] {z, sd * z, BAND * se});
-    }
-    List<Scatter.Path> lines = new ArrayList<>();
-    if (sd > 0 && n > 2) {
-      double[] xs = band.stream().mapToDouble(b -> b[0]).toArray();
-      lines.add(path(xs, band.stream().mapToDouble(b -> b[1] + b[2]).toArray(), Ink.TIDE, 0.8));
-      lines.add(path(xs, band.stream().mapToDouble(b -> b[1] - b[2]).toArray(), Ink.TIDE, 0.8));
-      lines.add(path(xs, band.stream().mapToDouble(b -> b[1]).toArray(), Ink.MUTED, 1));
-    }
-    return new Scatter(points, lines, "normal quantile", "residual");
+    return NormalQuantiles.ofDeviations(deviations, i -> Mark.NONE, "residual");
   }
 
   private static Scatter.Path path(double[] xs, double[] ys, Ink ink, double width) {

@@ -32,10 +32,17 @@ public final class LayoutLine {
     Inquiry inquiry = findings.inquiry();
     ResponseFindings response = findings.first();
     List<String> treatments = inquiry.treatments();
+    if (treatments.isEmpty()) {
+      int columns = inquiry.measured().size();
+      return columns > 1
+          ? columns + (inquiry.together() ? " columns together" : " columns")
+          : "all rows together";
+    }
     String line =
         treatments.size() < 2
             ? Numerals.count(response.groups().size(), "group", "groups")
-                + (treatments.isEmpty() ? "" : " of " + response.groups().treatment().label())
+                + " of "
+                + response.groups().treatment().label()
             : String.join(
                 " \u00d7 ",
                 treatments.stream().map(t -> "" + response.levelsOf(t).size()).toList());

@@ -10,10 +10,16 @@ enum LookKind {
   HISTOGRAM("Histogram"),
   /** A smooth curve of where values lie. */
   DENSITY("Density"),
+  /** A digit a value. */
+  STEMS("Stem and leaf"),
+  /** Ordered values against those of a normal distribution. */
+  QUANTILES("Normal quantiles"),
   /** Value after value as in the records. */
   ORDER("In order"),
   /** Against the covariate, or another response. */
-  AGAINST("Against");
+  AGAINST("Against"),
+  /** Every column of numbers against every other. */
+  TOGETHER("Each with each");
 
   private final String title;
 
@@ -25,8 +31,8 @@ enum LookKind {
     return title;
   }
 
-  /** Whether values are put into bins, whose width can be chosen. */
-  boolean hasBins() {
-    return this == HISTOGRAM || this == STACKED;
+  /** Whether the picture comes with a table of its own, in place of the summaries. */
+  boolean hasTable() {
+    return this == HISTOGRAM || this == STACKED || this == QUANTILES || this == TOGETHER;
   }
 }

@@ -1,23 +1,35 @@
 package app.knuckle.desktop.look;
 
 import app.knuckle.figures.scatter.GroupScatter;
+import app.knuckle.figures.scatter.NormalQuantiles;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scatter.ScatterLayout;
+import app.knuckle.figures.scatter.ScatterMatrix;
+import app.knuckle.figures.scene.Ink;
+import app.knuckle.figures.scene.Multiples;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.spread.Shapes;
 import app.knuckle.figures.spread.ShapesLayout;
 import app.knuckle.figures.spread.SpreadLayout;
 import app.knuckle.figures.spread.SpreadPicture;
+import app.knuckle.figures.spread.StemsLayout;
+import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.summary.StemAndLeaf;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.look.BellShape;
+import app.knuckle.study.look.Frequencies;
+import app.knuckle.study.look.GoTogether;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
@@ -34,6 +46,7 @@ import java.util.stream.Collectors;
  * @param others columns that the response can be set against
  * @param picture dots and boxes, made when it is drawn; null where there is nothing to draw
  * @param groupings of which there are summaries, that of the pictures first
+ * @param measured all columns that are asked about
  * @param response that is looked at
  * @param frame its records
  */
@@ -43,11 +56,15 @@ public record LookPage(
     List<String> others,
     Supplier<SpreadPicture> picture,
     List<List<String>> groupings,
+    List<String> measured,
     ResponseFindings response,
     Frame frame) {
 
   /** More groups than this cannot be told apart in one picture. */
   private static final int MOST_DRAWN = 60;
+
+  /** More columns than this against each other are too small to be seen. */
+  private static final int MOST_COLUMNS = 8;
 
   /**
    * The page of findings.
@@ -62,10 +79,13 @@ public record LookPage(
     Supplier<SpreadPicture> picture = drawn ? once(() -> SpreadPicture.of(response)) : null;
     return new LookPage(
         response.measured().title(),
-        "by " + response.groups().treatment().label(),
+        findings.inquiry().treatments().isEmpty()
+            ? "all rows together"
+            : "by " + response.groups().treatment().label(),
         others(findings, frame),
         picture,
         groupings(response),
+        findings.inquiry().measured(),
         response,
         frame);
   }
@@ -119,8 +139,9 @@ public record LookPage(
    *
    * @param heads of the columns
    * @param rows one a group, all rows together last
+   * @param names how many columns hold names
    */
-  record Summaries(List<String> heads, List<List<String>> rows) {
+  record Summaries(List<String> heads, List<List<String>> rows, int names) {
 
     /** Cells apart by tabs, rows by lines, as a spreadsheet takes them. */
     String asText() {
@@ -156,7 +177,7 @@ public record LookPage(
     List<List<String>> rows = new ArrayList<>();
     groups.forEach(g -> rows.add(row(g.level(), g.summary())));
     rows.add(row("all together", response.summaries().get(0).summary()));
-    return new Summaries(heads, rows);
+    return new Summaries(heads, rows, 1);
   }
 
   private List<String> row(String name, Summary summary) {
@@ -204,6 +225,10 @@ public record LookPage(
           case STACKED -> "a dot is a row; those in one bin stand on top of each other";
           case HISTOGRAM -> "counts in bins, with the normal curve of each group's mean and SD";
           case DENSITY -> "a smooth curve of where values lie; a stroke is a row";
+          case STEMS -> "a digit a value, behind the digits it has in common with others";
+          case QUANTILES ->
+              "ordered values against those of a normal distribution; the band holds 95% of them";
+          case TOGETHER -> "every column of numbers against every other; a dot is a row";
           case ORDER -> "values in the order of the records, a colour for each group";
           case AGAINST ->
               other.isEmpty()
@@ -214,23 +239,253 @@ public record LookPage(
   }
 
   /** The picture, to be laid out in a width and height. */
-  BiFunction<Double, Double, Scene> drawn(LookKind kind, String other, int bins) {
-    return switch (kind) {
+  BiFunction<Double, Double, Scene> drawn(LookSettings look) {
+    return switch (look.kind()) {
       case DOTS -> (w, h) -> SpreadLayout.of(picture.get(), w, h);
-      case STACKED -> shapes(Shapes.Kind.STACKS, bins);
-      case HISTOGRAM -> shapes(Shapes.Kind.HISTOGRAM, bins);
-      case DENSITY -> shapes(Shapes.Kind.DENSITY, bins);
+      case STACKED -> shapes(Shapes.Kind.STACKS, look);
+      case HISTOGRAM -> shapes(Shapes.Kind.HISTOGRAM, look);
+      case DENSITY -> shapes(Shapes.Kind.DENSITY, look);
+      case STEMS ->
+          (w, h) ->
+              Multiples.of(
+                  panels(g -> (x, y) -> StemsLayout.of(stem(g), x, y), LookPage::leaf), w, h);
+      case QUANTILES ->
+          (w, h) ->
+              Multiples.of(
+                  panels(g -> (x, y) -> ScatterLayout.of(quantiles(g), x, y), g -> ""), w, h);
       case ORDER -> scatter(() -> GroupScatter.inOrder(response));
       case AGAINST ->
           scatter(
               () ->
-                  other.isEmpty()
+                  look.other().isEmpty()
                       ? GroupScatter.inOrder(response)
                       : GroupScatter.against(
                           response,
-                          ((Numbers) frame.column(other)).values(),
-                          frame.column(other).title()));
+                          ((Numbers) frame.column(look.other())).values(),
+                          frame.column(look.other()).title()));
+      case TOGETHER -> {
+        Supplier<ScatterMatrix> matrix = once(this::matrix);
+        yield (w, h) -> matrix.get().laidOut(w, h);
+      }
     };
+  }
+
+  private List<Multiples.Panel> panels(
+      Function<SpreadPicture.Group, BiFunction<Double, Double, Scene>> layout,
+      Function<SpreadPicture.Group, String> remark) {
+    return picture.get().groups().stream()
+        .filter(g -> g.values().length > 0)
+        .map(
+            g ->
+                new Multiples.Panel(
+                    g.name() + ", n = " + g.values().length + remark.apply(g), layout.apply(g)))
+        .toList();
+  }
+
+  private static String leaf(SpreadPicture.Group group) {
+    return ", a leaf is worth " + Numerals.plain(stem(group).leafUnit());
+  }
+
+  private static StemAndLeaf stem(SpreadPicture.Group group) {
+    return StemAndLeaf.of(group.values());
+  }
+
+  private Scatter quantiles(SpreadPicture.Group group) {
+    Summary s = group.summary().summary();
+    return NormalQuantiles.of(
+        group.values(),
+        s.mean().value(),
+        s.sd().exists() ? s.sd().value() : 0,
+        i -> group.rows()[i],
+        response.measured().title());
+  }
+
+  /** What is looked at. */
+  String title(LookKind kind) {
+    return kind == LookKind.TOGETHER && hasSeveral()
+        ? Numerals.count(columns().size(), "column", "columns") + " against each other"
+        : title;
+  }
+
+  /** The columns that are set against each other: those measured, or all there are. */
+  private List<String> columns() {
+    if (measured.size() > 1) {
+      return measured;
+    }
+    List<String> all = new ArrayList<>(List.of(response.measured().name()));
+    all.addAll(others);
+    return all.subList(0, Math.min(MOST_COLUMNS, all.size()));
+  }
+
+  /** Whether there is more than one column of numbers. */
+  boolean hasSeveral() {
+    return columns().size() > 1;
+  }
+
+  private ScatterMatrix matrix() {
+    GoTogether together = GoTogether.of(frame, columns());
+    GoTogether.Matrix pearson = together.matrix(GoTogether.Measure.PEARSON);
+    int k = together.names().size();
+    String[][] words = new String[k][k];
+    for (int i = 0; i < k; i++) {
+      for (int j = 0; j < k; j++) {
+        words[i][j] =
+            "r = "
+                + Numerals.fixed(quantity(pearson.values()[i][j]), 2)
+                + "\n"
+                + (Double.isNaN(pearson.p()[i][j])
+                    ? "p unknown"
+                    : Numerals.pStatement(quantity(pearson.p()[i][j])));
+      }
+    }
+    Ink[] ofRow = new Ink[frame.rows()];
+    for (int g = 0; g < response.groups().size(); g++) {
+      for (int row : response.rowsOf(g)) {
+        ofRow[row] = GroupScatter.ink(g);
+      }
+    }
+    Ink[] inks =
+        Arrays.stream(together.rows())
+            .mapToObj(row -> ofRow[row] == null ? Ink.MUTED : ofRow[row])
+            .toArray(Ink[]::new);
+    return new ScatterMatrix(
+        together.names().stream().map(n -> frame.column(n).title()).toList(),
+        together.columns(),
+        together.rows(),
+        inks,
+        words);
+  }
+
+  private static Quantity quantity(double value) {
+    return Double.isNaN(value) ? Quantity.absent("there is none") : Quantity.of(value);
+  }
+
+  /** The table that belongs to a picture, where that is not the summaries; null for those. */
+  Summaries table(LookSettings look, Progress progress) {
+    return switch (look.kind()) {
+      case HISTOGRAM, STACKED -> frequencies(look);
+      case QUANTILES -> bellShapes(progress);
+      case TOGETHER -> associations(look.measure());
+      case DOTS, DENSITY, STEMS, ORDER, AGAINST -> null;
+    };
+  }
+
+  private double[] all() {
+    return picture.get().groups().stream()
+        .flatMapToDouble(g -> Arrays.stream(g.values()))
+        .toArray();
+  }
+
+  /** Edges as they are typed. */
+  List<Double> edges(String text) {
+    return Arrays.stream(Frequencies.edges(text, all())).boxed().toList();
+  }
+
+  /** The edges that were chosen, as they could be typed; blank for none. */
+  String ownEdges(Inquiry inquiry) {
+    List<Double> own = inquiry.edges().getOrDefault(response.measured().name(), List.of());
+    return own.stream().map(Numerals::plain).collect(Collectors.joining(" "));
+  }
+
+  /** Counts between edges of one's own; null for bins of one width that nobody chose. */
+  Frequencies counted(LookSettings look) {
+    double[] values = all();
+    if (values.length == 0) {
+      return null;
+    }
+    List<double[]> groups = picture.get().groups().stream().map(g -> g.values()).toList();
+    return Frequencies.of(groups, Frequencies.edges(look.edges(), values), look.rightClosed());
+  }
+
+  private Summaries frequencies(LookSettings look) {
+    Frequencies counted = counted(look);
+    if (counted == null) {
+      return null;
+    }
+    List<String> heads = new ArrayList<>(List.of("from", "to"));
+    for (SpreadPicture.Group group : picture.get().groups()) {
+      heads.addAll(List.of(group.name(), "%", "up to here %"));
+    }
+    double[] edges = counted.edges();
+    int groups = counted.counts().length;
+    long[] so = new long[groups];
+    List<List<String>> rows = new ArrayList<>();
+    for (int b = 0; b + 1 < edges.length; b++) {
+      List<String> row =
+          new ArrayList<>(List.of(Numerals.plain(edges[b]), Numerals.plain(edges[b + 1])));
+      for (int g = 0; g < groups; g++) {
+        double n = Math.max(1, picture.get().groups().get(g).values().length);
+        so[g] += counted.counts()[g][b];
+        row.add(Numerals.whole(counted.counts()[g][b]));
+        row.add(Numerals.fixed(100 * counted.counts()[g][b] / n, 1));
+        row.add(Numerals.fixed(100 * so[g] / n, 1));
+      }
+      rows.add(row);
+    }
+    if (Arrays.stream(counted.outside()).anyMatch(n -> n > 0)) {
+      List<String> row = new ArrayList<>(List.of("beyond", "the edges"));
+      for (int outside : counted.outside()) {
+        row.addAll(List.of(Numerals.whole(outside), "", ""));
+      }
+      rows.add(row);
+    }
+    return new Summaries(heads, rows, 2);
+  }
+
+  private Summaries bellShapes(Progress progress) {
+    List<SpreadPicture.Group> groups = picture.get().groups();
+    List<BellShape> shapes = BellShape.of(groups.stream().map(g -> g.values()).toList(), progress);
+    String times = "p \u00d7 " + groups.size();
+    List<String> heads =
+        new ArrayList<>(
+            List.of("group", "n", "Shapiro-Wilk W", "p", "Anderson-Darling A\u00b2", "p"));
+    if (groups.size() > 1) {
+      heads.add(4, times);
+      heads.add(times);
+    }
+    List<List<String>> rows = new ArrayList<>();
+    for (int g = 0; g < groups.size(); g++) {
+      BellShape s = shapes.get(g);
+      List<String> row =
+          new ArrayList<>(
+              List.of(
+                  groups.get(g).name(),
+                  Numerals.whole(s.n()),
+                  Numerals.fixed(s.shapiroWilk(), 3),
+                  Numerals.p(s.shapiroWilkP()),
+                  Numerals.fixed(s.andersonDarling(), 3),
+                  Numerals.p(s.andersonDarlingP())));
+      if (groups.size() > 1) {
+        row.add(4, Numerals.p(BellShape.times(s.shapiroWilkP(), groups.size())));
+        row.add(Numerals.p(BellShape.times(s.andersonDarlingP(), groups.size())));
+      }
+      rows.add(row);
+    }
+    return new Summaries(heads, rows, 1);
+  }
+
+  private Summaries associations(GoTogether.Measure measure) {
+    GoTogether together = GoTogether.of(frame, columns());
+    GoTogether.Matrix matrix = together.matrix(measure);
+    List<String> heads = new ArrayList<>(List.of(measure.title()));
+    heads.addAll(together.names());
+    List<List<String>> rows = new ArrayList<>();
+    for (int i = 0; i < together.names().size(); i++) {
+      List<String> row = new ArrayList<>(List.of(together.names().get(i)));
+      for (int j = 0; j < together.names().size(); j++) {
+        String value = Numerals.fixed(quantity(matrix.values()[i][j]), 3);
+        double p = matrix.p()[i][j];
+        row.add(Double.isNaN(p) ? value : value + " (" + Numerals.pStatement(quantity(p)) + ")");
+      }
+      rows.add(row);
+    }
+    rows.add(
+        new ArrayList<>(
+            List.of(Numerals.count(together.rows().length, "complete row", "complete rows"))));
+    while (rows.get(rows.size() - 1).size() < heads.size()) {
+      rows.get(rows.size() - 1).add("");
+    }
+    return new Summaries(heads, rows, 1);
   }
 
   private static BiFunction<Double, Double, Scene> scatter(Supplier<Scatter> maker) {
@@ -238,10 +493,14 @@ public record LookPage(
     return (w, h) -> ScatterLayout.of(scatter.get(), w, h);
   }
 
-  private BiFunction<Double, Double, Scene> shapes(Shapes.Kind kind, int bins) {
+  private BiFunction<Double, Double, Scene> shapes(Shapes.Kind kind, LookSettings look) {
+    Frequencies own =
+        kind == Shapes.Kind.HISTOGRAM && !look.edges().isBlank() ? counted(look) : null;
     return (w, h) ->
         ShapesLayout.of(
-            new Shapes(picture.get().groups(), picture.get().valueTitle(), kind, bins), w, h);
+            new Shapes(picture.get().groups(), picture.get().valueTitle(), kind, look.bins(), own),
+            w,
+            h);
   }
 
   private String dots() {

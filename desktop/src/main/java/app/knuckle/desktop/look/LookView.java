@@ -1,5 +1,6 @@
 package app.knuckle.desktop.look;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
@@ -11,16 +12,22 @@ import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.spread.Shapes;
+import app.knuckle.study.Refused;
+import app.knuckle.study.look.GoTogether;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -46,7 +53,20 @@ public final class LookView extends VBox {
   private final SlotChooser against = new SlotChooser("look-against");
   private final Label binsTitle = Texts.line("bins", "bar-words");
   private final Slider bins = new Slider(Shapes.FEWEST_BINS, Shapes.MOST_BINS, 12);
+  private final TextField edges = new TextField();
+  private final Label wrong = Texts.line("", "refusal");
+  private final Choice<Boolean> closed =
+      new Choice<>(
+          "look-closed",
+          List.of(false, true),
+          right -> right ? "edge belongs below" : "edge belongs above",
+          this::close);
+  private final Pick<GoTogether.Measure> measures =
+      new Pick<>("look-measure", GoTogether.Measure::title, this::measure);
+  private final Lane tables = Lane.ofLatest();
   private LookKind kind = LookKind.DOTS;
+  private boolean rightClosed;
+  private GoTogether.Measure measure = GoTogether.Measure.PEARSON;
   private String other = "";
   private final Label title = Texts.line("", "joint-title");
   private final Label line = Texts.wrapped("", "joint-line");
@@ -99,8 +119,22 @@ public final class LookView extends VBox {
     copy.getStyleClass().add("bar-button");
     copy.setMinWidth(USE_PREF_SIZE);
     copy.setOnAction(event -> copy());
-    HBox bar = new HBox(kinds, against, binsTitle, bins, by, copy);
-    bar.getStyleClass().add("compare-bar");
+    edges.setId("look-edges");
+    edges.setPromptText("own edges: 10 12 14, or by 2");
+    edges.setPrefColumnCount(18);
+    edges.setOnAction(event -> setEdges());
+    edges
+        .focusedProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!now) {
+                setEdges();
+              }
+            });
+    wrong.setId("look-wrong");
+    FlowPane bar =
+        new FlowPane(kinds, against, binsTitle, bins, edges, closed, measures, by, copy, wrong);
+    bar.getStyleClass().addAll("compare-bar", "look-bar");
     pickedBar.setId("picked");
     pickedBar.getStyleClass().addAll("picked");
     picture.onPicked(dot -> pick(dot.row()));
@@ -117,6 +151,45 @@ public final class LookView extends VBox {
       content.putString(summaries.asText());
       Clipboard.getSystemClipboard().setContent(content);
     }
+  }
+
+  private void close(boolean right) {
+    rightClosed = right;
+    show();
+  }
+
+  private void measure(GoTogether.Measure chosen) {
+    measure = chosen;
+    show();
+  }
+
+  /** Edges belong to the question, so that they are kept, undone, and counted in the files too. */
+  private void setEdges() {
+    Answer answer = slip.answer();
+    if (answer == null || answer.findings() == null) {
+      return;
+    }
+    LookPage page = LookPage.of(answer.findings(), answer.frame());
+    Map<String, List<Double>> all = new LinkedHashMap<>(slip.inquiry().edges());
+    String response = page.response().measured().name();
+    try {
+      all.remove(response);
+      if (!edges.getText().isBlank()) {
+        all.put(response, page.edges(edges.getText()));
+      }
+      wrong.setText("");
+    } catch (Refused e) {
+      wrong.setText(e.refusal().words());
+    }
+    shown(wrong, !wrong.getText().isEmpty());
+    if (wrong.getText().isEmpty() && !all.equals(slip.inquiry().edges())) {
+      slip.inquiryProperty().set(slip.inquiry().but(d -> d.edges = all));
+    }
+  }
+
+  private static void shown(Node node, boolean yes) {
+    node.setVisible(yes);
+    node.setManaged(yes);
   }
 
   private void group(List<String> other) {
@@ -172,12 +245,22 @@ public final class LookView extends VBox {
       return;
     }
     LookPage page = LookPage.of(answer.findings(), answer.frame());
-    title.setText(page.title());
+    title.setText(page.title(kind));
     kinds.show(kind);
-    for (Node node : List.of(binsTitle, bins)) {
-      node.setVisible(kind.hasBins());
-      node.setManaged(kind.hasBins());
+    String own = page.ownEdges(slip.inquiry());
+    if (!edges.isFocused()) {
+      edges.setText(own);
     }
+    for (Node node : List.of(binsTitle, bins)) {
+      shown(node, kind == LookKind.STACKED || kind == LookKind.HISTOGRAM && own.isBlank());
+    }
+    shown(edges, kind == LookKind.HISTOGRAM);
+    shown(closed, kind == LookKind.HISTOGRAM);
+    shown(wrong, kind == LookKind.HISTOGRAM && !wrong.getText().isEmpty());
+    closed.show(rightClosed);
+    boolean several = kind == LookKind.TOGETHER;
+    shown(measures, several);
+    measures.show(List.of(GoTogether.Measure.values()), measure);
     List<String> others = page.others();
     if (!others.contains(other)) {
       other = others.isEmpty() ? "" : others.get(0);
@@ -194,22 +277,43 @@ public final class LookView extends VBox {
           show();
         });
     line.setText(page.line(kind, other));
-    if (page.isDrawn()) {
-      picture.show(page.drawn(kind, other, (int) bins.getValue()), this::said);
+    LookSettings look =
+        new LookSettings(kind, other, (int) bins.getValue(), own, rightClosed, measure);
+    if (page.isDrawn() && (kind != LookKind.TOGETHER || page.hasSeveral())) {
+      picture.show(page.drawn(look), this::said);
     } else {
       picture.clear();
     }
     List<List<String>> groupings = page.groupings();
     grouping = groupings.contains(grouping) ? grouping : groupings.get(0);
     by.show(groupings, grouping);
-    by.setVisible(groupings.size() > 1);
-    by.setManaged(groupings.size() > 1);
     summaries = page.summaries(grouping, sortedBy, falling);
-    TextGrid grid = new TextGrid(summaries.heads(), 1).onHead(this::sort);
-    grid.setId("summaries");
-    for (int r = 0; r < summaries.rows().size(); r++) {
-      boolean last = r == summaries.rows().size() - 1;
-      grid.addRow(summaries.rows().get(r), last ? "text-grid-total" : "text-grid-row");
+    tables.cancel();
+    boolean summed = !page.isDrawn() || !kind.hasTable();
+    shown(by, summed && groupings.size() > 1);
+    if (summed) {
+      showTable(summaries, true);
+    } else {
+      tables.run(
+          progress -> page.table(look, progress),
+          made -> {
+            if (made != null) {
+              summaries = made;
+              showTable(made, false);
+            }
+          });
+    }
+  }
+
+  private void showTable(LookPage.Summaries shown, boolean summed) {
+    TextGrid grid = new TextGrid(shown.heads(), shown.names());
+    if (summed) {
+      grid.onHead(this::sort);
+    }
+    grid.setId(summed ? "summaries" : "look-table");
+    for (int r = 0; r < shown.rows().size(); r++) {
+      boolean last = summed && r == shown.rows().size() - 1;
+      grid.addRow(shown.rows().get(r), last ? "text-grid-total" : "text-grid-row");
     }
     table.setContent(grid);
   }

@@ -149,10 +149,11 @@ final class ShellView extends BorderPane {
   private void show() {
     Page page = workbench.pageProperty().get();
     if (page != null) {
+      // Put there once: taken out and in again it would lose the keyboard.
       if (page != shownPage) {
         pageView = view(page);
+        middle.getChildren().setAll(pageView);
       }
-      middle.getChildren().setAll(pageView);
     } else if (shown == null) {
       middle.getChildren().setAll(welcome());
     } else {

@@ -21,6 +21,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Slider;
+import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -109,6 +110,44 @@ class LookWindowTest {
     untilShown(robot, "look-against", "meat_g");
     assertThat(robot.lookup("#look .joint-line").queryAllAs(Labeled.class))
         .anyMatch(line -> line.getText().contains("meat"));
+  }
+
+  @Test
+  void binsOfOnesOwnAreCountedAndKeptInTheQuestion(FxRobot robot) {
+    look(robot);
+    kind(robot, "Histogram");
+    until(() -> isThere(robot, "look-table"));
+    robot.clickOn("#look-edges").write("by 5").type(KeyCode.ENTER);
+    until(() -> !edges().isEmpty());
+    assertThat(edges()).startsWith(55.0, 60.0, 65.0);
+    until(() -> isThere(robot, "look-table") && copied(robot).contains("60\t65\t"));
+    robot.interact(() -> robot.lookup("#look-edges").queryAs(TextField.class).setText("9 8"));
+    robot.clickOn("#look-edges").type(KeyCode.ENTER);
+    untilShown(robot, "look-wrong", "each above the one before");
+    assertThat(edges()).as("what was wrong changed nothing").startsWith(55.0);
+  }
+
+  private List<Double> edges() {
+    return workbench.currentProperty().get().inquiry().edges().getOrDefault("length_mm", List.of());
+  }
+
+  @Test
+  void whatGoesWithWhatIsSeenAndCopied(FxRobot robot) {
+    look(robot);
+    kind(robot, "Each with each");
+    // Six pairs of four columns, a dot a row in each.
+    until(() -> dots(robot).count() == 6 * 54 && isThere(robot, "look-table"));
+    assertThat(text(robot, "look-title")).isEqualTo("4 columns against each other");
+    assertThat(copied(robot)).startsWith("Pearson's r\tlength_mm\twidth_mm").contains("p < .001");
+    Picture picture = robot.lookup("#look .picture").query();
+    Bounds box = picture.where(dots(robot).findFirst().orElseThrow());
+    robot.clickOn(picture.localToScreen(box.getCenterX(), box.getCenterY()));
+    until(() -> isThere(robot, "picked-aside"));
+    kind(robot, "Normal quantiles");
+    until(() -> dots(robot).count() == 54);
+    until(() -> copied(robot).startsWith("group\tn\tShapiro-Wilk W\tp\tp × 3"));
+    kind(robot, "Stem and leaf");
+    until(() -> dots(robot).findAny().isEmpty() && isThere(robot, "summaries"));
   }
 
   private static int drawn(FxRobot robot) {

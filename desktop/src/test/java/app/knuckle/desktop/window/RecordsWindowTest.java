@@ -219,4 +219,22 @@ class RecordsWindowTest {
     untilShown(robot, "finding", "3 levels of mesh");
     assertThat(rows(robot)).isEqualTo(24);
   }
+
+  @Test
+  void aSheetOfCountsIsAColumnForEachGroupUntilItIsToldOtherwise(FxRobot robot) throws IOException {
+    Path counts =
+        Files.writeString(
+            folder.resolve("settled.csv"),
+            "control,low,high\n0,3,11\n2,7,19\n1,4,22\n3,,17\n,,25\n");
+    robot.interact(() -> workbench.open(counts));
+    untilShown(robot, "finding", "Value differs between the 3 levels of group");
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT7);
+    untilShown(robot, "figure-caption", "eans");
+    press(robot, KeyCode.DIGIT2);
+    go(robot, "#take-shape", () -> shows(robot, "finding", "go together"));
+    assertThat(workbench.currentProperty().get().inquiry().measured())
+        .containsExactly("control", "low", "high");
+    go(robot, "#take-shape", () -> shows(robot, "finding", "levels of group"));
+  }
 }

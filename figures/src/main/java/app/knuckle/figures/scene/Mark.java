@@ -20,6 +20,15 @@ public sealed interface Mark {
   Rectangle2D box();
 
   /**
+   * The same elsewhere.
+   *
+   * @param right points to the right
+   * @param down points downward
+   * @return the mark
+   */
+  Mark moved(double right, double down);
+
+  /**
    * A filled rectangle.
    *
    * @param x left edge
@@ -35,6 +44,11 @@ public sealed interface Mark {
     @Override
     public Rectangle2D box() {
       return new Rectangle2D.Double(x, y, width, height);
+    }
+
+    @Override
+    public Mark moved(double right, double down) {
+      return new Bar(x + right, y + down, width, height, fill, edge, group);
     }
   }
 
@@ -54,6 +68,11 @@ public sealed interface Mark {
     @Override
     public Rectangle2D box() {
       return new Rectangle2D.Double(x - radius, y - radius, 2 * radius, 2 * radius);
+    }
+
+    @Override
+    public Mark moved(double right, double down) {
+      return new Dot(x + right, y + down, radius, fill, edge, group, row);
     }
   }
 
@@ -75,6 +94,11 @@ public sealed interface Mark {
           Math.min(y1, y2) - width / 2,
           Math.abs(x2 - x1) + width,
           Math.abs(y2 - y1) + width);
+    }
+
+    @Override
+    public Mark moved(double right, double down) {
+      return new Line(x1 + right, y1 + down, x2 + right, y2 + down, width, ink);
     }
   }
 
@@ -156,6 +180,12 @@ public sealed interface Mark {
       double w = turned ? height : width;
       double h = turned ? width : height;
       return new Rectangle2D.Double(x - w / 2, y - h / 2, w, h);
+    }
+
+    @Override
+    public Mark moved(double right, double down) {
+      return new Label(
+          text, x + right, y + down, width, height, size, face, ink, turned, role, subject);
     }
   }
 

@@ -7,6 +7,7 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.scene.Type;
 import app.knuckle.figures.scene.ValueAxis;
 import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.look.Frequencies;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -45,18 +46,25 @@ public final class ShapesLayout {
     double tall = (height - line - GAP * (rows + 1)) / rows;
     double[] all =
         shapes.groups().stream().flatMapToDouble(g -> Arrays.stream(g.values())).toArray();
+    double[] edges = shapes.counted() == null ? null : shapes.counted().edges();
     double min = Arrays.stream(all).min().orElse(0);
     double max = Arrays.stream(all).max().orElse(1);
+    if (edges != null) {
+      min = Math.min(min, edges[0]);
+      max = Math.max(max, edges[edges.length - 1]);
+    }
     ValueAxis axis = ValueAxis.holding(min, max, false, (int) Math.max(2, wide / TICK_SPACE));
     double highest = 0;
     List<double[]> counts = new ArrayList<>();
     List<DoubleUnaryOperator> curves = new ArrayList<>();
-    double bin = (axis.high() - axis.low()) / shapes.bins();
+    double bin = edges == null ? (axis.high() - axis.low()) / shapes.bins() : narrowest(edges);
     for (SpreadPicture.Group g : shapes.groups()) {
       double[] own =
           shapes.kind() == Shapes.Kind.DENSITY
               ? new double[0]
-              : counts(g.values(), axis, shapes.bins());
+              : edges == null
+                  ? counts(g.values(), axis, shapes.bins())
+                  : heights(shapes.counted(), counts.size(), bin);
       DoubleUnaryOperator curve =
           switch (shapes.kind()) {
             case HISTOGRAM -> normal(g, bin);
@@ -86,6 +94,7 @@ public final class ShapesLayout {
           wide,
           tall,
           shapes.kind() == Shapes.Kind.STACKS,
+          edges,
           g);
     }
     marks.add(
@@ -110,6 +119,7 @@ public final class ShapesLayout {
       double wide,
       double tall,
       boolean stacked,
+      double[] edges,
       int index) {
     double line = Type.height(SIZE);
     double base = top + tall - line - 2;
@@ -132,7 +142,9 @@ public final class ShapesLayout {
     for (int b = 0; b < counts.length && !stacked; b++) {
       if (counts[b] > 0) {
         double h = counts[b] * up;
-        marks.add(new Mark.Bar(left + b * bin, base - h, bin, h, Ink.TIDE, Ink.PAPER, index));
+        double from = edges == null ? left + b * bin : axis.place(edges[b], left, right);
+        double to = edges == null ? from + bin : axis.place(edges[b + 1], left, right);
+        marks.add(new Mark.Bar(from, base - h, to - from, h, Ink.TIDE, Ink.PAPER, index));
       }
     }
     for (int i = 1; i <= CURVE && curve != null; i++) {
@@ -183,6 +195,23 @@ public final class ShapesLayout {
       double x = left + (b + 0.5) * bin;
       marks.add(new Mark.Dot(x, y, radius, Ink.DEEP, Ink.PAPER, index, group.rows()[i]));
     }
+  }
+
+  private static double narrowest(double[] edges) {
+    double least = Double.POSITIVE_INFINITY;
+    for (int e = 1; e < edges.length; e++) {
+      least = Math.min(least, edges[e] - edges[e - 1]);
+    }
+    return least;
+  }
+
+  /** Bars whose areas are as the counts: as high as the counts where all bins are of one width. */
+  private static double[] heights(Frequencies counted, int group, double narrowest) {
+    int[] counts = counted.counts()[group];
+    double[] edges = counted.edges();
+    double[] heights = new double[counts.length];
+    Arrays.setAll(heights, b -> counts[b] * narrowest / (edges[b + 1] - edges[b]));
+    return heights;
   }
 
   private static int binOf(double value, ValueAxis axis, int bins) {

@@ -25,7 +25,9 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.look.GoTogether;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.sentences.AssociationSentence;
 import app.knuckle.study.sentences.DesignSentences;
 import app.knuckle.study.sentences.DesignWords;
 import app.knuckle.study.sentences.OneWaySentences;
@@ -132,9 +134,14 @@ public final class Answering {
         ofAll,
         laid.plan(),
         association == null ? new Facts() : association.facts(),
-        ofAll.tests().isEmpty()
-            ? ""
-            : DesignSentences.of(laid.responses().get(0).values(), inquiry, ofAll).finding());
+        association != null
+            ? AssociationSentence.of(
+                GoTogether.of(frame, inquiry.measured()),
+                inquiry.measured().stream().map(name -> frame.column(name).label()).toList(),
+                inquiry.alpha())
+            : ofAll.tests().isEmpty()
+                ? ""
+                : DesignSentences.of(laid.responses().get(0).values(), inquiry, ofAll).finding());
   }
 
   private Refused waiting(String what, String wayOn) {

@@ -1,0 +1,157 @@
+package app.knuckle.study.look;
+
+import app.knuckle.stats.Facts;
+import app.knuckle.stats.associations.Associations;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Numbers;
+import java.util.List;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+
+/**
+ * What several columns of numbers have to do with each other, over the rows in play that have a
+ * value of each.
+ *
+ * @param names of the columns
+ * @param rows of the frame, from 0
+ * @param columns values in those rows
+ */
+public record GoTogether(List<String> names, int[] rows, double[][] columns) {
+
+  /** Kendall's coefficient is counted pair by pair of columns; more rows take long. */
+  private static final int MOST_ROWS = 200_000;
+
+  public GoTogether {
+    names = List.copyOf(names);
+  }
+
+  /** Ways to measure it. */
+  public enum Measure {
+    /** Product-moment correlation. */
+    PEARSON("Pearson's r", "pearson"),
+    /** Correlation of ranks. */
+    SPEARMAN("Spearman's ρ", "spearman"),
+    /** Tau-b. */
+    KENDALL("Kendall's τ", "kendall"),
+    /** Covariance, in the product of the units. */
+    COVARIANCE("covariance", "covariance");
+
+    private final String title;
+    private final String key;
+
+    Measure(String title, String key) {
+      this.title = title;
+      this.key = key;
+    }
+
+    /**
+     * The name on a control.
+     *
+     * @return such as "Pearson's r"
+     */
+    public String title() {
+      return title;
+    }
+
+    /**
+     * The name in files.
+     *
+     * @return such as "pearson"
+     */
+    public String key() {
+      return key;
+    }
+  }
+
+  /**
+   * The matrices of a measure.
+   *
+   * @param values by column and column; NaN where there is none
+   * @param p of each against 0; NaN where there is none
+   */
+  public record Matrix(double[][] values, double[][] p) {}
+
+  /**
+   * Takes the rows that are complete.
+   *
+   * @param frame the records
+   * @param names columns of numbers, two or more
+   * @return what there is to look at
+   */
+  public static GoTogether of(Frame frame, List<String> names) {
+    List<Numbers> all = names.stream().map(name -> (Numbers) frame.column(name)).toList();
+    int[] rows =
+        IntStream.range(0, frame.rows())
+            .filter(r -> frame.inPlay(r) && all.stream().noneMatch(c -> c.isMissing(r)))
+            .toArray();
+    double[][] columns =
+        all.stream()
+            .map(c -> IntStream.of(rows).mapToDouble(c::value).toArray())
+            .toArray(double[][]::new);
+    return new GoTogether(names, rows, columns);
+  }
+
+  /**
+   * Whether there are rows enough to say anything.
+   *
+   * @return false for fewer than three
+   */
+  public boolean canBeSaid() {
+    return rows.length > 2;
+  }
+
+  /**
+   * How closely each goes with each.
+   *
+   * @param measure in what way
+   * @return the matrices; all NaN where there are too few rows, or too many for the measure
+   */
+  public Matrix matrix(Measure measure) {
+    if (!canBeSaid() || measure == Measure.KENDALL && rows.length > MOST_ROWS) {
+      return new Matrix(none(), none());
+    }
+    Facts facts =
+        switch (measure) {
+          case PEARSON -> Associations.pearson(columns, 0.05);
+          case SPEARMAN -> Associations.spearman(columns);
+          case KENDALL -> Associations.kendall(columns);
+          case COVARIANCE -> Associations.covariance(columns);
+        };
+    boolean covariance = measure == Measure.COVARIANCE;
+    return new Matrix(
+        numbers(facts.all().get(covariance ? "matrix" : "coefficients")),
+        covariance ? none() : numbers(facts.all().get("p")));
+  }
+
+  private double[][] none() {
+    double[][] none = new double[names.size()][names.size()];
+    for (double[] row : none) {
+      java.util.Arrays.fill(row, Double.NaN);
+    }
+    return none;
+  }
+
+  private double[][] numbers(Object matrix) {
+    double[][] numbers = none();
+    List<?> rows = (List<?>) matrix;
+    for (int i = 0; i < numbers.length; i++) {
+      List<?> row = (List<?>) rows.get(i);
+      for (int j = 0; j < numbers.length; j++) {
+        if (row.get(j) instanceof Double value) {
+          numbers[i][j] = value;
+        }
+      }
+    }
+    return numbers;
+  }
+
+  /**
+   * Whether a column can be looked at so.
+   *
+   * @param frame the records
+   * @return true for columns of numbers
+   */
+  public static Predicate<String> fits(Frame frame) {
+    return name -> frame.column(name) instanceof Numbers;
+  }
+}

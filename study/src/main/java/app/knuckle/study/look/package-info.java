@@ -1,0 +1,2 @@
+/** What is seen of values before any test: counts in bins, bell shapes, what goes with what. */
+package app.knuckle.study.look;

@@ -1,0 +1,68 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
+import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.List;
+
+/** Says in a sentence which of several columns go together most closely. */
+public final class AssociationSentence {
+
+  private AssociationSentence() {}
+
+  /**
+   * The closest pair by Pearson's coefficient, and how many pairs were found to go together.
+   *
+   * @param together the columns
+   * @param labels of the columns, as they are called in sentences
+   * @param alpha level of significance, for each pair by itself
+   * @return the sentence
+   */
+  public static String of(GoTogether together, List<String> labels, double alpha) {
+    GoTogether.Matrix matrix = together.matrix(GoTogether.Measure.PEARSON);
+    int pairs = 0;
+    int found = 0;
+    int first = -1;
+    int second = -1;
+    for (int i = 0; i < labels.size(); i++) {
+      for (int j = i + 1; j < labels.size(); j++) {
+        double r = matrix.values()[i][j];
+        pairs++;
+        if (Double.isNaN(r) || Double.isNaN(matrix.p()[i][j])) {
+          continue;
+        }
+        found += Significance.reached(Quantity.of(matrix.p()[i][j]), alpha) ? 1 : 0;
+        if (first < 0 || Math.abs(r) > Math.abs(matrix.values()[first][second])) {
+          first = i;
+          second = j;
+        }
+      }
+    }
+    if (first < 0) {
+      return "Which columns go together cannot be said: no pair of them has a correlation.";
+    }
+    String statistic =
+        "r = "
+            + Numerals.fixed(matrix.values()[first][second], 2)
+            + ", "
+            + Numerals.pStatement(Quantity.of(matrix.p()[first][second]));
+    String names = Prose.named(labels.get(first)) + " and " + Prose.named(labels.get(second));
+    if (pairs == 1) {
+      return (found == 1 ? "Going together: " : "No evidence that they go together: ")
+          + names
+          + ", "
+          + statistic
+          + ".";
+    }
+    return (found == 0
+            ? "No evidence that any two of the " + labels.size() + " columns go together"
+            : found + " of " + pairs + " pairs of columns were found to go together")
+        + "; closest are "
+        + names
+        + ", "
+        + statistic
+        + ".";
+  }
+}
