@@ -1,11 +1,13 @@
 package app.knuckle.desktop.window;
 
 import static app.knuckle.desktop.window.Driver.at;
+import static app.knuckle.desktop.window.Driver.go;
 import static app.knuckle.desktop.window.Driver.isThere;
 import static app.knuckle.desktop.window.Driver.keeper;
 import static app.knuckle.desktop.window.Driver.press;
 import static app.knuckle.desktop.window.Driver.rows;
 import static app.knuckle.desktop.window.Driver.sheet;
+import static app.knuckle.desktop.window.Driver.shows;
 import static app.knuckle.desktop.window.Driver.tabTo;
 import static app.knuckle.desktop.window.Driver.takeKeyboard;
 import static app.knuckle.desktop.window.Driver.text;
