@@ -121,7 +121,7 @@ public final class FigureView extends BorderPane {
   }
 
   private void exchange() {
-    model.restyle(s -> s.with(s.arrangement().turned()));
+    model.exchange();
   }
 
   private void show(InquiryFigure figure) {

@@ -76,15 +76,23 @@ final class FigureViewModel {
   /** The treatment that panels are made of; empty if there are too few. */
   String panelled() {
     List<String> all = treatments();
-    return all.size() < 2
-        ? ""
-        : all.get(Math.floorMod(style().arrangement().turn() - 1, all.size()));
+    return all.size() < 2 ? "" : all.get(Math.floorMod(colours() - 1, all.size()));
+  }
+
+  private int colours() {
+    return figure.get() == null ? 0 : MeansReading.colours(slip.answer().findings(), style());
+  }
+
+  /** Gives the colours to the next treatment. */
+  void exchange() {
+    int next = (colours() + 1) % Math.max(1, treatments().size());
+    restyle(s -> s.with(s.arrangement().turned(next)));
   }
 
   /** The treatments in the order of their parts: in the colours, on the axis. */
   String exchangeTitle() {
     List<String> all = treatments();
-    int turn = Math.floorMod(style().arrangement().turn(), Math.max(1, all.size()));
+    int turn = colours();
     return all.size() < 2
         ? ""
         : all.get(turn) + " \u21c4 " + all.get(Math.floorMod(turn + 1, all.size()));

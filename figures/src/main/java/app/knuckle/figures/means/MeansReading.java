@@ -65,14 +65,14 @@ public final class MeansReading {
     boolean single = means.stream().allMatch(m -> m.group() >= 0);
     values = single && means.stream().mapToLong(ShownMean::n).sum() <= MOST_VALUES;
     names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
-    List<String> turned = turned(names, style.arrangement().turn());
+    List<String> turned = turned(names, colours(findings, style));
     boolean panels = style.arrangement().panels() && names.size() > 1;
     panel = panels ? turned.get(turned.size() - 1) : "";
     colour = turned.size() > (panels ? 2 : 1) ? turned.get(0) : "";
   }
 
   private static List<String> turned(List<String> names, int turn) {
-    int from = names.isEmpty() ? 0 : Math.floorMod(turn, names.size());
+    int from = names.isEmpty() ? 0 : turn;
     return Stream.concat(
             names.subList(from, names.size()).stream(), names.subList(0, from).stream())
         .toList();
@@ -444,6 +444,23 @@ public final class MeansReading {
             : "";
     boolean cut = style.form() == Form.BARS && !style.scale().fromZero(style.form());
     return refused + (cut ? " Bars do not start at zero." : "");
+  }
+
+  /**
+   * Which of the treatments has the colours.
+   *
+   * @param findings with a fit
+   * @param style of the figure
+   * @return its place among the treatments
+   */
+  public static int colours(Findings findings, Style style) {
+    List<ShownMean> means = findings.first().shownMeans();
+    return style
+        .arrangement()
+        .colours(
+            treatments(findings).stream()
+                .map(name -> (int) means.stream().map(m -> m.levels().get(name)).distinct().count())
+                .toList());
   }
 
   /**

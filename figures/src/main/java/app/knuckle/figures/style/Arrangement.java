@@ -1,17 +1,23 @@
 package app.knuckle.figures.style;
 
+import java.util.Collections;
+import java.util.List;
 import java.util.Map;
 
 /**
  * Where groups stand.
  *
- * @param turn how many treatments further on the one in the colours is, from the first
+ * @param turn how many treatments further on the one in the colours is, from the first; {@link
+ *     #SUITED} for the one with the fewest levels
  * @param panels whether the last treatment has a panel for each level
  * @param order of groups, or of clusters
  * @param legendX place of the legend, as a share of the width; NaN for above the plot
  * @param legendY place of the legend, as a share of the height; NaN for above the plot
  */
 public record Arrangement(int turn, boolean panels, Order order, double legendX, double legendY) {
+
+  /** The colours go to the treatment with the fewest levels, the axis to the others. */
+  public static final int SUITED = -1;
 
   /** The order of groups. */
   public enum Order {
@@ -38,12 +44,13 @@ public record Arrangement(int turn, boolean panels, Order order, double legendX,
     }
   }
 
-  /** As entered, colours for the first treatment, legend above. */
-  static final Arrangement USUAL = new Arrangement(0, false, Order.GIVEN, Double.NaN, Double.NaN);
+  /** As entered, few colours, legend above. */
+  static final Arrangement USUAL =
+      new Arrangement(SUITED, false, Order.GIVEN, Double.NaN, Double.NaN);
 
   static Arrangement of(Settings s) {
     // Before there were three treatments in a figure a study said only whether two are exchanged.
-    int exchanged = s.yes("exchanged", false) ? 1 : 0;
+    int exchanged = s.has("exchanged") ? s.yes("exchanged", false) ? 1 : 0 : SUITED;
     return new Arrangement(
         (int) s.number("turn", exchanged),
         s.yes("panels", false),
@@ -61,12 +68,28 @@ public record Arrangement(int turn, boolean panels, Order order, double legendX,
   }
 
   /**
-   * The same with the next treatment in the colours.
+   * The same with another treatment in the colours.
    *
+   * @param to how many treatments further on it is, from the first
    * @return the changed arrangement
    */
-  public Arrangement turned() {
-    return new Arrangement(turn + 1, panels, order, legendX, legendY);
+  public Arrangement turned(int to) {
+    return new Arrangement(to, panels, order, legendX, legendY);
+  }
+
+  /**
+   * The treatment that has the colours.
+   *
+   * @param levels how many levels each treatment has, in order
+   * @return its place; 0 for none
+   */
+  public int colours(List<Integer> levels) {
+    if (levels.isEmpty()) {
+      return 0;
+    }
+    return turn == SUITED
+        ? levels.indexOf(Collections.min(levels))
+        : Math.floorMod(turn, levels.size());
   }
 
   /**

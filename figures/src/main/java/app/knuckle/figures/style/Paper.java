@@ -29,6 +29,15 @@ public record Paper(double widthMm, double heightMm, double typeSize) {
   /** More groups than this are crowded in one column of a journal. */
   private static final int ONE_COLUMN = 9;
 
+  /** More groups than this are crowded over the width of its page. */
+  private static final int WHOLE_PAGE = 18;
+
+  /** What a further group takes in millimetres, so that its name and letters stay readable. */
+  private static final double GROUP_MM = 8;
+
+  /** A figure does not grow wider by itself. */
+  private static final double WIDEST_MM = 360;
+
   public Paper {
     widthMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, widthMm));
     heightMm = Math.min(LARGEST_MM, Math.max(SMALLEST_MM, heightMm));
@@ -36,13 +45,17 @@ public record Paper(double widthMm, double heightMm, double typeSize) {
   }
 
   /**
-   * One journal column, two for many groups.
+   * One journal column, two for many groups, wider for more.
    *
    * @param groups how many there are
    * @return the usual size
    */
   public static Paper usual(int groups) {
-    return groups <= ONE_COLUMN ? new Paper(85, 62, 8) : new Paper(170, 100, 8);
+    if (groups <= ONE_COLUMN) {
+      return new Paper(85, 62, 8);
+    }
+    double more = Math.max(0, groups - WHOLE_PAGE) * GROUP_MM;
+    return new Paper(Math.min(WIDEST_MM, 170 + more), 100, 8);
   }
 
   static Paper of(Settings s, Paper otherwise) {

@@ -15,6 +15,10 @@ record Settings(Map<String, String> values) {
     return Optional.ofNullable(values.get(name));
   }
 
+  boolean has(String name) {
+    return values.containsKey(name);
+  }
+
   /** A number; where one must be, NaN is none. */
   double number(String name, double otherwise) {
     try {

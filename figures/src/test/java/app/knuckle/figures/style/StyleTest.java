@@ -88,4 +88,32 @@ class StyleTest {
       assertThat(palette.area(most)).isEqualTo(palette.area(0));
     }
   }
+
+  @Test
+  void coloursGoToTheTreatmentWithTheFewestLevelsUntilTheUserTurnsThem() {
+    Arrangement usual = Style.usual(12).arrangement();
+    assertThat(usual.colours(List.of(12, 2))).isEqualTo(1);
+    assertThat(usual.colours(List.of(2, 12))).isZero();
+    assertThat(usual.colours(List.of(3, 3))).as("the first of equals").isZero();
+    assertThat(usual.colours(List.of(4, 3, 2))).isEqualTo(2);
+    assertThat(usual.colours(List.of())).isZero();
+    assertThat(usual.turned(1).colours(List.of(2, 12))).isEqualTo(1);
+    assertThat(usual.turned(-7).colours(List.of(2, 12))).isEqualTo(1);
+  }
+
+  @Test
+  void whatAnEarlierStudySaysOfItsColoursHolds() {
+    assertThat(Style.of(Map.of("exchanged", "false"), 4).arrangement().colours(List.of(12, 2)))
+        .isZero();
+    assertThat(Style.of(Map.of("turn", "0"), 4).arrangement().colours(List.of(12, 2))).isZero();
+    assertThat(Style.of(Map.of(), 4).arrangement().colours(List.of(12, 2))).isEqualTo(1);
+  }
+
+  @Test
+  void moreGroupsGetMoreRoom() {
+    assertThat(Paper.usual(9).widthMm()).isEqualTo(85);
+    assertThat(Paper.usual(18).widthMm()).isEqualTo(170);
+    assertThat(Paper.usual(24).widthMm()).isEqualTo(170 + 6 * 8);
+    assertThat(Paper.usual(400).widthMm()).isLessThan(Paper.LARGEST_MM);
+  }
 }
