@@ -114,7 +114,7 @@ class PagesTest {
     assertThat(page.rungs()).allMatch(r -> r.low() >= 0 && r.high() <= 1 && r.low() < r.at());
     assertThat(page.cells().get(1).get(0).reading())
         .startsWith("c \u2212 a: 7.0")
-        .contains("They differ");
+        .contains("They were told apart");
     assertThat(page.cells().get(1).get(1).reading()).contains("No evidence of a difference");
     assertThat(page.cells().get(1).get(0).strength()).isPositive();
     assertThat(page.warning()).isEmpty();
@@ -140,7 +140,10 @@ class PagesTest {
     Answer answer = Asked.of(table, Inquiry.about("y", null));
     assertThat(ChainPage.of(answer).links())
         .extracting(ChainPage.Link::opens)
-        .containsExactly(true, true, false, false, false, false, false);
+        .as("values are looked at before it is said what was done")
+        .containsExactly(true, true, true, false, false, false, false);
+    assertThat(ChainPage.of(answer).links().get(Joint.LAYOUT.ordinal()).line().words())
+        .isEqualTo("the sentence has a gap");
     assertThat(FindingLine.of(answer).tag()).isEqualTo("Cannot yet");
     assertThat(FindingLine.of(null).tag()).isEqualTo("Waiting");
     assertThat(LayoutPage.of(answer, "why").warnings().get(0))

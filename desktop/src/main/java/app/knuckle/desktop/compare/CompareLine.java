@@ -44,12 +44,18 @@ public final class CompareLine {
             first.names().size(),
             first.ranks() ? "group" : "mean",
             first.ranks() ? "groups" : "means");
+    boolean ofTwo = first.means().length == 2 && first.pairs().size() == 1;
     String line =
-        first.isAgainstReference()
-            ? means + " \u00b7 one reference"
-            : first.letters().count() == 0
-                ? means + " \u00b7 none compared"
-                : means + " \u00b7 " + Numerals.count(first.letters().count(), "letter", "letters");
+        ofTwo
+            ? means
+                + (first.pairs().get(0).differs() ? " \u00b7 told apart" : " \u00b7 not told apart")
+            : first.isAgainstReference()
+                ? means + " \u00b7 one reference"
+                : first.letters().count() == 0
+                    ? means + " \u00b7 none compared"
+                    : means
+                        + " \u00b7 "
+                        + Numerals.count(first.letters().count(), "letter", "letters");
     Quantity p = response.leastP(first.of());
     boolean found =
         p.exists()

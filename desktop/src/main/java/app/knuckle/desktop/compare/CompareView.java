@@ -79,8 +79,12 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
       return;
     }
     List<ComparedMeans> families = ComparedMeans.of(answer.findings().first().analysis());
-    page.getChildren().setAll(Texts.line("Which means differ from which?", "joint-title"));
     boolean ofTwo = !families.isEmpty() && families.stream().allMatch(f -> f.means().length == 2);
+    page.getChildren()
+        .setAll(
+            Texts.line(
+                ofTwo ? "How far apart are the two?" : "Which means differ from which?",
+                "joint-title"));
     page.getChildren().add(choosers(answer.findings().inquiry(), ofTwo));
     if (families.isEmpty()) {
       page.getChildren().addAll(nothing(answer.findings()));

@@ -3,6 +3,7 @@ package app.knuckle.desktop.keeping;
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Keeping;
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
@@ -129,7 +130,7 @@ public final class Keeper implements Keeping {
           workbench.open(study);
           file = path;
           stamp = seen;
-          recent.add(path);
+          recent.opened(path);
         });
   }
 
@@ -162,10 +163,17 @@ public final class Keeper implements Keeping {
           file = target;
           stamp = written;
           unsaved.set(!workbench.study().equals(study));
-          recent.add(target);
+          recent.saved(target, finding());
           workbench.bannerProperty().set(null);
           then.run();
         });
+  }
+
+  private String finding() {
+    SlipViewModel front = workbench.currentProperty().get();
+    return front == null || front.answer() == null || front.answer().findings() == null
+        ? ""
+        : front.answer().findings().finding();
   }
 
   /**

@@ -2,9 +2,11 @@ package app.knuckle.desktop.keeping;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Studies opened or saved lately, the latest first. */
 public final class Recent {
@@ -18,28 +20,67 @@ public final class Recent {
   }
 
   /**
-   * The files that are still there.
+   * A study.
+   *
+   * @param file where it is
+   * @param finding that was in front when it was saved last; empty if that is not known
+   */
+  public record Entry(Path file, String finding) {
+
+    private static Optional<Entry> read(String line) {
+      int tab = line.indexOf('\t');
+      try {
+        Path file = Path.of(tab < 0 ? line : line.substring(0, tab));
+        return Optional.of(new Entry(file, tab < 0 ? "" : line.substring(tab + 1)));
+      } catch (InvalidPathException e) {
+        return Optional.empty(); // Someone wrote into the list by hand.
+      }
+    }
+
+    private String line() {
+      return file + "\t" + finding.replaceAll("\\s+", " ");
+    }
+  }
+
+  /**
+   * The studies that are still there.
    *
    * @return at most eight
    */
-  public List<Path> files() {
+  public List<Entry> entries() {
     try {
       return Files.exists(list)
-          ? Files.readAllLines(list).stream().map(Path::of).filter(Files::exists).toList()
+          ? Files.readAllLines(list).stream()
+              .flatMap(line -> Entry.read(line).stream())
+              .filter(entry -> Files.exists(entry.file()))
+              .toList()
           : List.of();
     } catch (IOException e) {
       return List.of(); // A list that cannot be read is no list.
     }
   }
 
-  /** Puts a file first. */
-  void add(Path file) {
-    List<Path> all = new ArrayList<>(files());
-    all.remove(file.toAbsolutePath());
-    all.add(0, file.toAbsolutePath());
+  /** Puts a study first, with what was known of its finding. */
+  void opened(Path file) {
+    Path absolute = file.toAbsolutePath();
+    saved(
+        file,
+        entries().stream()
+            .filter(e -> e.file().equals(absolute))
+            .map(Entry::finding)
+            .findFirst()
+            .orElse(""));
+  }
+
+  /** Puts a study first. */
+  void saved(Path file, String finding) {
+    Path absolute = file.toAbsolutePath();
+    List<Entry> all = new ArrayList<>(entries());
+    all.removeIf(entry -> entry.file().equals(absolute));
+    all.add(0, new Entry(absolute, finding));
     try {
       Files.createDirectories(list.getParent());
-      Files.write(list, all.stream().limit(MOST).map(Path::toString).toList());
+      Files.write(list, all.stream().limit(MOST).map(Entry::line).toList());
     } catch (IOException e) {
       return; // The list is a convenience only.
     }

@@ -11,6 +11,8 @@ import java.util.List;
 /** The live line of the joint: how the design reads, in a few words. */
 public final class LayoutLine {
 
+  private static final String GAP = "the sentence has a gap";
+
   private LayoutLine() {}
 
   /**
@@ -21,7 +23,12 @@ public final class LayoutLine {
    */
   public static Line of(Answer answer) {
     if (answer == null || answer.findings() == null) {
-      return new Line(Line.State.NOT_YET, "the sentence has a gap");
+      return new Line(Line.State.NOT_YET, GAP);
+    }
+    Inquiry inquiry = answer.findings().inquiry();
+    boolean described = inquiry.together() && inquiry.measured().size() > 1;
+    if (inquiry.treatments().isEmpty() && inquiry.expected() == null && !described) {
+      return new Line(Line.State.NOT_YET, GAP);
     }
     ResponseFindings response = answer.findings().first();
     boolean caution = !response.design().warnings().isEmpty();

@@ -6,6 +6,7 @@ import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 
@@ -136,6 +137,43 @@ public record LawCurve(
         "t = " + Numerals.fixed(t, 2),
         beyond);
   }
+
+  /** A statistic against chi-squared; null if there is none. */
+  static LawCurve ofChiSquared(String name, Quantity statistic, double df, double alpha) {
+    if (!statistic.exists()) {
+      return null;
+    }
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    double critical = law.inverseSurvivalProbability(alpha);
+    double usual = Math.max(1.6 * critical, law.inverseSurvivalProbability(Math.min(alpha, THIN)));
+    double value = statistic.value();
+    boolean beyond = value > FAR * usual;
+    double end = beyond ? usual * 1.25 : Math.max(usual, 1.15 * value);
+    return new LawCurve(
+        points(law::density, 0, end, df < 2),
+        0,
+        List.of(new Tail(critical / end, Numerals.fixed(critical, 2), true)),
+        beyond ? 1 : value / end,
+        name + " = " + Numerals.fixed(value, 2),
+        beyond);
+  }
+
+  /** z against the normal distribution, with the tails of the direction that is asked. */
+  static LawCurve ofZ(Quantity z, Direction direction, double alpha) {
+    LawCurve curve = ofT(z, Quantity.of(NEARLY_NORMAL), direction, alpha);
+    return curve == null
+        ? null
+        : new LawCurve(
+            curve.points,
+            curve.zero,
+            curve.tails,
+            curve.at,
+            "z = " + Numerals.fixed(z, 2),
+            curve.beyond);
+  }
+
+  /** With so many degrees of freedom t is normal to all digits that are shown. */
+  private static final double NEARLY_NORMAL = 1e7;
 
   private static double place(double x, double end) {
     return (x + end) / (2 * end);

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.test;
 
 import app.knuckle.figures.scatter.Magnitude;
+import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.MeansResult;
@@ -12,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 
 /** How big an effect is, in units of the response, beside the spread of single values. */
@@ -48,6 +50,24 @@ final class Magnitudes {
             .toList();
     boolean many = all.size() > MOST || all.get(0).dots().size() > MOST;
     return many ? null : of(all, sd, response.decimals());
+  }
+
+  /** The mean rank of each group; null where there are none, or too many to be seen. */
+  static Magnitude ofMeanRanks(Facts test) {
+    if (!(test.all().get("ranks") instanceof List<?> ranks) || ranks.size() > MOST) {
+      return null;
+    }
+    List<Magnitude.Dot> dots = new ArrayList<>();
+    for (Object each : ranks) {
+      Facts rank = (Facts) each;
+      if (!(rank.all().get("levels") instanceof Map<?, ?> levels)
+          || !rank.quantity("meanRank").exists()) {
+        return null;
+      }
+      String name = levels.values().stream().map(String::valueOf).collect(Collectors.joining(" "));
+      dots.add(new Magnitude.Dot(name, rank.quantity("meanRank").value()));
+    }
+    return dots.size() < 2 ? null : new Magnitude(List.of(new Magnitude.Row("", dots)), null);
   }
 
   /** The two means of a t-test, or the one and what it was expected to be. */

@@ -7,6 +7,7 @@ import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.ttest.TTest;
@@ -162,7 +163,23 @@ final class MeanSheets {
                 + Numerals.pStatement(t.p())
                 + ". This does not show that there is none.")
         + interval
-        + size(r);
+        + size(r)
+        + sides(t, r.direction());
+  }
+
+  /** The p of both sides and of either, the one asked about marked. */
+  private static String sides(StudentT t, Direction asked) {
+    List<String> all = new ArrayList<>();
+    for (Direction direction : Direction.values()) {
+      String name =
+          switch (direction) {
+            case EITHER -> "either way ";
+            case GREATER -> "above only ";
+            case LESS -> "below only ";
+          };
+      all.add(name + Numerals.p(t.p(direction)) + (direction == asked ? " (asked)" : ""));
+    }
+    return " In each direction p is: " + String.join(", ", all) + ".";
   }
 
   private static String size(TestResult.TTestResult r) {

@@ -81,11 +81,11 @@ final class RankSheets {
             r.words(),
             differs ? "" : "This test found no difference, so pairs should not be hunted.",
             where.stream()
-                .map(f -> reference(f, f.quantity("f"), inquiry.alpha()))
+                .map(f -> law(f, inquiry))
                 .filter(Objects::nonNull)
                 .findFirst()
                 .orElse(null),
-            null,
+            Magnitudes.ofMeanRanks(r.facts()),
             r.kind().equals("kruskal-wallis") || r.kind().equals("friedman")
                 ? List.of(new Way("Compare the groups \u2192", inquiry.treatments(), List.of()))
                 : List.of());
@@ -110,6 +110,23 @@ final class RankSheets {
               null));
     }
     return new Sheet(name, List.of("quantity", "value", Sheet.MEANING), 1, lines);
+  }
+
+  /** The law that p was read against; null where p was counted without one being kept. */
+  private static LawCurve law(Facts f, Inquiry inquiry) {
+    double alpha = inquiry.alpha();
+    LawCurve counted = reference(f, f.quantity("f"), alpha);
+    if (counted != null) {
+      return counted;
+    }
+    for (String name : List.of("h", "chiSquared")) {
+      if (f.quantity(name).exists() && f.quantity("df").exists()) {
+        String sign = name.equals("h") ? "H" : "\u03c7\u00b2";
+        return LawCurve.ofChiSquared(sign, f.quantity(name), f.quantity("df").value(), alpha);
+      }
+    }
+    Facts normal = f.all().get("normalCorrected") instanceof Facts own ? own : f;
+    return LawCurve.ofZ(normal.quantity("z"), inquiry.direction(), alpha);
   }
 
   /** How often each F occurred among the arrangements, with the one seen; null if not counted. */

@@ -16,7 +16,7 @@ import java.util.List;
  * @param sheets tables, the main one first
  * @param fit names and values of the fit
  * @param coefficients of the model, shown on demand; null where there are none
- * @param unit of the response; empty for none
+ * @param unit of what is compared: of the response, or mean ranks; empty for none
  * @param squares whether the kind of sums of squares matters, so that it is offered
  */
 public record TestPage(
@@ -207,7 +207,9 @@ public record TestPage(
         sheets.sheets(),
         sheets.facts(),
         sheets.coefficients(),
-        response.measured().unit(),
+        findings.inquiry().method() == Inquiry.Method.RANKS
+            ? "mean rank"
+            : response.measured().unit(),
         sheets.squaresMatter());
   }
 

@@ -215,10 +215,10 @@ public final class TestView extends ScrollPane {
     drawn.getStyleClass().addAll("column", "card-third");
     HBox.setHgrow(drawn, Priority.ALWAYS);
     if (explained.curve() != null) {
-      boolean t = explained.curve().text().startsWith("t");
+      String statistic = explained.curve().text().split(" ")[0];
       drawn
           .getChildren()
-          .add(new Card(t ? "Where t falls" : "Where F falls", new CurveView(explained.curve())));
+          .add(new Card("Where " + statistic + " falls", new CurveView(explained.curve())));
     }
     if (explained.size() != null) {
       String unit = shown.unit().isEmpty() ? "" : ", in " + shown.unit();

@@ -1,11 +1,14 @@
 package app.knuckle.desktop.window;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.controls.Unrolling;
+import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.rehearsal.RehearsalView;
 import app.knuckle.desktop.typing.TypingView;
@@ -16,7 +19,6 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.table.Table;
-import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -90,6 +92,7 @@ final class ShellView extends BorderPane {
   private final ChainView chain;
   private final FindingLineView line = new FindingLineView();
   private final ChangeListener<Object> changed = (o, before, now) -> show();
+  private final Lane reading = Lane.inTurn();
   private SlipViewModel shown;
   private Page shownPage;
   private Node pageView;
@@ -238,13 +241,21 @@ final class ShellView extends BorderPane {
             new GoButton(
                 "welcome-rehearse",
                 "Rehearse an experiment",
-                () -> workbench.show(new Page.Rehearsing())));
+                () -> workbench.show(new Page.Rehearsing())),
+            new GoButton(
+                "welcome-demo",
+                "Open the demo study",
+                () -> reading.run(progress -> DemoStudy.read(), workbench::open)));
     ways.getStyleClass().add("ways");
     VBox box = new VBox(title, words, ways);
-    for (Path recent : keeper.recent().files()) {
+    for (Recent.Entry recent : keeper.recent().entries()) {
       GoButton again =
-          new GoButton("", "Open " + recent.getFileName(), () -> workbench.open(recent));
+          new GoButton(
+              "", "Open " + recent.file().getFileName(), () -> workbench.open(recent.file()));
       box.getChildren().add(again);
+      if (!recent.finding().isEmpty()) {
+        box.getChildren().add(Texts.wrapped(recent.finding(), "joint-line"));
+      }
     }
     box.setId("welcome");
     box.getStyleClass().addAll("joint", "welcome");

@@ -3,6 +3,7 @@ package app.knuckle.desktop.window;
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
@@ -92,7 +93,8 @@ final class StudyMenu extends MenuButton {
 
   private void showRecent() {
     recent.getItems().clear();
-    for (Path file : keeper.recent().files()) {
+    for (Recent.Entry entry : keeper.recent().entries()) {
+      Path file = entry.file();
       MenuItem item = new MenuItem(file.getFileName() + "   in " + file.getParent());
       item.setMnemonicParsing(false);
       item.setOnAction(event -> workbench.open(file));

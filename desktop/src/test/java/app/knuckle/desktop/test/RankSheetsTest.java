@@ -3,6 +3,7 @@ package app.knuckle.desktop.test;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
+import app.knuckle.figures.scatter.Magnitude;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
@@ -77,5 +78,24 @@ class RankSheetsTest {
     assertThat(value(page, 1, "differences above 0")).isEqualTo("8");
     // Two of 256 arrangements of signs are as far out.
     assertThat(value(page, 1, "p")).isEqualTo(".008");
+  }
+
+  @Test
+  void theLawOfTheStatisticAndTheMeanRanksAreDrawn() {
+    // Ranks 1 to 9 in order: rank sums 6, 15, 24, H = 12/90 (36 + 225 + 576)/3 - 30 = 7.2.
+    TestPage page = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\nc,7\nc,8\nc,9\n", RANKS);
+    TestPage.Explained explained = page.sheets().get(0).lines().get(0).explained();
+    assertThat(explained.curve().text()).isEqualTo("H = 7.20");
+    // The chi-squared law on 2 df is left with 5% beyond 5.99.
+    assertThat(explained.curve().tails()).extracting(LawCurve.Tail::text).containsExactly("5.99");
+    assertThat(explained.curve().at()).isGreaterThan(explained.curve().tails().get(0).at());
+    assertThat(explained.size().rows().get(0).dots())
+        .containsExactly(
+            new Magnitude.Dot("a", 2), new Magnitude.Dot("b", 5), new Magnitude.Dot("c", 8));
+    // Two groups are read against the normal law.
+    TestPage two = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\n", RANKS);
+    LawCurve normal = two.sheets().get(0).lines().get(0).explained().curve();
+    assertThat(normal.text()).startsWith("z = ");
+    assertThat(normal.tails()).extracting(LawCurve.Tail::text).containsExactly("−1.96", "1.96");
   }
 }

@@ -28,7 +28,7 @@ class HtmlReportTest {
     Findings findings = Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);
     String page = HtmlReport.text(findings, "<svg></svg>", "a < b");
     assertThat(page)
-        .contains("&lt;script&gt;", "b &amp; c", "<svg></svg>", "a &lt; b", "F(1, 2) = 32.00")
+        .contains("&lt;script&gt;", "b &amp; c", "<svg></svg>", "a &lt; b", "t(2) = −5.66")
         .doesNotContain("<script>");
   }
 }

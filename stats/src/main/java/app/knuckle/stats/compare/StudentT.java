@@ -70,4 +70,19 @@ public record StudentT(
         direction == Direction.LESS ? none : Quantity.of(estimate - half),
         direction == Direction.GREATER ? none : Quantity.of(estimate + half));
   }
+
+  /**
+   * The p that would answer another direction.
+   *
+   * @param direction either, or one side
+   * @return absent where there is no statistic
+   */
+  public Quantity p(Direction direction) {
+    return statistic.exists()
+        ? of(estimate, se, df, direction, USUAL_ALPHA).p()
+        : Quantity.absent(statistic.why());
+  }
+
+  /** Limits are not asked for; any level serves. */
+  private static final double USUAL_ALPHA = 0.05;
 }
