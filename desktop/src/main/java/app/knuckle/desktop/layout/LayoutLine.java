@@ -25,9 +25,7 @@ public final class LayoutLine {
     if (answer == null || answer.findings() == null) {
       return new Line(Line.State.NOT_YET, GAP);
     }
-    Inquiry inquiry = answer.findings().inquiry();
-    boolean described = inquiry.together() && inquiry.measured().size() > 1;
-    if (inquiry.treatments().isEmpty() && inquiry.expected() == null && !described) {
+    if (answer.findings().inquiry().hasGap()) {
       return new Line(Line.State.NOT_YET, GAP);
     }
     ResponseFindings response = answer.findings().first();

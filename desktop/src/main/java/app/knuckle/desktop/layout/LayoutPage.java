@@ -62,7 +62,7 @@ public record LayoutPage(
    * @return the page
    */
   public static LayoutPage of(Answer answer, String reason) {
-    if (answer == null || answer.findings() == null) {
+    if (answer == null || answer.findings() == null || answer.findings().inquiry().hasGap()) {
       List<String> gap =
           answer == null || answer.refusal() == null
               ? List.of()

@@ -217,10 +217,10 @@ public final class Answering {
     if (together != null) {
       return together.analysis(index);
     }
-    if (inquiry.treatments().isEmpty() && inquiry.expected() == null) {
-      if (Laid.isAssociated(inquiry)) {
-        return Analysis.NONE; // Only how the responses go together was asked.
-      }
+    if (Laid.isAssociated(inquiry) && inquiry.expected() == null) {
+      return Analysis.NONE; // Only how the responses go together was asked.
+    }
+    if (inquiry.hasGap()) {
       // The values can be described, before it is said what was done.
       throw waiting(
           "no treatment is chosen yet",

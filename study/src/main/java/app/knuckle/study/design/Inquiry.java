@@ -437,6 +437,16 @@ public record Inquiry(
   }
 
   /**
+   * Whether the sentence has a gap: it is not said yet what was done, nor what is expected, nor
+   * that several columns are looked at together.
+   *
+   * @return true while the values can only be described
+   */
+  public boolean hasGap() {
+    return treatments.isEmpty() && expected == null && !(together && measured.size() > 1);
+  }
+
+  /**
    * The same at another level of significance.
    *
    * @param level between 0 and 1
