@@ -141,7 +141,7 @@ class PagesTest {
     assertThat(ChainPage.of(answer).links())
         .extracting(ChainPage.Link::opens)
         .as("values are looked at before it is said what was done")
-        .containsExactly(true, true, true, false, false, false, false);
+        .containsExactly(true, true, true, false, false, false, false, false);
     assertThat(ChainPage.of(answer).links().get(Joint.LAYOUT.ordinal()).line().words())
         .isEqualTo("the sentence has a gap");
     assertThat(FindingLine.of(answer).tag()).isEqualTo("Cannot yet");

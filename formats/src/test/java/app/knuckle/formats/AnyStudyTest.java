@@ -3,7 +3,10 @@ package app.knuckle.formats;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.formats.report.DocxReport;
 import app.knuckle.formats.report.HtmlReport;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.TextReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
@@ -15,6 +18,8 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -67,7 +72,15 @@ class AnyStudyTest {
   private static String answer(Table table, Inquiry inquiry) {
     try {
       Findings findings = Answering.of(table, inquiry, Progress.NONE);
-      String report = HtmlReport.text(findings, "", "");
+      Page page = Page.of(findings, "a figure");
+      assertThat(TextReport.markdown(page, "figure.svg")).doesNotContain("NaN");
+      assertThat(TextReport.latex(page, "figure.pdf")).doesNotContain("NaN");
+      try {
+        DocxReport.write(page, null, OutputStream.nullOutputStream());
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
+      String report = HtmlReport.text(page, "");
       assertThat(report).doesNotContain("NaN").doesNotContain(">null<").doesNotContain("<script");
       int open = 0;
       for (Matcher tag = TAG.matcher(report); tag.find(); ) {

@@ -2,6 +2,7 @@ package app.knuckle.desktop.command;
 
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.window.KnuckleApp;
+import app.knuckle.study.Version;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.words.Prose;
 import java.nio.file.Files;
@@ -16,7 +17,7 @@ import picocli.CommandLine.Spec;
 /** The command {@code knuckle}. */
 @Command(
     name = "knuckle",
-    version = "Knuckle 0.1.0",
+    version = "Knuckle " + Version.NUMBER,
     mixinStandardHelpOptions = true,
     subcommands = {RunCommand.class, ReckonCommand.class, KnuckleCommand.Demo.class},
     description = "Compares treatment groups from designed experiments.")

@@ -1,13 +1,13 @@
 package app.knuckle.desktop.command;
 
 import app.knuckle.figures.export.FigureFile;
-import app.knuckle.figures.export.SvgExport;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsFile;
-import app.knuckle.formats.report.HtmlReport;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -63,10 +63,20 @@ final class RunCommand implements Callable<Integer> {
   @Option(names = "--inquiry", description = "The question, as JSON, with --table.")
   private Path inquiry;
 
+  @Option(
+      names = "--report",
+      split = ",",
+      paramLabel = "KIND",
+      defaultValue = "html",
+      description = "The page as html, docx, md or tex; several with commas between (html).")
+  private List<String> reports;
+
   @Mixin private ReadingOptions reading;
 
   @Option(names = "--out", required = true, description = "The folder to write to.")
   private Path out;
+
+  private List<ReportFile> kinds = List.of();
 
   @Override
   public Integer call() {
@@ -78,6 +88,7 @@ final class RunCommand implements Callable<Integer> {
           spec.commandLine(), "Name either a study, or a table with --table and --inquiry");
     }
     PrintWriter errors = spec.commandLine().getErr();
+    kinds = reports.stream().map(this::kind).distinct().toList();
     try {
       if (all) {
         return runStudy(StudyFile.read(study, Progress.NONE), errors);
@@ -92,6 +103,17 @@ final class RunCommand implements Callable<Integer> {
       }
       return KnuckleCommand.NOT_COMPUTED;
     }
+  }
+
+  private ReportFile kind(String name) {
+    return ReportFile.of(name)
+        .orElseThrow(
+            () ->
+                new ParameterException(
+                    spec.commandLine(),
+                    "There is no report '"
+                        + Prose.visible(name)
+                        + "'. Known are html, docx, md and tex"));
   }
 
   /** What an earlier run left does not answer this one. */
@@ -138,7 +160,7 @@ final class RunCommand implements Callable<Integer> {
     }
   }
 
-  private static int answer(
+  private int answer(
       Table records,
       Inquiry question,
       Map<String, String> figure,
@@ -183,28 +205,25 @@ final class RunCommand implements Callable<Integer> {
     }
   }
 
-  private static void write(Findings findings, Map<String, String> settings, Path out)
-      throws IOException {
+  private void write(Findings findings, Map<String, String> settings, Path out) throws IOException {
     Files.writeString(out.resolve("findings.json"), FindingsFile.text(findings));
-    String picture = "";
-    String caption = "";
+    InquiryFigure figure = null;
     if (findings.refusal().isEmpty()) {
       int groups = findings.first().shownMeans().size();
       Style style = Style.of(settings, groups);
-      InquiryFigure figure = InquiryFigure.of(findings, style);
-      Scene scene = figure.scene();
-      picture = SvgExport.element(scene);
-      caption = figure.caption();
-      writeAll(scene, "figure", out);
+      figure = InquiryFigure.of(findings, style);
+      writeAll(figure.scene(), "figure", out);
       if (findings.responses().size() > 1) {
         FileNames names = new FileNames();
         for (var each : InquiryFigure.ofAll(findings, style).entrySet()) {
-          String name = "figure-" + names.apart(each.getKey());
-          writeAll(each.getValue().scene(), name, out);
+          writeAll(each.getValue().scene(), "figure-" + names.apart(each.getKey()), out);
         }
       }
     }
-    Files.writeString(out.resolve("report.html"), HtmlReport.text(findings, picture, caption));
+    Page page = Page.of(findings, figure == null ? "" : figure.caption());
+    for (ReportFile kind : kinds) {
+      kind.write(page, figure, out.resolve("report." + kind.ending()));
+    }
   }
 
   /** A figure in every format, side by side. */

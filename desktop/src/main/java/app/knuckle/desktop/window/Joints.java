@@ -18,6 +18,8 @@ import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.Line;
 import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.desktop.writeup.WriteUpLine;
+import app.knuckle.desktop.writeup.WriteUpView;
 import java.util.function.Function;
 import javafx.scene.Node;
 
@@ -43,6 +45,7 @@ final class Joints {
       case TEST -> new Registered(TestView::new, TestLine::of);
       case COMPARE -> new Registered(CompareView::new, CompareLine::of);
       case FIGURE -> new Registered(FigureView::new, FigureLine::of);
+      case WRITE_UP -> new Registered(WriteUpView::new, WriteUpLine::of);
     };
   }
 }

@@ -15,7 +15,9 @@ public enum Joint {
   /** Which means differ. */
   COMPARE("Compare"),
   /** The picture of the means. */
-  FIGURE("Figure");
+  FIGURE("Figure"),
+  /** The page that goes into the paper. */
+  WRITE_UP("Write-up");
 
   private final String title;
 

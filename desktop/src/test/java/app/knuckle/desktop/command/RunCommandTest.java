@@ -73,6 +73,19 @@ class RunCommandTest {
     assertThat(out.resolve("1 Gone/findings.json")).doesNotExist();
   }
 
+  @Test
+  void thePageIsWrittenInTheKindsThatAreAskedFor() throws IOException {
+    assertThat(runWith("--report", "md,docx")).isZero();
+    assertThat(folder.resolve("out/report.md")).content().contains("*t*(2) = ");
+    assertThat(folder.resolve("out/report.docx")).isNotEmptyFile();
+    assertThat(folder.resolve("out/report.html")).doesNotExist();
+    // The next run takes away what it does not write itself.
+    assertThat(runWith("--report", "tex")).isZero();
+    assertThat(folder.resolve("out/report.md")).doesNotExist();
+    assertThat(folder.resolve("out/report.tex")).content().contains("\\textit{t}(2)");
+    assertThat(runWith("--report", "word")).isEqualTo(2);
+  }
+
   private int runWith(String... options) {
     List<String> all =
         new ArrayList<>(

@@ -26,9 +26,9 @@ class HtmlReportTest {
                 new Categories("g", "", codes, List.of("<script>", "b & c"), false)),
             "");
     Findings findings = Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);
-    String page = HtmlReport.text(findings, "<svg></svg>", "a < b");
+    String page = HtmlReport.text(Page.of(findings, "a < b"), "<svg></svg>");
     assertThat(page)
-        .contains("&lt;script&gt;", "b &amp; c", "<svg></svg>", "a &lt; b", "t(2) = −5.66")
+        .contains("&lt;script&gt;", "b &amp; c", "<svg></svg>", "a &lt; b", "<i>t</i>(2) = −5.66")
         .doesNotContain("<script>");
   }
 }

@@ -1,0 +1,141 @@
+package app.knuckle.desktop.writeup;
+
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.figures.export.FigureFile;
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.style.Style;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.HtmlReport;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.ReportFile;
+import app.knuckle.formats.report.TextReport;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.Set;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+
+/** The page of a slip, which of its parts are wanted, and how it is taken away. */
+final class WriteUpViewModel {
+
+  /** The page as it is shown, with its figure. */
+  record Shown(Page page, InquiryFigure figure) {}
+
+  private final SlipViewModel slip;
+  private final Lane making = Lane.ofLatest();
+  private final Lane writing = Lane.inTurn();
+  private final Set<Block.Part> parts =
+      EnumSet.complementOf(EnumSet.of(Block.Part.DIFFERENCES, Block.Part.SOURCES));
+  private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
+  private Shown whole;
+
+  WriteUpViewModel(SlipViewModel slip) {
+    this.slip = slip;
+  }
+
+  /** Makes the page of the answer beside the window. */
+  void refresh() {
+    Answer answer = slip.answer();
+    if (answer == null || answer.findings() == null) {
+      return;
+    }
+    Style style = slip.styleProperty().get();
+    making.run(
+        progress -> {
+          InquiryFigure figure =
+              answer.isTested() && style != null
+                  ? InquiryFigure.of(answer.findings(), style)
+                  : null;
+          String caption = figure == null ? "" : figure.caption();
+          return new Shown(Page.of(answer.findings(), caption), figure);
+        },
+        made -> {
+          whole = made;
+          choose();
+        });
+  }
+
+  private void choose() {
+    shown.set(new Shown(whole.page().only(parts), whole.figure()));
+  }
+
+  boolean has(Block.Part part) {
+    return parts.contains(part);
+  }
+
+  void want(Block.Part part, boolean wanted) {
+    if (wanted) {
+      parts.add(part);
+    } else {
+      parts.remove(part);
+    }
+    if (whole != null) {
+      choose();
+    }
+  }
+
+  ReadOnlyObjectProperty<Shown> shownProperty() {
+    return shown.getReadOnlyProperty();
+  }
+
+  /** What became of the last page that was taken away. */
+  ReadOnlyStringProperty noteProperty() {
+    return note.getReadOnlyProperty();
+  }
+
+  void say(String words) {
+    note.set(words);
+  }
+
+  String html() {
+    return HtmlReport.piece(shown.get().page());
+  }
+
+  String plain() {
+    return TextReport.plain(shown.get().page());
+  }
+
+  String suggestedName(ReportFile kind) {
+    return FigureFile.safeName(slip.inquiry().name()) + "." + kind.ending();
+  }
+
+  /** Writes the page, and beside it the figure that its text names. */
+  void write(ReportFile kind, Path target) {
+    Shown now = shown.get();
+    boolean pictured = now.page().blocks().stream().anyMatch(Block.Figure.class::isInstance);
+    note.set("Writing " + target.getFileName() + " \u2026");
+    writing.run(
+        progress -> {
+          try {
+            kind.write(now.page(), pictured ? now.figure() : null, target);
+            kind.figureBeside()
+                .filter(beside -> pictured && now.figure() != null)
+                .ifPresent(
+                    beside ->
+                        beside.writeChosen(
+                            now.figure().scene(),
+                            ReportFile.DPI,
+                            target.resolveSibling("figure." + beside.ending())));
+            return target;
+          } catch (IOException e) {
+            throw new Refused(
+                Refused.at(
+                        new Place.WholeFile(target.toString()),
+                        "the page cannot be written there",
+                        "Choose another folder")
+                    .refusal(),
+                e);
+          }
+        },
+        written -> note.set("Written: " + written.getFileName()),
+        refused -> note.set(refused.refusal().words()));
+  }
+}

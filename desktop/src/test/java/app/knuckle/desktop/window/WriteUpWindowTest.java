@@ -1,0 +1,77 @@
+package app.knuckle.desktop.window;
+
+import static app.knuckle.desktop.window.Driver.isThere;
+import static app.knuckle.desktop.window.Driver.press;
+import static app.knuckle.desktop.window.Driver.tabTo;
+import static app.knuckle.desktop.window.Driver.takeKeyboard;
+import static app.knuckle.desktop.window.Driver.until;
+import static app.knuckle.desktop.window.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.VBox;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The page, with the keyboard alone. */
+@ExtendWith(ApplicationExtension.class)
+class WriteUpWindowTest {
+
+  private static final int PATIENCE_SECONDS = 60;
+
+  @TempDir private Path folder;
+
+  @Start
+  void start(Stage stage) {
+    Driver.showDemo(stage);
+  }
+
+  @AfterEach
+  void stop() {
+    DialogAnswers.stop();
+  }
+
+  private static int blocks(FxRobot robot) {
+    return robot.lookup("#page").queryAs(VBox.class).getChildren().size();
+  }
+
+  @Test
+  void fromTheFindingToADocument(FxRobot robot) {
+    DialogAnswers.give(folder, null);
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT8);
+    until(() -> isThere(robot, "page") && blocks(robot) > 5);
+    int all = blocks(robot);
+    tabTo(robot, "part-ranking");
+    robot.type(KeyCode.SPACE);
+    until(() -> blocks(robot) == all - 1);
+    tabTo(robot, "page-copy");
+    robot.type(KeyCode.SPACE);
+    untilShown(robot, "page-note", "clipboard");
+    WaitForAsyncUtils.waitForAsyncFx(
+        TimeUnit.SECONDS.toMillis(PATIENCE_SECONDS),
+        () -> {
+          assertThat(Clipboard.getSystemClipboard().getHtml()).contains("<i>F</i>(3, 30) = 14.38");
+          assertThat(Clipboard.getSystemClipboard().getString()).contains("Green T\t8\t6.87");
+        });
+    tabTo(robot, "page-docx");
+    robot.type(KeyCode.SPACE);
+    untilShown(robot, "page-note", "Written: Clearance-by-feed.docx");
+    assertThat(folder.resolve("Clearance-by-feed.docx")).isNotEmptyFile();
+    tabTo(robot, "page-md");
+    robot.type(KeyCode.SPACE);
+    untilShown(robot, "page-note", "Written: Clearance-by-feed.md");
+    assertThat(folder.resolve("figure.svg")).isNotEmptyFile();
+  }
+}

@@ -1,0 +1,150 @@
+package app.knuckle.formats.report;
+
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Writes a page as text: plain, Markdown, LaTeX. */
+public final class TextReport {
+
+  private TextReport() {}
+
+  /**
+   * The page as plain text, with cells apart by tabs, as a spreadsheet takes them.
+   *
+   * @param page to write
+   * @return lines
+   */
+  public static String plain(Page page) {
+    StringBuilder text = new StringBuilder();
+    int tables = 0;
+    for (Block block : page.blocks()) {
+      if (block instanceof Block.Heading heading) {
+        text.append(heading.text()).append("\n\n");
+      } else if (block instanceof Block.Paragraph paragraph) {
+        text.append(paragraph.text()).append("\n\n");
+      } else if (block instanceof Block.Table table) {
+        text.append("Table ").append(++tables).append(". ").append(table.caption()).append('\n');
+        text.append(String.join("\t", table.heads())).append('\n');
+        table.rows().forEach(row -> text.append(String.join("\t", row)).append('\n'));
+        text.append(table.note()).append(table.note().isEmpty() ? "\n" : "\n\n");
+      } else if (block instanceof Block.Figure figure) {
+        text.append("Figure 1. ").append(figure.caption()).append("\n\n");
+      }
+    }
+    return text.toString();
+  }
+
+  /**
+   * The page as Markdown.
+   *
+   * @param page to write
+   * @param picture the file of the figure beside it; empty for none
+   * @return lines
+   */
+  public static String markdown(Page page, String picture) {
+    StringBuilder text = new StringBuilder();
+    int tables = 0;
+    for (Block block : page.blocks()) {
+      if (block instanceof Block.Heading heading) {
+        text.append("#".repeat(heading.level())).append(' ').append(md(heading.text()));
+        text.append("\n\n");
+      } else if (block instanceof Block.Paragraph paragraph) {
+        text.append(
+            paragraph.runs().stream()
+                .map(run -> run.italic() ? "*" + md(run.text()) + "*" : md(run.text()))
+                .collect(Collectors.joining()));
+        text.append("\n\n");
+      } else if (block instanceof Block.Table table) {
+        text.append("**Table ").append(++tables).append(".** ").append(md(table.caption()));
+        text.append("\n\n").append(row(table.heads()));
+        text.append("|:---|").append("---:|".repeat(table.heads().size() - 1)).append('\n');
+        table.rows().forEach(cells -> text.append(row(cells)));
+        text.append('\n');
+        if (!table.note().isEmpty()) {
+          text.append(md(table.note())).append("\n\n");
+        }
+      } else if (block instanceof Block.Figure figure && !picture.isEmpty()) {
+        text.append("![").append(md(figure.caption())).append("](").append(picture).append(")\n\n");
+        text.append("**Figure 1.** ").append(md(figure.caption())).append("\n\n");
+      }
+    }
+    return text.toString();
+  }
+
+  private static String row(List<String> cells) {
+    return cells.stream().map(TextReport::md).collect(Collectors.joining(" | ", "| ", " |\n"));
+  }
+
+  /** What Markdown would take for marks of its own is said to be text. */
+  private static String md(String text) {
+    return text.replaceAll("([\\\\`*_{}\\[\\]<>#|~])", "\\\\$1").replaceAll("\\R", " ");
+  }
+
+  /**
+   * The page as LaTeX, to be taken into a document that has the package booktabs.
+   *
+   * @param page to write
+   * @param picture the file of the figure beside it; empty for none
+   * @return lines
+   */
+  public static String latex(Page page, String picture) {
+    StringBuilder text = new StringBuilder("% Needs \\usepackage{booktabs,graphicx}\n");
+    for (Block block : page.blocks()) {
+      if (block instanceof Block.Heading heading) {
+        text.append(heading.level() == 1 ? "\\section{" : "\\subsection{");
+        text.append(tex(heading.text())).append("}\n\n");
+      } else if (block instanceof Block.Paragraph paragraph) {
+        text.append(
+            paragraph.runs().stream()
+                .map(run -> run.italic() ? "\\textit{" + tex(run.text()) + "}" : tex(run.text()))
+                .collect(Collectors.joining()));
+        text.append("\n\n");
+      } else if (block instanceof Block.Table table) {
+        text.append("\\begin{table}\n\\caption{").append(tex(table.caption())).append("}\n");
+        text.append("\\begin{tabular}{l").append("r".repeat(table.heads().size() - 1));
+        text.append("}\n\\toprule\n").append(line(table.heads())).append("\\midrule\n");
+        table.rows().forEach(cells -> text.append(line(cells)));
+        text.append("\\bottomrule\n\\end{tabular}\n");
+        if (!table.note().isEmpty()) {
+          text.append("\n").append(tex(table.note())).append('\n');
+        }
+        text.append("\\end{table}\n\n");
+      } else if (block instanceof Block.Figure figure && !picture.isEmpty()) {
+        text.append("\\begin{figure}\n\\includegraphics{").append(picture).append("}\n");
+        text.append("\\caption{").append(tex(figure.caption())).append("}\n\\end{figure}\n\n");
+      }
+    }
+    return text.toString();
+  }
+
+  private static String line(List<String> cells) {
+    return cells.stream().map(TextReport::tex).collect(Collectors.joining(" & ", "", " \\\\\n"));
+  }
+
+  /** Every sign that means something to LaTeX stands for itself. */
+  private static String tex(String text) {
+    StringBuilder safe = new StringBuilder();
+    for (char c : text.replaceAll("\\R", " ").toCharArray()) {
+      switch (c) {
+        case '&', '%', '$', '#', '_', '{', '}' -> safe.append('\\').append(c);
+        case '\\' -> safe.append("\\textbackslash{}");
+        case '~' -> safe.append("\\textasciitilde{}");
+        case '^' -> safe.append("\\textasciicircum{}");
+        case '<', '>' -> safe.append('$').append(c).append('$');
+        case '\u2212' -> safe.append("$-$");
+        case '\u00d7' -> safe.append("$\\times$");
+        case '\u00b1' -> safe.append("$\\pm$");
+        case '\u03b1' -> safe.append("$\\alpha$");
+        case '\u03b7' -> safe.append("$\\eta$");
+        case '\u03c9' -> safe.append("$\\omega$");
+        case '\u03c7' -> safe.append("$\\chi$");
+        case '\u039b' -> safe.append("$\\Lambda$");
+        case '\u03b5' -> safe.append("$\\varepsilon$");
+        case '\u00b2' -> safe.append("$^2$");
+        case '\u00b7' -> safe.append("$\\cdot$");
+        default -> safe.append(c);
+      }
+    }
+    return safe.toString();
+  }
+}
