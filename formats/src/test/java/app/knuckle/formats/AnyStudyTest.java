@@ -6,6 +6,7 @@ import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.report.DocxReport;
 import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.PdfReport;
 import app.knuckle.formats.report.TextReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
@@ -77,6 +78,7 @@ class AnyStudyTest {
       assertThat(TextReport.latex(page, "figure.pdf")).doesNotContain("NaN");
       try {
         DocxReport.write(page, null, OutputStream.nullOutputStream());
+        PdfReport.write(page, null, OutputStream.nullOutputStream());
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }

@@ -19,7 +19,8 @@ import java.util.stream.Stream;
  */
 final class ResultFolder {
   private static final Pattern RESULT =
-      Pattern.compile("findings\\.json|report\\.(html|docx|md|tex)|figure(-.*)?\\.(svg|pdf|png)");
+      Pattern.compile(
+          "findings\\.json|report\\.(html|docx|pdf|md|tex)|figure(-.*)?\\.(svg|pdf|png)");
 
   private ResultFolder() {}
 

@@ -68,7 +68,7 @@ final class RunCommand implements Callable<Integer> {
       split = ",",
       paramLabel = "KIND",
       defaultValue = "html",
-      description = "The page as html, docx, md or tex; several with commas between (html).")
+      description = "The page as html, docx, pdf, md or tex; several with commas between (html).")
   private List<String> reports;
 
   @Mixin private ReadingOptions reading;
@@ -113,7 +113,7 @@ final class RunCommand implements Callable<Integer> {
                     spec.commandLine(),
                     "There is no report '"
                         + Prose.visible(name)
-                        + "'. Known are html, docx, md and tex"));
+                        + "'. Known are html, docx, pdf, md and tex"));
   }
 
   /** What an earlier run left does not answer this one. */

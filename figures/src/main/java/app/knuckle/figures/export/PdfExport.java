@@ -13,7 +13,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 
 /** Writes a scene as a one-page PDF with real text in embedded type. */
 public final class PdfExport {
@@ -36,21 +36,33 @@ public final class PdfExport {
       PDRectangle size = new PDRectangle((float) scene.width(), (float) scene.height());
       PDPage page = new PDPage(size);
       document.addPage(page);
-      PdfBoxGraphics2DFontTextDrawer text = new PdfBoxGraphics2DFontTextDrawer();
-      for (Face face : Face.values()) {
-        try (InputStream font = Type.open(face)) {
-          text.registerFont(Type.font(face, 1).getName(), PDType0Font.load(document, font));
-        }
-      }
-      PdfBoxGraphics2D g =
-          new PdfBoxGraphics2D(document, (float) scene.width(), (float) scene.height());
-      g.setFontTextDrawer(text);
-      Painter.paint(scene, g);
-      g.dispose();
       try (PDPageContentStream content = new PDPageContentStream(document, page)) {
-        content.drawForm(g.getXFormObject());
+        content.drawForm(form(document, scene));
       }
       document.save(out);
     }
+  }
+
+  /**
+   * Paints a scene into a document.
+   *
+   * @param document that takes the type and the picture
+   * @param scene what to paint
+   * @return the picture, as large as the scene, to be drawn on a page
+   * @throws IOException if the type cannot be read
+   */
+  public static PDFormXObject form(PDDocument document, Scene scene) throws IOException {
+    PdfBoxGraphics2DFontTextDrawer text = new PdfBoxGraphics2DFontTextDrawer();
+    for (Face face : Face.values()) {
+      try (InputStream font = Type.open(face)) {
+        text.registerFont(Type.font(face, 1).getName(), PdfType.load(document, font));
+      }
+    }
+    PdfBoxGraphics2D g =
+        new PdfBoxGraphics2D(document, (float) scene.width(), (float) scene.height());
+    g.setFontTextDrawer(text);
+    Painter.paint(scene, g);
+    g.dispose();
+    return g.getXFormObject();
   }
 }

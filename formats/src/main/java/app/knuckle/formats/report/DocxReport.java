@@ -30,6 +30,7 @@ import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTRPr;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTSimpleField;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTStyle;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTTblBorders;
+import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTTblGrid;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.STBorder;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.STStyleType;
 
@@ -48,6 +49,18 @@ public final class DocxReport {
 
   /** The same page gives the same bytes: no time of writing stands in it. */
   private static final Date NO_TIME = new Date(0);
+
+  /** What the first column takes of a table, per cent, where there are few others. */
+  private static final double NAMES = 34;
+
+  /** The same where there are many. */
+  private static final double NAMES_AMONG_MANY = 20;
+
+  /** More columns than this are many. */
+  private static final int FEW_COLUMNS = 5;
+
+  /** Between the margins of a page, in twentieths of a point. */
+  private static final double TABLE_TWIPS = 9000;
 
   private final XWPFDocument document = new XWPFDocument();
 
@@ -112,7 +125,7 @@ public final class DocxReport {
       XWPFParagraph paragraph = paragraph(BODY);
       for (Block.Paragraph.Run run : own.runs()) {
         XWPFRun set = paragraph.createRun();
-        set.setText(run.text());
+        set.setText(Block.Paragraph.unbroken(run.text()));
         set.setItalic(run.italic());
       }
     } else if (block instanceof Block.Table table) {
@@ -144,6 +157,22 @@ public final class DocxReport {
     borders.addNewInsideV().setVal(STBorder.NIL);
     borders.addNewLeft().setVal(STBorder.NIL);
     borders.addNewRight().setVal(STBorder.NIL);
+    CTTblGrid grid = table.getCTTbl().getTblGrid();
+    if (grid == null) {
+      grid = table.getCTTbl().addNewTblGrid();
+    }
+    while (grid.sizeOfGridColArray() > 0) {
+      grid.removeGridCol(0);
+    }
+    double names = own.heads().size() > FEW_COLUMNS ? NAMES_AMONG_MANY : NAMES;
+    for (int c = 0; c < own.heads().size(); c++) {
+      // Names need more room than numbers.
+      double share = c == 0 ? names : (100 - names) / Math.max(1, own.heads().size() - 1);
+      grid.addNewGridCol().setW(BigInteger.valueOf(Math.round(TABLE_TWIPS * share / 100)));
+      for (XWPFTableRow row : table.getRows()) {
+        row.getCell(c).setWidth(String.valueOf(Math.round(TABLE_TWIPS * share / 100)));
+      }
+    }
     row(table.getRow(0), own.heads(), true);
     table.getRow(0).setRepeatHeader(true);
     for (int r = 0; r < own.rows().size(); r++) {

@@ -21,6 +21,8 @@ public enum ReportFile {
   HTML("Page (.html)"),
   /** An office document, with its figure. */
   DOCX("Document (.docx)"),
+  /** Pages with embedded type, with the figure. */
+  PDF("PDF"),
   /** Text with marks; the figure stands beside it as figure.svg. */
   MD("Markdown (.md)"),
   /** For LaTeX; the figure stands beside it as figure.pdf. */
@@ -62,7 +64,7 @@ public enum ReportFile {
    */
   public Optional<FigureFile> figureBeside() {
     return switch (this) {
-      case HTML, DOCX -> Optional.empty();
+      case HTML, DOCX, PDF -> Optional.empty();
       case MD -> Optional.of(FigureFile.SVG);
       case TEX -> Optional.of(FigureFile.PDF);
     };
@@ -96,6 +98,11 @@ public enum ReportFile {
       case DOCX -> {
         try (OutputStream out = Files.newOutputStream(beside)) {
           DocxReport.write(page, scene == null ? null : picture(figure), out);
+        }
+      }
+      case PDF -> {
+        try (OutputStream out = Files.newOutputStream(beside)) {
+          PdfReport.write(page, scene, out);
         }
       }
       case MD -> Files.writeString(beside, TextReport.markdown(page, beside(scene, "figure.svg")));

@@ -16,6 +16,9 @@ import java.io.IOException;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.stream.Collectors;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.apache.poi.xwpf.usermodel.XWPFParagraph;
 import org.apache.poi.xwpf.usermodel.XWPFRun;
@@ -218,5 +221,42 @@ class PageTest {
   @Test
   void theSamePageGivesTheSameBytes() throws IOException {
     assertThat(docx()).isEqualTo(docx());
+  }
+
+  private static byte[] pdf(Page page) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    PdfReport.write(page, null, out);
+    return out.toByteArray();
+  }
+
+  @Test
+  void thePagesCanBeReadAndHaveBookmarksAndNumbers() throws IOException {
+    List<List<String>> rows = new java.util.ArrayList<>();
+    for (int i = 0; i < 200; i++) {
+      rows.add(List.of("group \u2603 " + i, String.valueOf(i), "x".repeat(i)));
+    }
+    Page page =
+        new Page(
+            "Long",
+            List.of(
+                new Block.Heading(Block.Part.TITLE, "Long", 1),
+                new Block.Paragraph(
+                    Block.Part.RESULTS, "After it, F(2, 30) = 4.1, p < .001 of fifty."),
+                new Block.Table(
+                    Block.Part.MEANS, "Many", List.of("pair", "n", "note"), rows, "Below.")));
+    try (PDDocument read = Loader.loadPDF(pdf(page))) {
+      assertThat(read.getNumberOfPages()).isGreaterThan(2);
+      String text = new PDFTextStripper().getText(read);
+      assertThat(text)
+          .as("no ligature swallows letters")
+          .contains("After it, F(2, 30) = 4.1, p < .001 of fifty.")
+          .contains("group ? 199")
+          .contains("1 / " + read.getNumberOfPages());
+      assertThat(text.split("pair n").length - 1).isEqualTo(read.getNumberOfPages());
+      assertThat(read.getDocumentCatalog().getDocumentOutline().getFirstChild().getTitle())
+          .isEqualTo("Long");
+      assertThat(read.getDocumentInformation().getTitle()).isEqualTo("Long");
+    }
+    assertThat(pdf(page())).isEqualTo(pdf(page()));
   }
 }

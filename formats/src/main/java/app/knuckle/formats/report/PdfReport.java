@@ -1,0 +1,364 @@
+package app.knuckle.formats.report;
+
+import app.knuckle.figures.export.PdfExport;
+import app.knuckle.figures.export.PdfType;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.scene.Type;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
+import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
+import org.apache.pdfbox.util.Matrix;
+
+/**
+ * Writes a page as PDF: embedded type that can be selected, headings as bookmarks, heads of tables
+ * repeated, pages numbered.
+ */
+public final class PdfReport {
+
+  private static final PDRectangle PAPER = PDRectangle.A4;
+  private static final float MARGIN = 62;
+  private static final float WIDE = PAPER.getWidth() - 2 * MARGIN;
+  private static final float BODY = 10.5f;
+  private static final float SMALL = 9f;
+
+  /** Line to line, in sizes of the type. */
+  private static final float LEADING = 1.4f;
+
+  private static final float CELL_GAP = 10;
+
+  /** How far an upright letter leans that stands for an italic one, which is not shipped. */
+  private static final float SLANT = 0.2f;
+
+  /** In place of the time, so that the same page is the same file. */
+  private static final long DOCUMENT = 1;
+
+  /** What is shown for a letter that the type does not have. */
+  private static final String UNKNOWN = "?";
+
+  private final PDDocument document;
+  private final PDFont regular;
+  private final PDFont strong;
+  private final Map<PDFont, Map<String, Boolean>> known = new HashMap<>();
+  private final PDDocumentOutline outline = new PDDocumentOutline();
+  private PDPageContentStream content;
+  private PDPage page;
+  private float y;
+
+  private PdfReport(PDDocument document) throws IOException {
+    this.document = document;
+    regular = font("SourceSerif4_400Regular.ttf");
+    strong = font("SourceSerif4_600SemiBold.ttf");
+  }
+
+  private PDFont font(String file) throws IOException {
+    try (InputStream in = Type.class.getResourceAsStream("/app/knuckle/figures/fonts/" + file)) {
+      return PdfType.load(document, in);
+    }
+  }
+
+  /**
+   * Writes the page.
+   *
+   * @param page to write
+   * @param figure of it; null for none
+   * @param out where to; not closed
+   * @throws IOException if it cannot be written
+   */
+  public static void write(Page page, Scene figure, OutputStream out) throws IOException {
+    try (PDDocument document = new PDDocument()) {
+      document.setDocumentId(DOCUMENT);
+      document.getDocumentInformation().setTitle(page.title());
+      document.getDocumentCatalog().setLanguage("en");
+      PdfReport report = new PdfReport(document);
+      document.getDocumentCatalog().setDocumentOutline(report.outline);
+      report.turn();
+      int tables = 0;
+      for (Block block : page.blocks()) {
+        if (block instanceof Block.Heading heading) {
+          report.heading(heading);
+        } else if (block instanceof Block.Paragraph paragraph) {
+          report.paragraph(paragraph.runs(), BODY);
+        } else if (block instanceof Block.Table table) {
+          report.table(table, ++tables);
+        } else if (block instanceof Block.Figure own && figure != null) {
+          report.figure(own, figure);
+        }
+      }
+      report.content.close();
+      report.number();
+      document.save(out);
+    }
+  }
+
+  private void turn() throws IOException {
+    if (content != null) {
+      content.close();
+    }
+    page = new PDPage(PAPER);
+    document.addPage(page);
+    content = new PDPageContentStream(document, page);
+    y = PAPER.getHeight() - MARGIN;
+  }
+
+  private void need(float room) throws IOException {
+    if (y - room < MARGIN) {
+      turn();
+    }
+  }
+
+  private void heading(Block.Heading heading) throws IOException {
+    float size = heading.level() == 1 ? 16 : 12.5f;
+    need(4 * size * LEADING);
+    y -= heading.level() == 1 ? 0 : 6;
+    PDPageXYZDestination place = new PDPageXYZDestination();
+    place.setPage(page);
+    place.setTop((int) y);
+    PDOutlineItem mark = new PDOutlineItem();
+    mark.setTitle(heading.text());
+    mark.setDestination(place);
+    outline.addLast(mark);
+    lines(List.of(new Block.Paragraph.Run(heading.text(), false)), strong, size);
+    y -= 6;
+  }
+
+  private void paragraph(List<Block.Paragraph.Run> runs, float size) throws IOException {
+    lines(runs, regular, size);
+    y -= 8;
+  }
+
+  /** A word with the blank before it, as it stands in a line. */
+  private record Word(String text, boolean italic, boolean blank) {}
+
+  private void lines(List<Block.Paragraph.Run> runs, PDFont font, float size) throws IOException {
+    List<Word> line = new ArrayList<>();
+    float wide = 0;
+    float blank = width(" ", font, size);
+    for (Word word : words(runs)) {
+      float own = width(word.text(), font, size);
+      float before = word.blank() && !line.isEmpty() ? blank : 0;
+      if (wide + before + own > WIDE && !line.isEmpty() && word.blank()) {
+        line(line, font, size);
+        line.clear();
+        wide = 0;
+        before = 0;
+      }
+      line.add(word);
+      wide += before + own;
+    }
+    if (!line.isEmpty()) {
+      line(line, font, size);
+    }
+  }
+
+  private List<Word> words(List<Block.Paragraph.Run> runs) {
+    List<Word> words = new ArrayList<>();
+    boolean blank = false;
+    for (Block.Paragraph.Run run : runs) {
+      // Small statements hold together: no line ends inside "p < .001".
+      String text = Block.Paragraph.unbroken(run.text());
+      for (String part : text.split("(?<= )|(?= )")) {
+        if (part.equals(" ")) {
+          blank = true;
+        } else if (!part.isEmpty()) {
+          words.add(new Word(part.replace('\u00a0', ' '), run.italic(), blank || words.isEmpty()));
+          blank = false;
+        }
+      }
+    }
+    return words;
+  }
+
+  private void line(List<Word> words, PDFont font, float size) throws IOException {
+    need(size * LEADING);
+    y -= size;
+    float x = MARGIN;
+    float blank = width(" ", font, size);
+    for (int w = 0; w < words.size(); w++) {
+      Word word = words.get(w);
+      x += word.blank() && w > 0 ? blank : 0;
+      text(word.text(), x, y, font, size, word.italic());
+      x += width(word.text(), font, size);
+    }
+    y -= size * (LEADING - 1);
+  }
+
+  private void text(String text, float x, float at, PDFont font, float size, boolean italic)
+      throws IOException {
+    content.beginText();
+    content.setFont(font, size);
+    content.setTextMatrix(new Matrix(1, 0, italic ? SLANT : 0, 1, x, at));
+    content.showText(shown(text, font));
+    content.endText();
+  }
+
+  private float width(String text, PDFont font, float size) throws IOException {
+    return font.getStringWidth(shown(text, font)) / 1000 * size;
+  }
+
+  /** The text with what the type does not have, and what is no letter, replaced. */
+  private String shown(String text, PDFont font) {
+    StringBuilder shown = new StringBuilder();
+    text.codePoints()
+        .mapToObj(Character::toString)
+        .forEach(
+            letter ->
+                shown.append(
+                    known
+                            .computeIfAbsent(font, f -> new HashMap<>())
+                            .computeIfAbsent(letter, l -> has(font, l))
+                        ? letter
+                        : letter.isBlank() ? " " : UNKNOWN));
+    return shown.toString();
+  }
+
+  private static boolean has(PDFont font, String letter) {
+    try {
+      font.encode(letter);
+      return letter.codePointAt(0) >= ' ';
+    } catch (IOException | IllegalArgumentException e) {
+      return false;
+    }
+  }
+
+  private void table(Block.Table table, int number) throws IOException {
+    float size = SMALL;
+    float[] columns = columns(table, size);
+    float all = sum(columns);
+    if (all > WIDE) {
+      // The names give way first, then the type.
+      float others = all - columns[0];
+      columns[0] = Math.max(Math.min(columns[0], 120), WIDE - others);
+      while (sum(columns) > WIDE && size > 5) {
+        size -= 0.5f;
+        float name = columns[0];
+        columns = columns(table, size);
+        columns[0] = Math.min(columns[0], name);
+      }
+    }
+    float stretch = Math.max(0, WIDE - sum(columns)) / columns.length;
+    for (int c = 0; c < columns.length; c++) {
+      columns[c] += Math.min(stretch, 40);
+    }
+    need(6 * size * LEADING);
+    String caption = "Table " + number + ". " + table.caption();
+    lines(List.of(new Block.Paragraph.Run(caption, false)), strong, BODY);
+    y -= 3;
+    heads(table, columns, size);
+    for (List<String> row : table.rows()) {
+      if (y - size * LEADING < MARGIN) {
+        rule(columns);
+        turn();
+        heads(table, columns, size);
+      }
+      row(row, columns, regular, size);
+    }
+    rule(columns);
+    y -= 4;
+    if (!table.note().isEmpty()) {
+      lines(new Block.Paragraph(table.part(), table.note()).runs(), regular, SMALL);
+    }
+    y -= 12;
+  }
+
+  private void heads(Block.Table table, float[] columns, float size) throws IOException {
+    rule(columns);
+    row(table.heads(), columns, strong, size);
+    rule(columns);
+    y -= 2;
+  }
+
+  private float[] columns(Block.Table table, float size) throws IOException {
+    float[] columns = new float[table.heads().size()];
+    for (int c = 0; c < columns.length; c++) {
+      columns[c] = width(table.heads().get(c), strong, size);
+      for (List<String> row : table.rows()) {
+        columns[c] = Math.max(columns[c], width(row.get(c), regular, size));
+      }
+      columns[c] += CELL_GAP;
+    }
+    return columns;
+  }
+
+  private static float sum(float[] columns) {
+    float sum = 0;
+    for (float column : columns) {
+      sum += column;
+    }
+    return sum;
+  }
+
+  private void rule(float[] columns) throws IOException {
+    content.setLineWidth(0.6f);
+    content.moveTo(MARGIN, y);
+    content.lineTo(MARGIN + Math.min(WIDE, sum(columns)), y);
+    content.stroke();
+  }
+
+  private void row(List<String> cells, float[] columns, PDFont font, float size)
+      throws IOException {
+    y -= size * 1.15f;
+    float x = MARGIN;
+    for (int c = 0; c < columns.length; c++) {
+      String cell = cut(cells.get(c), columns[c] - CELL_GAP / 2, font, size);
+      float at = c == 0 ? x : x + columns[c] - width(cell, font, size);
+      text(cell, at, y, font, size, false);
+      x += columns[c];
+    }
+    y -= size * (LEADING - 1.15f);
+  }
+
+  private String cut(String text, float room, PDFont font, float size) throws IOException {
+    String cut = text;
+    while (cut.length() > 1
+        && width(cut + "\u2026", font, size) > room
+        && width(cut, font, size) > room) {
+      cut = cut.substring(0, cut.length() - 1);
+    }
+    return cut.length() == text.length() ? text : cut + "\u2026";
+  }
+
+  private void figure(Block.Figure own, Scene scene) throws IOException {
+    float scale = (float) Math.min(1, WIDE / scene.width());
+    float tall = (float) scene.height() * scale;
+    scale = Math.min(scale, scale * (PAPER.getHeight() - 2 * MARGIN - 60) / Math.max(1, tall));
+    tall = (float) scene.height() * scale;
+    need(tall + 40);
+    PDFormXObject form = PdfExport.form(document, scene);
+    content.saveGraphicsState();
+    content.transform(new Matrix(scale, 0, 0, scale, MARGIN, y - tall));
+    content.drawForm(form);
+    content.restoreGraphicsState();
+    y -= tall + 6;
+    lines(List.of(new Block.Paragraph.Run("Figure 1. " + own.caption(), false)), regular, SMALL);
+    y -= 10;
+  }
+
+  private void number() throws IOException {
+    int all = document.getNumberOfPages();
+    for (int p = 0; p < all; p++) {
+      try (PDPageContentStream foot =
+          new PDPageContentStream(
+              document, document.getPage(p), PDPageContentStream.AppendMode.APPEND, true, true)) {
+        String text = (p + 1) + " / " + all;
+        foot.beginText();
+        foot.setFont(regular, SMALL);
+        foot.newLineAtOffset((PAPER.getWidth() - width(text, regular, SMALL)) / 2, MARGIN / 2);
+        foot.showText(text);
+        foot.endText();
+      }
+    }
+  }
+}
