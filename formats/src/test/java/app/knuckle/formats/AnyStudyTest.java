@@ -73,16 +73,17 @@ class AnyStudyTest {
   private static String answer(Table table, Inquiry inquiry) {
     try {
       Findings findings = Answering.of(table, inquiry, Progress.NONE);
-      Page page = Page.of(findings, "a figure");
-      assertThat(TextReport.markdown(page, "figure.svg")).doesNotContain("NaN");
-      assertThat(TextReport.latex(page, "figure.pdf")).doesNotContain("NaN");
+      Page page = Page.of(findings, null);
+      assertThat(TextReport.markdown(page, n -> "figure.svg")).doesNotContain("NaN");
+      assertThat(TextReport.latex(page, n -> "figure.pdf")).doesNotContain("NaN");
+      String report;
       try {
-        DocxReport.write(page, null, OutputStream.nullOutputStream());
-        PdfReport.write(page, null, OutputStream.nullOutputStream());
+        report = HtmlReport.text(page);
+        DocxReport.write(page, OutputStream.nullOutputStream());
+        PdfReport.write(page, OutputStream.nullOutputStream());
       } catch (IOException e) {
         throw new UncheckedIOException(e);
       }
-      String report = HtmlReport.text(page, "");
       assertThat(report).doesNotContain("NaN").doesNotContain(">null<").doesNotContain("<script");
       int open = 0;
       for (Matcher tag = TAG.matcher(report); tag.find(); ) {

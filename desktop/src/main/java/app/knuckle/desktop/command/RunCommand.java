@@ -71,6 +71,12 @@ final class RunCommand implements Callable<Integer> {
       description = "The page as html, docx, pdf, md or tex; several with commas between (html).")
   private List<String> reports;
 
+  @Option(
+      names = "--write-up",
+      paramLabel = "FILE",
+      description = "One document of all inquiries of a study; its ending says which kind.")
+  private Path writeUp;
+
   @Mixin private ReadingOptions reading;
 
   @Option(names = "--out", required = true, description = "The folder to write to.")
@@ -89,13 +95,17 @@ final class RunCommand implements Callable<Integer> {
     }
     PrintWriter errors = spec.commandLine().getErr();
     kinds = reports.stream().map(this::kind).distinct().toList();
+    if (writeUp != null && !all) {
+      throw new ParameterException(spec.commandLine(), "--write-up is for a study");
+    }
+    ReportFile document = writeUp == null ? null : kind(ending(writeUp));
     try {
       if (all) {
-        return runStudy(StudyFile.read(study, Progress.NONE), errors);
+        return runStudy(StudyFile.read(study, Progress.NONE), document, errors);
       }
       Inquiry question = InquiryFile.read(text(inquiry));
       Table records = RecordsFile.read(table, reading.form(table), Progress.NONE);
-      return answer(records, question, Map.of(), out, errors);
+      return answer(records, question, Map.of(), out, errors).status();
     } catch (Refused e) {
       errors.println(Prose.visible(e.refusal().words()));
       if (one) {
@@ -103,6 +113,11 @@ final class RunCommand implements Callable<Integer> {
       }
       return KnuckleCommand.NOT_COMPUTED;
     }
+  }
+
+  private static String ending(Path file) {
+    String name = file.getFileName().toString();
+    return name.substring(name.lastIndexOf('.') + 1);
   }
 
   private ReportFile kind(String name) {
@@ -126,7 +141,7 @@ final class RunCommand implements Callable<Integer> {
   }
 
   /** Answers every inquiry; one that cannot be computed does not keep the others from it. */
-  private int runStudy(Study read, PrintWriter errors) {
+  private int runStudy(Study read, ReportFile document, PrintWriter errors) {
     if (read.asked().isEmpty()) {
       throw Refused.at(
           new Place.WholeFile(study.getFileName().toString()),
@@ -136,12 +151,28 @@ final class RunCommand implements Callable<Integer> {
     List<Answered> all =
         IntStream.range(0, read.asked().size()).parallel().mapToObj(i -> answer(read, i)).toList();
     all.forEach(a -> errors.print(a.said()));
+    int status = all.stream().mapToInt(Answered::status).max().orElse(0);
+    if (document != null) {
+      try {
+        Page joined = Page.joined(read.name(), all.stream().map(Answered::page).toList());
+        document.write(joined, writeUp.toAbsolutePath());
+      } catch (IOException e) {
+        errors.println(writeUp + ": the document cannot be written there. " + e.getMessage());
+        status = KnuckleCommand.NOT_COMPUTED;
+      }
+    }
     errors.flush();
-    return all.stream().mapToInt(Answered::status).max().orElse(0);
+    return status;
   }
 
-  /** What became of an inquiry, and what there is to say; said in the order of the inquiries. */
-  private record Answered(int status, String said) {}
+  /**
+   * What became of an inquiry, and what there is to say; said in the order of the inquiries.
+   *
+   * @param status of the whole, as the command ends with it
+   * @param said on the error stream
+   * @param page of it
+   */
+  private record Answered(int status, String said, Page page) {}
 
   private Answered answer(Study read, int place) {
     Study.Asked asked = read.asked().get(place);
@@ -151,16 +182,19 @@ final class RunCommand implements Callable<Integer> {
     PrintWriter errors = new PrintWriter(said);
     try {
       Table records = read.table(asked.table());
-      int status = answer(records, asked.inquiry(), asked.figure(), folder, errors);
-      return new Answered(status, said.toString());
+      Answer answer = answer(records, asked.inquiry(), asked.figure(), folder, errors);
+      return new Answered(answer.status(), said.toString(), answer.page());
     } catch (Refused e) {
       errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
       clear(folder, errors);
-      return new Answered(KnuckleCommand.NOT_COMPUTED, said.toString());
+      Page page = Page.ofRefusal(asked.inquiry().name(), e.refusal().words());
+      return new Answered(KnuckleCommand.NOT_COMPUTED, said.toString(), page);
     }
   }
 
-  private int answer(
+  private record Answer(int status, Page page) {}
+
+  private Answer answer(
       Table records,
       Inquiry question,
       Map<String, String> figure,
@@ -168,12 +202,15 @@ final class RunCommand implements Callable<Integer> {
       PrintWriter errors) {
     try {
       Findings findings = Answering.of(records, question, Progress.NONE);
-      ResultFolder.write(folder, fresh -> write(findings, figure, fresh));
+      InquiryFigure drawn = figure(findings, figure);
+      Page page = Page.of(findings, drawn);
+      ResultFolder.write(folder, fresh -> write(findings, figure, drawn, page, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
-      return findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0;
+      return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);
     } catch (IOException e) {
-      errors.println(folder + ": the findings cannot be written there. " + e.getMessage());
-      return KnuckleCommand.NOT_COMPUTED;
+      String words = folder + ": the findings cannot be written there. " + e.getMessage();
+      errors.println(words);
+      return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(question.name(), words));
     }
   }
 
@@ -205,24 +242,33 @@ final class RunCommand implements Callable<Integer> {
     }
   }
 
-  private void write(Findings findings, Map<String, String> settings, Path out) throws IOException {
-    Files.writeString(out.resolve("findings.json"), FindingsFile.text(findings));
-    InquiryFigure figure = null;
-    if (findings.refusal().isEmpty()) {
-      int groups = findings.first().shownMeans().size();
-      Style style = Style.of(settings, groups);
-      figure = InquiryFigure.of(findings, style);
-      writeAll(figure.scene(), "figure", out);
+  private static Style style(Findings findings, Map<String, String> settings) {
+    return Style.of(settings, findings.first().shownMeans().size());
+  }
+
+  /** Null where there is no answer to draw. */
+  private static InquiryFigure figure(Findings findings, Map<String, String> settings) {
+    return findings.refusal().isEmpty()
+        ? InquiryFigure.of(findings, style(findings, settings))
+        : null;
+  }
+
+  private void write(
+      Findings findings, Map<String, String> settings, InquiryFigure figure, Page page, Path folder)
+      throws IOException {
+    Files.writeString(folder.resolve("findings.json"), FindingsFile.text(findings));
+    if (figure != null) {
+      writeAll(figure.scene(), "figure", folder);
       if (findings.responses().size() > 1) {
         FileNames names = new FileNames();
-        for (var each : InquiryFigure.ofAll(findings, style).entrySet()) {
-          writeAll(each.getValue().scene(), "figure-" + names.apart(each.getKey()), out);
+        var each = InquiryFigure.ofAll(findings, style(findings, settings));
+        for (var one : each.entrySet()) {
+          writeAll(one.getValue().scene(), "figure-" + names.apart(one.getKey()), folder);
         }
       }
     }
-    Page page = Page.of(findings, figure == null ? "" : figure.caption());
     for (ReportFile kind : kinds) {
-      kind.write(page, figure, out.resolve("report." + kind.ending()));
+      kind.write(page, folder.resolve("report." + kind.ending()));
     }
   }
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
 import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 
@@ -31,7 +32,11 @@ final class DesignSentence extends FlowPane {
         int mark = Math.min(text.length(), marks(text));
         if (mark > 0 && !nodes.isEmpty()) {
           // A line never begins with a full stop: the mark stays with the slot before it.
-          nodes.add(held(nodes.remove(nodes.size() - 1), text.substring(0, mark)));
+          Node before = nodes.remove(nodes.size() - 1);
+          nodes.add(
+              before instanceof Label word
+                  ? Texts.line(word.getText() + text.substring(0, mark), "sentence-word")
+                  : held(before, text.substring(0, mark)));
           text = text.substring(mark);
         }
         nodes.addAll(words(text));

@@ -8,8 +8,9 @@ import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
-import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.ReportFile;
 import java.util.ArrayList;
 import java.util.List;
@@ -119,18 +120,18 @@ public final class WriteUpView extends HBox {
         .ifPresent(file -> model.write(kind, file.toPath()));
   }
 
-  private void show(WriteUpViewModel.Shown shown) {
+  private void show(Page made) {
     List<Node> nodes = new ArrayList<>();
     int tables = 0;
-    for (Block block : shown.page().blocks()) {
+    for (Block block : made.blocks()) {
       if (block instanceof Block.Heading heading) {
         nodes.add(Texts.wrapped(heading.text(), heading.level() == 1 ? "page-title" : "page-head"));
       } else if (block instanceof Block.Paragraph paragraph) {
         nodes.add(set(paragraph));
       } else if (block instanceof Block.Table table) {
         nodes.add(set(table, ++tables));
-      } else if (block instanceof Block.Figure figure && shown.figure() != null) {
-        nodes.add(set(figure, shown.figure()));
+      } else if (block instanceof Block.Figure figure) {
+        nodes.add(set(figure));
       }
     }
     page.getChildren().setAll(nodes);
@@ -162,12 +163,13 @@ public final class WriteUpView extends HBox {
     return box;
   }
 
-  private static VBox set(Block.Figure block, InquiryFigure figure) {
+  private static VBox set(Block.Figure block) {
+    Scene scene = block.picture();
     Picture picture = new Picture();
-    double tall = PAGE_WIDTH * 0.8 * figure.scene().height() / figure.scene().width();
+    double tall = PAGE_WIDTH * 0.8 * scene.height() / scene.width();
     picture.setMinHeight(tall);
     picture.setPrefHeight(tall);
-    picture.show((w, h) -> figure.scene(), dot -> "");
+    picture.show((w, h) -> scene, dot -> "");
     return new VBox(picture, Texts.wrapped("Figure 1. " + block.caption(), "page-note"));
   }
 }

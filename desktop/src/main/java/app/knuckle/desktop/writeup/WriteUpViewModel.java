@@ -14,6 +14,7 @@ import app.knuckle.formats.report.TextReport;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.Set;
@@ -25,17 +26,14 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 /** The page of a slip, which of its parts are wanted, and how it is taken away. */
 final class WriteUpViewModel {
 
-  /** The page as it is shown, with its figure. */
-  record Shown(Page page, InquiryFigure figure) {}
-
   private final SlipViewModel slip;
   private final Lane making = Lane.ofLatest();
   private final Lane writing = Lane.inTurn();
   private final Set<Block.Part> parts =
       EnumSet.complementOf(EnumSet.of(Block.Part.DIFFERENCES, Block.Part.SOURCES));
-  private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Page> shown = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
-  private Shown whole;
+  private Page whole;
 
   WriteUpViewModel(SlipViewModel slip) {
     this.slip = slip;
@@ -54,8 +52,7 @@ final class WriteUpViewModel {
               answer.isTested() && style != null
                   ? InquiryFigure.of(answer.findings(), style)
                   : null;
-          String caption = figure == null ? "" : figure.caption();
-          return new Shown(Page.of(answer.findings(), caption), figure);
+          return Page.of(answer.findings(), figure);
         },
         made -> {
           whole = made;
@@ -64,7 +61,7 @@ final class WriteUpViewModel {
   }
 
   private void choose() {
-    shown.set(new Shown(whole.page().only(parts), whole.figure()));
+    shown.set(whole.only(parts));
   }
 
   boolean has(Block.Part part) {
@@ -82,7 +79,7 @@ final class WriteUpViewModel {
     }
   }
 
-  ReadOnlyObjectProperty<Shown> shownProperty() {
+  ReadOnlyObjectProperty<Page> shownProperty() {
     return shown.getReadOnlyProperty();
   }
 
@@ -96,11 +93,15 @@ final class WriteUpViewModel {
   }
 
   String html() {
-    return HtmlReport.piece(shown.get().page());
+    try {
+      return HtmlReport.piece(shown.get());
+    } catch (IOException e) {
+      throw new UncheckedIOException("A piece without figures reads no file", e);
+    }
   }
 
   String plain() {
-    return TextReport.plain(shown.get().page());
+    return TextReport.plain(shown.get());
   }
 
   String suggestedName(ReportFile kind) {
@@ -109,28 +110,19 @@ final class WriteUpViewModel {
 
   /** Writes the page, and beside it the figure that its text names. */
   void write(ReportFile kind, Path target) {
-    Shown now = shown.get();
-    boolean pictured = now.page().blocks().stream().anyMatch(Block.Figure.class::isInstance);
+    Page page = shown.get();
     note.set("Writing " + target.getFileName() + " \u2026");
     writing.run(
         progress -> {
           try {
-            kind.write(now.page(), pictured ? now.figure() : null, target);
-            kind.figureBeside()
-                .filter(beside -> pictured && now.figure() != null)
-                .ifPresent(
-                    beside ->
-                        beside.writeChosen(
-                            now.figure().scene(),
-                            ReportFile.DPI,
-                            target.resolveSibling("figure." + beside.ending())));
+            kind.write(page, target);
             return target;
           } catch (IOException e) {
             throw new Refused(
                 Refused.at(
                         new Place.WholeFile(target.toString()),
                         "the page cannot be written there",
-                        "Choose another folder")
+                        "Choose another folder, or close the file elsewhere")
                     .refusal(),
                 e);
           }

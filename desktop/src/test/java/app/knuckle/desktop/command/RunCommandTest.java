@@ -86,6 +86,29 @@ class RunCommandTest {
     assertThat(runWith("--report", "word")).isEqualTo(2);
   }
 
+  @Test
+  void aStudyIsWrittenUpAsOneDocument() {
+    Study demo = DemoStudy.read();
+    Study.Asked bad =
+        new Study.Asked(
+            "feed-tanks", demo.asked().get(0).inquiry().measuring("gone").named("Gone"), Map.of());
+    Study some =
+        new Study("Spring", demo.tables(), List.of(demo.asked().get(0), bad, demo.asked().get(4)));
+    Path file = folder.resolve("spring.knuckle");
+    StudyFile.write(some, file, StudyFile.Stamp.NONE, Progress.NONE);
+    String out = folder.resolve("out").toString();
+    Path page = folder.resolve("spring.md");
+    String[] args = {"run", file.toString(), "--out", out, "--write-up", page.toString()};
+    assertThat(KnuckleCommand.run(args)).as("one could not be answered").isEqualTo(1);
+    assertThat(page)
+        .content()
+        .contains("# Spring", "## Clearance by feed", "## Gone", "there is no column 'gone'")
+        .contains("## Flow by pump", "(figure-1.svg)", "(figure-2.svg)");
+    assertThat(folder.resolve("figure-2.svg")).isNotEmptyFile();
+    args[5] = folder.resolve("spring.odd").toString();
+    assertThat(KnuckleCommand.run(args)).isEqualTo(2);
+  }
+
   private int runWith(String... options) {
     List<String> all =
         new ArrayList<>(

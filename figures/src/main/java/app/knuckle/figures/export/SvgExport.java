@@ -1,7 +1,9 @@
 package app.knuckle.figures.export;
 
+import app.knuckle.figures.scene.Face;
 import app.knuckle.figures.scene.Painter;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.scene.Type;
 import app.knuckle.study.words.Numerals;
 import java.awt.Dimension;
 import java.io.IOException;
@@ -10,6 +12,7 @@ import java.io.OutputStreamWriter;
 import java.io.StringWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import org.apache.batik.dom.GenericDOMImplementation;
 import org.apache.batik.svggen.SVGGeneratorContext;
 import org.apache.batik.svggen.SVGGraphics2D;
@@ -37,6 +40,25 @@ public final class SvgExport {
     Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8);
     stream(scene, writer);
     writer.flush();
+  }
+
+  /**
+   * A scene as a part of a page with type of its own: each figure carries only the letters that it
+   * uses, which must not be taken for the page's or another figure's type.
+   *
+   * @param scene what to write
+   * @param own stands before the names of its typefaces
+   * @return the element
+   * @throws IOException if the type cannot be read
+   */
+  public static String element(Scene scene, String own) throws IOException {
+    String element = element(scene);
+    for (Face face : Face.values()) {
+      String family = Type.font(face, 1).getFamily(Locale.ROOT);
+      // Names that begin with another's are met as a whole: they stand between quotation marks.
+      element = element.replace("'" + family + "'", "'" + own + family + "'");
+    }
+    return element;
   }
 
   /**

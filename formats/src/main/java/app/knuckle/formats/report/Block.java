@@ -1,5 +1,6 @@
 package app.knuckle.formats.report;
 
+import app.knuckle.figures.scene.Scene;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -58,7 +59,7 @@ public sealed interface Block {
    *
    * @param part of the page
    * @param text of it
-   * @param level 1 for the page's, 2 below it
+   * @param level 1 for the page's, 2 and 3 below it
    */
   record Heading(Part part, String text, int level) implements Block {}
 
@@ -145,6 +146,7 @@ public sealed interface Block {
    *
    * @param part of the page
    * @param caption below it, without its number
+   * @param picture laid out
    */
-  record Figure(Part part, String caption) implements Block {}
+  record Figure(Part part, String caption, Scene picture) implements Block {}
 }

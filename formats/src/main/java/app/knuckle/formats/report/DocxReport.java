@@ -1,10 +1,10 @@
 package app.knuckle.formats.report;
 
+import app.knuckle.figures.export.PngExport;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.math.BigInteger;
 import java.time.LocalDateTime;
 import java.util.Date;
@@ -42,6 +42,12 @@ public final class DocxReport {
 
   private static final String TITLE = "Heading1";
   private static final String SECTION = "Heading2";
+  private static final String SUBSECTION = "Heading3";
+  private static final List<String> HEADINGS = List.of(TITLE, SECTION, SUBSECTION);
+
+  /** Dots an inch that printers of journals ask for. */
+  private static final int DPI = 600;
+
   private static final String BODY = "BodyText";
   private static final String CAPTION = "Caption";
   private static final String CELL = "TableText";
@@ -67,24 +73,13 @@ public final class DocxReport {
   private DocxReport() {}
 
   /**
-   * The figure of a page.
-   *
-   * @param png its pixels
-   * @param widthMm of the figure as it is set
-   * @param heightMm of the figure as it is set
-   * @param words what it shows, for those who do not see it
-   */
-  public record Picture(byte[] png, double widthMm, double heightMm, String words) {}
-
-  /**
    * Writes the page.
    *
    * @param page to write
-   * @param picture the figure; null for none
    * @param out where to; not closed
    * @throws IOException if it cannot be written
    */
-  public static void write(Page page, Picture picture, OutputStream out) throws IOException {
+  public static void write(Page page, OutputStream out) throws IOException {
     DocxReport report = new DocxReport();
     try (XWPFDocument document = report.document) {
       report.styles();
@@ -92,7 +87,7 @@ public final class DocxReport {
       document.getProperties().getCoreProperties().setCreated(Optional.of(NO_TIME));
       document.getProperties().getCoreProperties().setModified(Optional.of(NO_TIME));
       for (Block block : page.blocks()) {
-        report.add(block, picture);
+        report.add(block);
       }
       ByteArrayOutputStream parts = new ByteArrayOutputStream();
       document.write(parts);
@@ -118,9 +113,9 @@ public final class DocxReport {
   /** The earliest that a zip can say. */
   private static final LocalDateTime FIRST_TIME = LocalDateTime.of(1980, 1, 1, 0, 0);
 
-  private void add(Block block, Picture picture) {
+  private void add(Block block) throws IOException {
     if (block instanceof Block.Heading heading) {
-      paragraph(heading.level() == 1 ? TITLE : SECTION).createRun().setText(heading.text());
+      paragraph(HEADINGS.get(Math.min(3, heading.level()) - 1)).createRun().setText(heading.text());
     } else if (block instanceof Block.Paragraph own) {
       XWPFParagraph paragraph = paragraph(BODY);
       for (Block.Paragraph.Run run : own.runs()) {
@@ -130,8 +125,8 @@ public final class DocxReport {
       }
     } else if (block instanceof Block.Table table) {
       table(table);
-    } else if (block instanceof Block.Figure figure && picture != null) {
-      figure(figure, picture);
+    } else if (block instanceof Block.Figure figure) {
+      figure(figure);
     }
   }
 
@@ -205,28 +200,30 @@ public final class DocxReport {
     rest.setText(". " + words);
   }
 
-  private void figure(Block.Figure figure, Picture picture) {
+  private void figure(Block.Figure figure) throws IOException {
     XWPFParagraph paragraph = paragraph(BODY);
     paragraph.setKeepNext(true);
+    ByteArrayOutputStream png = new ByteArrayOutputStream();
+    PngExport.write(figure.picture(), DPI, png);
     try {
       XWPFPicture set =
           paragraph
               .createRun()
               .addPicture(
-                  new ByteArrayInputStream(picture.png()),
+                  new ByteArrayInputStream(png.toByteArray()),
                   Document.PICTURE_TYPE_PNG,
                   "figure.png",
-                  emu(picture.widthMm()),
-                  emu(picture.heightMm()));
-      set.getCTPicture().getNvPicPr().getCNvPr().setDescr(picture.words());
-    } catch (InvalidFormatException | IOException e) {
-      throw new UncheckedIOException(new IOException("The figure cannot be put into the page", e));
+                  emu(figure.picture().width()),
+                  emu(figure.picture().height()));
+      set.getCTPicture().getNvPicPr().getCNvPr().setDescr(figure.caption());
+    } catch (InvalidFormatException e) {
+      throw new IOException("The figure cannot be put into the page", e);
     }
     numbered(paragraph(CAPTION), "Figure", figure.caption());
   }
 
-  private static int emu(double mm) {
-    return (int) Math.round(mm / 25.4 * 72 * Units.EMU_PER_POINT);
+  private static int emu(double points) {
+    return (int) Math.round(points * Units.EMU_PER_POINT);
   }
 
   private void styles() {
@@ -235,6 +232,7 @@ public final class DocxReport {
     styles.setEastAsia("en-GB");
     style(styles, TITLE, "heading 1", 32, true, 0);
     style(styles, SECTION, "heading 2", 26, true, 1);
+    style(styles, SUBSECTION, "heading 3", 24, true, 2);
     style(styles, BODY, "Body Text", 22, false, -1);
     style(styles, CAPTION, "caption", 20, true, -1);
     style(styles, CELL, "Table Text", 20, false, -1);

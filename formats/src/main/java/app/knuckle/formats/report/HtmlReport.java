@@ -8,6 +8,7 @@ import static j2html.TagCreator.figcaption;
 import static j2html.TagCreator.figure;
 import static j2html.TagCreator.h1;
 import static j2html.TagCreator.h2;
+import static j2html.TagCreator.h3;
 import static j2html.TagCreator.head;
 import static j2html.TagCreator.html;
 import static j2html.TagCreator.i;
@@ -23,8 +24,10 @@ import static j2html.TagCreator.thead;
 import static j2html.TagCreator.title;
 import static j2html.TagCreator.tr;
 
+import app.knuckle.figures.export.SvgExport;
 import j2html.TagCreator;
 import j2html.tags.DomContent;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -55,14 +58,14 @@ public final class HtmlReport {
    * The page as a document.
    *
    * @param page to write
-   * @param picture the figure as an SVG element; empty for none
    * @return a whole HTML page
+   * @throws IOException if the type of a figure cannot be read
    */
-  public static String text(Page page, String picture) {
+  public static String text(Page page) throws IOException {
     return document(
         html(
                 head(meta().withCharset("utf-8"), title(page.title()), style(rawHtml(LOOKS))),
-                body(each(parts(page, picture), part -> part)))
+                body(each(parts(page, true), part -> part)))
             .withLang("en"));
   }
 
@@ -71,19 +74,21 @@ public final class HtmlReport {
    *
    * @param page to write
    * @return without a figure
+   * @throws IOException if the type of a figure cannot be read
    */
-  public static String piece(Page page) {
+  public static String piece(Page page) throws IOException {
     StringBuilder piece = new StringBuilder();
-    parts(page, "").forEach(part -> piece.append(part.render()));
+    parts(page, false).forEach(part -> piece.append(part.render()));
     return piece.toString();
   }
 
-  private static List<DomContent> parts(Page page, String picture) {
+  private static List<DomContent> parts(Page page, boolean pictures) throws IOException {
     List<DomContent> parts = new ArrayList<>();
     int tables = 0;
+    int figures = 0;
     for (Block block : page.blocks()) {
       if (block instanceof Block.Heading heading) {
-        parts.add(heading.level() == 1 ? h1(heading.text()) : h2(heading.text()));
+        parts.add(headed(heading));
       } else if (block instanceof Block.Paragraph paragraph) {
         parts.add(
             p(
@@ -95,11 +100,21 @@ public final class HtmlReport {
         if (!own.note().isEmpty()) {
           parts.add(p(own.note()).withClass("note"));
         }
-      } else if (block instanceof Block.Figure own && !picture.isEmpty()) {
-        parts.add(figure(rawHtml(picture), figcaption("Figure 1. " + own.caption())));
+      } else if (block instanceof Block.Figure own && pictures) {
+        String number = "Figure " + ++figures;
+        parts.add(
+            figure(
+                rawHtml(SvgExport.element(own.picture(), number + " ")),
+                figcaption(number + ". " + own.caption())));
       }
     }
     return parts;
+  }
+
+  private static DomContent headed(Block.Heading heading) {
+    return heading.level() == 1
+        ? h1(heading.text())
+        : heading.level() == 2 ? h2(heading.text()) : h3(heading.text());
   }
 
   private static DomContent written(Block.Table own, int number) {

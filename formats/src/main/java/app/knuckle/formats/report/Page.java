@@ -1,5 +1,6 @@
 package app.knuckle.formats.report;
 
+import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Pair;
@@ -37,10 +38,10 @@ public record Page(String title, List<Block> blocks) {
    * The whole page of findings.
    *
    * @param findings what was found
-   * @param figureCaption the words under the figure; empty where there is none
+   * @param figure of the inquiry; null where there is none
    * @return the page; of what could not be answered it says what is missing
    */
-  public static Page of(Findings findings, String figureCaption) {
+  public static Page of(Findings findings, InquiryFigure figure) {
     List<Block> blocks = new ArrayList<>();
     String name = findings.inquiry().name();
     // A copy is called after what was changed in it: a page is called after what it asks.
@@ -64,8 +65,8 @@ public record Page(String title, List<Block> blocks) {
       }
       section(findings, response, blocks);
     }
-    if (!figureCaption.isEmpty()) {
-      blocks.add(new Block.Figure(Block.Part.FIGURE, figureCaption));
+    if (figure != null) {
+      blocks.add(new Block.Figure(Block.Part.FIGURE, figure.caption(), figure.scene()));
     }
     List<String> sources = Sources.of(findings);
     if (!sources.isEmpty()) {
@@ -107,6 +108,46 @@ public record Page(String title, List<Block> blocks) {
   }
 
   private static final String PROGRAM = "Computed with Knuckle " + Version.NUMBER + ".";
+
+  /**
+   * The page of an inquiry that has no findings at all.
+   *
+   * @param name of the inquiry
+   * @param words what is missing and how to go on
+   * @return the page
+   */
+  public static Page ofRefusal(String name, String words) {
+    return new Page(
+        name,
+        List.of(
+            new Block.Heading(Block.Part.TITLE, name, 1),
+            new Block.Paragraph(Block.Part.RESULTS, words)));
+  }
+
+  /**
+   * Several inquiries as one page: tables and figures are numbered through, sources stand once.
+   *
+   * @param title of the whole
+   * @param pages of the inquiries, in their order
+   * @return the page
+   */
+  public static Page joined(String title, List<Page> pages) {
+    List<Block> blocks = new ArrayList<>(List.of(new Block.Heading(Block.Part.TITLE, title, 1)));
+    Set<Block> sources = new LinkedHashSet<>();
+    for (Page page : pages) {
+      for (Block block : page.blocks) {
+        if (block.part() == Block.Part.SOURCES) {
+          sources.add(block);
+        } else if (block instanceof Block.Heading heading) {
+          blocks.add(new Block.Heading(heading.part(), heading.text(), heading.level() + 1));
+        } else {
+          blocks.add(block);
+        }
+      }
+    }
+    blocks.addAll(sources);
+    return new Page(title, blocks);
+  }
 
   /**
    * The page without some of its parts.

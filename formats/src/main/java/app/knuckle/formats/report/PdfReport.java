@@ -73,11 +73,10 @@ public final class PdfReport {
    * Writes the page.
    *
    * @param page to write
-   * @param figure of it; null for none
    * @param out where to; not closed
    * @throws IOException if it cannot be written
    */
-  public static void write(Page page, Scene figure, OutputStream out) throws IOException {
+  public static void write(Page page, OutputStream out) throws IOException {
     try (PDDocument document = new PDDocument()) {
       document.setDocumentId(DOCUMENT);
       document.getDocumentInformation().setTitle(page.title());
@@ -86,6 +85,7 @@ public final class PdfReport {
       document.getDocumentCatalog().setDocumentOutline(report.outline);
       report.turn();
       int tables = 0;
+      int figures = 0;
       for (Block block : page.blocks()) {
         if (block instanceof Block.Heading heading) {
           report.heading(heading);
@@ -93,8 +93,8 @@ public final class PdfReport {
           report.paragraph(paragraph.runs(), BODY);
         } else if (block instanceof Block.Table table) {
           report.table(table, ++tables);
-        } else if (block instanceof Block.Figure own && figure != null) {
-          report.figure(own, figure);
+        } else if (block instanceof Block.Figure own) {
+          report.figure(own, ++figures);
         }
       }
       report.content.close();
@@ -120,7 +120,7 @@ public final class PdfReport {
   }
 
   private void heading(Block.Heading heading) throws IOException {
-    float size = heading.level() == 1 ? 16 : 12.5f;
+    float size = heading.level() == 1 ? 16 : heading.level() == 2 ? 12.5f : 11f;
     need(4 * size * LEADING);
     y -= heading.level() == 1 ? 0 : 6;
     PDPageXYZDestination place = new PDPageXYZDestination();
@@ -330,7 +330,8 @@ public final class PdfReport {
     return cut.length() == text.length() ? text : cut + "\u2026";
   }
 
-  private void figure(Block.Figure own, Scene scene) throws IOException {
+  private void figure(Block.Figure own, int number) throws IOException {
+    Scene scene = own.picture();
     float scale = (float) Math.min(1, WIDE / scene.width());
     float tall = (float) scene.height() * scale;
     scale = Math.min(scale, scale * (PAPER.getHeight() - 2 * MARGIN - 60) / Math.max(1, tall));
@@ -342,7 +343,10 @@ public final class PdfReport {
     content.drawForm(form);
     content.restoreGraphicsState();
     y -= tall + 6;
-    lines(List.of(new Block.Paragraph.Run("Figure 1. " + own.caption(), false)), regular, SMALL);
+    lines(
+        List.of(new Block.Paragraph.Run("Figure " + number + ". " + own.caption(), false)),
+        regular,
+        SMALL);
     y -= 10;
   }
 

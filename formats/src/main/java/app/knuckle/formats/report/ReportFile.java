@@ -1,37 +1,33 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.export.FigureFile;
-import app.knuckle.figures.export.PngExport;
-import app.knuckle.figures.export.SvgExport;
-import app.knuckle.figures.inquiry.InquiryFigure;
-import app.knuckle.figures.scene.Scene;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.IntFunction;
 
 /** Kinds of files that a page is written as. */
 public enum ReportFile {
-  /** One file, with its figure. */
+  /** One file, with its figures. */
   HTML("Page (.html)"),
-  /** An office document, with its figure. */
+  /** An office document, with its figures. */
   DOCX("Document (.docx)"),
-  /** Pages with embedded type, with the figure. */
+  /** Pages with embedded type, with the figures. */
   PDF("PDF"),
-  /** Text with marks; the figure stands beside it as figure.svg. */
+  /** Text with marks; figures stand beside it as SVG. */
   MD("Markdown (.md)"),
-  /** For LaTeX; the figure stands beside it as figure.pdf. */
+  /** For LaTeX; figures stand beside it as PDF. */
   TEX("LaTeX (.tex)");
 
-  /** Dots an inch that printers of journals ask for. */
-  public static final int DPI = 600;
-
-  private static final double MM_PER_POINT = 25.4 / 72;
+  /** Figures beside a page know no dots. */
+  private static final int NO_DPI = 0;
 
   private final String title;
 
@@ -58,19 +54,6 @@ public enum ReportFile {
   }
 
   /**
-   * The figure that stands in a file of its own beside the page.
-   *
-   * @return empty where the page holds it
-   */
-  public Optional<FigureFile> figureBeside() {
-    return switch (this) {
-      case HTML, DOCX, PDF -> Optional.empty();
-      case MD -> Optional.of(FigureFile.SVG);
-      case TEX -> Optional.of(FigureFile.PDF);
-    };
-  }
-
-  /**
    * The kind of an ending.
    *
    * @param ending without a dot, in any case
@@ -80,48 +63,50 @@ public enum ReportFile {
     return Arrays.stream(values()).filter(k -> k.ending().equalsIgnoreCase(ending)).findFirst();
   }
 
+  /** The kind of the figures that stand beside the page; empty where the page holds them. */
+  private Optional<FigureFile> beside() {
+    return switch (this) {
+      case HTML, DOCX, PDF -> Optional.empty();
+      case MD -> Optional.of(FigureFile.SVG);
+      case TEX -> Optional.of(FigureFile.PDF);
+    };
+  }
+
   /**
-   * Writes a page. It writes beside the file first, so that what fails leaves an old file whole.
+   * Writes a page, and its figures beside it where the page cannot hold them. It writes beside the
+   * file first, so that what fails leaves an old file whole.
    *
    * @param page to write
-   * @param figure of it; null for none
    * @param target the file
    * @throws IOException if it cannot be written there
    */
-  public void write(Page page, InquiryFigure figure, Path target) throws IOException {
-    Scene scene = figure == null ? null : figure.scene();
-    Path beside = target.resolveSibling(target.getFileName() + ".part");
-    switch (this) {
-      case HTML ->
-          Files.writeString(
-              beside, HtmlReport.text(page, scene == null ? "" : SvgExport.element(scene)));
-      case DOCX -> {
-        try (OutputStream out = Files.newOutputStream(beside)) {
-          DocxReport.write(page, scene == null ? null : picture(figure), out);
-        }
+  public void write(Page page, Path target) throws IOException {
+    List<Block.Figure> figures =
+        page.blocks().stream()
+            .filter(Block.Figure.class::isInstance)
+            .map(Block.Figure.class::cast)
+            .toList();
+    String ending = beside().map(FigureFile::ending).orElse("");
+    // A page with one figure names it as a run does.
+    IntFunction<String> names =
+        number -> "figure" + (figures.size() == 1 ? "" : "-" + number) + "." + ending;
+    Path part = target.resolveSibling(target.getFileName() + ".part");
+    try (OutputStream out = Files.newOutputStream(part)) {
+      switch (this) {
+        case HTML -> out.write(HtmlReport.text(page).getBytes(StandardCharsets.UTF_8));
+        case DOCX -> DocxReport.write(page, out);
+        case PDF -> PdfReport.write(page, out);
+        case MD -> out.write(TextReport.markdown(page, names).getBytes(StandardCharsets.UTF_8));
+        case TEX -> out.write(TextReport.latex(page, names).getBytes(StandardCharsets.UTF_8));
       }
-      case PDF -> {
-        try (OutputStream out = Files.newOutputStream(beside)) {
-          PdfReport.write(page, scene, out);
-        }
-      }
-      case MD -> Files.writeString(beside, TextReport.markdown(page, beside(scene, "figure.svg")));
-      case TEX -> Files.writeString(beside, TextReport.latex(page, beside(scene, "figure.pdf")));
     }
-    Files.move(beside, target, StandardCopyOption.REPLACE_EXISTING);
-  }
-
-  private static String beside(Scene scene, String file) {
-    return scene == null ? "" : file;
-  }
-
-  private static DocxReport.Picture picture(InquiryFigure figure) throws IOException {
-    ByteArrayOutputStream png = new ByteArrayOutputStream();
-    PngExport.write(figure.scene(), DPI, png);
-    return new DocxReport.Picture(
-        png.toByteArray(),
-        figure.scene().width() * MM_PER_POINT,
-        figure.scene().height() * MM_PER_POINT,
-        figure.caption());
+    if (beside().isPresent()) {
+      for (int f = 0; f < figures.size(); f++) {
+        beside()
+            .get()
+            .write(figures.get(f).picture(), NO_DPI, target.resolveSibling(names.apply(f + 1)));
+      }
+    }
+    Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
   }
 }

@@ -1,6 +1,8 @@
 package app.knuckle.formats.report;
 
 import java.util.List;
+import java.util.Map;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 
 /** Writes a page as text: plain, Markdown, LaTeX. */
@@ -17,6 +19,7 @@ public final class TextReport {
   public static String plain(Page page) {
     StringBuilder text = new StringBuilder();
     int tables = 0;
+    int number = 0;
     for (Block block : page.blocks()) {
       if (block instanceof Block.Heading heading) {
         text.append(heading.text()).append("\n\n");
@@ -28,7 +31,11 @@ public final class TextReport {
         table.rows().forEach(row -> text.append(String.join("\t", row)).append('\n'));
         text.append(table.note()).append(table.note().isEmpty() ? "\n" : "\n\n");
       } else if (block instanceof Block.Figure figure) {
-        text.append("Figure 1. ").append(figure.caption()).append("\n\n");
+        text.append("Figure ")
+            .append(++number)
+            .append(". ")
+            .append(figure.caption())
+            .append("\n\n");
       }
     }
     return text.toString();
@@ -38,12 +45,13 @@ public final class TextReport {
    * The page as Markdown.
    *
    * @param page to write
-   * @param picture the file of the figure beside it; empty for none
+   * @param figures names the file of a figure beside it by its number, from 1
    * @return lines
    */
-  public static String markdown(Page page, String picture) {
+  public static String markdown(Page page, IntFunction<String> figures) {
     StringBuilder text = new StringBuilder();
     int tables = 0;
+    int number = 0;
     for (Block block : page.blocks()) {
       if (block instanceof Block.Heading heading) {
         text.append("#".repeat(heading.level())).append(' ').append(md(heading.text()));
@@ -63,9 +71,17 @@ public final class TextReport {
         if (!table.note().isEmpty()) {
           text.append(md(table.note())).append("\n\n");
         }
-      } else if (block instanceof Block.Figure figure && !picture.isEmpty()) {
-        text.append("![").append(md(figure.caption())).append("](").append(picture).append(")\n\n");
-        text.append("**Figure 1.** ").append(md(figure.caption())).append("\n\n");
+      } else if (block instanceof Block.Figure figure) {
+        text.append("![")
+            .append(md(figure.caption()))
+            .append("](")
+            .append(figures.apply(++number))
+            .append(")\n\n");
+        text.append("**Figure ")
+            .append(number)
+            .append(".** ")
+            .append(md(figure.caption()))
+            .append("\n\n");
       }
     }
     return text.toString();
@@ -84,14 +100,15 @@ public final class TextReport {
    * The page as LaTeX, to be taken into a document that has the package booktabs.
    *
    * @param page to write
-   * @param picture the file of the figure beside it; empty for none
+   * @param figures names the file of a figure beside it by its number, from 1
    * @return lines
    */
-  public static String latex(Page page, String picture) {
+  public static String latex(Page page, IntFunction<String> figures) {
+    int number = 0;
     StringBuilder text = new StringBuilder("% Needs \\usepackage{booktabs,graphicx}\n");
     for (Block block : page.blocks()) {
       if (block instanceof Block.Heading heading) {
-        text.append(heading.level() == 1 ? "\\section{" : "\\subsection{");
+        text.append("\\" + "sub".repeat(Math.min(3, heading.level()) - 1) + "section{");
         text.append(tex(heading.text())).append("}\n\n");
       } else if (block instanceof Block.Paragraph paragraph) {
         text.append(
@@ -109,8 +126,9 @@ public final class TextReport {
           text.append("\n").append(tex(table.note())).append('\n');
         }
         text.append("\\end{table}\n\n");
-      } else if (block instanceof Block.Figure figure && !picture.isEmpty()) {
-        text.append("\\begin{figure}\n\\includegraphics{").append(picture).append("}\n");
+      } else if (block instanceof Block.Figure figure) {
+        text.append("\\begin{figure}\n\\includegraphics{");
+        text.append(figures.apply(++number)).append("}\n");
         text.append("\\caption{").append(tex(figure.caption())).append("}\n\\end{figure}\n\n");
       }
     }
@@ -121,29 +139,37 @@ public final class TextReport {
     return cells.stream().map(TextReport::tex).collect(Collectors.joining(" & ", "", " \\\\\n"));
   }
 
-  /** Every sign that means something to LaTeX stands for itself. */
+  /** Signs that mean something to LaTeX, and those that its usual type does not have. */
+  private static final Map<Character, String> TEX =
+      Map.ofEntries(
+          Map.entry('&', "\\&"),
+          Map.entry('%', "\\%"),
+          Map.entry('$', "\\$"),
+          Map.entry('#', "\\#"),
+          Map.entry('_', "\\_"),
+          Map.entry('{', "\\{"),
+          Map.entry('}', "\\}"),
+          Map.entry('\\', "\\textbackslash{}"),
+          Map.entry('~', "\\textasciitilde{}"),
+          Map.entry('^', "\\textasciicircum{}"),
+          Map.entry('<', "$<$"),
+          Map.entry('>', "$>$"),
+          Map.entry('\u2212', "$-$"),
+          Map.entry('\u00d7', "$\\times$"),
+          Map.entry('\u00b1', "$\\pm$"),
+          Map.entry('\u03b1', "$\\alpha$"),
+          Map.entry('\u03b7', "$\\eta$"),
+          Map.entry('\u03c9', "$\\omega$"),
+          Map.entry('\u03c7', "$\\chi$"),
+          Map.entry('\u039b', "$\\Lambda$"),
+          Map.entry('\u03b5', "$\\varepsilon$"),
+          Map.entry('\u00b2', "$^2$"),
+          Map.entry('\u00b7', "$\\cdot$"));
+
   private static String tex(String text) {
     StringBuilder safe = new StringBuilder();
     for (char c : text.replaceAll("\\R", " ").toCharArray()) {
-      switch (c) {
-        case '&', '%', '$', '#', '_', '{', '}' -> safe.append('\\').append(c);
-        case '\\' -> safe.append("\\textbackslash{}");
-        case '~' -> safe.append("\\textasciitilde{}");
-        case '^' -> safe.append("\\textasciicircum{}");
-        case '<', '>' -> safe.append('$').append(c).append('$');
-        case '\u2212' -> safe.append("$-$");
-        case '\u00d7' -> safe.append("$\\times$");
-        case '\u00b1' -> safe.append("$\\pm$");
-        case '\u03b1' -> safe.append("$\\alpha$");
-        case '\u03b7' -> safe.append("$\\eta$");
-        case '\u03c9' -> safe.append("$\\omega$");
-        case '\u03c7' -> safe.append("$\\chi$");
-        case '\u039b' -> safe.append("$\\Lambda$");
-        case '\u03b5' -> safe.append("$\\varepsilon$");
-        case '\u00b2' -> safe.append("$^2$");
-        case '\u00b7' -> safe.append("$\\cdot$");
-        default -> safe.append(c);
-      }
+      safe.append(TEX.getOrDefault(c, String.valueOf(c)));
     }
     return safe.toString();
   }

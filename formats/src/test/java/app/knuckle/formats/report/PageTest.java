@@ -2,6 +2,11 @@ package app.knuckle.formats.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.scene.Face;
+import app.knuckle.figures.scene.Ink;
+import app.knuckle.figures.scene.Mark;
+import app.knuckle.figures.scene.Scene;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
@@ -58,8 +63,19 @@ class PageTest {
             });
   }
 
+  /** A figure of 85 by 62 mm with a word on it. */
+  private static final InquiryFigure FIGURE =
+      new InquiryFigure(
+          new Scene(
+              240.94,
+              175.75,
+              List.of(
+                  Mark.Label.of("60", 50, 50, 8, Face.REGULAR, Ink.DARK, false, Mark.Role.GROUP))),
+          "Means of growth",
+          null);
+
   private static Page page() {
-    return Page.of(trays(crossed()), "Means of growth");
+    return Page.of(trays(crossed()), FIGURE);
   }
 
   private static String text(Page page, Block.Part part) {
@@ -115,7 +131,7 @@ class PageTest {
 
   @Test
   void aRefusedInquirySaysWhatIsMissing() {
-    Page page = Page.of(trays(Inquiry.about("growth_mm", null)), "");
+    Page page = Page.of(trays(Inquiry.about("growth_mm", null)), null);
     assertThat(text(page, Block.Part.RESULTS)).contains("no treatment is chosen yet");
     assertThat(page.blocks()).noneMatch(Block.Figure.class::isInstance);
   }
@@ -131,7 +147,7 @@ class PageTest {
                           d.measured = List.of("growth_mm", "width_mm");
                           d.together = true;
                         })),
-            "");
+            null);
     Block.Table matrix = table(page, Block.Part.MEANS);
     assertThat(matrix.rows().get(0).get(1)).isEqualTo("1.00");
     assertThat(matrix.rows().get(0).get(2)).isEqualTo(matrix.rows().get(1).get(1));
@@ -163,26 +179,24 @@ class PageTest {
 
   @Test
   void markdownAndLatexEscapeWhatTheyWouldTakeForTheirs() {
-    String md = TextReport.markdown(page(), "figure.svg");
+    String md = TextReport.markdown(page(), n -> "figure.svg");
     assertThat(md)
         .contains("\\<b\\>& coarse\\_1")
         .contains("| fine | 1.0 | 5.0 |")
         .contains("*F*(1, 4) = ")
         .contains("![Means of growth](figure.svg)");
-    String tex = TextReport.latex(page(), "figure.pdf");
+    String tex = TextReport.latex(page(), n -> "figure.pdf");
     assertThat(tex)
         .contains("$<$b$>$\\& coarse\\_1")
         .contains("fine & 1.0 & 5.0 \\\\")
         .contains("\\textit{F}(1, 4) = ")
         .contains("\\includegraphics{figure.pdf}");
     assertThat(TextReport.plain(page())).contains("fine\t1.0\t5.0\n");
-    assertThat(TextReport.markdown(page(), "")).doesNotContain("![");
   }
 
   private static byte[] docx() throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    byte[] png = PageTest.class.getResourceAsStream("dot.png").readAllBytes();
-    DocxReport.write(page(), new DocxReport.Picture(png, 85, 62, "Bars of growth"), out);
+    DocxReport.write(page(), out);
     return out.toByteArray();
   }
 
@@ -213,7 +227,7 @@ class PageTest {
               .flatMap(r -> r.getEmbeddedPictures().stream())
               .findFirst()
               .orElseThrow();
-      assertThat(picture.getDescription()).isEqualTo("Bars of growth");
+      assertThat(picture.getDescription()).isEqualTo("Means of growth");
       assertThat(picture.getWidth()).isBetween(240.0, 242.0); // 85 mm in points
     }
   }
@@ -225,7 +239,7 @@ class PageTest {
 
   private static byte[] pdf(Page page) throws IOException {
     ByteArrayOutputStream out = new ByteArrayOutputStream();
-    PdfReport.write(page, null, out);
+    PdfReport.write(page, out);
     return out.toByteArray();
   }
 
@@ -258,5 +272,19 @@ class PageTest {
       assertThat(read.getDocumentInformation().getTitle()).isEqualTo("Long");
     }
     assertThat(pdf(page())).isEqualTo(pdf(page()));
+  }
+
+  @Test
+  void severalInquiriesAreNumberedThroughAndTheirFiguresKeepTheirOwnType() throws IOException {
+    Page both = Page.joined("Spring trials", List.of(page(), page()));
+    String html = HtmlReport.text(both);
+    assertThat(html)
+        .contains("<h1>Spring trials</h1>", "Table 1. ", "Table 4. ", "Figure 1. ", "Figure 2. ")
+        .contains("'Figure 1 IBM Plex Sans'", "'Figure 2 IBM Plex Sans'")
+        .doesNotContain("'IBM Plex Sans'");
+    assertThat(TextReport.markdown(both, n -> "figure-" + n + ".svg"))
+        .contains("(figure-1.svg)", "(figure-2.svg)", "## Growth by mesh");
+    assertThat(TextReport.latex(both, n -> "figure-" + n + ".pdf")).contains("\\subsection{");
+    assertThat(pdf(both)).isNotEmpty();
   }
 }
