@@ -6,6 +6,7 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
@@ -183,7 +184,9 @@ final class RunCommand implements Callable<Integer> {
     try {
       Table records = read.table(asked.table());
       Answer answer = answer(records, asked.inquiry(), asked.figure(), folder, errors);
-      return new Answered(answer.status(), said.toString(), answer.page());
+      // The document is what the Write-up joint shows; each report has all there is.
+      Page page = answer.page().only(Block.Part.wanted(asked.page()));
+      return new Answered(answer.status(), said.toString(), page);
     } catch (Refused e) {
       errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
       clear(folder, errors);

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.apache.commons.statistics.distribution.ContinuousDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 
@@ -58,19 +59,7 @@ public record LawCurve(
     if (!f.exists()) {
       return null;
     }
-    FDistribution law = FDistribution.of(df, errorDf);
-    double critical = law.inverseSurvivalProbability(alpha);
-    double usual = Math.max(1.6 * critical, law.inverseSurvivalProbability(Math.min(alpha, THIN)));
-    double value = f.value();
-    boolean beyond = value > FAR * usual;
-    double end = beyond ? usual * 1.25 : Math.max(usual, 1.15 * value);
-    return new LawCurve(
-        points(law::density, 0, end, df < 2),
-        0,
-        List.of(new Tail(critical / end, Numerals.fixed(critical, 2), true)),
-        beyond ? 1 : value / end,
-        "F = " + Numerals.fixed(value, 2),
-        beyond);
+    return above(FDistribution.of(df, errorDf), "F", f.value(), df < 2, alpha);
   }
 
   /**
@@ -143,14 +132,18 @@ public record LawCurve(
     if (!statistic.exists()) {
       return null;
     }
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    return above(ChiSquaredDistribution.of(df), name, statistic.value(), df < 2, alpha);
+  }
+
+  /** A statistic against the upper tail of a law that begins at 0. */
+  private static LawCurve above(
+      ContinuousDistribution law, String name, double value, boolean endless, double alpha) {
     double critical = law.inverseSurvivalProbability(alpha);
     double usual = Math.max(1.6 * critical, law.inverseSurvivalProbability(Math.min(alpha, THIN)));
-    double value = statistic.value();
     boolean beyond = value > FAR * usual;
     double end = beyond ? usual * 1.25 : Math.max(usual, 1.15 * value);
     return new LawCurve(
-        points(law::density, 0, end, df < 2),
+        points(law::density, 0, end, endless),
         0,
         List.of(new Tail(critical / end, Numerals.fixed(critical, 2), true)),
         beyond ? 1 : value / end,

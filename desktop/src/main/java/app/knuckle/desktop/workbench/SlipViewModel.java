@@ -14,6 +14,7 @@ import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
@@ -40,8 +41,15 @@ public final class SlipViewModel {
    * @param inquiry the question
    * @param reason why it was guessed so; empty if it was not
    * @param style of its figure; null before there is one
+   * @param page which parts stand on its page, where that is not as usual
    */
-  public record Kept(Object id, TableSource source, Inquiry inquiry, String reason, Style style) {}
+  public record Kept(
+      Object id,
+      TableSource source,
+      Inquiry inquiry,
+      String reason,
+      Style style,
+      Map<String, String> page) {}
 
   private final Object id;
   private final TableSource source;
@@ -50,6 +58,7 @@ public final class SlipViewModel {
   private final ReadOnlyObjectWrapper<Answer> answer = new ReadOnlyObjectWrapper<>();
   private final ObjectProperty<Joint> joint = new SimpleObjectProperty<>(Joint.RECORDS);
   private final ObjectProperty<Style> style = new SimpleObjectProperty<>();
+  private final ObjectProperty<Map<String, String>> page = new SimpleObjectProperty<>(Map.of());
   private final Stages stages = Stages.kept();
   private final Lane asking = Lane.ofLatest();
   private final Lane turning = Lane.ofLatest();
@@ -70,7 +79,7 @@ public final class SlipViewModel {
    * @param beforehand what is made of an answer, still beside the interface thread
    */
   SlipViewModel(TableSource source, Inquiry inquiry, String reason, Consumer<Answer> beforehand) {
-    this(new Kept(new Object(), source, inquiry, reason, null), beforehand);
+    this(new Kept(new Object(), source, inquiry, reason, null, Map.of()), beforehand);
   }
 
   /**
@@ -84,6 +93,7 @@ public final class SlipViewModel {
     source = kept.source();
     reason = kept.reason();
     style.set(kept.style());
+    page.set(kept.page());
     this.beforehand = beforehand;
     inquiry.addListener((o, before, now) -> ask());
     source.tableProperty().addListener(newRecords);
@@ -97,7 +107,7 @@ public final class SlipViewModel {
 
   /** What is remembered of it. */
   Kept kept() {
-    return new Kept(id, source, inquiry(), reason, style.get());
+    return new Kept(id, source, inquiry(), reason, style.get(), page.get());
   }
 
   /** Asks and looks as it did. */
@@ -106,6 +116,7 @@ public final class SlipViewModel {
     if (was.style() != null) {
       style.set(was.style());
     }
+    page.set(was.page());
   }
 
   private void ask() {
@@ -212,6 +223,15 @@ public final class SlipViewModel {
    */
   public ObjectProperty<Style> styleProperty() {
     return style;
+  }
+
+  /**
+   * Which parts stand on the page, by their key, "yes" or "no", where that is not as usual.
+   *
+   * @return never null
+   */
+  public ObjectProperty<Map<String, String>> pageProperty() {
+    return page;
   }
 
   /**

@@ -119,6 +119,7 @@ public final class Workbench {
       if (!asked.figure().isEmpty()) {
         slip.styleProperty().set(Style.of(asked.figure(), 1));
       }
+      slip.pageProperty().set(asked.page());
       put(slip, slips.size());
       first = first == null ? slip : first;
     }
@@ -270,6 +271,14 @@ public final class Workbench {
                   history.did("change the figure", desk());
                   keeper.changed();
                 }
+              }
+            });
+    slip.pageProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (!restoring && slips.contains(slip)) {
+                history.did("change the write-up", desk());
+                keeper.changed();
               }
             });
     slip.onNewRecords(() -> keeper.changed());
@@ -430,6 +439,7 @@ public final class Workbench {
     SlipViewModel copy = slip(slip.source(), inquiry, "");
     copy.jointProperty().set(joint);
     copy.styleProperty().set(slip.styleProperty().get());
+    copy.pageProperty().set(slip.pageProperty().get());
     put(copy, slips.indexOf(slip) + 1);
     turnTo(copy);
   }
@@ -519,7 +529,10 @@ public final class Workbench {
         Style style = slip.styleProperty().get();
         asked.add(
             new Study.Asked(
-                slip.table().name(), slip.inquiry(), style == null ? Map.of() : style.settings()));
+                slip.table().name(),
+                slip.inquiry(),
+                style == null ? Map.of() : style.settings(),
+                slip.pageProperty().get()));
       }
     }
     return new Study(name.get(), sources.stream().map(TableSource::kept).toList(), asked);

@@ -13,8 +13,9 @@ import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.ReportFile;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -39,6 +40,7 @@ public final class WriteUpView extends HBox {
 
   private final WriteUpViewModel model;
   private final VBox page = new VBox();
+  private final Map<Block.Part, CheckBox> boxes = new EnumMap<>(Block.Part.class);
 
   /**
    * The view of a slip's page.
@@ -69,15 +71,16 @@ public final class WriteUpView extends HBox {
   }
 
   private Card parts() {
-    List<Node> boxes = new ArrayList<>();
+    List<Node> all = new ArrayList<>();
     for (Block.Part part : Block.Part.values()) {
       CheckBox box = new CheckBox(part.title());
-      box.setId("part-" + part.name().toLowerCase(Locale.ROOT));
+      box.setId("part-" + part.key());
       box.setSelected(model.has(part));
-      box.selectedProperty().addListener((o, before, now) -> model.want(part, now));
-      boxes.add(box);
+      box.setOnAction(event -> model.want(part, box.isSelected()));
+      this.boxes.put(part, box);
+      all.add(box);
     }
-    return new Card("In this write-up", boxes.toArray(Node[]::new));
+    return new Card("In this write-up", all.toArray(Node[]::new));
   }
 
   private Card away() {
@@ -121,6 +124,7 @@ public final class WriteUpView extends HBox {
   }
 
   private void show(Page made) {
+    boxes.forEach((part, box) -> box.setSelected(model.has(part)));
     List<Node> nodes = new ArrayList<>();
     int tables = 0;
     for (Block block : made.blocks()) {

@@ -16,8 +16,6 @@ import app.knuckle.study.Refused;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.util.EnumSet;
-import java.util.Set;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
@@ -29,14 +27,13 @@ final class WriteUpViewModel {
   private final SlipViewModel slip;
   private final Lane making = Lane.ofLatest();
   private final Lane writing = Lane.inTurn();
-  private final Set<Block.Part> parts =
-      EnumSet.complementOf(EnumSet.of(Block.Part.DIFFERENCES, Block.Part.SOURCES));
   private final ReadOnlyObjectWrapper<Page> shown = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
   private Page whole;
 
   WriteUpViewModel(SlipViewModel slip) {
     this.slip = slip;
+    slip.pageProperty().addListener((o, before, now) -> choose());
   }
 
   /** Makes the page of the answer beside the window. */
@@ -61,22 +58,17 @@ final class WriteUpViewModel {
   }
 
   private void choose() {
-    shown.set(whole.only(parts));
+    if (whole != null) {
+      shown.set(whole.only(Block.Part.wanted(slip.pageProperty().get())));
+    }
   }
 
   boolean has(Block.Part part) {
-    return parts.contains(part);
+    return Block.Part.wanted(slip.pageProperty().get()).contains(part);
   }
 
   void want(Block.Part part, boolean wanted) {
-    if (wanted) {
-      parts.add(part);
-    } else {
-      parts.remove(part);
-    }
-    if (whole != null) {
-      choose();
-    }
+    slip.pageProperty().set(part.said(slip.pageProperty().get(), wanted));
   }
 
   ReadOnlyObjectProperty<Page> shownProperty() {

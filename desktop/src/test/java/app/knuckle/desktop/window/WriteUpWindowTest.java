@@ -8,8 +8,10 @@ import static app.knuckle.desktop.window.Driver.until;
 import static app.knuckle.desktop.window.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.desktop.workbench.Workbench;
 import java.nio.file.Path;
 import java.util.concurrent.TimeUnit;
+import javafx.scene.control.CheckBox;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
@@ -30,10 +32,11 @@ class WriteUpWindowTest {
   private static final int PATIENCE_SECONDS = 60;
 
   @TempDir private Path folder;
+  private Workbench workbench;
 
   @Start
   void start(Stage stage) {
-    Driver.showDemo(stage);
+    workbench = Driver.showDemo(stage);
   }
 
   @AfterEach
@@ -56,6 +59,10 @@ class WriteUpWindowTest {
     tabTo(robot, "part-ranking");
     robot.type(KeyCode.SPACE);
     until(() -> blocks(robot) == all - 1);
+    assertThat(workbench.study().asked().get(0).page()).containsEntry("ranking", "no");
+    press(robot, KeyCode.Z);
+    until(() -> blocks(robot) == all);
+    assertThat(robot.lookup("#part-ranking").queryAs(CheckBox.class).isSelected()).isTrue();
     tabTo(robot, "page-copy");
     robot.type(KeyCode.SPACE);
     untilShown(robot, "page-note", "clipboard");

@@ -15,6 +15,7 @@ import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicReference;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
@@ -48,7 +49,7 @@ class HistoryTest {
   private static History.Desk desk(List<Step> trail) {
     Inquiry inquiry = Inquiry.about("y", "g").after(trail);
     return new History.Desk(
-        List.of(new SlipViewModel.Kept("only", null, inquiry, "", null)), "only");
+        List.of(new SlipViewModel.Kept("only", null, inquiry, "", null, Map.of())), "only");
   }
 
   private Frame frame(History.Desk desk) {

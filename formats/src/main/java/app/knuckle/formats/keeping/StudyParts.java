@@ -69,6 +69,10 @@ final class StudyParts {
       node.set("inquiry", InquiryFile.write(asked.inquiry()));
       ObjectNode figure = node.putObject("figure");
       asked.figure().forEach(figure::put);
+      if (!asked.page().isEmpty()) {
+        ObjectNode page = node.putObject("page");
+        asked.page().forEach(page::put);
+      }
     }
     return MAPPER.writeValueAsBytes(root);
   }
@@ -108,7 +112,7 @@ final class StudyParts {
     for (int i = 0; i < inquiries.size(); i++) {
       JsonNode node = inquiries.get(i);
       Keys own = in("inquiries", i);
-      own.known(node, List.of("table", "inquiry", "figure"));
+      own.known(node, List.of("table", "inquiry", "figure", "page"));
       String table = own.text(node, "table");
       if (!names.contains(table)) {
         throw own.wrong(
@@ -116,7 +120,10 @@ final class StudyParts {
       }
       asked.add(
           new Study.Asked(
-              table, InquiryFile.read(node.path("inquiry")), own.textsByName(node, "figure")));
+              table,
+              InquiryFile.read(node.path("inquiry")),
+              own.textsByName(node, "figure"),
+              own.textsByName(node, "page")));
     }
     return new Study(keys.text(root, "name", "Study"), tables, asked);
   }

@@ -1,7 +1,12 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.scene.Scene;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -43,6 +48,59 @@ public sealed interface Block {
     Part(String title) {
       this.title = title;
     }
+
+    /**
+     * The name in files.
+     *
+     * @return such as "means"
+     */
+    public String key() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+
+    /**
+     * Whether it usually stands on the page: long lists and sources are asked for.
+     *
+     * @return false for those two
+     */
+    public boolean isUsual() {
+      return this != DIFFERENCES && this != SOURCES;
+    }
+
+    /**
+     * The parts that stand on a page.
+     *
+     * @param said by key, "yes" or "no", where that is not as usual
+     * @return the parts
+     */
+    public static Set<Part> wanted(Map<String, String> said) {
+      Set<Part> wanted = EnumSet.noneOf(Part.class);
+      for (Part part : values()) {
+        if (said.getOrDefault(part.key(), part.isUsual() ? YES : NO).equals(YES)) {
+          wanted.add(part);
+        }
+      }
+      return wanted;
+    }
+
+    /**
+     * What is said when a part is put on the page or taken off.
+     *
+     * @param said before
+     * @param wanted whether it shall stand there
+     * @return by key, where that is not as usual
+     */
+    public Map<String, String> said(Map<String, String> said, boolean wanted) {
+      Map<String, String> now = new LinkedHashMap<>(said);
+      now.remove(key());
+      if (wanted != isUsual()) {
+        now.put(key(), wanted ? YES : NO);
+      }
+      return now;
+    }
+
+    private static final String YES = "yes";
+    private static final String NO = "no";
 
     /**
      * The name on a control.

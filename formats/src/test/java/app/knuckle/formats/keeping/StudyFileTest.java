@@ -68,7 +68,8 @@ class StudyFileTest {
     return new Study(
         name,
         List.of(new Study.Kept(table, "/records/tanks.csv", Map.of("sheet", "a"))),
-        List.of(new Study.Asked("tanks", inquiry, Map.of("form", "BARS"))));
+        List.of(
+            new Study.Asked("tanks", inquiry, Map.of("form", "BARS"), Map.of("sources", "yes"))));
   }
 
   private static void same(Study a, Study b) {

@@ -20,6 +20,7 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -127,6 +128,20 @@ class PageTest {
         .extracting(Block::part)
         .containsOnly(Block.Part.RESULTS, Block.Part.FIGURE)
         .hasSizeLessThan(page().blocks().size());
+  }
+
+  @Test
+  void whatIsSaidOfPartsIsOnlyWhatIsNotAsUsual() {
+    Map<String, String> none = Map.of();
+    assertThat(Block.Part.wanted(none))
+        .doesNotContain(Block.Part.DIFFERENCES, Block.Part.SOURCES)
+        .contains(Block.Part.MEANS);
+    Map<String, String> some = Block.Part.SOURCES.said(Block.Part.MEANS.said(none, false), true);
+    assertThat(some).isEqualTo(Map.of("means", "no", "sources", "yes"));
+    assertThat(Block.Part.wanted(some))
+        .contains(Block.Part.SOURCES)
+        .doesNotContain(Block.Part.MEANS);
+    assertThat(Block.Part.MEANS.said(Block.Part.SOURCES.said(some, false), true)).isEmpty();
   }
 
   @Test

@@ -40,10 +40,24 @@ public record Study(String name, List<Kept> tables, List<Asked> asked) {
    * @param table its name
    * @param inquiry the question
    * @param figure how its figure is shown, names and values; empty for the usual style
+   * @param page which parts stand on its page, "yes" or "no", where that is not as usual
    */
-  public record Asked(String table, Inquiry inquiry, Map<String, String> figure) {
+  public record Asked(
+      String table, Inquiry inquiry, Map<String, String> figure, Map<String, String> page) {
     public Asked {
       figure = inOrder(figure);
+      page = inOrder(page);
+    }
+
+    /**
+     * An inquiry whose page is as usual.
+     *
+     * @param table its name
+     * @param inquiry the question
+     * @param figure how its figure is shown, names and values; empty for the usual style
+     */
+    public Asked(String table, Inquiry inquiry, Map<String, String> figure) {
+      this(table, inquiry, figure, Map.of());
     }
   }
 
