@@ -67,6 +67,7 @@ public final class WriteUpView extends HBox {
     model.shownProperty().addListener((o, before, now) -> show(now));
     Shown.by(this, slip.answerProperty()).addListener((o, before, now) -> model.refresh());
     Shown.by(this, slip.styleProperty()).addListener((o, before, now) -> model.refresh());
+    Shown.by(this, slip.pageProperty()).addListener((o, before, now) -> model.choose());
     model.refresh();
   }
 

@@ -33,7 +33,6 @@ final class WriteUpViewModel {
 
   WriteUpViewModel(SlipViewModel slip) {
     this.slip = slip;
-    slip.pageProperty().addListener((o, before, now) -> choose());
   }
 
   /** Makes the page of the answer beside the window. */
@@ -57,7 +56,8 @@ final class WriteUpViewModel {
         });
   }
 
-  private void choose() {
+  /** Shows the parts that are wanted now. */
+  void choose() {
     if (whole != null) {
       shown.set(whole.only(Block.Part.wanted(slip.pageProperty().get())));
     }

@@ -103,7 +103,7 @@ class StepEditorsWindowTest {
 
   @Test
   void stepsAboutLevelsKnowTheColumnThatIsLookedAt(FxRobot robot) {
-    untilShown(robot, "finding", "levels of tag");
+    untilShown(robot, "finding", "differs between ‘1’ and ‘2’");
     robot.interact(
         () -> Driver.sheet(robot, "records-table").goTo(new app.knuckle.desktop.sheet.Place(0, 1)));
     begin(robot, "merge");
@@ -124,7 +124,7 @@ class StepEditorsWindowTest {
 
   @Test
   void stepsAboutValues(FxRobot robot) {
-    untilShown(robot, "finding", "levels of tag");
+    untilShown(robot, "finding", "differs between ‘1’ and ‘2’");
     begin(robot, "missing");
     line(robot, "values", "-99");
     assertThat(take(robot, "1 cell")).isInstanceOf(Missing.class);
@@ -149,7 +149,7 @@ class StepEditorsWindowTest {
 
   @Test
   void stepsAboutShapeAndRows(FxRobot robot) {
-    untilShown(robot, "finding", "levels of tag");
+    untilShown(robot, "finding", "differs between ‘1’ and ‘2’");
     begin(robot, "stack");
     tick(robot, "columns", "day_0");
     tick(robot, "columns", "day_7");

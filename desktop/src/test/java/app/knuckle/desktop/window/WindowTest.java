@@ -113,7 +113,9 @@ class WindowTest {
   @Test
   void pairsAreNotHuntedWhenTheTestShowsNothing(FxRobot robot) throws IOException {
     Path file =
-        Files.writeString(folder.resolve("calm.csv"), "g,y\na,1\na,2\na,3\nb,1.5\nb,2.5\nb,3.1\n");
+        Files.writeString(
+            folder.resolve("calm.csv"),
+            "g,y\na,1\na,2\na,3\nb,1.5\nb,2.5\nb,3.1\nc,1.2\nc,2.4\nc,2.8\n");
     robot.interact(() -> workbench.open(file));
     until(() -> shows(robot, "finding", "No evidence that y differs"));
     go(robot, "#joint-compare", () -> shows(robot, "do-not-hunt", "should not be hunted"));

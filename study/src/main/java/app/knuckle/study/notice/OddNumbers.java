@@ -116,7 +116,7 @@ final class OddNumbers {
   }
 
   /** Whole numbers without a gap from 0 or 1, each of them repeated. */
-  private static boolean looksLikeNames(double[] values) {
+  static boolean looksLikeNames(double[] values) {
     TreeMap<Double, Integer> counts = new TreeMap<>();
     for (double v : values) {
       counts.merge(v, 1, Integer::sum);

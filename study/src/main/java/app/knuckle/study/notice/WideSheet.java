@@ -28,6 +28,9 @@ final class WideSheet {
   /** Counts of groups differ more: treatments that kill or attract do. */
   private static final double LIKE_COUNTS = 12;
 
+  /** In fewer rows whole numbers of like size may be anything. */
+  private static final int FEWEST_COUNTS = 5;
+
   /** A shorter part in common says nothing. */
   private static final int SHORTEST_STEM = 3;
 
@@ -139,8 +142,24 @@ final class WideSheet {
       least = Math.min(least, middle);
       most = Math.max(most, middle);
     }
+    boolean even = counts && !isRagged(frame, names(groups));
+    boolean codes =
+        even && (frame.rows() < FEWEST_COUNTS || groups.stream().anyMatch(WideSheet::isCode));
+    if (codes) {
+      return List.of(); // Rather a treatment written as numbers.
+    }
     boolean alike = least > 0 && most <= (counts ? LIKE_COUNTS : LIKE_SIZE) * least;
-    return alike ? groups.stream().map(Numbers::name).toList() : List.of();
+    return alike ? names(groups) : List.of();
+  }
+
+  private static List<String> names(List<Numbers> columns) {
+    return columns.stream().map(Numbers::name).toList();
+  }
+
+  /** Whole numbers from a small one upward, each repeated. */
+  private static boolean isCode(Numbers column) {
+    return OddNumbers.looksLikeNames(
+        Arrays.stream(column.values()).filter(v -> !Double.isNaN(v)).toArray());
   }
 
   /** A name for each row. */

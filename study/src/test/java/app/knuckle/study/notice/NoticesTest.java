@@ -122,7 +122,7 @@ class NoticesTest {
         .isEqualTo("fine coarse > group, value");
     assertThat(stacked(numbers("no", 1, 2, 3, 4, 5), fine, coarse))
         .isEqualTo("fine coarse > group, value");
-    assertThat(stacked(numbers("spat_low", 1, 5), numbers("spat_high", 3, 9)))
+    assertThat(stacked(numbers("spat_low", 1, 5, 0, 8, 3), numbers("spat_high", 3, 9, 12, 7, 5)))
         .isEqualTo("spat_low spat_high > group, spat");
     assertThat(stacked(numbers("score_1", 1, 5), numbers("score_2", 3, 9)))
         .isEqualTo("score_1 score_2 > occasion, score");
@@ -136,6 +136,9 @@ class NoticesTest {
         .isEqualTo("none");
     assertThat(stacked(words("feed", "x", "x", "y", "y", "y"), fine, coarse)).isEqualTo("none");
     assertThat(stacked(numbers("a", 1, 2), numbers("b", 100, 200))).isEqualTo("none");
+    assertThat(stacked(numbers("rack", 1, 1, 2, 2), numbers("dead", 5, 6, 9, 8)))
+        .as("a treatment written as numbers")
+        .isEqualTo("none");
   }
 
   @Test
