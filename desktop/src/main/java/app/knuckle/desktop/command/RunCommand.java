@@ -271,7 +271,7 @@ final class RunCommand implements Callable<Integer> {
       }
     }
     for (ReportFile kind : kinds) {
-      kind.write(page, folder.resolve("report." + kind.ending()));
+      kind.write(page, folder.resolve("report." + kind.ending()), "figure");
     }
   }
 

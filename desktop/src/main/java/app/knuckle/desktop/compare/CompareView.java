@@ -18,6 +18,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Redesign;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.words.Prose;
 import java.util.List;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
@@ -288,7 +289,7 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
         new DifferenceBoard(
             shown,
             (row, column) -> {
-              reading.setText(Texts.unbroken(shown.cells().get(row - 1).get(column).reading()));
+              reading.setText(Prose.unbroken(shown.cells().get(row - 1).get(column).reading()));
               ladder.point(row, column);
               bracket.of(row, column);
             },

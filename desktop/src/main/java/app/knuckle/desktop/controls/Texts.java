@@ -1,6 +1,6 @@
 package app.knuckle.desktop.controls;
 
-import java.util.regex.Pattern;
+import app.knuckle.study.words.Prose;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -9,9 +9,6 @@ import javafx.scene.layout.Region;
 
 /** Labels and lines as all joints write them. */
 public final class Texts {
-
-  /** Two degrees of freedom. */
-  private static final Pattern IN_BRACKETS = Pattern.compile("\\(([\\d.]+), ([\\d.]+)\\)");
 
   private Texts() {}
 
@@ -23,23 +20,11 @@ public final class Texts {
    * @return the label
    */
   public static Label wrapped(String text, String styleClass) {
-    Label label = new Label(unbroken(text));
+    Label label = new Label(Prose.unbroken(text));
     label.getStyleClass().add(styleClass);
     label.setWrapText(true);
     label.setMinHeight(Region.USE_PREF_SIZE);
     return label;
-  }
-
-  /**
-   * The text with its small statements held together: no line ends inside "p < .001" or "F(2, 32)".
-   *
-   * @param text any text
-   * @return the same with blanks that do not break
-   */
-  public static String unbroken(String text) {
-    return IN_BRACKETS
-        .matcher(text.replace(" < ", "\u00a0<\u00a0").replace(" = ", "\u00a0=\u00a0"))
-        .replaceAll("($1,\u00a0$2)");
   }
 
   /**

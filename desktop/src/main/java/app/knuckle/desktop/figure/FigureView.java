@@ -9,6 +9,7 @@ import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
+import app.knuckle.study.words.Prose;
 import java.util.List;
 import javafx.event.EventHandler;
 import javafx.geometry.Bounds;
@@ -141,7 +142,7 @@ public final class FigureView extends BorderPane {
     exchange.setText(model.exchangeTitle());
     exchange.setVisible(exchangeable);
     exchange.setManaged(exchangeable);
-    caption.setText(Texts.unbroken(figure.caption()));
+    caption.setText(Prose.unbroken(figure.caption()));
     cards.show(figure);
     picture.show(
         (w, h) -> figure.scene(), dot -> dot.row() == Mark.NONE ? "" : "row " + (dot.row() + 1));

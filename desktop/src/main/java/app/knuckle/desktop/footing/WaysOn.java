@@ -47,7 +47,7 @@ final class WaysOn {
               case LEAST_SQUARES -> "by least squares";
             };
         Inquiry changed = Redesign.of(inquiry, d -> d.method = method);
-        ways.add(new WayOn(label, changed.named("\u2026 " + name)));
+        ways.add(new WayOn(label, changed.named(Inquiry.CHANGED + name)));
       }
     }
     return ways;
@@ -71,7 +71,9 @@ final class WaysOn {
               d.measured = measured;
             });
     return List.of(
-        new WayOn("Try the log scale \u2192", changed.named("\u2026 log of " + response.name())));
+        new WayOn(
+            "Try the log scale \u2192",
+            changed.named(Inquiry.CHANGED + "log of " + response.name())));
   }
 
   /** Without a row of the source. */
@@ -82,7 +84,7 @@ final class WaysOn {
     return List.of(
         new WayOn(
             "Ask without row " + sourceRow + " \u2192",
-            inquiry.after(steps).named("\u2026 without row " + sourceRow)));
+            inquiry.after(steps).named(Inquiry.CHANGED + "without row " + sourceRow)));
   }
 
   /** With a slope of its own for each group of the first treatment. */
@@ -99,6 +101,6 @@ final class WaysOn {
     return List.of(
         new WayOn(
             "Give each " + inquiry.treatments().get(0) + " its own slope \u2192",
-            changed.named("\u2026 own slopes on " + covariate)));
+            changed.named(Inquiry.CHANGED + "own slopes on " + covariate)));
   }
 }

@@ -12,9 +12,6 @@ import java.util.function.Consumer;
 /** What the design sentence says, what can be chosen in it, and what a choice does. */
 final class LayoutViewModel {
 
-  /** Stands before the name of a copy. */
-  private static final String COPY = "\u2026 ";
-
   /** More heads than this are found faster by typing into a slot. */
   private static final int MOST_HEADS = 24;
 
@@ -76,7 +73,7 @@ final class LayoutViewModel {
   private void change(Consumer<Draft> what) {
     Inquiry changed = Redesign.of(asked(), what);
     String given = nameOf(asked());
-    boolean own = !asked().name().equals(given) && !asked().name().equals(COPY + given);
+    boolean own = !asked().name().equals(given) && !asked().name().equals(Inquiry.CHANGED + given);
     question.ask(own ? changed : changed.named(nameOf(changed)));
   }
 

@@ -227,7 +227,7 @@ public record LookPage(
           case DENSITY -> "a smooth curve of where values lie; a stroke is a row";
           case STEMS -> "a digit a value, behind the digits it has in common with others";
           case QUANTILES ->
-              "ordered values against those of a normal distribution; the band holds 95% of them";
+              "ordered values against those of a normal distribution; the band is where each would lie 19 times in 20";
           case TOGETHER -> "every column of numbers against every other; a dot is a row";
           case ORDER -> "values in the order of the records, a colour for each group";
           case AGAINST ->

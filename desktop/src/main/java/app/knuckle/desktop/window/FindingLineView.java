@@ -3,6 +3,7 @@ package app.knuckle.desktop.window;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
 import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
@@ -67,7 +68,7 @@ final class FindingLineView extends HBox {
     }
     FindingLine line = FindingLine.of(slip.answer());
     tag.setText(line.tag());
-    sentence.setText(Texts.unbroken(line.sentence()));
+    sentence.setText(Prose.unbroken(line.sentence()));
     pseudoClassStateChanged(TROUBLE, !line.isFound());
     setCautions(line.cautions().size(), String.join("\n", line.cautions()));
   }

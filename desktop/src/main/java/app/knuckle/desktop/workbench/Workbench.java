@@ -445,7 +445,7 @@ public final class Workbench {
   }
 
   private String nameOfCopy(String original) {
-    String base = original.startsWith("\u2026 ") ? original : "\u2026 " + original;
+    String base = original.startsWith(Inquiry.CHANGED) ? original : Inquiry.CHANGED + original;
     int copies = 1;
     String copy = base;
     while (isTaken(copy)) {

@@ -12,6 +12,7 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.ReportFile;
+import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
@@ -145,7 +146,7 @@ public final class WriteUpView extends HBox {
   private static TextFlow set(Block.Paragraph paragraph) {
     TextFlow flow = new TextFlow();
     for (Block.Paragraph.Run run : paragraph.runs()) {
-      Text text = new Text(Texts.unbroken(run.text()));
+      Text text = new Text(Prose.unbroken(run.text()));
       text.getStyleClass().add(run.italic() ? "page-statistic" : "page-text");
       flow.getChildren().add(text);
     }

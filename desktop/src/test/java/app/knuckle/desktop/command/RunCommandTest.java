@@ -103,8 +103,8 @@ class RunCommandTest {
     assertThat(page)
         .content()
         .contains("# Spring", "## Clearance by feed", "## Gone", "there is no column 'gone'")
-        .contains("## Flow by pump", "(figure-1.svg)", "(figure-2.svg)");
-    assertThat(folder.resolve("figure-2.svg")).isNotEmptyFile();
+        .contains("## Flow by pump", "(spring-figure-1.svg)", "(spring-figure-2.svg)");
+    assertThat(folder.resolve("spring-figure-2.svg")).isNotEmptyFile();
     args[5] = folder.resolve("spring.odd").toString();
     assertThat(KnuckleCommand.run(args)).isEqualTo(2);
   }

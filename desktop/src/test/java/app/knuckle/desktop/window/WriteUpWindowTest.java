@@ -79,6 +79,6 @@ class WriteUpWindowTest {
     tabTo(robot, "page-md");
     robot.type(KeyCode.SPACE);
     untilShown(robot, "page-note", "Written: Clearance-by-feed.md");
-    assertThat(folder.resolve("figure.svg")).isNotEmptyFile();
+    assertThat(folder.resolve("Clearance-by-feed-figure.svg")).isNotEmptyFile();
   }
 }

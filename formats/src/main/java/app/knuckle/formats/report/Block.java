@@ -134,9 +134,6 @@ public sealed interface Block {
         Pattern.compile(
             "(?<![\\p{L}\\d\u00b7'])(F|t|p|H|U|z|r|V|W|\u039b|\u03c7\u00b2)(?=(\\([^()]*\\))? [=<>])");
 
-    /** Two degrees of freedom. */
-    private static final Pattern DF = Pattern.compile("\\(([\\d.]+), ([\\d.]+)\\)");
-
     /**
      * A stretch of text.
      *
@@ -144,20 +141,6 @@ public sealed interface Block {
      * @param italic whether it is a statistic
      */
     public record Run(String text, boolean italic) {}
-
-    /**
-     * A text whose small statements hold together at the end of a line.
-     *
-     * @param text any
-     * @return with blanks that do not break around = and &lt;
-     */
-    public static String unbroken(String text) {
-      String held =
-          text.replace(" = ", "\u00a0=\u00a0")
-              .replace(" < ", "\u00a0<\u00a0")
-              .replace(" > ", "\u00a0>\u00a0");
-      return DF.matcher(held).replaceAll("($1,\u00a0$2)");
-    }
 
     /**
      * The text with its statistics apart.

@@ -1,6 +1,7 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.export.PngExport;
+import app.knuckle.study.words.Prose;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -120,7 +121,7 @@ public final class DocxReport {
       XWPFParagraph paragraph = paragraph(BODY);
       for (Block.Paragraph.Run run : own.runs()) {
         XWPFRun set = paragraph.createRun();
-        set.setText(Block.Paragraph.unbroken(run.text()));
+        set.setText(Prose.unbroken(run.text()));
         set.setItalic(run.italic());
       }
     } else if (block instanceof Block.Table table) {

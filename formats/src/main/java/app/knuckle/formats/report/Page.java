@@ -7,6 +7,7 @@ import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.study.Version;
 import app.knuckle.study.design.FirstGuess;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
@@ -46,7 +47,9 @@ public record Page(String title, List<Block> blocks) {
     String name = findings.inquiry().name();
     // A copy is called after what was changed in it: a page is called after what it asks.
     String title =
-        name.startsWith("\u2026") ? FirstGuess.name(findings.inquiry(), findings.frame()) : name;
+        name.startsWith(Inquiry.CHANGED)
+            ? FirstGuess.name(findings.inquiry(), findings.frame())
+            : name;
     blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
     blocks.add(
         new Block.Paragraph(Block.Part.METHODS, MethodsParagraph.of(findings) + " " + PROGRAM));
@@ -397,9 +400,9 @@ public record Page(String title, List<Block> blocks) {
     if (said.isEmpty()) {
       return sound == 0
           ? ""
-          : "Of the checks of what this stands on, "
-              + Numerals.count(sound, "spoke", "spoke")
-              + " for it and none against.";
+          : "Of "
+              + Numerals.count(sound, "check", "checks")
+              + " of what this stands on none spoke against it.";
     }
     return "Checks of what this stands on: " + String.join(" ", said);
   }

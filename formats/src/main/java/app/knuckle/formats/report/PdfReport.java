@@ -4,6 +4,7 @@ import app.knuckle.figures.export.PdfExport;
 import app.knuckle.figures.export.PdfType;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.scene.Type;
+import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -168,7 +169,7 @@ public final class PdfReport {
     boolean blank = false;
     for (Block.Paragraph.Run run : runs) {
       // Small statements hold together: no line ends inside "p < .001".
-      String text = Block.Paragraph.unbroken(run.text());
+      String text = Prose.unbroken(run.text());
       for (String part : text.split("(?<= )|(?= )")) {
         if (part.equals(" ")) {
           blank = true;

@@ -73,23 +73,53 @@ public enum ReportFile {
   }
 
   /**
-   * Writes a page, and its figures beside it where the page cannot hold them. It writes beside the
-   * file first, so that what fails leaves an old file whole.
+   * Writes a page, and its figures beside it where the page cannot hold them; they are called after
+   * the page, so that those of another are not written over.
    *
    * @param page to write
    * @param target the file
    * @throws IOException if it cannot be written there
    */
   public void write(Page page, Path target) throws IOException {
-    List<Block.Figure> figures =
-        page.blocks().stream()
-            .filter(Block.Figure.class::isInstance)
-            .map(Block.Figure.class::cast)
-            .toList();
-    String ending = beside().map(FigureFile::ending).orElse("");
-    // A page with one figure names it as a run does.
-    IntFunction<String> names =
-        number -> "figure" + (figures.size() == 1 ? "" : "-" + number) + "." + ending;
+    String name = target.getFileName().toString();
+    String bare = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
+    String figures = bare + "-figure";
+    write(page, target, figures);
+    if (beside().isPresent()) {
+      List<Block.Figure> all = figures(page);
+      for (int f = 0; f < all.size(); f++) {
+        Path file = target.resolveSibling(name(figures, f + 1, all.size()));
+        beside().get().write(all.get(f).picture(), NO_DPI, file);
+      }
+    }
+  }
+
+  private static List<Block.Figure> figures(Page page) {
+    return page.blocks().stream()
+        .filter(Block.Figure.class::isInstance)
+        .map(Block.Figure.class::cast)
+        .toList();
+  }
+
+  private String name(String figures, int number, int all) {
+    return figures
+        + (all == 1 ? "" : "-" + number)
+        + "."
+        + beside().map(FigureFile::ending).orElse("");
+  }
+
+  /**
+   * Writes a page whose figures stand beside it already. It writes beside the file first, so that
+   * what fails leaves an old file whole.
+   *
+   * @param page to write
+   * @param target the file
+   * @param figures what their files are called, without number and ending
+   * @throws IOException if it cannot be written there
+   */
+  public void write(Page page, Path target, String figures) throws IOException {
+    int all = figures(page).size();
+    IntFunction<String> names = number -> name(figures, number, all);
     Path part = target.resolveSibling(target.getFileName() + ".part");
     try (OutputStream out = Files.newOutputStream(part)) {
       switch (this) {
@@ -98,13 +128,6 @@ public enum ReportFile {
         case PDF -> PdfReport.write(page, out);
         case MD -> out.write(TextReport.markdown(page, names).getBytes(StandardCharsets.UTF_8));
         case TEX -> out.write(TextReport.latex(page, names).getBytes(StandardCharsets.UTF_8));
-      }
-    }
-    if (beside().isPresent()) {
-      for (int f = 0; f < figures.size(); f++) {
-        beside()
-            .get()
-            .write(figures.get(f).picture(), NO_DPI, target.resolveSibling(names.apply(f + 1)));
       }
     }
     Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);

@@ -61,6 +61,9 @@ public record Inquiry(
     List<Compare> compare,
     Map<String, List<Double>> edges) {
 
+  /** Stands before the name of an inquiry that is called after what was changed in it. */
+  public static final String CHANGED = "\u2026 ";
+
   /** The level of significance unless the user says otherwise. */
   public static final double USUAL_ALPHA = 0.05;
 

@@ -96,11 +96,11 @@ public record ComparedMeans(
         c.meanRanks().stream().mapToDouble(r -> r).toArray(),
         IntStream.range(0, k).mapToObj(i -> Quantity.absent("ranks have no SE")).toList(),
         c.counts().stream().mapToLong(n -> n).toArray(),
-        c.pairs().pairs(),
-        c.pairs().letters(),
-        c.pairs().procedure(),
+        c.shown().pairs(),
+        c.shown().letters(),
+        c.shown().procedure(),
         true,
-        c.pairs().criticalDifference(),
+        c.shown().criticalDifference(),
         null);
   }
 

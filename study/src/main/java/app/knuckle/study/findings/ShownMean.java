@@ -113,8 +113,8 @@ public record ShownMean(
   private static String rankLetters(ResponseFindings response, Map<String, String> levels) {
     for (RankComparison c : response.analysis().rankComparisons()) {
       int place = c.labels().indexOf(levels);
-      if (place >= 0 && c.pairs().letters() != null) {
-        return c.pairs().letters().of(place);
+      if (place >= 0 && c.shown().letters() != null) {
+        return c.shown().letters().of(place);
       }
     }
     return "";

@@ -5,7 +5,6 @@ import app.knuckle.stats.associations.Associations;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
 import java.util.List;
-import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
 /**
@@ -143,15 +142,5 @@ public record GoTogether(List<String> names, int[] rows, double[][] columns) {
       }
     }
     return numbers;
-  }
-
-  /**
-   * Whether a column can be looked at so.
-   *
-   * @param frame the records
-   * @return true for columns of numbers
-   */
-  public static Predicate<String> fits(Frame frame) {
-    return name -> frame.column(name) instanceof Numbers;
   }
 }

@@ -58,7 +58,10 @@ public final class AssociationSentence {
     }
     return (found == 0
             ? "No evidence that any two of the " + labels.size() + " columns go together"
-            : found + " of " + pairs + " pairs of columns were found to go together")
+            : found
+                + " of "
+                + pairs
+                + " pairs of columns were found to go together, each judged by itself")
         + "; closest are "
         + names
         + ", "

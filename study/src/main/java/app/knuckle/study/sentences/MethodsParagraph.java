@@ -110,7 +110,9 @@ public final class MethodsParagraph {
         : "Means are adjusted for "
             + Numerals.list(inquiry.covariates())
             + ", "
-            + (inquiry.adjustAt().isEmpty() ? "at its mean." : "at the values named.");
+            + (!inquiry.adjustAt().isEmpty()
+                ? "at the values named."
+                : inquiry.covariates().size() == 1 ? "at its mean." : "at their means.");
   }
 
   private String judged() {
@@ -122,12 +124,7 @@ public final class MethodsParagraph {
         described
             ? "Correlations were computed over the rows complete in all columns"
             : switch (inquiry.method()) {
-              case LEAST_SQUARES ->
-                  inquiry.together() && inquiry.measured().size() > 1
-                      ? "The responses were judged together by multivariate analysis of variance"
-                      : findings.first().groups().size() == 2
-                          ? "The two were judged by Student's t test with one spread for both"
-                          : "The analysis is by least squares" + squares();
+              case LEAST_SQUARES -> leastSquares();
               case UNEQUAL_SPREAD -> "Each group has a spread of its own (Welch)";
               case RANKS -> "The analysis is by ranks";
               case PERMUTATION -> "p is by rearrangement of the values";
@@ -141,9 +138,29 @@ public final class MethodsParagraph {
     return by + way + ", at \u03b1 = " + Numerals.plain(inquiry.alpha()) + ".";
   }
 
+  private String leastSquares() {
+    if (inquiry.together() && inquiry.measured().size() > 1) {
+      return "The responses were judged together by multivariate analysis of variance";
+    }
+    if (inquiry.treatments().isEmpty()) {
+      return "It was judged by Student's t test of one sample";
+    }
+    if (inquiry.pairs() != null) {
+      return "Pairs were judged by Student's t test of their differences";
+    }
+    // Only two groups with nothing else in the model have a closed form that is a t test.
+    return findings.first().fit() != null && findings.first().groups().size() == 2
+        ? "The two were judged by Student's t test with one spread for both"
+        : "The analysis is by least squares" + squares();
+  }
+
   /** The kinds of squares differ only where cells hold unlike numbers of rows. */
   private String squares() {
-    if (inquiry.treatments().size() < 2) {
+    boolean layered =
+        !inquiry.wholePlots().isEmpty()
+            || !inquiry.strips().isEmpty()
+            || !inquiry.occasions().isEmpty();
+    if (inquiry.treatments().size() < 2 || layered) {
       return "";
     }
     return switch (inquiry.squares()) {

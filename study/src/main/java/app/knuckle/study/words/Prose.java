@@ -96,6 +96,24 @@ public final class Prose {
         : name;
   }
 
+  /** Two degrees of freedom. */
+  private static final Pattern DF = Pattern.compile("\\(([\\d.]+), ([\\d.]+)\\)");
+
+  /**
+   * A text with its small statements held together: no line ends inside "p &lt; .001" or "F(2,
+   * 32)".
+   *
+   * @param text any
+   * @return the same with blanks that do not break
+   */
+  public static String unbroken(String text) {
+    return DF.matcher(
+            text.replace(" < ", "\u00a0<\u00a0")
+                .replace(" > ", "\u00a0>\u00a0")
+                .replace(" = ", "\u00a0=\u00a0"))
+        .replaceAll("($1,\u00a0$2)");
+  }
+
   /**
    * A text for a terminal: what would steer it is shown as a sign.
    *

@@ -4,11 +4,17 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Pair;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.ShownMean;
+import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -55,5 +61,36 @@ class DirectionTest {
     assertThat(either.words().finding()).startsWith("No evidence");
     assertThat(either.words().ranking()).startsWith("No evidence of a difference");
     assertThat(greater.words().finding()).startsWith("Rate is greater at old");
+  }
+
+  /** Three values beyond three: U counts 2 of 20 orders, p = .10; Dunn's normal law says .0495. */
+  @Test
+  void twoGroupsOnRanksAreJudgedByOneNumber() throws IOException {
+    for (String procedure : List.of("dunn-holm", "dunn-none", "dwass-steel", "conover-holm")) {
+      Findings findings =
+          Answering.of(
+              new Table(
+                  "t",
+                  "t.csv",
+                  List.of(
+                      new Numbers("y", "", new double[] {1, 2, 3, 4, 5, 6}),
+                      new Categories(
+                          "g", "", new int[] {0, 0, 0, 1, 1, 1}, List.of("x", "z"), false)),
+                  ""),
+              InquiryFile.read(
+                  ("{'knuckle':'inquiry','version':1,'measured':['y'],'treatments':['g'],"
+                          + "'method':'ranks','compare':[{'of':['g'],'procedure':'"
+                          + procedure
+                          + "'}]}")
+                      .replace('\'', '"')),
+              Progress.NONE);
+      ResponseFindings found = findings.first();
+      assertThat(found.words().finding()).startsWith("No evidence").endsWith("p = .10.");
+      assertThat(found.words().ranking()).startsWith("No evidence of a difference");
+      assertThat(found.shownMeans()).extracting(ShownMean::letters).containsOnly("a");
+      Pair shown = ComparedMeans.of(found.analysis()).get(0).pairs().get(0);
+      assertThat(shown.differs()).isFalse();
+      assertThat(shown.p()).isEqualTo(found.leastP(List.of("g")));
+    }
   }
 }

@@ -62,7 +62,8 @@ class LookTest {
     List<String> names = List.of("x0", "x1", "x2");
     GoTogether three = GoTogether.of(frame(x, y, z), names);
     assertThat(AssociationSentence.of(three, List.of("length", "mean", "depth"), 0.05))
-        .startsWith("1 of 3 pairs of columns were found to go together; closest are length and")
+        .startsWith(
+            "1 of 3 pairs of columns were found to go together, each judged by itself; closest")
         .contains("‘mean’", "r = 1.00, p < .001");
     GoTogether two = GoTogether.of(frame(x, z), List.of("x0", "x1"));
     assertThat(AssociationSentence.of(two, List.of("length", "depth"), 0.05))

@@ -65,8 +65,12 @@ abstract class RankQuestion {
   }
 
   Analysis of(List<TestResult> tests, List<GroupCheck> checks, List<RankComparison> comparisons) {
+    List<RankComparison> judged =
+        !tests.isEmpty() && tests.get(0) instanceof TestResult.RankResult main
+            ? comparisons.stream().map(c -> c.judgedBy(main.p(), inquiry.alpha())).toList()
+            : comparisons;
     return new Analysis(
-        tests, List.of(), List.of(), List.of(), List.of(), null, checks, comparisons, null);
+        tests, List.of(), List.of(), List.of(), List.of(), null, checks, judged, null);
   }
 
   Factor treatment() {
