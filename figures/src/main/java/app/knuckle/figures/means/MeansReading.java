@@ -385,7 +385,7 @@ public final class MeansReading {
         .map(
             p ->
                 " Means that share a letter were not told apart"
-                    + by(p, alpha)
+                    + (means.size() == 2 ? at(alpha) : by(p, alpha))
                     + notCompared()
                     + ".")
         .orElse("");
@@ -411,6 +411,11 @@ public final class MeansReading {
 
   /** More pairs than these are counted in a caption, not named. */
   private static final int MOST_NAMED = 3;
+
+  /** Two means are judged by their test: no procedure is named. */
+  private static String at(String alpha) {
+    return alpha.isEmpty() ? "" : " (\u03b1 = " + alpha + ")";
+  }
 
   private static String by(Procedure procedure, String alpha) {
     return " ("

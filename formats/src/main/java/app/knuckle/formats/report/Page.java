@@ -243,8 +243,8 @@ public record Page(String title, List<Block> blocks) {
             .map(
                 c ->
                     "Means that share a letter were not told apart ("
-                        + c.procedure().title()
-                        + ", \u03b1 = "
+                        + (means.size() == 2 ? "" : c.procedure().title() + ", ")
+                        + "\u03b1 = "
                         + c.alpha()
                         + ").")
             .orElse("");
