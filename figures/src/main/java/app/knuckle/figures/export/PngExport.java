@@ -9,10 +9,12 @@ import java.io.OutputStream;
 import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageTypeSpecifier;
+import javax.imageio.ImageWriteParam;
 import javax.imageio.ImageWriter;
 import javax.imageio.metadata.IIOMetadata;
 import javax.imageio.metadata.IIOMetadataNode;
 import javax.imageio.stream.ImageOutputStream;
+import javax.imageio.stream.MemoryCacheImageOutputStream;
 
 /** Writes a scene as PNG that knows its resolution. */
 public final class PngExport {
@@ -22,6 +24,12 @@ public final class PngExport {
 
   /** The metadata format of the PNG standard's chunks, as the JDK names it. */
   private static final String PNG = "javax_imageio_png_1.0";
+
+  /**
+   * The writer's scale from smallest (0) to fastest (1). Flat colours pack so well that the
+   * smallest file is a tenth smaller, and takes more than twice as long to make.
+   */
+  private static final float FAST = 0.9f;
 
   private PngExport() {}
 
@@ -70,9 +78,12 @@ public final class PngExport {
     IIOMetadataNode root = new IIOMetadataNode(PNG);
     root.appendChild(density);
     metadata.mergeTree(PNG, root);
-    try (ImageOutputStream stream = ImageIO.createImageOutputStream(out)) {
+    ImageWriteParam how = writer.getDefaultWriteParam();
+    how.setCompressionMode(ImageWriteParam.MODE_EXPLICIT);
+    how.setCompressionQuality(FAST);
+    try (ImageOutputStream stream = new MemoryCacheImageOutputStream(out)) {
       writer.setOutput(stream);
-      writer.write(metadata, new IIOImage(plain, null, metadata), null);
+      writer.write(metadata, new IIOImage(plain, null, metadata), how);
     } finally {
       writer.dispose();
     }

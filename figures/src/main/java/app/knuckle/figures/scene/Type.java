@@ -4,6 +4,7 @@ import java.awt.Font;
 import java.awt.FontFormatException;
 import java.awt.font.FontRenderContext;
 import java.awt.geom.Rectangle2D;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -18,6 +19,10 @@ import java.util.Map;
 public final class Type {
 
   private static final FontRenderContext CONTEXT = new FontRenderContext(null, true, true);
+
+  /** The font files, unpacked once: every figure written takes its letters from them. */
+  private static final Map<Face, byte[]> FILES = new EnumMap<>(Face.class);
+
   private static final Map<Face, Font> FONTS = new EnumMap<>(Face.class);
 
   /** Height of a line over the size of its type, as designed in both faces. */
@@ -25,8 +30,10 @@ public final class Type {
 
   static {
     for (Face face : Face.values()) {
-      try (InputStream in = open(face)) {
-        FONTS.put(face, Font.createFont(Font.TRUETYPE_FONT, in));
+      try (InputStream in =
+          Type.class.getResourceAsStream("/app/knuckle/figures/fonts/" + face.file())) {
+        FILES.put(face, in.readAllBytes());
+        FONTS.put(face, Font.createFont(Font.TRUETYPE_FONT, open(face)));
       } catch (IOException | FontFormatException e) {
         throw new IllegalStateException("The shipped font " + face.file() + " is broken", e);
       }
@@ -42,7 +49,7 @@ public final class Type {
    * @return a stream to close
    */
   public static InputStream open(Face face) {
-    return Type.class.getResourceAsStream("/app/knuckle/figures/fonts/" + face.file());
+    return new ByteArrayInputStream(FILES.get(face));
   }
 
   /**
