@@ -73,10 +73,14 @@ final class FigureViewModel {
     return figure.get() == null ? List.of() : MeansReading.treatments(slip.answer().findings());
   }
 
-  /** The treatment that panels are made of; empty if there are too few. */
+  /**
+   * The treatment that panels can be made of; empty if there are too few, or it has them anyway.
+   */
   String panelled() {
     List<String> all = treatments();
-    return all.size() < 2 ? "" : all.get(Math.floorMod(colours() - 1, all.size()));
+    return all.size() < 2 || MeansReading.isCrowded(slip.answer().findings(), style())
+        ? ""
+        : all.get(Math.floorMod(colours() - 1, all.size()));
   }
 
   private int colours() {

@@ -5,6 +5,7 @@ import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Shown;
+import app.knuckle.desktop.controls.StackSketch;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
@@ -86,7 +87,12 @@ public final class LayoutView extends ScrollPane {
     }
     for (ShapeOffers.Offer offer : model.offers()) {
       GoButton take = new GoButton("take-shape", offer.label(), () -> model.take(offer));
-      VBox card = new VBox(Texts.wrapped(offer.words(), "prose"), take);
+      VBox card = new VBox(Texts.wrapped(offer.words(), "prose"));
+      offer
+          .stack()
+          .ifPresent(
+              stack -> card.getChildren().add(new StackSketch(slip.answer().frame(), stack)));
+      card.getChildren().add(take);
       card.getStyleClass().addAll("card");
       below.getChildren().add(card);
     }

@@ -8,6 +8,7 @@ import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The two readings of a sheet of nothing but numbers: a column for each group, or several
@@ -23,8 +24,9 @@ final class ShapeOffers {
    * @param words why it may be right
    * @param label of the button
    * @param inquiry the question under that reading
+   * @param stack the step that would be taken, to be drawn; empty if a step is taken back
    */
-  record Offer(String words, String label, Inquiry inquiry) {}
+  record Offer(String words, String label, Inquiry inquiry, Optional<Stack> stack) {}
 
   static List<Offer> of(Inquiry inquiry, Answer answer) {
     List<Offer> offers = new ArrayList<>();
@@ -37,7 +39,9 @@ final class ShapeOffers {
           if (fix.steps().stream().anyMatch(Step::reshapes)) {
             List<Step> steps = new ArrayList<>(inquiry.prepare());
             steps.addAll(fix.steps());
-            offers.add(new Offer(notice.words(), fix.label(), Following.of(inquiry, steps)));
+            offers.add(
+                new Offer(
+                    notice.words(), fix.label(), Following.of(inquiry, steps), notice.stack()));
           }
         }
       }
@@ -57,7 +61,8 @@ final class ShapeOffers {
                         d.together = true;
                       })
                   .at(inquiry.alpha())
-                  .named("What goes with what")));
+                  .named("What goes with what"),
+              Optional.empty()));
     }
     return offers;
   }

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.StackSketch;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.notice.Notice;
@@ -19,10 +20,11 @@ final class NoticesCard extends Card {
     void go(Notice notice);
   }
 
-  NoticesCard(SlipViewModel slip, List<Notice> notices, Seeing seeing) {
+  NoticesCard(SlipViewModel slip, RecordsPage page, Seeing seeing) {
     super("Worth a look");
     setId("notices");
     getStyleClass().add("notices");
+    List<Notice> notices = page.notices();
     for (int i = 0; i < Math.min(MOST, notices.size()); i++) {
       Notice notice = notices.get(i);
       FlowPane buttons = new FlowPane();
@@ -43,7 +45,11 @@ final class NoticesCard extends Card {
         show.setOnAction(event -> seeing.go(notice));
         buttons.getChildren().add(show);
       }
-      VBox one = new VBox(Texts.wrapped(notice.words(), "notice-words"), buttons);
+      VBox one = new VBox(Texts.wrapped(notice.words(), "notice-words"));
+      notice
+          .stack()
+          .ifPresent(stack -> one.getChildren().add(new StackSketch(page.frame(), stack)));
+      one.getChildren().add(buttons);
       one.getStyleClass().add("notice");
       getChildren().add(one);
     }

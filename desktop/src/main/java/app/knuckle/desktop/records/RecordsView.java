@@ -227,7 +227,7 @@ public final class RecordsView extends BorderPane implements Shown.Unfinished {
       cards.add(trail);
     }
     if (!page.notices().isEmpty()) {
-      cards.add(new NoticesCard(slip, page.notices(), this::see));
+      cards.add(new NoticesCard(slip, page, this::see));
     }
     if (!editing) {
       cards.add(trail);

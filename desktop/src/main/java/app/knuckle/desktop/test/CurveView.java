@@ -6,7 +6,9 @@ import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.text.Text;
 
-/** The density of F with the tail beyond the critical value filled and this F marked. */
+/**
+ * The law of a statistic with the tail beyond the critical value filled and the one seen marked.
+ */
 final class CurveView extends Pane {
 
   private static final double HEIGHT = 170;
@@ -47,11 +49,11 @@ final class CurveView extends Pane {
     double wide = value.getLayoutBounds().getWidth();
     boolean roomRight = at + 6 + wide < getWidth();
     value.relocate(roomRight ? at + 6 : at - 6 - wide, HEAD - 20);
-    Text zero = text("0", "curve-tick");
+    Text zero = text(curve.origin().text(), "curve-tick");
     zero.relocate(
         EDGE
-            + curve.zero() * width
-            - (curve.zero() > 0 ? zero.getLayoutBounds().getWidth() / 2 : 0),
+            + curve.origin().at() * width
+            - (curve.origin().at() > 0 ? zero.getLayoutBounds().getWidth() / 2 : 0),
         base + 4);
     getChildren().addAll(line, axis, mark, value, zero);
     for (LawCurve.Tail tail : curve.tails()) {

@@ -1,9 +1,12 @@
 package app.knuckle.desktop.test;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.ranks.CountedLaw;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
@@ -15,19 +18,22 @@ import org.apache.commons.statistics.distribution.TDistribution;
  * Where a statistic falls on the curve that it would follow if nothing differed.
  *
  * @param points of the curve; both coordinates from 0 to 1
- * @param zero place of 0
+ * @param origin where nothing differs
  * @param tails places of the critical values: the tail beyond each is filled
  * @param at place of the statistic
  * @param text the statistic
  * @param beyond whether it lies beyond the picture
  */
 public record LawCurve(
-    List<Point> points, double zero, List<Tail> tails, double at, String text, boolean beyond) {
+    List<Point> points, Origin origin, List<Tail> tails, double at, String text, boolean beyond) {
 
   private static final int STEPS = 160;
 
   /** The curve is drawn to where this share of it is left. */
   private static final double THIN = 1e-3;
+
+  /** The outermost values of a counted law are not drawn where all of them make less than this. */
+  private static final double UNSEEN = 1e-4;
 
   /** A statistic this many times as far out as the curve is told at the edge. */
   private static final double FAR = 2;
@@ -44,6 +50,18 @@ public record LawCurve(
    * @param height from 0 to 1
    */
   public record Point(double x, double height) {}
+
+  /**
+   * The value that is expected if nothing differs.
+   *
+   * @param at its place
+   * @param text its value
+   */
+  public record Origin(double at, String text) {
+
+    static final Origin LEFT = new Origin(0, "0");
+    static final Origin MIDDLE = new Origin(0.5, "0");
+  }
 
   /**
    * A critical value.
@@ -92,11 +110,68 @@ public record LawCurve(
     boolean beyond = f.value() > end;
     return new LawCurve(
         points,
-        0,
+        Origin.LEFT,
         List.of(new Tail((double) critical / bins, Numerals.fixed(critical * width, 2), true)),
         beyond ? 1 : f.value() / end,
         "F = " + Numerals.fixed(f, 2),
         beyond);
+  }
+
+  /**
+   * A statistic on ranks against the law that was counted for it: a step for each value that it can
+   * take.
+   */
+  static LawCurve ofCounted(
+      String name, double statistic, CountedLaw law, Direction direction, double alpha) {
+    List<Double> values = law.values();
+    double mean = law.mean();
+    int last = values.size() - 1;
+    int below = -1;
+    int above = values.size();
+    double step = Double.POSITIVE_INFINITY;
+    for (int i = 0; i <= last; i++) {
+      boolean rare = Significance.reached(law.p(i, direction), alpha);
+      below = rare && values.get(i) < mean ? i : below;
+      above = rare && values.get(i) > mean ? Math.min(above, i) : above;
+      step = i > 0 ? Math.min(step, values.get(i) - values.get(i - 1)) : step;
+    }
+    double half = Double.isFinite(step) ? step / 2 : 0.5;
+    int first = 0;
+    while (first < below
+        && values.get(first) < statistic
+        && law.p(first, Direction.LESS) < UNSEEN) {
+      first++;
+    }
+    while (last > above
+        && values.get(last) > statistic
+        && law.p(last, Direction.GREATER) < UNSEEN) {
+      last--;
+    }
+    double from = values.get(first) - half;
+    double wide = values.get(last) + half - from;
+    double highest = Collections.max(law.shares());
+    List<Point> points = new ArrayList<>();
+    for (int i = first; i <= last; i++) {
+      double height = law.shares().get(i) / highest;
+      points.add(new Point((values.get(i) - half - from) / wide, height));
+      points.add(new Point((values.get(i) + half - from) / wide, height));
+    }
+    List<Tail> tails = new ArrayList<>();
+    if (below >= 0) {
+      double at = values.get(below);
+      tails.add(new Tail((at + half - from) / wide, Numerals.plain(at), false));
+    }
+    if (above < values.size()) {
+      double at = values.get(above);
+      tails.add(new Tail((at - half - from) / wide, Numerals.plain(at), true));
+    }
+    return new LawCurve(
+        points,
+        new Origin((mean - from) / wide, Numerals.plain(mean)),
+        tails,
+        (statistic - from) / wide,
+        name + " = " + Numerals.plain(statistic),
+        false);
   }
 
   /** t against its distribution, with the tails of the direction that is asked; null without t. */
@@ -120,7 +195,7 @@ public record LawCurve(
     }
     return new LawCurve(
         points(law::density, -end, end, false),
-        0.5,
+        Origin.MIDDLE,
         tails,
         beyond ? (t.value() > 0 ? 1 : 0) : place(t.value(), end),
         "t = " + Numerals.fixed(t, 2),
@@ -144,7 +219,7 @@ public record LawCurve(
     double end = beyond ? usual * 1.25 : Math.max(usual, 1.15 * value);
     return new LawCurve(
         points(law::density, 0, end, endless),
-        0,
+        Origin.LEFT,
         List.of(new Tail(critical / end, Numerals.fixed(critical, 2), true)),
         beyond ? 1 : value / end,
         name + " = " + Numerals.fixed(value, 2),
@@ -158,7 +233,7 @@ public record LawCurve(
         ? null
         : new LawCurve(
             curve.points,
-            curve.zero,
+            curve.origin,
             curve.tails,
             curve.at,
             "z = " + Numerals.fixed(z, 2),

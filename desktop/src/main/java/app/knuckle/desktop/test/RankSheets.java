@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 
 /** Tests on ranks, and by permutation: each with the quantities of its own. */
 final class RankSheets {
@@ -80,10 +81,13 @@ final class RankSheets {
             name,
             r.words(),
             differs ? "" : "This test found no difference, so pairs should not be hunted.",
-            where.stream()
-                .map(f -> law(f, inquiry))
-                .filter(Objects::nonNull)
-                .findFirst()
+            counted(r, inquiry)
+                .or(
+                    () ->
+                        where.stream()
+                            .map(f -> law(f, inquiry))
+                            .filter(Objects::nonNull)
+                            .findFirst())
                 .orElse(null),
             Magnitudes.ofMeanRanks(r.facts()),
             r.kind().equals("kruskal-wallis") || r.kind().equals("friedman")
@@ -110,6 +114,22 @@ final class RankSheets {
               null));
     }
     return new Sheet(name, List.of("quantity", "value", Sheet.MEANING), 1, lines);
+  }
+
+  /** The law that an exact p was counted from; empty where there is none, or nothing to mark. */
+  private static Optional<LawCurve> counted(TestResult.RankResult r, Inquiry inquiry) {
+    String key = r.kind().equals("signed-rank") ? "rankSumPositive" : "u";
+    Quantity seen = r.facts().quantity(key);
+    return r.law()
+        .filter(law -> seen.exists())
+        .map(
+            law ->
+                LawCurve.ofCounted(
+                    key.equals("u") ? "U" : "W",
+                    seen.value(),
+                    law,
+                    inquiry.direction(),
+                    inquiry.alpha()));
   }
 
   /** The law that p was read against; null where p was counted without one being kept. */

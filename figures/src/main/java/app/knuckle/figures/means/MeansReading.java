@@ -66,7 +66,8 @@ public final class MeansReading {
     values = single && means.stream().mapToLong(ShownMean::n).sum() <= MOST_VALUES;
     names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
     List<String> turned = turned(names, colours(findings, style));
-    boolean panels = style.arrangement().panels() && names.size() > 1;
+    boolean panels =
+        names.size() > 1 && (style.arrangement().panels() || isCrowded(findings, style));
     panel = panels ? turned.get(turned.size() - 1) : "";
     colour = turned.size() > (panels ? 2 : 1) ? turned.get(0) : "";
   }
@@ -459,13 +460,26 @@ public final class MeansReading {
    * @return its place among the treatments
    */
   public static int colours(Findings findings, Style style) {
+    return style.arrangement().colours(levels(findings));
+  }
+
+  /**
+   * Whether a treatment has panels though nobody asked for them, as colours would be too many.
+   *
+   * @param findings with a fit
+   * @param style of the figure
+   * @return true if neither treatment of two can have the colours
+   */
+  public static boolean isCrowded(Findings findings, Style style) {
+    return style.arrangement().isCrowded(levels(findings));
+  }
+
+  /** How many levels each treatment shows. */
+  private static List<Integer> levels(Findings findings) {
     List<ShownMean> means = findings.first().shownMeans();
-    return style
-        .arrangement()
-        .colours(
-            treatments(findings).stream()
-                .map(name -> (int) means.stream().map(m -> m.levels().get(name)).distinct().count())
-                .toList());
+    return treatments(findings).stream()
+        .map(name -> (int) means.stream().map(m -> m.levels().get(name)).distinct().count())
+        .toList();
   }
 
   /**

@@ -19,6 +19,9 @@ public record Arrangement(int turn, boolean panels, Order order, double legendX,
   /** The colours go to the treatment with the fewest levels, the axis to the others. */
   public static final int SUITED = -1;
 
+  /** More colours than this are no longer told apart at a glance. */
+  private static final int MOST_COLOURS = 6;
+
   /** The order of groups. */
   public enum Order {
     /** As the levels are. */
@@ -87,9 +90,22 @@ public record Arrangement(int turn, boolean panels, Order order, double legendX,
     if (levels.isEmpty()) {
       return 0;
     }
-    return turn == SUITED
-        ? levels.indexOf(Collections.min(levels))
-        : Math.floorMod(turn, levels.size());
+    if (turn != SUITED) {
+      return Math.floorMod(turn, levels.size());
+    }
+    int fewest = levels.indexOf(Collections.min(levels));
+    return isCrowded(levels) ? 1 - fewest : fewest;
+  }
+
+  /**
+   * Whether two treatments both have more levels than colours can tell apart, so that the one with
+   * fewer gets panels unless someone gave it the colours.
+   *
+   * @param levels how many levels each treatment has, in order
+   * @return false for more or fewer treatments
+   */
+  public boolean isCrowded(List<Integer> levels) {
+    return turn == SUITED && levels.size() == 2 && Collections.min(levels) > MOST_COLOURS;
   }
 
   /**

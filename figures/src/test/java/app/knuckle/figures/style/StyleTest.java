@@ -102,6 +102,18 @@ class StyleTest {
   }
 
   @Test
+  void whereBothTreatmentsHaveTooManyLevelsForColoursTheFewerGetPanels() {
+    Arrangement usual = Style.usual(12).arrangement();
+    assertThat(usual.isCrowded(List.of(6, 9))).isFalse();
+    assertThat(usual.isCrowded(List.of(7, 9))).isTrue();
+    assertThat(usual.isCrowded(List.of(7, 9, 8))).isFalse();
+    // The treatment after the one in the colours has the axis, the last one the panels.
+    assertThat(usual.colours(List.of(7, 9))).isEqualTo(1);
+    assertThat(usual.colours(List.of(9, 7))).isEqualTo(0);
+    assertThat(usual.turned(0).isCrowded(List.of(7, 9))).isFalse();
+  }
+
+  @Test
   void whatAnEarlierStudySaysOfItsColoursHolds() {
     assertThat(Style.of(Map.of("exchanged", "false"), 4).arrangement().colours(List.of(12, 2)))
         .isZero();

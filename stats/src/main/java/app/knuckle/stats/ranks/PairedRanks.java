@@ -4,6 +4,7 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.stream.DoubleStream;
 import org.apache.commons.statistics.distribution.BinomialDistribution;
 
@@ -80,6 +81,20 @@ public final class PairedRanks {
     return facts;
   }
 
+  /**
+   * The law that the exact p of {@link #signedRank} is read from.
+   *
+   * @return the law of the sum of positive ranks; empty where there are too many to be counted
+   */
+  public Optional<CountedLaw> counted() {
+    double[] nonzero = Arrays.stream(differences).filter(d -> d != 0).toArray();
+    return nonzero.length > MOST_EXACT
+        ? Optional.empty()
+        : Optional.of(
+            CountedLaw.ofDoubledSums(
+                ways(Ranks.of(Arrays.stream(nonzero).map(Math::abs).toArray()).ranks), 0));
+  }
+
   private static Facts test(double[] d, double[] ranks, Direction direction) {
     double positive = 0;
     double mean = 0;
@@ -112,7 +127,7 @@ public final class PairedRanks {
   }
 
   /** All choices of signs on the midranks, counted on doubled ranks. */
-  private static Facts exact(double[] ranks, double positive, Direction direction) {
+  private static double[] ways(double[] ranks) {
     int largest = (int) Math.round(2 * Arrays.stream(ranks).sum());
     double[] ways = new double[largest + 1];
     ways[0] = 1;
@@ -122,10 +137,15 @@ public final class PairedRanks {
         ways[s] = (ways[s] + (s >= r ? ways[s - r] : 0)) / 2;
       }
     }
+    return ways;
+  }
+
+  private static Facts exact(double[] ranks, double positive, Direction direction) {
+    double[] ways = ways(ranks);
     int observed = (int) Math.round(2 * positive);
     double greater = 0;
     double less = 0;
-    for (int s = 0; s <= largest; s++) {
+    for (int s = 0; s < ways.length; s++) {
       greater += s >= observed ? ways[s] : 0;
       less += s <= observed ? ways[s] : 0;
     }

@@ -4,6 +4,7 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.stream.DoubleStream;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
@@ -93,7 +94,7 @@ public final class RankSum {
   /**
    * All choices of m of the midranks, equally likely; counted on doubled ranks, which are whole.
    */
-  private static Facts exact(double[] ranks, int m, double sum, Direction direction) {
+  private static double[] ways(double[] ranks, int m) {
     int n = ranks.length;
     int largest = (int) Math.round(2 * Arrays.stream(ranks).sum());
     double[][] ways = new double[m + 1][largest + 1];
@@ -108,7 +109,13 @@ public final class RankSum {
         }
       }
     }
-    double all = Arrays.stream(ways[m]).sum();
+    return ways[m];
+  }
+
+  private static Facts exact(double[] ranks, int m, double sum, Direction direction) {
+    int n = ranks.length;
+    double[] ways = ways(ranks, m);
+    double all = Arrays.stream(ways).sum();
     int observed = (int) Math.round(2 * sum);
     // Twice the mean of the doubled sum, so that it is whole.
     long middle = Math.round(2.0 * m * (n + 1));
@@ -116,8 +123,8 @@ public final class RankSum {
     double either = 0;
     double greater = 0;
     double less = 0;
-    for (int s = 0; s <= largest; s++) {
-      double w = ways[m][s];
+    for (int s = 0; s < ways.length; s++) {
+      double w = ways[s];
       either += Math.abs(2L * s - middle) >= away ? w : 0;
       greater += s >= observed ? w : 0;
       less += s <= observed ? w : 0;
@@ -132,6 +139,22 @@ public final class RankSum {
         .put("pLess", less)
         .put("pDoubled", Math.min(1, 2 * Math.min(greater, less)))
         .put("arrangements", all);
+  }
+
+  /**
+   * The law that the exact p of {@link #mannWhitney} is read from.
+   *
+   * @param x first sample
+   * @param y second sample
+   * @return the law of U; empty where the samples are too large to be counted
+   */
+  public static Optional<CountedLaw> counted(double[] x, double[] y) {
+    int m = x.length;
+    if (m + y.length > MOST_EXACT) {
+      return Optional.empty();
+    }
+    double[] both = DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray();
+    return Optional.of(CountedLaw.ofDoubledSums(ways(Ranks.of(both).ranks, m), -m * (m + 1) / 2.0));
   }
 
   /** Hodges and Lehmann (1963), Annals of Mathematical Statistics 34, 598-611. */

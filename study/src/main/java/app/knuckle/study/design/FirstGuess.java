@@ -90,8 +90,9 @@ public record FirstGuess(Inquiry inquiry, String reason) {
       return plain;
     }
     List<Step> steps = List.of(stack.get());
-    FirstGuess stacked = of(Frame.of(table, steps, Progress.NONE));
-    String columns = Numerals.list(((Stack) stack.get()).columns());
+    Stack step = (Stack) stack.get();
+    FirstGuess stacked = of(Frame.of(table, steps, Progress.NONE), step.values());
+    String columns = Numerals.list(step.columns());
     return new FirstGuess(
         stacked.inquiry().after(steps),
         columns + " look like one measurement, so they are stacked. " + stacked.reason());
@@ -104,13 +105,23 @@ public record FirstGuess(Inquiry inquiry, String reason) {
    * @return the guess
    */
   public static FirstGuess of(Frame frame) {
+    return of(frame, null);
+  }
+
+  /**
+   * The guess where it is known what was measured.
+   *
+   * @param values name of the column; null if it is to be guessed
+   */
+  private static FirstGuess of(Frame frame, String values) {
     List<Column> columns = frame.columns();
     Optional<Column> unit = first(columns, c -> isUnit(frame, c));
     List<Column> free = columns.stream().filter(c -> !unit.equals(Optional.of(c))).toList();
     List<Column> treatments = treatments(frame, free);
     Optional<Column> treatment = treatments.stream().findFirst();
     Optional<Column> measured =
-        first(free, c -> isMeasured(c, treatments, free) && !named(BEFORE, c))
+        first(free, c -> c.name().equals(values))
+            .or(() -> first(free, c -> isMeasured(c, treatments, free) && !named(BEFORE, c)))
             .or(() -> first(free, c -> isMeasured(c, treatments, free)))
             .or(() -> first(free, c -> c instanceof Numbers && !treatments.contains(c)));
     List<String> names = treatments.stream().map(Column::name).toList();

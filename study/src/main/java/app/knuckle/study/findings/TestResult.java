@@ -9,6 +9,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.multivariate.MultivariateTest;
+import app.knuckle.stats.ranks.CountedLaw;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.ttest.TTest;
 import app.knuckle.stats.unequal.UnequalSpread;
@@ -371,8 +372,15 @@ public sealed interface TestResult {
    * @param facts in the order in which they are written
    * @param p probability in the direction asked
    * @param words the finding, a sentence
+   * @param law that an exact p was read from; empty where p follows a known law
    */
-  record RankResult(String kind, Facts facts, Quantity p, String words) implements TestResult {
+  record RankResult(String kind, Facts facts, Quantity p, String words, Optional<CountedLaw> law)
+      implements TestResult {
+
+    /** A test whose p follows a known law. */
+    public RankResult(String kind, Facts facts, Quantity p, String words) {
+      this(kind, facts, p, words, Optional.empty());
+    }
 
     @Override
     public boolean isDirected() {
@@ -392,7 +400,12 @@ public sealed interface TestResult {
 
     /** The same, with more said after its finding. */
     public RankResult saying(String more) {
-      return new RankResult(kind, facts, p, words + more);
+      return new RankResult(kind, facts, p, words + more, law);
+    }
+
+    /** The same, with the law that its p was counted from. */
+    public RankResult countedFrom(Optional<CountedLaw> counted) {
+      return new RankResult(kind, facts, p, words, counted);
     }
   }
 }

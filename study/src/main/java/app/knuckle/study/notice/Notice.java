@@ -1,7 +1,9 @@
 package app.knuckle.study.notice;
 
+import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Something odd about the records.
@@ -16,6 +18,19 @@ public record Notice(String column, String words, List<Integer> rows, List<Fix> 
   public Notice {
     rows = List.copyOf(rows);
     fixes = List.copyOf(fixes);
+  }
+
+  /**
+   * The columns that it offers to stack.
+   *
+   * @return the first such step; empty if another thing is odd
+   */
+  public Optional<Stack> stack() {
+    return fixes.stream()
+        .flatMap(fix -> fix.steps().stream())
+        .filter(Stack.class::isInstance)
+        .map(Stack.class::cast)
+        .findFirst();
   }
 
   /**

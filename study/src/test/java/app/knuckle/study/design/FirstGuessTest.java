@@ -113,4 +113,22 @@ class FirstGuessTest {
     assertThat(guess.reason()).contains("waits for you");
     assertThat(guess.inquiry().name()).isEqualTo("New inquiry");
   }
+
+  @Test
+  void inASheetWithAColumnForEachGroupTheValuesWereMeasuredNotTheNumbersOfTheRows() {
+    Table table =
+        Rows.of(
+            "tray clay slate tile",
+            "1 31 47 30",
+            "2 25 69 32",
+            "3 28 56 27",
+            "4 37 59 33",
+            "5 44 61 40",
+            "6 39 52 36",
+            "7 33 48 29",
+            "8 36 55 -");
+    Inquiry guess = FirstGuess.of(table).inquiry();
+    assertThat(guess.measured()).containsExactly("value");
+    assertThat(guess.treatments()).containsExactly("group");
+  }
 }

@@ -181,8 +181,7 @@ final class PermutationAnswer extends RankQuestion {
     }
     Facts p =
         new Facts().put("p", groups.length == 2 ? facts.all().get("p") : own.all().get("pEither"));
-    TestResult.RankResult words =
-        (TestResult.RankResult) result("permutation", "permutation test", p, "");
+    TestResult.RankResult words = result("permutation", "permutation test", p, "");
     return of(
         List.of(new TestResult.RankResult("permutation", facts, words.p(), words.words())),
         List.of(),

@@ -90,15 +90,14 @@ final class RankBlocksAnswer extends RankQuestion {
             .put("rows", List.of(row))
             .put("ranks", ranks);
     TestResult.RankResult words =
-        (TestResult.RankResult)
-            result(
-                "friedman",
-                "Friedman test",
-                own,
-                "\u03c7\u00b2("
-                    + (factor.size() - 1)
-                    + ") = "
-                    + Numerals.fixed(own.quantity("chiSquared"), 2));
+        result(
+            "friedman",
+            "Friedman test",
+            own,
+            "\u03c7\u00b2("
+                + (factor.size() - 1)
+                + ") = "
+                + Numerals.fixed(own.quantity("chiSquared"), 2));
     return new TestResult.RankResult("friedman", facts, own.quantity("p"), words.words())
         .saying(IncompleteUnits.words(left, factor.name()));
   }

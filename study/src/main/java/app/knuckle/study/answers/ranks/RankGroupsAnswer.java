@@ -39,7 +39,8 @@ final class RankGroupsAnswer extends RankQuestion {
               .putAll(
                   RankSum.mannWhitney(groups[0], groups[1], inquiry.direction(), inquiry.alpha()));
       tests.add(
-          result("mann-whitney", "rank-sum test", u, "U = " + Numerals.fixed(u.quantity("u"), 1)));
+          result("mann-whitney", "rank-sum test", u, "U = " + Numerals.fixed(u.quantity("u"), 1))
+              .countedFrom(RankSum.counted(groups[0], groups[1])));
       tests.add(
           result(
               "brunner-munzel",
@@ -79,14 +80,13 @@ final class RankGroupsAnswer extends RankQuestion {
       facts.put("arrangements", own.all().get("arrangements"));
     }
     Quantity p = own.quantity("p");
-    TestResult plain =
+    TestResult.RankResult plain =
         result(
             "kruskal-wallis",
             "Kruskal-Wallis test",
             own,
             "H(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.quantity("h"), 2));
-    return new TestResult.RankResult(
-        "kruskal-wallis", facts, p, ((TestResult.RankResult) plain).words());
+    return new TestResult.RankResult("kruskal-wallis", facts, p, (plain).words());
   }
 
   private static List<Facts> ranks(Factor factor, double[] sums, double[][] groups) {

@@ -61,21 +61,22 @@ final class RankPairedAnswer extends RankQuestion {
             .putAll(ranks.signedRank(inquiry.direction(), inquiry.alpha(), expected));
     Facts sign =
         new Facts().putAll(head).putAll(ranks.sign(inquiry.direction(), inquiry.alpha(), expected));
-    List<TestResult> tests = new ArrayList<>();
+    List<TestResult.RankResult> tests = new ArrayList<>();
     tests.add(
         result(
-            "signed-rank",
-            "signed-rank test",
-            signed,
-            "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1)));
+                "signed-rank",
+                "signed-rank test",
+                signed,
+                "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1))
+            .countedFrom(ranks.counted()));
     tests.add(result("sign", "sign test", sign, ""));
     if (!left.isEmpty()) {
       String words = IncompleteUnits.words(left, inquiry.treatments().get(0));
-      tests.replaceAll(t -> ((TestResult.RankResult) t).saying(words));
+      tests.replaceAll(t -> t.saying(words));
     }
     double[] values = Arrays.stream(parts.values(measured)).filter(v -> !Double.isNaN(v)).toArray();
     return of(
-        tests,
+        List.copyOf(tests),
         inquiry.pairs() == null
             ? GroupChecks.ofOne(Map.of(), values, Alike.within(values), true)
             : GroupChecks.ofDifferences(units, ranks.differences(), Alike.within(values)),

@@ -110,7 +110,7 @@ abstract class RankQuestion {
         .put("right", labels(factor).get(1));
   }
 
-  TestResult result(String kind, String name, Facts facts, String statistic) {
+  TestResult.RankResult result(String kind, String name, Facts facts, String statistic) {
     Quantity p = facts.quantity("p");
     String among =
         inquiry.treatments().isEmpty()
