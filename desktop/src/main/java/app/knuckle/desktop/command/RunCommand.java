@@ -6,8 +6,8 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsFile;
-import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
@@ -69,7 +69,8 @@ final class RunCommand implements Callable<Integer> {
       split = ",",
       paramLabel = "KIND",
       defaultValue = "html",
-      description = "The page as html, docx, pdf, md or tex; several with commas between (html).")
+      description =
+          "The page as html, docx, pdf, md or tex, its tables as csv or xlsx; several with commas between (html).")
   private List<String> reports;
 
   @Option(
@@ -106,7 +107,7 @@ final class RunCommand implements Callable<Integer> {
       }
       Inquiry question = InquiryFile.read(text(inquiry));
       Table records = RecordsFile.read(table, reading.form(table), Progress.NONE);
-      return answer(records, question, Map.of(), out, errors).status();
+      return answer(records, question, Map.of(), PageSettings.USUAL, out, errors).status();
     } catch (Refused e) {
       errors.println(Prose.visible(e.refusal().words()));
       if (one) {
@@ -129,7 +130,8 @@ final class RunCommand implements Callable<Integer> {
                     spec.commandLine(),
                     "There is no report '"
                         + Prose.visible(name)
-                        + "'. Known are html, docx, pdf, md and tex"));
+                        + "'. Known are "
+                        + ReportFile.known()));
   }
 
   /** What an earlier run left does not answer this one. */
@@ -155,7 +157,12 @@ final class RunCommand implements Callable<Integer> {
     int status = all.stream().mapToInt(Answered::status).max().orElse(0);
     if (document != null) {
       try {
-        Page joined = Page.joined(read.name(), all.stream().map(Answered::page).toList());
+        List<Page> chosen =
+            IntStream.range(0, all.size())
+                .filter(i -> PageSettings.of(read.asked().get(i).page()).chosen())
+                .mapToObj(i -> all.get(i).page())
+                .toList();
+        Page joined = Page.joined(read.name(), chosen);
         document.write(joined, writeUp.toAbsolutePath());
       } catch (IOException e) {
         errors.println(writeUp + ": the document cannot be written there. " + e.getMessage());
@@ -183,10 +190,10 @@ final class RunCommand implements Callable<Integer> {
     PrintWriter errors = new PrintWriter(said);
     try {
       Table records = read.table(asked.table());
-      Answer answer = answer(records, asked.inquiry(), asked.figure(), folder, errors);
+      PageSettings settings = PageSettings.of(asked.page());
+      Answer answer = answer(records, asked.inquiry(), asked.figure(), settings, folder, errors);
       // The document is what the Write-up joint shows; each report has all there is.
-      Page page = answer.page().only(Block.Part.wanted(asked.page()));
-      return new Answered(answer.status(), said.toString(), page);
+      return new Answered(answer.status(), said.toString(), settings.page(answer.page()));
     } catch (Refused e) {
       errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
       clear(folder, errors);
@@ -201,12 +208,13 @@ final class RunCommand implements Callable<Integer> {
       Table records,
       Inquiry question,
       Map<String, String> figure,
+      PageSettings settings,
       Path folder,
       PrintWriter errors) {
     try {
       Findings findings = Answering.of(records, question, Progress.NONE);
       InquiryFigure drawn = figure(findings, figure);
-      Page page = Page.of(findings, drawn);
+      Page page = Page.of(findings, drawn, settings);
       ResultFolder.write(folder, fresh -> write(findings, figure, drawn, page, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
       return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);

@@ -10,25 +10,22 @@ import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.report.Block;
-import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import javafx.scene.Node;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
+import javafx.scene.transform.Shear;
 import javafx.stage.FileChooser;
 
 /** The Write-up joint: the page as it will be taken away, and what stands on it. */
@@ -39,9 +36,12 @@ public final class WriteUpView extends HBox {
 
   private static final double PAGE_WIDTH = 640;
 
+  /** How far an upright letter leans, as a share of its height. */
+  private static final double LEAN = -0.2;
+
   private final WriteUpViewModel model;
   private final VBox page = new VBox();
-  private final Map<Block.Part, CheckBox> boxes = new EnumMap<>(Block.Part.class);
+  private final AskedOfPage asked;
 
   /**
    * The view of a slip's page.
@@ -50,6 +50,7 @@ public final class WriteUpView extends HBox {
    */
   public WriteUpView(SlipViewModel slip) {
     model = new WriteUpViewModel(slip);
+    asked = new AskedOfPage(model);
     setId("write-up");
     getStyleClass().addAll("joint", "write-up");
     page.setId("page");
@@ -59,7 +60,7 @@ public final class WriteUpView extends HBox {
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("table-scroll");
     HBox.setHgrow(scroll, Priority.ALWAYS);
-    VBox side = new VBox(parts(), away());
+    VBox side = new VBox(away(), asked);
     side.getStyleClass().add("side");
     ScrollPane beside = new ScrollPane(side);
     beside.setFitToWidth(true);
@@ -70,19 +71,6 @@ public final class WriteUpView extends HBox {
     Shown.by(this, slip.styleProperty()).addListener((o, before, now) -> model.refresh());
     Shown.by(this, slip.pageProperty()).addListener((o, before, now) -> model.choose());
     model.refresh();
-  }
-
-  private Card parts() {
-    List<Node> all = new ArrayList<>();
-    for (Block.Part part : Block.Part.values()) {
-      CheckBox box = new CheckBox(part.title());
-      box.setId("part-" + part.key());
-      box.setSelected(model.has(part));
-      box.setOnAction(event -> model.want(part, box.isSelected()));
-      this.boxes.put(part, box);
-      all.add(box);
-    }
-    return new Card("In this write-up", all.toArray(Node[]::new));
   }
 
   private Card away() {
@@ -98,15 +86,12 @@ public final class WriteUpView extends HBox {
     return new Card("Take it away", ways, note);
   }
 
-  /** With its marks for a word processor, and as text with tabs for all else. */
   private void copy() {
     if (model.shownProperty().get() == null) {
       return;
     }
-    ClipboardContent content = new ClipboardContent();
-    content.putHtml(model.html());
-    content.putString(model.plain());
-    Clipboard.getSystemClipboard().setContent(content);
+    Clipboard.getSystemClipboard()
+        .setContent(model.content(model.shownProperty().get().page().blocks()));
     model.say("The page is on the clipboard, its figure apart: copy that in Figure.");
   }
 
@@ -125,22 +110,38 @@ public final class WriteUpView extends HBox {
         .ifPresent(file -> model.write(kind, file.toPath()));
   }
 
-  private void show(Page made) {
-    boxes.forEach((part, box) -> box.setSelected(model.has(part)));
+  private void show(WriteUpViewModel.Shown made) {
+    if (made == null) {
+      return;
+    }
+    asked.show(made.settings());
     List<Node> nodes = new ArrayList<>();
     int tables = 0;
-    for (Block block : made.blocks()) {
+    for (PageSettings.Slot slot : made.slots()) {
+      Block block = slot.block();
       if (block instanceof Block.Heading heading) {
-        nodes.add(Texts.wrapped(heading.text(), heading.level() == 1 ? "page-title" : "page-head"));
+        nodes.add(
+            view(
+                slot,
+                Texts.wrapped(heading.text(), heading.level() == 1 ? "page-title" : "page-head")));
       } else if (block instanceof Block.Paragraph paragraph) {
-        nodes.add(set(paragraph));
+        nodes.add(view(slot, set(paragraph)));
       } else if (block instanceof Block.Table table) {
-        nodes.add(set(table, ++tables));
+        nodes.add(view(slot, set(table, ++tables)));
       } else if (block instanceof Block.Figure figure) {
-        nodes.add(set(figure));
+        nodes.add(view(slot, set(figure)));
       }
     }
     page.getChildren().setAll(nodes);
+    String wanted = model.focused();
+    nodes.stream()
+        .filter(node -> node.getId().equals("block-" + wanted.replace(' ', '-')))
+        .findFirst()
+        .ifPresent(Node::requestFocus);
+  }
+
+  private BlockView view(PageSettings.Slot slot, Node shown) {
+    return new BlockView(model, slot, shown);
   }
 
   private static TextFlow set(Block.Paragraph paragraph) {
@@ -148,6 +149,10 @@ public final class WriteUpView extends HBox {
     for (Block.Paragraph.Run run : paragraph.runs()) {
       Text text = new Text(Prose.unbroken(run.text()));
       text.getStyleClass().add(run.italic() ? "page-statistic" : "page-text");
+      if (run.italic()) {
+        // No italic face is shipped for the screen, so that the single letters are made to lean.
+        text.getTransforms().add(new Shear(LEAN, 0));
+      }
       flow.getChildren().add(text);
     }
     flow.setAccessibleText(paragraph.text());

@@ -9,17 +9,22 @@ import app.knuckle.figures.style.Style;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
+import app.knuckle.formats.report.RtfReport;
 import app.knuckle.formats.report.TextReport;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.scene.input.ClipboardContent;
 
 /** The page of a slip, which of its parts are wanted, and how it is taken away. */
 final class WriteUpViewModel {
@@ -27,9 +32,26 @@ final class WriteUpViewModel {
   private final SlipViewModel slip;
   private final Lane making = Lane.ofLatest();
   private final Lane writing = Lane.inTurn();
-  private final ReadOnlyObjectWrapper<Page> shown = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
+  private String focused = "";
   private Page whole;
+  private PageSettings madeFor = PageSettings.USUAL;
+
+  /**
+   * The page on screen.
+   *
+   * @param settings that it was made for
+   * @param slots its blocks
+   */
+  record Shown(PageSettings settings, List<PageSettings.Slot> slots) {
+
+    Page page() {
+      return new Page(
+          slots.isEmpty() ? "" : slots.get(0).block().words(),
+          slots.stream().map(PageSettings.Slot::block).toList());
+    }
+  }
 
   WriteUpViewModel(SlipViewModel slip) {
     this.slip = slip;
@@ -42,37 +64,65 @@ final class WriteUpViewModel {
       return;
     }
     Style style = slip.styleProperty().get();
+    PageSettings settings = settings();
     making.run(
         progress -> {
           InquiryFigure figure =
               answer.isTested() && style != null
                   ? InquiryFigure.of(answer.findings(), style)
                   : null;
-          return Page.of(answer.findings(), figure);
+          return Page.of(answer.findings(), figure, settings);
         },
         made -> {
           whole = made;
+          madeFor = settings;
           choose();
         });
   }
 
-  /** Shows the parts that are wanted now. */
+  /** Shows what is wanted now; what is said otherwise, or with other columns, is made anew. */
   void choose() {
-    if (whole != null) {
-      shown.set(whole.only(Block.Part.wanted(slip.pageProperty().get())));
+    PageSettings now = settings();
+    if (whole == null) {
+      return;
+    }
+    if (now.length() != madeFor.length() || now.precision() != madeFor.precision()) {
+      refresh();
+    } else {
+      shown.set(new Shown(now, now.slots(whole)));
     }
   }
 
-  boolean has(Block.Part part) {
-    return Block.Part.wanted(slip.pageProperty().get()).contains(part);
+  /** What is asked of the page. */
+  PageSettings settings() {
+    return PageSettings.of(slip.pageProperty().get());
   }
 
-  void want(Block.Part part, boolean wanted) {
-    slip.pageProperty().set(part.said(slip.pageProperty().get(), wanted));
+  /** Asks something else of the page. */
+  void change(UnaryOperator<PageSettings> change) {
+    slip.pageProperty().set(change.apply(settings()).kept());
   }
 
-  ReadOnlyObjectProperty<Page> shownProperty() {
+  ReadOnlyObjectProperty<Shown> shownProperty() {
     return shown.getReadOnlyProperty();
+  }
+
+  /** Shows the page again as it is asked for. */
+  void show() {
+    shown.set(null);
+    choose();
+  }
+
+  /** Where the keyboard shall stand when the page is shown next. */
+  void focus(String place) {
+    focused = place;
+  }
+
+  /** Told once. */
+  String focused() {
+    String place = focused;
+    focused = "";
+    return place;
   }
 
   /** What became of the last page that was taken away. */
@@ -84,16 +134,18 @@ final class WriteUpViewModel {
     note.set(words);
   }
 
-  String html() {
+  /** With its marks for a word processor, and as text with tabs for all else. */
+  ClipboardContent content(List<Block> blocks) {
+    Page page = new Page("", blocks);
+    ClipboardContent content = new ClipboardContent();
     try {
-      return HtmlReport.piece(shown.get());
+      content.putHtml(HtmlReport.piece(page));
     } catch (IOException e) {
       throw new UncheckedIOException("A piece without figures reads no file", e);
     }
-  }
-
-  String plain() {
-    return TextReport.plain(shown.get());
+    content.putRtf(RtfReport.text(page));
+    content.putString(TextReport.plain(page).strip());
+    return content;
   }
 
   String suggestedName(ReportFile kind) {
@@ -102,7 +154,7 @@ final class WriteUpViewModel {
 
   /** Writes the page, and beside it the figure that its text names. */
   void write(ReportFile kind, Path target) {
-    Page page = shown.get();
+    Page page = shown.get().page();
     note.set("Writing " + target.getFileName() + " \u2026");
     writing.run(
         progress -> {

@@ -10,8 +10,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.workbench.Workbench;
 import java.nio.file.Path;
+import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.TextArea;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
@@ -80,5 +82,47 @@ class WriteUpWindowTest {
     robot.type(KeyCode.SPACE);
     untilShown(robot, "page-note", "Written: Clearance-by-feed.md");
     assertThat(folder.resolve("Clearance-by-feed-figure.svg")).isNotEmptyFile();
+  }
+
+  @Test
+  void ownWordsAreWrittenMovedAndTakenBack(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT8);
+    until(() -> isThere(robot, "page") && blocks(robot) > 5);
+    tabTo(robot, "block-results-paragraph-1");
+    robot.type(KeyCode.ENTER);
+    until(() -> isThere(robot, "own-results-paragraph-1"));
+    robot.interact(
+        () ->
+            robot
+                .lookup("#own-results-paragraph-1")
+                .queryAs(TextArea.class)
+                .setText("Diatoms were cleared fastest."));
+    press(robot, KeyCode.ENTER);
+    until(() -> isThere(robot, "back-results-paragraph-1"));
+    assertThat(page()).containsEntry("own results paragraph 1", "Diatoms were cleared fastest.");
+    assertThat(isThere(robot, "outdated-results-paragraph-1")).isFalse();
+    robot.interact(
+        () ->
+            workbench
+                .currentProperty()
+                .get()
+                .inquiryProperty()
+                .set(workbench.currentProperty().get().inquiry().at(0.01)));
+    press(robot, KeyCode.DIGIT8);
+    tabTo(robot, "part-ranking");
+    robot.press(KeyCode.ALT).type(KeyCode.UP).release(KeyCode.ALT);
+    until(() -> page().containsKey("order"));
+    assertThat(page().get("order")).startsWith("title,methods,ranking,results");
+    tabTo(robot, "block-results-paragraph-1");
+    tabTo(robot, "back-results-paragraph-1");
+    robot.type(KeyCode.SPACE);
+    until(() -> !page().containsKey("own results paragraph 1"));
+    assertThat(isThere(robot, "back-results-paragraph-1")).isFalse();
+  }
+
+  private Map<String, String> page() {
+    return workbench.study().asked().get(0).page();
   }
 }

@@ -1,12 +1,8 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.scene.Scene;
-import java.util.EnumSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -19,6 +15,28 @@ public sealed interface Block {
    * @return the part
    */
   Part part();
+
+  /**
+   * What it says: the text, or the caption.
+   *
+   * @return words that can be written over
+   */
+  String words();
+
+  /**
+   * The same with other words.
+   *
+   * @param words text or caption
+   * @return the block
+   */
+  Block saying(String words);
+
+  /**
+   * Its kind in a word, as places on a page are kept.
+   *
+   * @return such as "paragraph"
+   */
+  String kind();
 
   /** The parts of a page, in their order. */
   enum Part {
@@ -34,8 +52,14 @@ public sealed interface Block {
     ANALYSIS("Table of the analysis"),
     /** The means with their letters. */
     MEANS("Means with letters"),
+    /** What the groups are like as they are. */
+    SUMMARIES("Summaries of the groups"),
     /** All pairs with their intervals. */
     DIFFERENCES("Table of differences"),
+    /** Questions of one's own. */
+    CONTRASTS("Contrasts and trends"),
+    /** What each level adds. */
+    COEFFICIENTS("Coefficients"),
     /** What it stands on. */
     FOOTING("Footing"),
     /** The picture of the means. */
@@ -61,46 +85,20 @@ public sealed interface Block {
     /**
      * Whether it usually stands on the page: long lists and sources are asked for.
      *
-     * @return false for those two
+     * @return false for those
      */
     public boolean isUsual() {
-      return this != DIFFERENCES && this != SOURCES;
+      return this != DIFFERENCES && this != SUMMARIES && this != COEFFICIENTS && this != SOURCES;
     }
 
     /**
-     * The parts that stand on a page.
+     * Whether it is said for each response apart.
      *
-     * @param said by key, "yes" or "no", where that is not as usual
-     * @return the parts
+     * @return false for what a page has once
      */
-    public static Set<Part> wanted(Map<String, String> said) {
-      Set<Part> wanted = EnumSet.noneOf(Part.class);
-      for (Part part : values()) {
-        if (said.getOrDefault(part.key(), part.isUsual() ? YES : NO).equals(YES)) {
-          wanted.add(part);
-        }
-      }
-      return wanted;
+    boolean isOfResponse() {
+      return this != TITLE && this != METHODS && this != FIGURE && this != SOURCES;
     }
-
-    /**
-     * What is said when a part is put on the page or taken off.
-     *
-     * @param said before
-     * @param wanted whether it shall stand there
-     * @return by key, where that is not as usual
-     */
-    public Map<String, String> said(Map<String, String> said, boolean wanted) {
-      Map<String, String> now = new LinkedHashMap<>(said);
-      now.remove(key());
-      if (wanted != isUsual()) {
-        now.put(key(), wanted ? YES : NO);
-      }
-      return now;
-    }
-
-    private static final String YES = "yes";
-    private static final String NO = "no";
 
     /**
      * The name on a control.
@@ -119,7 +117,23 @@ public sealed interface Block {
    * @param text of it
    * @param level 1 for the page's, 2 and 3 below it
    */
-  record Heading(Part part, String text, int level) implements Block {}
+  record Heading(Part part, String text, int level) implements Block {
+
+    @Override
+    public String words() {
+      return text;
+    }
+
+    @Override
+    public Block saying(String words) {
+      return new Heading(part, words, level);
+    }
+
+    @Override
+    public String kind() {
+      return "heading";
+    }
+  }
 
   /**
    * A paragraph.
@@ -128,6 +142,21 @@ public sealed interface Block {
    * @param text of it; statistics are set in italics
    */
   record Paragraph(Part part, String text) implements Block {
+
+    @Override
+    public String words() {
+      return text;
+    }
+
+    @Override
+    public Block saying(String words) {
+      return new Paragraph(part, words);
+    }
+
+    @Override
+    public String kind() {
+      return "paragraph";
+    }
 
     /** Names of statistics where they stand before their value. */
     private static final Pattern STATISTIC =
@@ -180,6 +209,21 @@ public sealed interface Block {
       heads = List.copyOf(heads);
       rows = rows.stream().map(List::copyOf).toList();
     }
+
+    @Override
+    public String words() {
+      return caption;
+    }
+
+    @Override
+    public Block saying(String words) {
+      return new Table(part, words, heads, rows, note);
+    }
+
+    @Override
+    public String kind() {
+      return "table";
+    }
   }
 
   /**
@@ -189,5 +233,21 @@ public sealed interface Block {
    * @param caption below it, without its number
    * @param picture laid out
    */
-  record Figure(Part part, String caption, Scene picture) implements Block {}
+  record Figure(Part part, String caption, Scene picture) implements Block {
+
+    @Override
+    public String words() {
+      return caption;
+    }
+
+    @Override
+    public Block saying(String words) {
+      return new Figure(part, words, picture);
+    }
+
+    @Override
+    public String kind() {
+      return "figure";
+    }
+  }
 }

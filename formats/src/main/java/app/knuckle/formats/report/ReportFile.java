@@ -1,6 +1,7 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.export.FigureFile;
+import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
@@ -24,7 +25,11 @@ public enum ReportFile {
   /** Text with marks; figures stand beside it as SVG. */
   MD("Markdown (.md)"),
   /** For LaTeX; figures stand beside it as PDF. */
-  TEX("LaTeX (.tex)");
+  TEX("LaTeX (.tex)"),
+  /** Its tables alone, as text. */
+  CSV("Tables (.csv)"),
+  /** Its tables alone, a sheet each. */
+  XLSX("Tables (.xlsx)");
 
   /** Figures beside a page know no dots. */
   private static final int NO_DPI = 0;
@@ -54,6 +59,15 @@ public enum ReportFile {
   }
 
   /**
+   * The endings of all kinds in words.
+   *
+   * @return such as "html, docx and pdf"
+   */
+  public static String known() {
+    return Numerals.list(Arrays.stream(values()).map(ReportFile::ending).toList());
+  }
+
+  /**
    * The kind of an ending.
    *
    * @param ending without a dot, in any case
@@ -66,7 +80,7 @@ public enum ReportFile {
   /** The kind of the figures that stand beside the page; empty where the page holds them. */
   private Optional<FigureFile> beside() {
     return switch (this) {
-      case HTML, DOCX, PDF -> Optional.empty();
+      case HTML, DOCX, PDF, CSV, XLSX -> Optional.empty();
       case MD -> Optional.of(FigureFile.SVG);
       case TEX -> Optional.of(FigureFile.PDF);
     };
@@ -127,6 +141,8 @@ public enum ReportFile {
         case DOCX -> DocxReport.write(page, out);
         case PDF -> PdfReport.write(page, out);
         case MD -> out.write(TextReport.markdown(page, names).getBytes(StandardCharsets.UTF_8));
+        case CSV -> TableReport.csv(page, out);
+        case XLSX -> TableReport.xlsx(page, out);
         case TEX -> out.write(TextReport.latex(page, names).getBytes(StandardCharsets.UTF_8));
       }
     }

@@ -18,9 +18,7 @@ import app.knuckle.study.table.Table;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.util.EnumSet;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -119,29 +117,6 @@ class PageTest {
     assertThat(analysis.rows().get(0)).startsWith("mesh", "1", "18.00", "18.00", "9.00");
     assertThat(analysis.rows().get(2)).startsWith("mesh × density", "1", "2.00");
     assertThat(analysis.rows().get(4)).startsWith("total", "7", "78.00");
-  }
-
-  @Test
-  void partsAreLeftAway() {
-    Page some = page().only(EnumSet.of(Block.Part.RESULTS, Block.Part.FIGURE));
-    assertThat(some.blocks())
-        .extracting(Block::part)
-        .containsOnly(Block.Part.RESULTS, Block.Part.FIGURE)
-        .hasSizeLessThan(page().blocks().size());
-  }
-
-  @Test
-  void whatIsSaidOfPartsIsOnlyWhatIsNotAsUsual() {
-    Map<String, String> none = Map.of();
-    assertThat(Block.Part.wanted(none))
-        .doesNotContain(Block.Part.DIFFERENCES, Block.Part.SOURCES)
-        .contains(Block.Part.MEANS);
-    Map<String, String> some = Block.Part.SOURCES.said(Block.Part.MEANS.said(none, false), true);
-    assertThat(some).isEqualTo(Map.of("means", "no", "sources", "yes"));
-    assertThat(Block.Part.wanted(some))
-        .contains(Block.Part.SOURCES)
-        .doesNotContain(Block.Part.MEANS);
-    assertThat(Block.Part.MEANS.said(Block.Part.SOURCES.said(some, false), true)).isEmpty();
   }
 
   @Test

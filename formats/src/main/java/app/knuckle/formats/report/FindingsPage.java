@@ -1,0 +1,188 @@
+package app.knuckle.formats.report;
+
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.study.Version;
+import app.knuckle.study.design.FirstGuess;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.sentences.DifferenceSentence;
+import app.knuckle.study.sentences.MethodsParagraph;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** Makes the page of findings: all parts, in their usual order. */
+final class FindingsPage {
+
+  private static final String PROGRAM = "Computed with Knuckle " + Version.NUMBER + ".";
+
+  private FindingsPage() {}
+
+  /**
+   * The whole page of findings, all parts in their usual order.
+   *
+   * @param findings what was found
+   * @param figure of the inquiry; null where there is none
+   * @param settings of which length and precision are heeded here
+   * @return the page; of what could not be answered it says what is missing
+   */
+  static Page of(Findings findings, InquiryFigure figure, PageSettings settings) {
+    List<Block> blocks = new ArrayList<>();
+    String name = findings.inquiry().name();
+    // A copy is called after what was changed in it: a page is called after what it asks.
+    String title =
+        name.startsWith(Inquiry.CHANGED)
+            ? FirstGuess.name(findings.inquiry(), findings.frame())
+            : name;
+    blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
+    blocks.add(
+        new Block.Paragraph(Block.Part.METHODS, MethodsParagraph.of(findings) + " " + PROGRAM));
+    boolean several = findings.responses().size() > 1;
+    if (several && !findings.finding().equals(findings.first().words().finding())) {
+      blocks.add(new Block.Paragraph(Block.Part.RESULTS, findings.finding()));
+    }
+    boolean described = isDescribed(findings);
+    if (described) {
+      blocks.add(PageTables.correlations(findings));
+    }
+    for (ResponseFindings response :
+        described ? List.<ResponseFindings>of() : findings.responses()) {
+      if (several) {
+        blocks.add(new Block.Heading(Block.Part.RESULTS, response.measured().title(), 2));
+      }
+      section(findings, response, settings, blocks);
+    }
+    if (figure != null) {
+      blocks.add(new Block.Figure(Block.Part.FIGURE, figure.caption(), figure.scene()));
+    }
+    List<String> sources = Sources.of(findings);
+    if (!sources.isEmpty()) {
+      blocks.add(new Block.Heading(Block.Part.SOURCES, "Sources of the methods", 2));
+      sources.forEach(s -> blocks.add(new Block.Paragraph(Block.Part.SOURCES, s)));
+    }
+    return new Page(title, blocks, names(findings));
+  }
+
+  /** Whatever comes from the records, and is written as it was there. */
+  private static Set<String> names(Findings findings) {
+    Set<String> names = new HashSet<>(Set.of(findings.frame().source(), findings.inquiry().name()));
+    for (Column column : findings.frame().columns()) {
+      names.add(column.name());
+      names.add(column.title());
+      if (column instanceof Categories categories) {
+        names.addAll(categories.levels());
+      }
+    }
+    findings.inquiry().compare().forEach(c -> names.add(c.name()));
+    names.remove("");
+    return names;
+  }
+
+  /** Only how several columns go together was asked. */
+  private static boolean isDescribed(Findings findings) {
+    return findings.inquiry().treatments().isEmpty()
+        && findings.inquiry().expected() == null
+        && !findings.inquiry().hasGap();
+  }
+
+  private static void section(
+      Findings findings, ResponseFindings response, PageSettings settings, List<Block> blocks) {
+    List<ComparedMeans> families = ComparedMeans.of(response.analysis());
+    double alpha = findings.inquiry().alpha();
+    blocks.add(
+        new Block.Paragraph(
+            Block.Part.RESULTS, results(response, families, settings.length(), alpha)));
+    if (response.refusal() != null) {
+      return;
+    }
+    if (!response.words().ranking().isEmpty()) {
+      blocks.add(new Block.Paragraph(Block.Part.RANKING, response.words().ranking()));
+    }
+    int decimals = response.decimals();
+    response
+        .analysis()
+        .variances()
+        .forEach(table -> blocks.add(PageTables.analysis(table, decimals + 1)));
+    blocks.add(PageTables.means(findings, response, settings.precision()));
+    blocks.add(PageTables.summaries(response));
+    families.forEach(f -> blocks.add(PageTables.differences(f, response, alpha)));
+    if (!response.analysis().contrasts().isEmpty()) {
+      blocks.add(PageTables.contrasts(response, alpha));
+    }
+    PageTables.coefficients(response, findings.inquiry()).ifPresent(blocks::add);
+    String footing = footing(response);
+    if (!footing.isEmpty()) {
+      blocks.add(new Block.Paragraph(Block.Part.FOOTING, footing));
+    }
+  }
+
+  private static String results(
+      ResponseFindings response,
+      List<ComparedMeans> families,
+      PageSettings.Length length,
+      double alpha) {
+    String words =
+        switch (length) {
+          case SENTENCE -> response.words().finding();
+          case PARAGRAPH -> response.words().result();
+          case FULL -> full(response, families, alpha);
+        };
+    return words.replace(" x ", " \u00d7 ");
+  }
+
+  private static String full(
+      ResponseFindings response, List<ComparedMeans> families, double alpha) {
+    List<String> all = new ArrayList<>(List.of(response.words().result()));
+    for (ComparedMeans family : families) {
+      String within = family.within().isEmpty() ? "" : "At " + PageTables.within(family) + ": ";
+      String said =
+          DifferenceSentence.of(family, response.measured().unit(), response.decimals(), alpha);
+      if (!said.isEmpty()) {
+        all.add(said);
+      }
+    }
+    return String.join(" ", all);
+  }
+
+  /** What the checks showed: the odd ones in words, the others counted. */
+  private static String footing(ResponseFindings response) {
+    List<String> odd = new ArrayList<>();
+    int sound = 0;
+    for (CheckResult check : response.analysis().checks()) {
+      if (check.judgement().isOdd()) {
+        odd.add(check.words());
+      } else if (check.judgement() == CheckResult.Judgement.SOUND) {
+        sound++;
+      }
+    }
+    for (GroupCheck check : response.analysis().groupChecks()) {
+      // Of several tests of one thing the one that the window shows speaks.
+      boolean bell = check.test().equals("shapiro-wilk") && check.on().equals("residuals");
+      if (bell || check.test().equals("brown-forsythe")) {
+        if (check.judgement().isOdd()) {
+          odd.add(check.words());
+        } else if (check.judgement() == CheckResult.Judgement.SOUND) {
+          sound++;
+        }
+      }
+    }
+    Set<String> said = new LinkedHashSet<>(odd);
+    if (said.isEmpty()) {
+      return sound == 0
+          ? ""
+          : "Of "
+              + Numerals.count(sound, "check", "checks")
+              + " of what this stands on none spoke against it.";
+    }
+    return "Checks of what this stands on: " + String.join(" ", said);
+  }
+}

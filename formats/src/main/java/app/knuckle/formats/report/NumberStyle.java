@@ -1,0 +1,124 @@
+package app.knuckle.formats.report;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/**
+ * How numbers are written on a page. Names from the records stay as they are, whatever numbers are
+ * in them.
+ *
+ * @param comma whether a comma stands before decimals
+ * @param leadingZero whether p begins with a zero
+ * @param hyphen whether a plain hyphen stands for the minus sign
+ */
+public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen) {
+
+  /** A point, p without a zero, a minus sign. */
+  public static final NumberStyle USUAL = new NumberStyle(false, false, false);
+
+  private static final String COMMA = "comma";
+  private static final String LEADING_ZERO = "leadingZero";
+  private static final String HYPHEN = "hyphen";
+  private static final String YES = "yes";
+
+  /** Decimals without a zero before them, as p is written. */
+  private static final Pattern BARE = Pattern.compile("(?<![\\p{L}\\d.])\\.(?=\\d)");
+
+  private static final Pattern DECIMAL = Pattern.compile("(?<=\\d)\\.(?=\\d)");
+  private static final Pattern MINUS = Pattern.compile("\u2212(?=[\\d.])");
+
+  /**
+   * How it was kept.
+   *
+   * @param kept texts by name
+   * @return what is not said is as usual
+   */
+  static NumberStyle of(Map<String, String> kept) {
+    return new NumberStyle(
+        YES.equals(kept.get(COMMA)),
+        YES.equals(kept.get(LEADING_ZERO)),
+        YES.equals(kept.get(HYPHEN)));
+  }
+
+  void into(Map<String, String> kept) {
+    if (comma) {
+      kept.put(COMMA, YES);
+    }
+    if (leadingZero) {
+      kept.put(LEADING_ZERO, YES);
+    }
+    if (hyphen) {
+      kept.put(HYPHEN, YES);
+    }
+  }
+
+  /**
+   * A block with its numbers written so. Sources and headings keep theirs, and so do the names in
+   * the first column of a table.
+   *
+   * @param block of a page
+   * @param names from the records, which stay as they are
+   * @return the block
+   */
+  Block applied(Block block, Collection<String> names) {
+    boolean stays = block.part() == Block.Part.SOURCES || block instanceof Block.Heading;
+    if (stays || equals(USUAL)) {
+      return block;
+    }
+    Block said = block.saying(text(block.words(), names));
+    if (said instanceof Block.Table table) {
+      List<List<String>> rows =
+          table.rows().stream()
+              .map(
+                  row -> {
+                    List<String> cells =
+                        new java.util.ArrayList<>(row.stream().map(this::numbers).toList());
+                    cells.set(0, row.get(0));
+                    return cells;
+                  })
+              .toList();
+      return new Block.Table(
+          table.part(), table.caption(), table.heads(), rows, text(table.note(), names));
+    }
+    return said;
+  }
+
+  /** A text whose names stay. */
+  String text(String text, Collection<String> names) {
+    String kept =
+        names.stream()
+            .filter(name -> name.codePoints().anyMatch(Character::isDigit))
+            .sorted((a, b) -> b.length() - a.length())
+            .map(Pattern::quote)
+            .collect(Collectors.joining("|"));
+    if (kept.isEmpty()) {
+      return numbers(text);
+    }
+    Matcher name =
+        Pattern.compile("(?<![\\p{L}\\d.\u2212])(" + kept + ")(?![\\p{L}\\d]|\\.\\d)")
+            .matcher(text);
+    StringBuilder out = new StringBuilder();
+    int from = 0;
+    while (name.find()) {
+      out.append(numbers(text.substring(from, name.start()))).append(name.group());
+      from = name.end();
+    }
+    return out.append(numbers(text.substring(from))).toString();
+  }
+
+  private String numbers(String text) {
+    String written = text;
+    if (leadingZero) {
+      written = BARE.matcher(written).replaceAll("0.");
+    }
+    if (comma) {
+      written = DECIMAL.matcher(written).replaceAll(",");
+      written = BARE.matcher(written).replaceAll(",");
+    }
+    return hyphen ? MINUS.matcher(written).replaceAll("-") : written;
+  }
+}

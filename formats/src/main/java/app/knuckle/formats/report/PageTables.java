@@ -1,0 +1,375 @@
+package app.knuckle.formats.report;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.Coefficient;
+import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.ContrastResult;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.ShownMean;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/** The tables of a page. */
+final class PageTables {
+
+  private PageTables() {}
+
+  static Block correlations(Findings findings) {
+    GoTogether all = GoTogether.of(findings.frame(), findings.inquiry().measured());
+    GoTogether.Matrix matrix = all.matrix(GoTogether.Measure.PEARSON);
+    List<List<String>> rows = new ArrayList<>();
+    for (int i = 0; i < all.names().size(); i++) {
+      List<String> row = new ArrayList<>(List.of(all.names().get(i)));
+      for (int j = 0; j < all.names().size(); j++) {
+        double p = matrix.p()[i][j];
+        double r = matrix.values()[i][j];
+        String value = Double.isNaN(r) ? Numerals.NONE : Numerals.fixed(r, 2);
+        row.add(Double.isNaN(p) ? value : value + " (" + Numerals.pStatement(Quantity.of(p)) + ")");
+      }
+      rows.add(row);
+    }
+    List<String> heads = new ArrayList<>(List.of(""));
+    heads.addAll(all.names());
+    return new Block.Table(
+        Block.Part.MEANS,
+        "Pearson's correlations",
+        heads,
+        rows,
+        Numerals.count(all.rows().length, "complete row", "complete rows") + ".");
+  }
+
+  static Block analysis(AnovaTable table, int decimals) {
+    List<List<String>> rows = new ArrayList<>();
+    for (AnovaTable.Row r : table.rows()) {
+      rows.add(r.isError() ? error(r, decimals) : effect(r, decimals));
+    }
+    rows.add(
+        List.of(
+            "total",
+            Numerals.df(table.totalDf()),
+            Numerals.fixed(table.totalSs(), decimals),
+            "",
+            "",
+            "",
+            ""));
+    return new Block.Table(
+        Block.Part.ANALYSIS,
+        "Analysis of variance",
+        List.of("source", "df", "sum of squares", "mean square", "F", "p", "partial \u03b7\u00b2"),
+        rows,
+        "");
+  }
+
+  private static List<String> effect(AnovaTable.Row r, int decimals) {
+    Effect e = r.effect();
+    String source = r.source().replace(" x ", " \u00d7 ");
+    return e == null
+        ? List.of(source, Numerals.NONE, "cannot be estimated", "", "", "", "")
+        : List.of(
+            source,
+            Numerals.df(e.df()),
+            Numerals.fixed(e.ss(), decimals),
+            Numerals.fixed(e.ms(), decimals),
+            Numerals.fixed(e.f(), 2),
+            Numerals.p(e.p()),
+            Numerals.share(e.partialEtaSquared()));
+  }
+
+  private static List<String> error(AnovaTable.Row r, int decimals) {
+    return List.of(
+        r.source(),
+        Numerals.df(r.error().errorDf()),
+        Numerals.fixed(r.error().errorSs(), decimals),
+        Numerals.fixed(r.error().errorMs(), decimals),
+        "",
+        "",
+        "");
+  }
+
+  /** Two treatments: one down, the other across; else a row a mean. */
+  static Block means(
+      Findings findings, ResponseFindings response, PageSettings.Precision precision) {
+    List<ShownMean> means = response.shownMeans();
+    String note =
+        response
+            .shownComparison()
+            .map(
+                c ->
+                    "Means that share a letter were not told apart ("
+                        + (means.size() == 2 ? "" : c.procedure().title() + ", ")
+                        + "\u03b1 = "
+                        + c.alpha()
+                        + ").")
+            .orElse("");
+    String caption =
+        (findings.inquiry().covariates().isEmpty() ? "Means" : "Adjusted means")
+            + " of "
+            + response.measured().title();
+    List<String> names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
+    return names.size() == 2
+        ? crossed(means, names, response.decimals(), caption, note)
+        : listed(findings, response, precision, caption, note);
+  }
+
+  private static Block listed(
+      Findings findings,
+      ResponseFindings response,
+      PageSettings.Precision precision,
+      String caption,
+      String note) {
+    List<ShownMean> means = response.shownMeans();
+    int decimals = response.decimals();
+    boolean letters = means.stream().anyMatch(m -> !m.letters().isEmpty());
+    String percent = Numerals.confidence(findings.inquiry().alpha()) + "% from";
+    List<String> heads =
+        new ArrayList<>(
+            List.of(
+                means.isEmpty() ? "" : String.join(" \u00d7 ", means.get(0).levels().keySet()),
+                "n",
+                "mean"));
+    heads.addAll(
+        switch (precision) {
+          case BOTH -> List.of("SD", "SE");
+          case SD -> List.of("SD");
+          case SE -> List.of("SE");
+          case INTERVAL -> List.of(percent, "to");
+        });
+    if (letters) {
+      heads.add("letters");
+    }
+    List<List<String>> rows = new ArrayList<>();
+    for (ShownMean mean : means) {
+      List<String> row =
+          new ArrayList<>(
+              List.of(
+                  mean.name(), String.valueOf(mean.n()), Numerals.fixed(mean.mean(), decimals)));
+      row.addAll(beside(mean, precision, decimals));
+      if (letters) {
+        row.add(mean.letters());
+      }
+      rows.add(row);
+    }
+    return new Block.Table(Block.Part.MEANS, caption, heads, rows, note);
+  }
+
+  private static List<String> beside(
+      ShownMean mean, PageSettings.Precision precision, int decimals) {
+    String sd = Numerals.fixed(mean.sd(), decimals);
+    String se = Numerals.fixed(mean.se(), decimals);
+    return switch (precision) {
+      case BOTH -> List.of(sd, se);
+      case SD -> List.of(sd);
+      case SE -> List.of(se);
+      case INTERVAL ->
+          mean.half().exists()
+              ? List.of(
+                  Numerals.fixed(mean.mean().value() - mean.half().value(), decimals),
+                  Numerals.fixed(mean.mean().value() + mean.half().value(), decimals))
+              : List.of(Numerals.NONE, Numerals.NONE);
+    };
+  }
+
+  private static Block crossed(
+      List<ShownMean> means, List<String> names, int decimals, String caption, String note) {
+    Set<String> down = new LinkedHashSet<>();
+    Set<String> across = new LinkedHashSet<>();
+    for (ShownMean mean : means) {
+      down.add(mean.levels().get(names.get(0)));
+      across.add(mean.levels().get(names.get(1)));
+    }
+    List<List<String>> rows = new ArrayList<>();
+    for (String row : down) {
+      List<String> cells = new ArrayList<>(List.of(row));
+      for (String column : across) {
+        Map<String, String> levels = Map.of(names.get(0), row, names.get(1), column);
+        cells.add(
+            means.stream()
+                .filter(m -> Map.copyOf(m.levels()).equals(levels))
+                .findFirst()
+                .map(m -> (Numerals.fixed(m.mean(), decimals) + " " + m.letters()).strip())
+                .orElse(Numerals.NONE));
+      }
+      rows.add(cells);
+    }
+    List<String> heads = new ArrayList<>(List.of(names.get(0) + " \\ " + names.get(1)));
+    heads.addAll(across);
+    return new Block.Table(
+        Block.Part.MEANS, caption, heads, rows, (note + " " + precision(means, decimals)).strip());
+  }
+
+  /** How precise the means are, and from how many values. */
+  private static String precision(List<ShownMean> means, int decimals) {
+    double least =
+        means.stream()
+            .filter(m -> m.se().exists())
+            .mapToDouble(m -> m.se().value())
+            .min()
+            .orElse(0);
+    double most =
+        means.stream()
+            .filter(m -> m.se().exists())
+            .mapToDouble(m -> m.se().value())
+            .max()
+            .orElse(0);
+    long fewest = means.stream().mapToLong(ShownMean::n).min().orElse(0);
+    long largest = means.stream().mapToLong(ShownMean::n).max().orElse(0);
+    String from = Numerals.fixed(least, decimals);
+    String to = Numerals.fixed(most, decimals);
+    return (most > 0
+            ? "SE of a mean " + from + (from.equals(to) ? "" : " to " + to) + "; n = "
+            : "n = ")
+        + fewest
+        + (fewest == largest ? "" : " to " + largest)
+        + ".";
+  }
+
+  static Block differences(ComparedMeans family, ResponseFindings response, double alpha) {
+    int decimals = family.ranks() ? 1 : response.decimals();
+    List<List<String>> rows = new ArrayList<>();
+    for (Pair pair : family.pairs()) {
+      rows.add(
+          List.of(
+              family.names().get(pair.left()) + " \u2212 " + family.names().get(pair.right()),
+              Numerals.fixed(pair.difference(), decimals),
+              Numerals.fixed(pair.low(), decimals),
+              Numerals.fixed(pair.high(), decimals),
+              Numerals.p(pair.p())));
+    }
+    String percent = Numerals.confidence(alpha) + "%";
+    String within = family.within().isEmpty() ? "" : " at " + within(family);
+    return new Block.Table(
+        Block.Part.DIFFERENCES,
+        "Differences of "
+            + (family.ranks() ? "mean ranks" : "means")
+            + " of "
+            + response.measured().title()
+            + within,
+        List.of("pair", "difference", percent + " from", "to", "p"),
+        rows,
+        family.means().length == 2 ? "" : "By " + family.procedure().title() + ".");
+  }
+
+  /** The levels that the means of a family share. */
+  static String within(ComparedMeans family) {
+    return family.within().entrySet().stream()
+        .map(e -> e.getKey() + " " + e.getValue())
+        .collect(Collectors.joining(", "));
+  }
+
+  static Block summaries(ResponseFindings response) {
+    int decimals = response.decimals();
+    List<List<String>> rows = new ArrayList<>();
+    for (GroupSummary group : response.groupSummaries()) {
+      Summary s = group.summary();
+      rows.add(
+          List.of(
+              group.level(),
+              String.valueOf(s.n()),
+              String.valueOf(s.missing()),
+              Numerals.fixed(s.mean(), decimals),
+              Numerals.fixed(s.sd(), decimals),
+              Numerals.fixed(s.min(), decimals),
+              Numerals.fixed(s.lowerQuartile(), decimals),
+              Numerals.fixed(s.median(), decimals),
+              Numerals.fixed(s.upperQuartile(), decimals),
+              Numerals.fixed(s.max(), decimals)));
+    }
+    return new Block.Table(
+        Block.Part.SUMMARIES,
+        "Values of " + response.measured().title() + " as measured",
+        List.of(
+            "group",
+            "n",
+            "missing",
+            "mean",
+            "SD",
+            "least",
+            "lower quartile",
+            "median",
+            "upper quartile",
+            "largest"),
+        rows,
+        "");
+  }
+
+  static Block contrasts(ResponseFindings response, double alpha) {
+    int decimals = response.decimals();
+    List<List<String>> rows = new ArrayList<>();
+    Set<String> adjusted = new LinkedHashSet<>();
+    for (ContrastResult c : response.analysis().contrasts()) {
+      if (c.contrast() == null) {
+        rows.add(List.of(c.name(), c.why(), "", "", "", "", ""));
+        continue;
+      }
+      StudentT t = c.contrast().test();
+      adjusted.add(c.procedure().title());
+      rows.add(
+          List.of(
+              c.name(),
+              Numerals.fixed(t.estimate(), decimals),
+              Numerals.fixed(t.low(), decimals),
+              Numerals.fixed(t.high(), decimals),
+              Numerals.fixed(t.statistic(), 2),
+              t.df().exists() ? Numerals.df(t.df().value()) : Numerals.NONE,
+              Numerals.p(t.p())));
+    }
+    return new Block.Table(
+        Block.Part.CONTRASTS,
+        "Contrasts of means of " + response.measured().title(),
+        List.of(
+            "question", "estimate", Numerals.confidence(alpha) + "% from", "to", "t", "df", "p"),
+        rows,
+        adjusted.isEmpty() ? "" : "By " + String.join(", ", adjusted) + ".");
+  }
+
+  /** What each level adds to the mean of all levels; empty where there is no such model. */
+  static Optional<Block> coefficients(ResponseFindings response, Inquiry inquiry) {
+    return response.analysis().tests().stream()
+        .filter(TestResult.AnovaResult.class::isInstance)
+        .map(test -> ((TestResult.AnovaResult) test).coefficients())
+        .filter(all -> !all.isEmpty())
+        .findFirst()
+        .map(all -> coefficients(all, response, inquiry));
+  }
+
+  private static Block coefficients(
+      List<Coefficient> all, ResponseFindings response, Inquiry inquiry) {
+    List<List<String>> rows = new ArrayList<>();
+    for (Coefficient c : all) {
+      StudentT t = c.test();
+      int decimals = Numerals.decimalsFor(t.se().exists() ? t.se().value() : 0);
+      boolean slope = c.names().stream().anyMatch(inquiry.covariates()::contains);
+      String level = String.join(GroupSummary.BETWEEN, c.levels().values());
+      rows.add(
+          List.of(
+              c.names().isEmpty() ? "mean of all" : String.join(" \u00d7 ", c.names()),
+              slope ? (level + " slope").strip() : level,
+              Numerals.fixed(t.estimate(), decimals),
+              Numerals.fixed(t.se(), decimals),
+              Numerals.fixed(t.statistic(), 2),
+              Numerals.p(t.p())));
+    }
+    return new Block.Table(
+        Block.Part.COEFFICIENTS,
+        "What each level adds to the mean of all levels of " + response.measured().title(),
+        List.of("term", "level", "estimate", "SE", "t", "p"),
+        rows,
+        "");
+  }
+}

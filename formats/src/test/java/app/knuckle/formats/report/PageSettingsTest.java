@@ -1,0 +1,243 @@
+package app.knuckle.formats.report;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.formats.report.Block.Part;
+import app.knuckle.formats.report.PageSettings.Length;
+import app.knuckle.formats.report.PageSettings.Precision;
+import app.knuckle.formats.report.PageSettings.Slot;
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.Combinators;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What someone asks of a page, and what then stands on it. */
+class PageSettingsTest {
+
+  /** Groups of three with means 2, 3.5 and 9; every group has variance 1, so SE = 1 / root 3. */
+  private static Page whole(PageSettings settings, String... measured) {
+    double[] growth = {1, 2, 3, 2.5, 3.5, 4.5, 8, 9, 10};
+    double[] width = {3, 2, 1, 5, 6, 7, 3, 4, 5};
+    int[] mesh = {0, 0, 0, 1, 1, 1, 2, 2, 2};
+    Table table =
+        new Table(
+            "trays",
+            "trays.csv",
+            List.of(
+                new Numbers("growth_mm", "mm", growth),
+                new Numbers("width_mm", "mm", width),
+                new Categories("mesh", "", mesh, List.of("line 1.5", "fine", "coarse"), false)),
+            "");
+    Inquiry inquiry =
+        Inquiry.about("growth_mm", "mesh")
+            .but(
+                d -> {
+                  d.measured = List.of(measured);
+                  d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.TUKEY));
+                });
+    return Page.of(Answering.of(table, inquiry, Progress.NONE), null, settings);
+  }
+
+  private static Page usual() {
+    return whole(PageSettings.USUAL, "growth_mm");
+  }
+
+  private static Slot slot(PageSettings settings, Page whole, Part part) {
+    return settings.slots(whole).stream()
+        .filter(s -> s.block().part() == part)
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private static String results(Length length) {
+    PageSettings settings = PageSettings.USUAL.with(length);
+    return slot(settings, whole(settings, "growth_mm"), Part.RESULTS).said();
+  }
+
+  @Test
+  void onlyWhatIsNotAsUsualIsKept() {
+    assertThat(PageSettings.USUAL.kept()).isEmpty();
+    PageSettings some = PageSettings.USUAL.want(Part.MEANS, false).want(Part.SOURCES, true);
+    assertThat(some.kept()).isEqualTo(Map.of("means", "no", "sources", "yes"));
+    assertThat(some.want(Part.SOURCES, false).want(Part.MEANS, true).kept()).isEmpty();
+  }
+
+  @Test
+  void partsStandInTheOrderThatWasAskedFor() {
+    PageSettings moved = PageSettings.USUAL.moved(Part.MEANS, -99).moved(Part.METHODS, 99);
+    List<Part> parts = moved.page(usual()).blocks().stream().map(Block::part).distinct().toList();
+    assertThat(parts)
+        .startsWith(Part.TITLE, Part.MEANS, Part.RESULTS)
+        .endsWith(Part.METHODS)
+        .doesNotContain(Part.DIFFERENCES, Part.SOURCES);
+    assertThat(moved.moved(Part.TITLE, 3)).isEqualTo(moved);
+  }
+
+  @Test
+  void whatBelongsToOneOfSeveralResponsesStaysTogether() {
+    Page two = whole(PageSettings.USUAL, "growth_mm", "width_mm");
+    List<String> words =
+        PageSettings.USUAL.moved(Part.MEANS, -99).page(two).blocks().stream()
+            .filter(b -> b instanceof Block.Table)
+            .map(Block::words)
+            .toList();
+    assertThat(words)
+        .containsExactly(
+            "Means of growth (mm)",
+            "Analysis of variance",
+            "Means of width (mm)",
+            "Analysis of variance");
+  }
+
+  @Test
+  void resultsAreOneSentenceOrAParagraphOrInFull() {
+    assertThat(results(Length.SENTENCE)).hasSizeLessThan(results(Length.PARAGRAPH).length());
+    assertThat(results(Length.PARAGRAPH)).startsWith(results(Length.SENTENCE));
+    // The largest difference first: 9 - 2, 9 - 3.5; 2 and 3.5 are not told apart.
+    assertThat(results(Length.FULL))
+        .startsWith(results(Length.PARAGRAPH))
+        .contains("Told apart were coarse above line 1.5 by 7.00 mm (95% interval ")
+        .contains("; coarse above fine by 5.50 mm (95% interval ")
+        .doesNotContain("fine above");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"BOTH, SD SE", "SD, SD", "SE, SE", "INTERVAL, 95% from|to"})
+  void besideAMeanStandsWhatWasAskedFor(Precision precision, String heads) {
+    PageSettings settings = PageSettings.USUAL.with(precision);
+    Slot means = slot(settings, whole(settings, "growth_mm"), Part.MEANS);
+    List<String> shown = ((Block.Table) means.block()).heads();
+    assertThat(String.join("|", shown.subList(3, shown.size() - 1)))
+        .isEqualTo(heads.replace("SD SE", "SD|SE"));
+  }
+
+  @Test
+  void ownWordsStayAndSayWhenThePageWouldSayOthers() {
+    Page before = usual();
+    Slot results = slot(PageSettings.USUAL, before, Part.RESULTS);
+    PageSettings own = PageSettings.USUAL.written(results, "Coarse mesh, of course.");
+    Slot written = slot(own, before, Part.RESULTS);
+    assertThat(written.block().words()).isEqualTo("Coarse mesh, of course.");
+    assertThat(written.said()).isEqualTo(results.said());
+    assertThat(written.isOutdated()).isFalse();
+    Page after = whole(PageSettings.USUAL, "width_mm");
+    Slot outdated = slot(own, after, Part.RESULTS);
+    assertThat(outdated.block().words()).isEqualTo("Coarse mesh, of course.");
+    assertThat(outdated.isOutdated()).isTrue();
+    assertThat(own.written(outdated, outdated.block().words()).slots(after))
+        .noneMatch(Slot::isOutdated);
+    assertThat(own.written(outdated, outdated.said())).isEqualTo(PageSettings.USUAL);
+  }
+
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      quoteCharacter = '"',
+      value = {
+        "F(2, 6) = 3.49, p = .018 | F(2, 6) = 3,49, p = ,018 | F(2, 6) = 3.49, p = 0.018",
+        "p < .001 at line 1.5, by −1.50 | p < ,001 at line 1.5, by −1,50"
+            + " | p < 0.001 at line 1.5, by −1.50",
+      })
+  void numbersAreWrittenAsAskedAndNamesStay(String usual, String comma, String zero) {
+    Set<String> names = Set.of("line 1.5", "fine");
+    assertThat(new NumberStyle(true, false, false).text(usual, names)).isEqualTo(comma);
+    assertThat(new NumberStyle(false, true, false).text(usual, names)).isEqualTo(zero);
+    assertThat(NumberStyle.USUAL.text(usual, names)).isEqualTo(usual);
+    assertThat(new NumberStyle(false, false, true).text("by −1.50", names)).isEqualTo("by -1.50");
+  }
+
+  @Test
+  void namesInTheFirstColumnStayAndNumbersAreWrittenAsAsked() {
+    PageSettings comma = PageSettings.USUAL.with(new NumberStyle(true, true, true));
+    Block.Table means = (Block.Table) slot(comma, usual(), Part.MEANS).block();
+    assertThat(means.rows().get(0)).startsWith("line 1.5", "3", "2,00", "1,00", "0,58");
+  }
+
+  @Property(tries = 200)
+  void whatIsKeptComesBack(@ForAll("settings") PageSettings settings) {
+    assertThat(PageSettings.of(settings.kept())).isEqualTo(settings);
+  }
+
+  @Provide
+  Arbitrary<PageSettings> settings() {
+    Arbitrary<Part> part = Arbitraries.of(Part.class);
+    Arbitrary<NumberStyle> numbers =
+        Combinators.combine(
+                Arbitraries.of(true, false),
+                Arbitraries.of(true, false),
+                Arbitraries.of(true, false))
+            .as(NumberStyle::new);
+    return Combinators.combine(
+            part.list().ofMaxSize(4),
+            part,
+            Arbitraries.integers().between(-12, 12),
+            Arbitraries.of(Length.class),
+            Arbitraries.of(Precision.class),
+            numbers,
+            Arbitraries.strings().ofMaxLength(20))
+        .as(
+            (turned, moved, by, length, precision, style, text) -> {
+              PageSettings made =
+                  PageSettings.USUAL
+                      .moved(moved, by)
+                      .with(length)
+                      .with(precision)
+                      .with(style)
+                      .written(slot(PageSettings.USUAL, usual(), Part.RESULTS), text);
+              made = made.chosen(by % 2 == 0);
+              for (Part p : turned) {
+                made = made.want(p, !made.wanted().get(p));
+              }
+              return made;
+            });
+  }
+
+  @Test
+  void tablesAloneAreForASpreadsheet() throws IOException {
+    Page page = PageSettings.USUAL.page(usual());
+    ByteArrayOutputStream text = new ByteArrayOutputStream();
+    TableReport.csv(page, text);
+    assertThat(text.toString(StandardCharsets.UTF_8).lines())
+        .contains(
+            "Means of growth (mm)", "mesh,n,mean,SD,SE,letters", "line 1.5,3,2.00,1.00,0.58,b");
+    ByteArrayOutputStream book = new ByteArrayOutputStream();
+    TableReport.xlsx(page, book);
+    try (XSSFWorkbook read = new XSSFWorkbook(new ByteArrayInputStream(book.toByteArray()))) {
+      assertThat(read.getNumberOfSheets()).isEqualTo(2);
+      var row = read.getSheetAt(1).getRow(2);
+      assertThat(row.getCell(0).getStringCellValue()).isEqualTo("line 1.5");
+      assertThat(row.getCell(2).getNumericCellValue()).isEqualTo(2);
+      assertThat(row.getCell(2).getCellStyle().getDataFormatString()).isEqualTo("0.00");
+    }
+  }
+
+  @Test
+  void richTextSaysAllInAscii() {
+    String rtf = RtfReport.text(PageSettings.USUAL.page(usual()));
+    assertThat(rtf).startsWith("{\\rtf1").endsWith("}").contains("{\\i F}(2, 6) = ");
+    assertThat(rtf.chars()).allMatch(c -> c == '\n' || c >= ' ' && c < 0x7f);
+    assertThat(rtf).contains("\\trowd", "line 1.5\\cell", "\\u951?");
+    long open = rtf.chars().filter(c -> c == '{').count();
+    assertThat(rtf.chars().filter(c -> c == '}').count()).isEqualTo(open);
+  }
+}

@@ -1,0 +1,86 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** Says by how much means lie apart that were told apart. */
+public final class DifferenceSentence {
+
+  /** More pairs than this are counted, not listed: they are for the table of differences. */
+  private static final int MOST_LISTED = 12;
+
+  /** Mean ranks are read to a tenth. */
+  private static final int RANK_DECIMALS = 1;
+
+  private DifferenceSentence() {}
+
+  /**
+   * The differences of a family, the largest first.
+   *
+   * @param family of means
+   * @param unit of the response; empty for none
+   * @param decimals that suit the means
+   * @param alpha level of significance, between 0 and 1
+   * @return a sentence; empty if no pair was told apart
+   */
+  public static String of(ComparedMeans family, String unit, int decimals, double alpha) {
+    List<Pair> apart =
+        family.pairs().stream()
+            .filter(Pair::differs)
+            .sorted(Comparator.comparingDouble((Pair p) -> Math.abs(p.difference())).reversed())
+            .toList();
+    if (apart.isEmpty()) {
+      return "";
+    }
+    List<String> said = new ArrayList<>();
+    for (Pair pair : apart.subList(0, Math.min(MOST_LISTED, apart.size()))) {
+      said.add(of(pair, family, unit, decimals, alpha));
+    }
+    if (apart.size() > MOST_LISTED) {
+      said.add(Numerals.count(apart.size() - MOST_LISTED, "pair more", "pairs more"));
+    }
+    String within =
+        family.within().entrySet().stream()
+            .map(e -> e.getKey() + " " + Prose.named(e.getValue()))
+            .collect(Collectors.joining(", "));
+    return (within.isEmpty() ? "Told apart were " : "At " + within + ", told apart were ")
+        + String.join("; ", said)
+        + ".";
+  }
+
+  private static String of(
+      Pair pair, ComparedMeans family, String unit, int decimals, double alpha) {
+    boolean leftAbove = pair.difference() > 0;
+    String above = family.names().get(leftAbove ? pair.left() : pair.right());
+    String below = family.names().get(leftAbove ? pair.right() : pair.left());
+    int shown = family.ranks() ? RANK_DECIMALS : decimals;
+    double size = Math.abs(pair.difference());
+    String by =
+        family.ranks()
+            ? Numerals.fixed(size, shown) + " mean ranks"
+            : Numerals.with(Numerals.fixed(size, shown), unit);
+    String interval =
+        pair.low().exists() && pair.high().exists()
+            ? Numerals.confidence(alpha)
+                + "% interval "
+                + Numerals.fixed(leftAbove ? pair.low().value() : -pair.high().value(), shown)
+                + " to "
+                + Numerals.fixed(leftAbove ? pair.high().value() : -pair.low().value(), shown)
+                + ", "
+            : "";
+    String p = pair.p().exists() ? Numerals.pStatement(pair.p()) : "";
+    String beside = (interval + p).replaceAll(", $", "");
+    return Prose.named(above)
+        + " above "
+        + Prose.named(below)
+        + " by "
+        + by
+        + (beside.isEmpty() ? "" : " (" + beside + ")");
+  }
+}
