@@ -1,9 +1,13 @@
 package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.controls.Carried;
+import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.desktop.writeup.StudyDocument;
+import app.knuckle.figures.export.FigureFile;
+import app.knuckle.formats.report.ReportFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -13,9 +17,11 @@ import javafx.collections.ListChangeListener;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
@@ -25,6 +31,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
 
 /** All inquiries of the study: their findings by table, and what can be done with each. */
 final class InquiriesView extends VBox {
@@ -38,6 +45,8 @@ final class InquiriesView extends VBox {
   private final MenuButton closed = new MenuButton("Bring back");
   private final VBox list = new VBox();
   private final List<Button> rows = new ArrayList<>();
+  private final StudyDocument document = new StudyDocument();
+  private final Label note = Texts.line("", "joint-line");
   private final List<SlipViewModel> heard = new ArrayList<>();
   private final ChangeListener<Object> changed = (o, before, now) -> show();
   private final ListChangeListener<Object> listChanged = change -> listen();
@@ -59,7 +68,8 @@ final class InquiriesView extends VBox {
     filter.textProperty().addListener((o, before, now) -> show());
     Region between = new Region();
     HBox.setHgrow(between, Priority.ALWAYS);
-    HBox head = new HBox(Texts.line("All inquiries", "joint-title"), between, closed, filter);
+    HBox head =
+        new HBox(Texts.line("All inquiries", "joint-title"), between, closed, away(), filter);
     closed.setId("inquiries-closed");
     closed.getStyleClass().add("bar-button");
     closed.setTooltip(new Tooltip("Inquiries closed lately"));
@@ -68,7 +78,7 @@ final class InquiriesView extends VBox {
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("table-scroll");
     VBox.setVgrow(scroll, Priority.ALWAYS);
-    getChildren().addAll(head, scroll);
+    getChildren().addAll(head, writing(), scroll);
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     workbench.slips().addListener(listChanged);
     // The page is made anew each time; what it listens to must not keep the old one.
@@ -83,6 +93,58 @@ final class InquiriesView extends VBox {
               }
             });
     listen();
+  }
+
+  /** One document of those that are ticked. */
+  private MenuButton away() {
+    MenuButton away = new MenuButton("One document");
+    away.setId("inquiries-document");
+    away.getStyleClass().add("bar-button");
+    away.setTooltip(new Tooltip("A document of all inquiries that are ticked, in this order"));
+    for (ReportFile kind : ReportFile.values()) {
+      MenuItem item = new MenuItem(kind.title());
+      item.setId("document-" + kind.ending());
+      item.setOnAction(event -> write(kind));
+      away.getItems().add(item);
+    }
+    return away;
+  }
+
+  private HBox writing() {
+    note.setId("document-note");
+    ProgressBar bar = new ProgressBar();
+    bar.progressProperty().bind(document.progressProperty());
+    Button stop = new Button("Stop");
+    stop.getStyleClass().add("small-button");
+    stop.setOnAction(
+        event -> {
+          document.cancel();
+          note.setText("Stopped; nothing was written.");
+        });
+    for (Node node : List.of(bar, stop)) {
+      node.visibleProperty().bind(document.busyProperty());
+      node.managedProperty().bind(document.busyProperty());
+    }
+    HBox line = new HBox(note, bar, stop);
+    line.getStyleClass().add("inquiries-head");
+    line.managedProperty().bind(note.textProperty().isNotEmpty());
+    return line;
+  }
+
+  private void write(ReportFile kind) {
+    String title = workbench.nameProperty().get();
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("One document of the study");
+    chooser.setInitialFileName(FigureFile.safeName(title) + "." + kind.ending());
+    chooser
+        .getExtensionFilters()
+        .add(new FileChooser.ExtensionFilter(kind.title(), "*." + kind.ending()));
+    FileDialogs.shown()
+        .save(chooser, getScene().getWindow())
+        .ifPresent(
+            file ->
+                document.write(
+                    title, List.copyOf(workbench.slips()), kind, file.toPath(), note::setText));
   }
 
   private void leaveSlips() {
@@ -158,7 +220,13 @@ final class InquiriesView extends VBox {
     Label finding = Texts.wrapped(row.finding(), "inquiry-finding");
     finding.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(finding, Priority.ALWAYS);
-    HBox line = new HBox(knot, name, design, finding, moves(slip, row.place()));
+    CheckBox chosen = new CheckBox();
+    chosen.setId("inquiry-chosen-" + row.place());
+    chosen.setAccessibleText(row.name() + ", in the document of the study");
+    chosen.setTooltip(new Tooltip("In the document of the study"));
+    chosen.setSelected(StudyDocument.settings(slip).chosen());
+    chosen.setOnAction(event -> StudyDocument.choose(slip, chosen.isSelected()));
+    HBox line = new HBox(chosen, knot, name, design, finding, moves(slip, row.place()));
     line.getStyleClass().add("inquiry-row");
     line.pseudoClassStateChanged(
         PseudoClass.getPseudoClass("current"), workbench.currentProperty().get() == slip);

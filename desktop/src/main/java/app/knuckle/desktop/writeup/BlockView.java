@@ -1,5 +1,6 @@
 package app.knuckle.desktop.writeup;
 
+import app.knuckle.desktop.controls.Clip;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.formats.report.PageSettings.Slot;
@@ -8,7 +9,6 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
-import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
@@ -26,18 +26,20 @@ final class BlockView extends VBox {
   private final WriteUpViewModel model;
   private final Slot slot;
   private final String id;
-  private final Node shown;
 
   BlockView(WriteUpViewModel model, Slot slot, Node shown) {
     this.model = model;
     this.slot = slot;
-    this.shown = shown;
     id = slot.place().replace(' ', '-');
     setId("block-" + id);
     getStyleClass().add("page-block");
     setFocusTraversable(true);
     setAccessibleText(slot.block().words());
-    setOnMousePressed(event -> requestFocus());
+    setOnMousePressed(
+        event -> {
+          requestFocus();
+          event.consume(); // The pane around it would take the keyboard.
+        });
     setOnMouseClicked(
         event -> {
           if (event.getClickCount() == 2) {
@@ -91,7 +93,8 @@ final class BlockView extends VBox {
   }
 
   private void copy() {
-    Clipboard.getSystemClipboard().setContent(model.content(List.of(slot.block())));
+    WriteUpViewModel.Taken taken = model.taken(List.of(slot.block()));
+    Clip.put(taken.html(), taken.rtf(), taken.plain());
     model.say("On the clipboard, for a document or a sheet.");
   }
 
@@ -170,10 +173,5 @@ final class BlockView extends VBox {
 
   private String words() {
     return slot.block().words();
-  }
-
-  /** The block as it is on paper. */
-  Node shown() {
-    return shown;
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.writeup;
 
 import app.knuckle.desktop.controls.Card;
+import app.knuckle.desktop.controls.Clip;
 import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Picture;
@@ -18,7 +19,6 @@ import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.input.Clipboard;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -41,7 +41,7 @@ public final class WriteUpView extends HBox {
 
   private final WriteUpViewModel model;
   private final VBox page = new VBox();
-  private final AskedOfPage asked;
+  private final PageWishes asked;
 
   /**
    * The view of a slip's page.
@@ -50,7 +50,7 @@ public final class WriteUpView extends HBox {
    */
   public WriteUpView(SlipViewModel slip) {
     model = new WriteUpViewModel(slip);
-    asked = new AskedOfPage(model);
+    asked = new PageWishes(model);
     setId("write-up");
     getStyleClass().addAll("joint", "write-up");
     page.setId("page");
@@ -90,8 +90,8 @@ public final class WriteUpView extends HBox {
     if (model.shownProperty().get() == null) {
       return;
     }
-    Clipboard.getSystemClipboard()
-        .setContent(model.content(model.shownProperty().get().page().blocks()));
+    WriteUpViewModel.Taken taken = model.taken(model.shownProperty().get().page().blocks());
+    Clip.put(taken.html(), taken.rtf(), taken.plain());
     model.say("The page is on the clipboard, its figure apart: copy that in Figure.");
   }
 
@@ -151,7 +151,7 @@ public final class WriteUpView extends HBox {
       text.getStyleClass().add(run.italic() ? "page-statistic" : "page-text");
       if (run.italic()) {
         // No italic face is shipped for the screen, so that the single letters are made to lean.
-        text.getTransforms().add(new Shear(LEAN, 0));
+        text.getTransforms().add(new Shear(LEAN, 0, 0, text.getBaselineOffset()));
       }
       flow.getChildren().add(text);
     }
@@ -162,8 +162,15 @@ public final class WriteUpView extends HBox {
   private static VBox set(Block.Table table, int number) {
     TextGrid grid = new TextGrid(table.heads(), 1);
     table.rows().stream().limit(MOST_ROWS).forEach(row -> grid.addRow(row, "text-grid-row"));
+    // A wide table moves within the page; the text around it keeps to the window.
+    ScrollPane wide = new ScrollPane(grid);
+    wide.setFitToWidth(true);
+    wide.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    wide.setFocusTraversable(false);
+    wide.setMinWidth(0);
+    wide.getStyleClass().add("table-scroll");
     VBox box =
-        new VBox(Texts.wrapped("Table " + number + ". " + table.caption(), "page-caption"), grid);
+        new VBox(Texts.wrapped("Table " + number + ". " + table.caption(), "page-caption"), wide);
     int more = table.rows().size() - MOST_ROWS;
     if (more > 0) {
       box.getChildren().add(Texts.wrapped(more + " more rows in what is taken away", "page-note"));

@@ -24,7 +24,6 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
-import javafx.scene.input.ClipboardContent;
 
 /** The page of a slip, which of its parts are wanted, and how it is taken away. */
 final class WriteUpViewModel {
@@ -135,18 +134,24 @@ final class WriteUpViewModel {
   }
 
   /** With its marks for a word processor, and as text with tabs for all else. */
-  ClipboardContent content(List<Block> blocks) {
+  Taken taken(List<Block> blocks) {
     Page page = new Page("", blocks);
-    ClipboardContent content = new ClipboardContent();
     try {
-      content.putHtml(HtmlReport.piece(page));
+      return new Taken(
+          HtmlReport.piece(page), RtfReport.text(page), TextReport.plain(page).strip());
     } catch (IOException e) {
       throw new UncheckedIOException("A piece without figures reads no file", e);
     }
-    content.putRtf(RtfReport.text(page));
-    content.putString(TextReport.plain(page).strip());
-    return content;
   }
+
+  /**
+   * Blocks as others take them.
+   *
+   * @param html for a word processor or a browser
+   * @param rtf for a word processor
+   * @param plain with tabs, for a spreadsheet
+   */
+  record Taken(String html, String rtf, String plain) {}
 
   String suggestedName(ReportFile kind) {
     return FigureFile.safeName(slip.inquiry().name()) + "." + kind.ending();

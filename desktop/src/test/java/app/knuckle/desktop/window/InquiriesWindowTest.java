@@ -10,13 +10,20 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.List;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
+import org.apache.poi.xwpf.usermodel.XWPFDocument;
+import org.apache.poi.xwpf.usermodel.XWPFParagraph;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -25,6 +32,7 @@ import org.testfx.framework.junit5.Start;
 @ExtendWith(ApplicationExtension.class)
 class InquiriesWindowTest {
 
+  @TempDir private Path folder;
   private Workbench workbench;
 
   @Start
@@ -81,6 +89,35 @@ class InquiriesWindowTest {
     until(() -> workbench.slips().size() == 14);
     assertThat(current()).isEqualTo("Growth by mesh × density");
     assertThat(isThere(robot, "inquiries")).isFalse();
+  }
+
+  @Test
+  void tickedInquiriesBecomeOneDocumentWithTheMouse(FxRobot robot) throws IOException {
+    DialogAnswers.give(folder, null);
+    try {
+      untilShown(robot, "finding", "Clearance differs");
+      click(robot, "#all-inquiries");
+      for (int i = 2; i < workbench.slips().size(); i++) {
+        int place = i;
+        robot.interact(
+            () -> robot.lookup("#inquiry-chosen-" + place).queryAs(CheckBox.class).fire());
+      }
+      click(robot, "#inquiries-document");
+      click(robot, "Document (.docx)");
+      untilShown(robot, "document-note", "Written: Cove-nursery-2026.docx");
+    } finally {
+      DialogAnswers.stop();
+    }
+    try (XWPFDocument document =
+        new XWPFDocument(Files.newInputStream(folder.resolve("Cove-nursery-2026.docx")))) {
+      List<String> heads =
+          document.getParagraphs().stream()
+              .filter(p -> "Heading2".equals(p.getStyle()))
+              .map(XWPFParagraph::getText)
+              .toList();
+      assertThat(heads).containsExactly("Clearance by feed", "Growth by mesh × density");
+    }
+    assertThat(workbench.study().asked().get(2).page()).containsEntry("document", "no");
   }
 
   @Test

@@ -2,7 +2,7 @@ package app.knuckle.desktop.writeup;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
-import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.Pick;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.PageSettings;
@@ -23,31 +23,27 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What is asked of the page: its parts and their order, its length, how numbers are written. */
-final class AskedOfPage extends VBox {
+final class PageWishes extends VBox {
 
   private final WriteUpViewModel model;
   private final VBox list = new VBox();
   private final Map<Block.Part, HBox> rows = new EnumMap<>(Block.Part.class);
   private final Map<Block.Part, CheckBox> boxes = new EnumMap<>(Block.Part.class);
-  private final Choice<PageSettings.Length> length;
-  private final Choice<PageSettings.Precision> precision;
+  private final Pick<PageSettings.Length> length;
+  private final Pick<PageSettings.Precision> precision;
   private final CheckBox comma;
   private final CheckBox zero;
   private final CheckBox hyphen;
 
-  AskedOfPage(WriteUpViewModel model) {
+  PageWishes(WriteUpViewModel model) {
     this.model = model;
-    getStyleClass().add("side");
+    getStyleClass().add("column");
     length =
-        new Choice<>(
-            "page-length",
-            List.of(PageSettings.Length.values()),
-            PageSettings.Length::title,
-            chosen -> model.change(s -> s.with(chosen)));
+        new Pick<>(
+            "page-length", PageSettings.Length::title, chosen -> model.change(s -> s.with(chosen)));
     precision =
-        new Choice<>(
+        new Pick<>(
             "page-precision",
-            List.of(PageSettings.Precision.values()),
             PageSettings.Precision::title,
             chosen -> model.change(s -> s.with(chosen)));
     comma =
@@ -90,10 +86,13 @@ final class AskedOfPage extends VBox {
     return box;
   }
 
-  private static VBox named(String title, Node control) {
+  private static HBox named(String title, Node control) {
     Label label = new Label(title);
-    label.getStyleClass().add("step-detail");
-    return new VBox(label, control);
+    Region between = new Region();
+    HBox.setHgrow(between, Priority.ALWAYS);
+    HBox line = new HBox(label, between, control);
+    line.getStyleClass().add("page-part");
+    return line;
   }
 
   /** A part that is on or off; it moves by its buttons, by Alt with an arrow, or by dragging. */
@@ -145,8 +144,8 @@ final class AskedOfPage extends VBox {
       list.getChildren().setAll(ordered);
     }
     boxes.forEach((part, box) -> box.setSelected(settings.wanted().get(part)));
-    length.show(settings.length());
-    precision.show(settings.precision());
+    length.show(List.of(PageSettings.Length.values()), settings.length());
+    precision.show(List.of(PageSettings.Precision.values()), settings.precision());
     comma.setSelected(settings.numbers().comma());
     zero.setSelected(settings.numbers().leadingZero());
     hyphen.setSelected(settings.numbers().hyphen());

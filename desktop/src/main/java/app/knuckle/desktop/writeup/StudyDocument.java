@@ -1,0 +1,154 @@
+package app.knuckle.desktop.writeup;
+
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.style.Style;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.PageSettings;
+import app.knuckle.formats.report.ReportFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.table.Table;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+
+/** One document of several inquiries, written beside the window. */
+public final class StudyDocument {
+
+  private final Lane writing = Lane.ofLatest();
+
+  /**
+   * An inquiry as it is asked now.
+   *
+   * @param table of its records
+   * @param inquiry the question
+   * @param found its findings; null if they are not known yet
+   * @param style of its figure; null for the usual one
+   * @param settings of its page
+   */
+  private record Asked(
+      Table table, Inquiry inquiry, Findings found, Style style, PageSettings settings) {
+
+    static Asked of(SlipViewModel slip) {
+      return new Asked(
+          slip.source().table(),
+          slip.inquiry(),
+          slip.answer() == null ? null : slip.answer().findings(),
+          slip.styleProperty().get(),
+          StudyDocument.settings(slip));
+    }
+
+    Page page(Progress progress) {
+      try {
+        Findings findings = found != null ? found : Answering.of(table, inquiry, progress);
+        boolean answered = findings.refusal().isEmpty();
+        Style drawn = style != null ? style : Style.usual(findings.first().shownMeans().size());
+        Page whole =
+            Page.of(findings, answered ? InquiryFigure.of(findings, drawn) : null, settings);
+        return settings.page(whole);
+      } catch (Refused e) {
+        return Page.ofRefusal(inquiry.name(), e.refusal().words());
+      }
+    }
+  }
+
+  /**
+   * What is asked of the page of an inquiry.
+   *
+   * @param slip the inquiry
+   * @return never null
+   */
+  public static PageSettings settings(SlipViewModel slip) {
+    return PageSettings.of(slip.pageProperty().get());
+  }
+
+  /**
+   * Puts an inquiry into the document, or leaves it away.
+   *
+   * @param slip the inquiry
+   * @param yes whether it stands there
+   */
+  public static void choose(SlipViewModel slip, boolean yes) {
+    slip.pageProperty().set(settings(slip).chosen(yes).kept());
+  }
+
+  /**
+   * Writes the document.
+   *
+   * @param title of the whole
+   * @param slips all inquiries, in their order; those that are not chosen are left away
+   * @param kind of file
+   * @param target the file; an old one stays whole if this fails
+   * @param said told what became of it
+   */
+  public void write(
+      String title,
+      List<SlipViewModel> slips,
+      ReportFile kind,
+      Path target,
+      Consumer<String> said) {
+    List<Asked> asked =
+        slips.stream().filter(slip -> settings(slip).chosen()).map(Asked::of).toList();
+    if (asked.isEmpty()) {
+      said.accept("No inquiry is chosen for the document: tick some.");
+      return;
+    }
+    said.accept("Writing " + target.getFileName() + " \u2026");
+    writing.run(
+        progress -> {
+          List<Page> pages = new ArrayList<>();
+          for (Asked one : asked) {
+            progress.check();
+            pages.add(one.page(progress));
+            progress.done((double) pages.size() / (asked.size() + 1));
+          }
+          try {
+            kind.write(Page.joined(title, pages), target);
+          } catch (IOException e) {
+            throw new Refused(
+                Refused.at(
+                        new Place.WholeFile(target.toString()),
+                        "the document cannot be written there",
+                        "Choose another folder, or close the file elsewhere")
+                    .refusal(),
+                e);
+          }
+          return target;
+        },
+        written -> said.accept("Written: " + written.getFileName()),
+        refused -> said.accept(refused.refusal().words()));
+  }
+
+  /** Leaves off. */
+  public void cancel() {
+    writing.cancel();
+  }
+
+  /**
+   * Whether it is writing.
+   *
+   * @return true while it does
+   */
+  public ReadOnlyBooleanProperty busyProperty() {
+    return writing.busyProperty();
+  }
+
+  /**
+   * How far it is.
+   *
+   * @return a share from 0 to 1; below 0 if that is not known
+   */
+  public ReadOnlyDoubleProperty progressProperty() {
+    return writing.progressProperty();
+  }
+}
