@@ -19,6 +19,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.PrintWriter;
@@ -58,8 +59,13 @@ final class RunCommand implements Callable<Integer> {
       description = "A study: every inquiry of it is answered, each in a folder of its own.")
   private Path study;
 
-  @Option(names = "--table", description = "The records, with --inquiry.")
-  private Path table;
+  @Option(
+      names = "--table",
+      paramLabel = "FILE",
+      description =
+          "The records, with --inquiry; or new records for a study, as NAME=FILE where it has"
+              + " several tables.")
+  private List<String> tables = List.of();
 
   @Option(names = "--inquiry", description = "The question, as JSON, with --table.")
   private Path inquiry;
@@ -79,18 +85,35 @@ final class RunCommand implements Callable<Integer> {
       description = "One document of all inquiries of a study; its ending says which kind.")
   private Path writeUp;
 
+  @Option(
+      names = "--beside",
+      arity = "2",
+      paramLabel = "NAME",
+      description = "Two inquiries of a study by their names: beside.json and beside.html.")
+  private List<String> beside;
+
+  @Option(
+      names = "--only",
+      split = ",",
+      paramLabel = "WHAT",
+      defaultValue = "findings,report,figure",
+      description = "What is written: findings, report, figure (all).")
+  private List<String> only;
+
   @Mixin private ReadingOptions reading;
 
   @Option(names = "--out", required = true, description = "The folder to write to.")
   private Path out;
+
+  private static final List<String> WRITTEN = List.of("findings", "report", "figure");
 
   private List<ReportFile> kinds = List.of();
 
   @Override
   public Integer call() {
     System.setProperty("java.awt.headless", "true");
-    boolean one = table != null && inquiry != null && study == null;
-    boolean all = table == null && inquiry == null && study != null;
+    boolean one = tables.size() == 1 && inquiry != null && study == null;
+    boolean all = inquiry == null && study != null;
     if (!one && !all) {
       throw new ParameterException(
           spec.commandLine(), "Name either a study, or a table with --table and --inquiry");
@@ -100,12 +123,27 @@ final class RunCommand implements Callable<Integer> {
     if (writeUp != null && !all) {
       throw new ParameterException(spec.commandLine(), "--write-up is for a study");
     }
+    if (beside != null && !all) {
+      throw new ParameterException(spec.commandLine(), "--beside is for a study");
+    }
+    for (String what : only) {
+      if (!WRITTEN.contains(what)) {
+        throw new ParameterException(
+            spec.commandLine(),
+            "There is no '"
+                + Prose.visible(what)
+                + "' to write. Known are "
+                + Numerals.list(WRITTEN));
+      }
+    }
     ReportFile document = writeUp == null ? null : kind(ending(writeUp));
     try {
       if (all) {
-        return runStudy(StudyFile.read(study, Progress.NONE), document, errors);
+        Study read = StudyFile.read(study, Progress.NONE);
+        return runStudy(NewRecords.into(read, tables, reading, errors), document, errors);
       }
       Inquiry question = InquiryFile.read(text(inquiry));
+      Path table = Path.of(tables.get(0));
       Table records = RecordsFile.read(table, reading.form(table), Progress.NONE);
       return answer(records, question, Map.of(), PageSettings.USUAL, out, errors).status();
     } catch (Refused e) {
@@ -169,6 +207,14 @@ final class RunCommand implements Callable<Integer> {
         status = KnuckleCommand.NOT_COMPUTED;
       }
     }
+    if (beside != null) {
+      try {
+        BesideResults.write(read, beside, out);
+      } catch (Refused e) {
+        errors.println(Prose.visible(e.refusal().words()));
+        status = KnuckleCommand.NOT_COMPUTED;
+      }
+    }
     errors.flush();
     return status;
   }
@@ -213,7 +259,8 @@ final class RunCommand implements Callable<Integer> {
       PrintWriter errors) {
     try {
       Findings findings = Answering.of(records, question, Progress.NONE);
-      InquiryFigure drawn = figure(findings, figure);
+      boolean shown = writeUp != null || only.contains("report") || only.contains("figure");
+      InquiryFigure drawn = shown ? figure(findings, figure) : null;
       Page page = Page.of(findings, drawn, settings);
       ResultFolder.write(folder, fresh -> write(findings, figure, drawn, page, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
@@ -267,8 +314,10 @@ final class RunCommand implements Callable<Integer> {
   private void write(
       Findings findings, Map<String, String> settings, InquiryFigure figure, Page page, Path folder)
       throws IOException {
-    Files.writeString(folder.resolve("findings.json"), FindingsFile.text(findings));
-    if (figure != null) {
+    if (only.contains("findings")) {
+      Files.writeString(folder.resolve("findings.json"), FindingsFile.text(findings));
+    }
+    if (figure != null && only.contains("figure")) {
       writeAll(figure.scene(), "figure", folder);
       if (findings.responses().size() > 1) {
         FileNames names = new FileNames();
@@ -278,7 +327,7 @@ final class RunCommand implements Callable<Integer> {
         }
       }
     }
-    for (ReportFile kind : kinds) {
+    for (ReportFile kind : only.contains("report") ? kinds : List.<ReportFile>of()) {
       kind.write(page, folder.resolve("report." + kind.ending()), "figure");
     }
   }

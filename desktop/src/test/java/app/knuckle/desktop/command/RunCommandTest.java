@@ -1,11 +1,13 @@
 package app.knuckle.desktop.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.keeping.Study;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -84,6 +86,82 @@ class RunCommandTest {
     assertThat(folder.resolve("out/report.md")).doesNotExist();
     assertThat(folder.resolve("out/report.tex")).content().contains("\\textit{t}(2)");
     assertThat(runWith("--report", "word")).isEqualTo(2);
+  }
+
+  @Test
+  void onlyWhatIsAskedForIsWritten() throws IOException {
+    assertThat(runWith("--only", "findings")).isZero();
+    assertThat(folder.resolve("out/findings.json")).isNotEmptyFile();
+    assertThat(folder.resolve("out/report.html")).doesNotExist();
+    assertThat(folder.resolve("out/figure.svg")).doesNotExist();
+    assertThat(runWith("--only", "figure,report")).isZero();
+    assertThat(folder.resolve("out/findings.json")).doesNotExist();
+    assertThat(folder.resolve("out/figure.svg")).isNotEmptyFile();
+    assertThat(runWith("--only", "everything")).isEqualTo(2);
+  }
+
+  @Test
+  void twoInquiriesOfAStudyAreWrittenSideBySide() throws IOException {
+    Path file = folder.resolve("demo.knuckle");
+    StudyFile.write(DemoStudy.read(), file, StudyFile.Stamp.NONE, Progress.NONE);
+    Path out = folder.resolve("out");
+    String[] args = {
+      "run",
+      file.toString(),
+      "--out",
+      out.toString(),
+      "--only",
+      "findings",
+      "--beside",
+      "Growth by mesh \u00d7 density",
+      "\u2026 adjusted for start length"
+    };
+    assertThat(KnuckleCommand.run(args)).isZero();
+    JsonNode beside = new ObjectMapper().readTree(out.resolve("beside.json").toFile());
+    // As the two reference cases of this trial have it: p = .071 and p = .018.
+    JsonNode interaction = beside.get("effects").get(3);
+    assertThat(interaction.get("term").get(1).asText()).isEqualTo("density");
+    assertThat(interaction.get("left").get("p").asDouble()).isCloseTo(.071, within(.0005));
+    assertThat(interaction.get("right").get("p").asDouble()).isCloseTo(.018, within(.0005));
+    assertThat(interaction.get("crossed").asBoolean()).isTrue();
+    assertThat(beside.get("asked").get(0).get("key").asText()).isEqualTo("covariates");
+    assertThat(beside.get("sentence").asText())
+        .startsWith("Adjusting for start cut the residual SD from 1.15 to 1.05 mm; the interaction")
+        .contains("not found before (p = .071), now is (p = .018)");
+    assertThat(out.resolve("beside.html")).content().contains("<table");
+    args[args.length - 1] = "Gone";
+    assertThat(KnuckleCommand.run(args)).isEqualTo(1);
+  }
+
+  @Test
+  void theQuestionsOfAStudyArePutToNewRecords() throws IOException {
+    Study demo = DemoStudy.read();
+    Study.Asked asked = demo.asked().get(0);
+    Study one =
+        new Study(
+            "one",
+            demo.tables().stream().filter(t -> t.table().name().equals(asked.table())).toList(),
+            List.of(asked));
+    Path file = folder.resolve("one.knuckle");
+    StudyFile.write(one, file, StudyFile.Stamp.NONE, Progress.NONE);
+    Path fresh =
+        Files.writeString(
+            folder.resolve("next-season.csv"),
+            "feed,clearance_l_h\nGreen T,1\nGreen T,2\nDiatom C,5\nDiatom C,6\n");
+    Path out = folder.resolve("out");
+    assertThat(
+            KnuckleCommand.run(
+                "run", file.toString(), "--table", fresh.toString(), "--out", out.toString()))
+        .isZero();
+    // Two groups of two: t = -4 / sqrt(1/2).
+    assertThat(out.resolve("1 Clearance by feed/findings.json"))
+        .content()
+        .contains("\"difference\" : -4.0");
+    Path other = Files.writeString(folder.resolve("other.csv"), "food,x\na,1\n");
+    assertThat(
+            KnuckleCommand.run(
+                "run", file.toString(), "--table", other.toString(), "--out", out.toString()))
+        .isEqualTo(1);
   }
 
   @Test

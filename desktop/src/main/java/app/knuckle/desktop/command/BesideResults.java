@@ -1,0 +1,66 @@
+package app.knuckle.desktop.command;
+
+import app.knuckle.formats.report.BesidePage;
+import app.knuckle.formats.report.ReportFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.beside.Beside;
+import app.knuckle.study.contract.BesideFile;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.keeping.Study;
+import app.knuckle.study.table.Nearest;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.List;
+
+/** Two inquiries of a study side by side, as files. */
+final class BesideResults {
+
+  private BesideResults() {}
+
+  /**
+   * Writes beside.json and beside.html.
+   *
+   * @param study with both
+   * @param names of two inquiries
+   * @param out the folder
+   * @throws Refused if there is no such inquiry, one cannot be answered, or nothing can be written
+   */
+  static void write(Study study, List<String> names, Path out) {
+    Beside beside = Beside.of(answer(study, names.get(0)), answer(study, names.get(1)));
+    try {
+      Files.createDirectories(out);
+      Path part = out.resolve("beside.json.part");
+      Files.writeString(part, BesideFile.text(beside));
+      Files.move(part, out.resolve("beside.json"), StandardCopyOption.REPLACE_EXISTING);
+      ReportFile.HTML.write(BesidePage.of(beside), out.resolve("beside.html"));
+    } catch (IOException e) {
+      throw new Refused(
+          Refused.at(
+                  new Place.WholeFile(out.toString()),
+                  "nothing can be written there",
+                  "Choose another folder")
+              .refusal(),
+          e);
+    }
+  }
+
+  private static Findings answer(Study study, String name) {
+    Study.Asked asked =
+        study.asked().stream()
+            .filter(a -> a.inquiry().name().equals(name))
+            .findFirst()
+            .orElseThrow(
+                () ->
+                    Refused.at(
+                        new Place.WholeFile(study.name()),
+                        "there is no inquiry '" + name + "'",
+                        Nearest.suggestion(
+                            name, study.asked().stream().map(a -> a.inquiry().name()).toList())));
+    return Answering.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
+  }
+}
