@@ -1,6 +1,7 @@
 package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.beside.BesideView;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Shown;
@@ -69,6 +70,9 @@ final class ShellView extends BorderPane {
 
   private static final KeyCombination LIST =
       new KeyCodeCombination(KeyCode.L, KeyCombination.SHORTCUT_DOWN);
+
+  private static final KeyCombination BESIDE =
+      new KeyCodeCombination(KeyCode.E, KeyCombination.SHORTCUT_DOWN);
 
   private static final KeyCombination NEXT_RESPONSE =
       new KeyCodeCombination(KeyCode.PAGE_DOWN, KeyCombination.SHORTCUT_DOWN);
@@ -207,6 +211,9 @@ final class ShellView extends BorderPane {
     if (page instanceof Page.Inquiries) {
       return new InquiriesView(workbench, line::showStudy);
     }
+    if (page instanceof Page.Beside two) {
+      return new BesideView(workbench, two.left(), two.right());
+    }
     if (page instanceof Page.Typing typing) {
       return new TypingView(
           typing.source(), table -> typed(typing.source(), table), workbench::leavePage);
@@ -297,6 +304,8 @@ final class ShellView extends BorderPane {
       if (!workbench.slips().isEmpty()) {
         workbench.show(new Page.Inquiries());
       }
+    } else if (BESIDE.match(event)) {
+      workbench.showBeside();
     } else if (COPY_SLIP.match(event)) {
       workbench.copyCurrent();
     } else if (NEXT_SLIP.match(event)) {

@@ -62,6 +62,7 @@ final class StudyMenu extends MenuButton {
             further,
             item("paste", "Paste records copied from a spreadsheet", "Shortcut+V", this::paste),
             item("rehearse", "Rehearse an experiment", "Shortcut+R", this::rehearse),
+            item("beside", "Two inquiries side by side", "Shortcut+E", workbench::showBeside),
             writeOut,
             figures,
             share,

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.workbench;
 
-/** What takes the place of the joint for a while, on the way to records. */
+/** What takes the place of the joint for a while. */
 public sealed interface Page {
 
   /**
@@ -19,6 +19,14 @@ public sealed interface Page {
 
   /** All inquiries of the study. */
   record Inquiries() implements Page {}
+
+  /**
+   * Two inquiries side by side.
+   *
+   * @param left the first; null for none chosen yet
+   * @param right the second
+   */
+  record Beside(SlipViewModel left, SlipViewModel right) implements Page {}
 
   /** Make-believe records being planned. */
   record Rehearsing() implements Page {}

@@ -9,6 +9,7 @@ import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -251,6 +252,7 @@ public final class Workbench {
         changed -> {
           String name = changed.name();
           askBeside(slip, isTaken(name) ? changed.named(nameOfCopy(name)) : changed, Joint.TEST);
+          show(new Page.Beside(slip, current.get()));
           did("ask " + name);
         });
     slip.inquiryProperty()
@@ -357,6 +359,23 @@ public final class Workbench {
     did("copy " + inquiry.name());
   }
 
+  /** Puts the inquiry in front beside another of the same records: the one before it, if any. */
+  public void showBeside() {
+    SlipViewModel after = current.get();
+    if (after == null) {
+      return;
+    }
+    List<SlipViewModel> others = new ArrayList<>(slips.subList(0, slips.indexOf(after)));
+    Collections.reverse(others);
+    others.addAll(slips.subList(slips.indexOf(after) + 1, slips.size()));
+    SlipViewModel before =
+        others.stream()
+            .filter(s -> s.source() == after.source())
+            .findFirst()
+            .orElse(others.isEmpty() ? null : others.get(0));
+    show(new Page.Beside(before, after));
+  }
+
   /**
    * Brings a slip to the front; a list of all inquiries gives way to it.
    *
@@ -379,7 +398,7 @@ public final class Workbench {
   }
 
   private void leaveList() {
-    if (page.get() instanceof Page.Inquiries) {
+    if (page.get() instanceof Page.Inquiries || page.get() instanceof Page.Beside) {
       leavePage();
     }
   }

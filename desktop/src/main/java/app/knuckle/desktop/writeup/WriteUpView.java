@@ -4,16 +4,13 @@ import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Clip;
 import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.GoButton;
-import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
-import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.paper.Paper;
 import app.knuckle.desktop.workbench.SlipViewModel;
-import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
-import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -23,21 +20,10 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
-import javafx.scene.text.Text;
-import javafx.scene.text.TextFlow;
-import javafx.scene.transform.Shear;
 import javafx.stage.FileChooser;
 
 /** The Write-up joint: the page as it will be taken away, and what stands on it. */
 public final class WriteUpView extends HBox {
-
-  /** More rows of a table than this are in the files, not on screen. */
-  private static final int MOST_ROWS = 60;
-
-  private static final double PAGE_WIDTH = 640;
-
-  /** How far an upright letter leans, as a share of its height. */
-  private static final double LEAN = -0.2;
 
   private final WriteUpViewModel model;
   private final VBox page = new VBox();
@@ -55,7 +41,7 @@ public final class WriteUpView extends HBox {
     getStyleClass().addAll("joint", "write-up");
     page.setId("page");
     page.getStyleClass().add("page");
-    page.setMaxWidth(PAGE_WIDTH);
+    page.setMaxWidth(Paper.WIDTH);
     ScrollPane scroll = new ScrollPane(page);
     scroll.setFitToWidth(true);
     scroll.getStyleClass().add("table-scroll");
@@ -118,19 +104,8 @@ public final class WriteUpView extends HBox {
     List<Node> nodes = new ArrayList<>();
     int tables = 0;
     for (PageSettings.Slot slot : made.slots()) {
-      Block block = slot.block();
-      if (block instanceof Block.Heading heading) {
-        nodes.add(
-            view(
-                slot,
-                Texts.wrapped(heading.text(), heading.level() == 1 ? "page-title" : "page-head")));
-      } else if (block instanceof Block.Paragraph paragraph) {
-        nodes.add(view(slot, set(paragraph)));
-      } else if (block instanceof Block.Table table) {
-        nodes.add(view(slot, set(table, ++tables)));
-      } else if (block instanceof Block.Figure figure) {
-        nodes.add(view(slot, set(figure)));
-      }
+      tables += slot.block() instanceof Block.Table ? 1 : 0;
+      nodes.add(new BlockView(model, slot, Paper.of(slot.block(), tables)));
     }
     page.getChildren().setAll(nodes);
     String wanted = model.focused();
@@ -138,56 +113,5 @@ public final class WriteUpView extends HBox {
         .filter(node -> node.getId().equals("block-" + wanted.replace(' ', '-')))
         .findFirst()
         .ifPresent(Node::requestFocus);
-  }
-
-  private BlockView view(PageSettings.Slot slot, Node shown) {
-    return new BlockView(model, slot, shown);
-  }
-
-  private static TextFlow set(Block.Paragraph paragraph) {
-    TextFlow flow = new TextFlow();
-    for (Block.Paragraph.Run run : paragraph.runs()) {
-      Text text = new Text(Prose.unbroken(run.text()));
-      text.getStyleClass().add(run.italic() ? "page-statistic" : "page-text");
-      if (run.italic()) {
-        // No italic face is shipped for the screen, so that the single letters are made to lean.
-        text.getTransforms().add(new Shear(LEAN, 0, 0, text.getBaselineOffset()));
-      }
-      flow.getChildren().add(text);
-    }
-    flow.setAccessibleText(paragraph.text());
-    return flow;
-  }
-
-  private static VBox set(Block.Table table, int number) {
-    TextGrid grid = new TextGrid(table.heads(), 1);
-    table.rows().stream().limit(MOST_ROWS).forEach(row -> grid.addRow(row, "text-grid-row"));
-    // A wide table moves within the page; the text around it keeps to the window.
-    ScrollPane wide = new ScrollPane(grid);
-    wide.setFitToWidth(true);
-    wide.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    wide.setFocusTraversable(false);
-    wide.setMinWidth(0);
-    wide.getStyleClass().add("table-scroll");
-    VBox box =
-        new VBox(Texts.wrapped("Table " + number + ". " + table.caption(), "page-caption"), wide);
-    int more = table.rows().size() - MOST_ROWS;
-    if (more > 0) {
-      box.getChildren().add(Texts.wrapped(more + " more rows in what is taken away", "page-note"));
-    }
-    if (!table.note().isEmpty()) {
-      box.getChildren().add(Texts.wrapped(table.note(), "page-note"));
-    }
-    return box;
-  }
-
-  private static VBox set(Block.Figure block) {
-    Scene scene = block.picture();
-    Picture picture = new Picture();
-    double tall = PAGE_WIDTH * 0.8 * scene.height() / scene.width();
-    picture.setMinHeight(tall);
-    picture.setPrefHeight(tall);
-    picture.show((w, h) -> scene, dot -> "");
-    return new VBox(picture, Texts.wrapped("Figure 1. " + block.caption(), "page-note"));
   }
 }

@@ -189,6 +189,8 @@ class WindowTest {
     go(robot, "#joint-footing", () -> robot.lookup(way).tryQuery().isPresent());
     robot.clickOn(way);
     until(() -> shows(robot, "slip-15", "… own spreads"));
+    until(() -> shows(robot, "beside-sentence", "Judged by each group's own spread"));
+    robot.type(KeyCode.ESCAPE);
     until(() -> robot.lookup("#test").tryQuery().isPresent());
     assertThat(text(robot, "slip-14")).isEqualTo("Flow by pump");
   }

@@ -107,15 +107,25 @@ public final class BesidePage {
         new Block.Table(
             Block.Part.ANALYSIS,
             "Effects, first in " + left + ", then in " + right,
-            List.of("effect", "df", "statistic", "p", "df", "statistic", "p", ""),
+            List.of(
+                "effect",
+                "df",
+                "statistic",
+                "p",
+                "partial \u03b7\u00b2",
+                "df",
+                "statistic",
+                "p",
+                "partial \u03b7\u00b2",
+                ""),
             rows,
             ""));
   }
 
-  /** Degrees of freedom, statistic and p of one side. */
+  /** Degrees of freedom, statistic, p and share of one side. */
   static List<String> tested(Optional<Tested> side) {
     if (side.isEmpty()) {
-      return List.of(Numerals.NONE, Numerals.NONE, Numerals.NONE);
+      return List.of(Numerals.NONE, Numerals.NONE, Numerals.NONE, Numerals.NONE);
     }
     Tested t = side.get();
     return List.of(
@@ -123,7 +133,8 @@ public final class BesidePage {
         t.statistic().exists()
             ? t.name() + " = " + Numerals.fixed(t.statistic(), 2)
             : Numerals.NONE,
-        Numerals.p(t.p()));
+        Numerals.p(t.p()),
+        Numerals.share(t.share()));
   }
 
   private static String df(Tested t) {
@@ -230,7 +241,7 @@ public final class BesidePage {
     for (Beside.CheckBeside c : beside.footing()) {
       rows.add(
           List.of(
-              of(c.measured(), c.about() + " (" + c.test() + ")"),
+              of(c.measured(), c.about() + " (" + c.test().replace("-", " ") + ")"),
               judged(c.left()),
               judged(c.right()),
               c.changed() ? "changed" : ""));

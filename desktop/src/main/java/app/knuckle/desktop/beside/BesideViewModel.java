@@ -1,0 +1,125 @@
+package app.knuckle.desktop.beside;
+
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.formats.report.BesidePage;
+import app.knuckle.formats.report.HtmlReport;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.ReportFile;
+import app.knuckle.formats.report.RtfReport;
+import app.knuckle.formats.report.TextReport;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.beside.Beside;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Path;
+import java.util.function.Consumer;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** Which two inquiries are side by side, and what that shows. */
+final class BesideViewModel {
+
+  private final ObjectProperty<SlipViewModel> left = new SimpleObjectProperty<>();
+  private final ObjectProperty<SlipViewModel> right = new SimpleObjectProperty<>();
+  private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
+  private final Lane matching = Lane.ofLatest();
+  private final Lane writing = Lane.inTurn();
+
+  /**
+   * What is shown.
+   *
+   * @param beside both answers; null while one of them is missing
+   * @param page of it; null with it
+   * @param missing what is missing, a sentence; empty where nothing is
+   */
+  record Shown(Beside beside, Page page, String missing) {}
+
+  ObjectProperty<SlipViewModel> leftProperty() {
+    return left;
+  }
+
+  ObjectProperty<SlipViewModel> rightProperty() {
+    return right;
+  }
+
+  ReadOnlyObjectProperty<Shown> shownProperty() {
+    return shown.getReadOnlyProperty();
+  }
+
+  /** Matches the answers as they are now, beside the window. */
+  void refresh() {
+    SlipViewModel one = left.get();
+    SlipViewModel other = right.get();
+    String missing = missing(one) + missing(other);
+    if (!missing.isEmpty()) {
+      shown.set(new Shown(null, null, missing.strip()));
+      return;
+    }
+    Answer first = one.answer();
+    Answer second = other.answer();
+    matching.run(
+        progress -> {
+          Beside beside = Beside.of(first.findings(), second.findings());
+          return new Shown(beside, BesidePage.of(beside), "");
+        },
+        shown::set);
+  }
+
+  private static String missing(SlipViewModel slip) {
+    if (slip == null) {
+      return "Choose an inquiry. ";
+    }
+    Answer answer = slip.answer();
+    return answer == null
+        ? slip.inquiry().name() + " is being answered. "
+        : answer.findings() == null
+            ? slip.inquiry().name() + " has no answer: " + answer.refusal().words() + " "
+            : "";
+  }
+
+  /** The other way round. */
+  void exchange() {
+    SlipViewModel was = left.get();
+    left.set(right.get());
+    right.set(was);
+  }
+
+  /** The page in three forms: with marks, as Rich Text, as text. */
+  String[] taken() {
+    Page page = shown.get().page();
+    try {
+      return new String[] {
+        HtmlReport.piece(page), RtfReport.text(page), TextReport.plain(page).strip()
+      };
+    } catch (IOException e) {
+      throw new UncheckedIOException("A piece without figures reads no file", e);
+    }
+  }
+
+  /** Writes the page. */
+  void write(ReportFile kind, Path target, Consumer<String> said) {
+    Page page = shown.get().page();
+    writing.run(
+        progress -> {
+          try {
+            kind.write(page, target);
+            return target;
+          } catch (IOException e) {
+            throw new Refused(
+                Refused.at(
+                        new Place.WholeFile(target.toString()),
+                        "the page cannot be written there",
+                        "Choose another folder, or close the file elsewhere")
+                    .refusal(),
+                e);
+          }
+        },
+        written -> said.accept("Written: " + written.getFileName()),
+        refused -> said.accept(refused.refusal().words()));
+  }
+}

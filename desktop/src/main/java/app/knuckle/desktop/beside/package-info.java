@@ -1,0 +1,2 @@
+/** Two inquiries side by side. */
+package app.knuckle.desktop.beside;
