@@ -95,7 +95,7 @@ final class CompareOptions {
     if (inquiry.method() == Inquiry.Method.PERMUTATION) {
       return List.of();
     }
-    Procedure.Setting setting = setting(inquiry);
+    Procedure.Setting setting = inquiry.setting();
     List<Procedure> fitting = new ArrayList<>();
     if (inquiry.reference().keySet().containsAll(family.of())) {
       fitting.addAll(Procedure.fitting(setting, Procedure.Use.REFERENCE));
@@ -104,15 +104,6 @@ final class CompareOptions {
     // Without any adjustment pairs are hunted: it is answered where a file asks for it.
     fitting.remove(Procedure.NONE);
     return fitting;
-  }
-
-  private static Procedure.Setting setting(Inquiry inquiry) {
-    boolean blocks = !inquiry.blocks().isEmpty() || inquiry.unit() != null;
-    return switch (inquiry.method()) {
-      case LEAST_SQUARES, PERMUTATION -> Procedure.Setting.MEANS;
-      case UNEQUAL_SPREAD -> Procedure.Setting.OWN_SPREADS;
-      case RANKS -> blocks ? Procedure.Setting.RANKS_IN_BLOCKS : Procedure.Setting.RANKS;
-    };
   }
 
   /** Which procedures do not fit here, and what they would need. */

@@ -1,13 +1,14 @@
 package app.knuckle.desktop.controls;
 
-import java.util.HashMap;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 
 /** What the heads of tables mean, each in one plain sentence, for whoever points at them. */
-final class Meanings {
+public final class Meanings {
 
-  private static final Map<String, String> OF = new HashMap<>();
+  private static final Map<String, String> OF = new LinkedHashMap<>();
 
   static {
     OF.put("n", "How many values there are.");
@@ -47,6 +48,15 @@ final class Meanings {
   }
 
   private Meanings() {}
+
+  /**
+   * All terms.
+   *
+   * @return what each means, a sentence, by the term
+   */
+  public static Map<String, String> all() {
+    return Collections.unmodifiableMap(OF);
+  }
 
   static Optional<String> of(String head) {
     return Optional.ofNullable(OF.get(head));

@@ -86,12 +86,12 @@ public final class Keeper implements Keeping {
       action.run();
       return;
     }
-    List<Banner.Move> moves = new ArrayList<>();
+    List<Banner.Way> moves = new ArrayList<>();
     if (file != null) {
-      moves.add(new Banner.Move("Save, then open", () -> save(file, action)));
+      moves.add(new Banner.Way("Save, then open", () -> save(file, action)));
     }
     moves.add(
-        new Banner.Move(
+        new Banner.Way(
             "Keep it to bring back later",
             () -> {
               if (putAside()) {
@@ -290,10 +290,10 @@ public final class Keeper implements Keeping {
                 "Knuckle did not end in good order last time; unsaved work is still there.",
                 false,
                 List.of(
-                    new Banner.Move(
+                    new Banner.Way(
                         "Bring it back",
                         () -> unlessUnsaved("that work", () -> bringBack(left.get(0)))),
-                    new Banner.Move("Throw it away", () -> left.forEach(Journal::discard)))));
+                    new Banner.Way("Throw it away", () -> left.forEach(Journal::discard)))));
   }
 
   private void bringBack(Path folder) {

@@ -38,8 +38,8 @@ final class BannerView extends HBox {
     words.setMaxWidth(Double.MAX_VALUE);
     HBox.setHgrow(words, Priority.ALWAYS);
     getChildren().add(words);
-    for (Banner.Move move : now.moves()) {
-      add("banner-move-" + now.moves().indexOf(move), move.title(), move.action());
+    for (Banner.Way move : now.ways()) {
+      add("banner-move-" + now.ways().indexOf(move), move.title(), move.action());
     }
     add("banner-dismiss", "Dismiss", () -> {});
   }

@@ -117,8 +117,8 @@ public final class KnuckleApp extends Application {
                 "The study has changes that are not saved.",
                 false,
                 List.of(
-                    new Banner.Move("Save and close", () -> shell.save(end)),
-                    new Banner.Move("Close without saving", end))));
+                    new Banner.Way("Save and close", () -> shell.save(end)),
+                    new Banner.Way("Close without saving", end))));
   }
 
   /** Someone may have changed a file of records in a spreadsheet and come back. */
@@ -140,7 +140,7 @@ public final class KnuckleApp extends Application {
             new Banner(
                 "The file of " + source.name() + " has changed on disk.",
                 false,
-                List.of(new Banner.Move("Read it again", source::refresh))));
+                List.of(new Banner.Way("Read it again", source::refresh))));
   }
 
   /**

@@ -10,6 +10,8 @@ import app.knuckle.desktop.controls.Unrolling;
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
+import app.knuckle.desktop.moves.FindView;
+import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.rehearsal.RehearsalView;
 import app.knuckle.desktop.typing.TypingView;
@@ -20,8 +22,10 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.table.Table;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
@@ -45,16 +49,19 @@ import javafx.util.Duration;
 /** The window: slips above, chain at the left, finding line below, the open joint in the middle. */
 final class ShellView extends BorderPane {
 
-  private static final KeyCombination UNDO =
-      new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN);
-  private static final KeyCombination REDO =
-      new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
   private static final KeyCombination REDO_TOO =
       new KeyCodeCombination(KeyCode.Y, KeyCombination.SHORTCUT_DOWN);
-  private static final KeyCombination PASTE =
-      new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN);
-  private static final KeyCombination COPY_SLIP =
-      new KeyCodeCombination(KeyCode.D, KeyCombination.SHORTCUT_DOWN);
+  private static final KeyCombination FIND =
+      new KeyCodeCombination(KeyCode.K, KeyCombination.SHORTCUT_DOWN);
+
+  private static final KeyCombination KEYS =
+      new KeyCodeCombination(KeyCode.SLASH, KeyCombination.SHORTCUT_DOWN);
+
+  /** Text that is being written has an undo and a paste of its own. */
+  private static final Set<String> OF_TEXT_TOO = Set.of("undo", "redo", "paste");
+
+  /** Moves done lately that come first among equals. */
+  private static final int MOST_RECENT = 12;
 
   /** With Ctrl: another inquiry, pasted cells, a file opened or saved. */
   private static final Set<KeyCode> CREATING =
@@ -62,17 +69,6 @@ final class ShellView extends BorderPane {
 
   /** Keys that are held down. */
   private final Set<KeyCode> down = EnumSet.noneOf(KeyCode.class);
-
-  private static final KeyCombination NEXT_SLIP =
-      new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN);
-  private static final KeyCombination LAST_SLIP =
-      new KeyCodeCombination(KeyCode.TAB, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN);
-
-  private static final KeyCombination LIST =
-      new KeyCodeCombination(KeyCode.L, KeyCombination.SHORTCUT_DOWN);
-
-  private static final KeyCombination BESIDE =
-      new KeyCodeCombination(KeyCode.E, KeyCombination.SHORTCUT_DOWN);
 
   private static final KeyCombination NEXT_RESPONSE =
       new KeyCodeCombination(KeyCode.PAGE_DOWN, KeyCombination.SHORTCUT_DOWN);
@@ -91,7 +87,10 @@ final class ShellView extends BorderPane {
   private final Views views = new Views();
   private final StackPane middle = new StackPane();
   private final ResponseStrip responses = new ResponseStrip();
+  private final StackPane over = new StackPane();
+  private final List<String> recent = new ArrayList<>();
   private final StudyMenu menu;
+  private final Moves moves;
   private final SlipsBar slips;
   private final ChainView chain;
   private final FindingLineView line = new FindingLineView();
@@ -108,12 +107,16 @@ final class ShellView extends BorderPane {
     middle.getStyleClass().add("middle");
     dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
     menu = new StudyMenu(workbench, keeper);
-    slips = new SlipsBar(workbench, keeper, menu);
+    moves = new Moves(workbench, menu, this::showPlace);
+    menu.takeFrom(moves::ofStudy);
+    slips = new SlipsBar(workbench, keeper, menu, () -> find("", moves.all()));
     chain = new ChainView(this::go);
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
     VBox.setVgrow(middle, Priority.ALWAYS);
-    setCenter(new VBox(responses, middle));
+    over.setId("over");
+    over.setVisible(false);
+    setCenter(new StackPane(new VBox(responses, middle), over));
     setBottom(line);
     workbench.currentProperty().addListener((o, before, now) -> turnTo(now));
     workbench.pageProperty().addListener(changed);
@@ -241,7 +244,7 @@ final class ShellView extends BorderPane {
             "prose");
     FlowPane ways =
         new FlowPane(
-            new GoButton("welcome-open", "Open records \u2026", menu::choose),
+            new GoButton("welcome-open", "Open records \u2026", menu::open),
             new GoButton(
                 "welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
             new GoButton("welcome-paste", "Paste them", menu::paste),
@@ -281,6 +284,56 @@ final class ShellView extends BorderPane {
     }
   }
 
+  private Optional<Move> byKey(KeyEvent event) {
+    return moves.ofStudy().stream()
+        .filter(m -> !m.keys().isEmpty() && KeyCombination.valueOf(m.keys()).match(event))
+        .findFirst();
+  }
+
+  /** What can be done at this joint, and what its terms mean. */
+  private void explain() {
+    find(shown == null ? "" : shown.jointProperty().get().title(), moves.all());
+  }
+
+  /** Opens the finder over the window. */
+  private void find(String typed, List<Move> among) {
+    Node before = getScene().getFocusOwner();
+    FindView find =
+        new FindView(
+            among,
+            typed,
+            recent,
+            move -> {
+              recent.remove(move.id());
+              recent.add(0, move.id());
+              if (recent.size() > MOST_RECENT) {
+                recent.remove(MOST_RECENT);
+              }
+              leaveFinder(before);
+              move.run();
+            },
+            () -> leaveFinder(before));
+    over.getChildren().setAll(find);
+    over.setVisible(true);
+    find.begin();
+  }
+
+  private void leaveFinder(Node before) {
+    over.getChildren().clear();
+    over.setVisible(false);
+    if (before != null && before.getScene() == getScene()) {
+      before.requestFocus();
+    }
+  }
+
+  /** Goes to a joint, and to a control there as soon as it is shown; a menu or chooser opens. */
+  private void showPlace(Joint joint, String id) {
+    go(joint);
+    if (!id.isEmpty()) {
+      Places.show(this, id);
+    }
+  }
+
   private void once(KeyEvent event) {
     boolean repeated = !down.add(event.getCode());
     if (repeated && event.isShortcutDown() && CREATING.contains(event.getCode())) {
@@ -293,25 +346,20 @@ final class ShellView extends BorderPane {
       return; // Held down, and acted upon already.
     }
     boolean writing = event.getTarget() instanceof TextInputControl;
-    if (writing && (UNDO.match(event) || REDO.match(event) || PASTE.match(event))) {
-      return; // The text being written has an undo and a paste of its own.
+    Optional<Move> move = event.isShortcutDown() ? byKey(event) : Optional.empty();
+    if (writing && move.filter(m -> OF_TEXT_TOO.contains(m.id())).isPresent()) {
+      return;
     }
-    if (UNDO.match(event)) {
-      workbench.history().undo();
-    } else if (REDO.match(event) || REDO_TOO.match(event)) {
+    if (FIND.match(event)) {
+      find("", moves.all());
+    } else if (KEYS.match(event)) {
+      find("", moves.all().stream().filter(m -> !m.keys().isEmpty()).toList());
+    } else if (event.getCode() == KeyCode.F1) {
+      explain();
+    } else if (REDO_TOO.match(event)) {
       workbench.history().redo();
-    } else if (LIST.match(event)) {
-      if (!workbench.slips().isEmpty()) {
-        workbench.show(new Page.Inquiries());
-      }
-    } else if (BESIDE.match(event)) {
-      workbench.showBeside();
-    } else if (COPY_SLIP.match(event)) {
-      workbench.copyCurrent();
-    } else if (NEXT_SLIP.match(event)) {
-      workbench.step(1);
-    } else if (LAST_SLIP.match(event)) {
-      workbench.step(-1);
+    } else if (move.isPresent()) {
+      move.get().run();
     } else if (shown != null && NEXT_RESPONSE.match(event)) {
       shown.showResponse(shown.shownResponseProperty().get() + 1);
     } else if (shown != null && LAST_RESPONSE.match(event)) {

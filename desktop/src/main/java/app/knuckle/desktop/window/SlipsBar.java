@@ -48,7 +48,7 @@ final class SlipsBar extends HBox {
   private final Runnable reveal = this::reveal;
   private Node front;
 
-  SlipsBar(Workbench workbench, Keeper keeper, StudyMenu menu) {
+  SlipsBar(Workbench workbench, Keeper keeper, StudyMenu menu, Runnable find) {
     this.workbench = workbench;
     setId("slips-bar");
     getStyleClass().add("slips-bar");
@@ -77,21 +77,28 @@ final class SlipsBar extends HBox {
     more.setAccessibleText("Ask again, changed");
     more.setTooltip(new Tooltip("Ask again, changed: a copy of this inquiry (Ctrl D)"));
     more.setOnAction(event -> workbench.copyCurrent());
-    all.setId("all-inquiries");
-    all.getStyleClass().add("bar-button");
-    all.setMinWidth(USE_PREF_SIZE);
-    all.setGraphic(Texts.line("Ctrl L", "key-hint"));
-    all.setContentDisplay(ContentDisplay.RIGHT);
-    all.setTooltip(new Tooltip("All inquiries of the study"));
+    keyed(all, "all-inquiries", "Ctrl L", "All inquiries of the study");
     all.setOnAction(event -> workbench.show(new Page.Inquiries()));
+    Button seek = new Button("Find");
+    keyed(seek, "find-move", "Ctrl K", "Find a move: a method, a step, a picture, a place");
+    seek.setOnAction(event -> find.run());
     Button undo = history("undo", "Undo", "Ctrl Z", workbench.history().undoProperty());
     undo.setOnAction(event -> workbench.history().undo());
     Button redo = history("redo", "Redo", "Ctrl Y", workbench.history().redoProperty());
     redo.setOnAction(event -> workbench.history().redo());
-    getChildren().addAll(name, scroll, more, rest, all, undo, redo, menu);
+    getChildren().addAll(name, scroll, more, rest, all, seek, undo, redo, menu);
     workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
     workbench.currentProperty().addListener((o, before, now) -> show());
     show();
+  }
+
+  private static void keyed(Button button, String id, String keys, String purpose) {
+    button.setId(id);
+    button.getStyleClass().add("bar-button");
+    button.setMinWidth(USE_PREF_SIZE);
+    button.setGraphic(Texts.line(keys, "key-hint"));
+    button.setContentDisplay(ContentDisplay.RIGHT);
+    button.setTooltip(new Tooltip(purpose));
   }
 
   private static Button history(String id, String verb, String key, ReadOnlyStringProperty what) {

@@ -4,6 +4,7 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
+import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
@@ -11,6 +12,8 @@ import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.records.RecordsFile;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Supplier;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -21,7 +24,7 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 
 /** Ways to bring records in and to keep the study: one menu, every move with a key. */
-final class StudyMenu extends MenuButton {
+final class StudyMenu extends MenuButton implements Moves.StudyActs {
 
   private static final FileChooser.ExtensionFilter STUDIES =
       new FileChooser.ExtensionFilter("Studies", "*.knuckle");
@@ -29,6 +32,23 @@ final class StudyMenu extends MenuButton {
   private final Workbench workbench;
   private final Keeper keeper;
   private final Lane pasting = Lane.inTurn();
+
+  /** The moves of the study that stand in the menu, in the order of the registry. */
+  private static final Set<String> SHOWN =
+      Set.of(
+          "open",
+          "type",
+          "type-further",
+          "paste",
+          "rehearse",
+          "beside",
+          "write-out",
+          "figures",
+          "share-trail",
+          "save",
+          "save-as");
+
+  private Supplier<List<Move>> moves = List::of;
   private final Menu recent = new Menu("Open a recent study");
 
   /**
@@ -44,51 +64,40 @@ final class StudyMenu extends MenuButton {
     setId("study-menu");
     getStyleClass().add("bar-button");
     setMinWidth(USE_PREF_SIZE);
-    MenuItem writeOut =
-        item("write-out", "Write out the prepared records \u2026", "", this::writeOut);
-    MenuItem figures =
-        item("figures", "Write all figures of the study \u2026", "", this::writeFigures);
-    MenuItem further = item("type-further", "Type these records further", "", this::typeFurther);
-    MenuItem share =
-        item(
-            "share-trail",
-            "Give this trail to the other inquiries of these records",
-            "",
-            () -> workbench.shareTrail(workbench.currentProperty().get()));
-    getItems()
-        .addAll(
-            item("open", "Open records or a study \u2026", "Shortcut+O", this::choose),
-            item("type", "Type records in", "Shortcut+N", this::type),
-            further,
-            item("paste", "Paste records copied from a spreadsheet", "Shortcut+V", this::paste),
-            item("rehearse", "Rehearse an experiment", "Shortcut+R", this::rehearse),
-            item("beside", "Two inquiries side by side", "Shortcut+E", workbench::showBeside),
-            writeOut,
-            figures,
-            share,
-            new SeparatorMenuItem(),
-            item("save", "Save the study", "Shortcut+S", () -> save(() -> {})),
-            item("save-as", "Save the study as \u2026", "Shortcut+Shift+S", () -> saveAs(() -> {})),
-            recent);
-    setOnShowing(
-        event -> {
-          SlipViewModel slip = workbench.currentProperty().get();
-          boolean none = slip == null || slip.answer() == null;
-          writeOut.setDisable(none);
-          figures.setDisable(none);
-          share.setDisable(none || !workbench.canShareTrail(slip));
-          further.setDisable(none || slip.source().hasFile());
-          showRecent();
-        });
+    setOnShowing(event -> fill());
   }
 
-  private static MenuItem item(String id, String title, String key, Runnable action) {
-    MenuItem item = new MenuItem(title);
-    item.setId("menu-" + id);
-    if (!key.isEmpty()) {
-      item.setAccelerator(KeyCombination.valueOf(key));
+  /** Its moves come from the registry, each with its key, and with why it cannot be done now. */
+  void takeFrom(Supplier<List<Move>> moves) {
+    this.moves = moves;
+    fill();
+  }
+
+  private void fill() {
+    showRecent();
+    getItems().clear();
+    for (Move move : moves.get()) {
+      if (!SHOWN.contains(move.id())) {
+        continue;
+      }
+      if (move.id().equals("save")) {
+        getItems().add(new SeparatorMenuItem());
+      }
+      getItems().add(item(move));
     }
-    item.setOnAction(event -> action.run());
+    getItems().add(recent);
+  }
+
+  private MenuItem item(Move move) {
+    MenuItem item = new MenuItem(move.title());
+    item.setId("menu-" + move.id());
+    if (!move.keys().isEmpty()) {
+      item.setAccelerator(KeyCombination.valueOf(move.keys()));
+    }
+    item.setDisable(!move.isPossible());
+    // As things stand when it is done, not when the menu was filled.
+    item.setOnAction(
+        event -> moves.get().stream().filter(m -> m.id().equals(move.id())).forEach(Move::run));
     return item;
   }
 
@@ -105,7 +114,8 @@ final class StudyMenu extends MenuButton {
   }
 
   /** Asks for files and opens them. */
-  public void choose() {
+  @Override
+  public void open() {
     FileChooser chooser = new FileChooser();
     chooser.setTitle("Open records or a study");
     chooser
@@ -119,19 +129,23 @@ final class StudyMenu extends MenuButton {
         .forEach(file -> workbench.open(file.toPath()));
   }
 
-  private void type() {
+  @Override
+  public void type() {
     workbench.show(new Page.Typing(null));
   }
 
-  private void typeFurther() {
+  @Override
+  public void typeFurther() {
     workbench.show(new Page.Typing(workbench.currentProperty().get().source()));
   }
 
-  private void rehearse() {
+  @Override
+  public void rehearse() {
     workbench.show(new Page.Rehearsing());
   }
 
   /** Makes a table of what was copied from a spreadsheet. */
+  @Override
   public void paste() {
     String text = Clipboard.getSystemClipboard().getString();
     if (text == null || text.isBlank()) {
@@ -150,7 +164,8 @@ final class StudyMenu extends MenuButton {
                         List.of())));
   }
 
-  private void writeOut() {
+  @Override
+  public void writeOut() {
     SlipViewModel slip = workbench.currentProperty().get();
     FileChooser chooser = new FileChooser();
     chooser.setTitle("Write out the prepared records");
@@ -167,7 +182,8 @@ final class StudyMenu extends MenuButton {
         .ifPresent(f -> keeper.writeOut(slip.answer().frame(), f.toPath()));
   }
 
-  private void writeFigures() {
+  @Override
+  public void writeFigures() {
     DirectoryChooser chooser = new DirectoryChooser();
     chooser.setTitle("A folder for all figures of the study");
     FileDialogs.shown()
@@ -187,6 +203,16 @@ final class StudyMenu extends MenuButton {
     } else {
       keeper.save(file, then);
     }
+  }
+
+  @Override
+  public void save() {
+    save(() -> {});
+  }
+
+  @Override
+  public void saveAs() {
+    saveAs(() -> {});
   }
 
   private void saveAs(Runnable then) {

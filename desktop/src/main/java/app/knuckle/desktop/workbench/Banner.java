@@ -7,12 +7,12 @@ import java.util.List;
  *
  * @param words what happened, a sentence or two
  * @param trouble whether something went wrong
- * @param moves what can be done; a way to dismiss it is always there
+ * @param ways what can be done; a way to dismiss it is always there
  */
-public record Banner(String words, boolean trouble, List<Move> moves) {
+public record Banner(String words, boolean trouble, List<Way> ways) {
 
   public Banner {
-    moves = List.copyOf(moves);
+    ways = List.copyOf(ways);
   }
 
   /**
@@ -21,5 +21,5 @@ public record Banner(String words, boolean trouble, List<Move> moves) {
    * @param title on its button
    * @param action what it does
    */
-  public record Move(String title, Runnable action) {}
+  public record Way(String title, Runnable action) {}
 }

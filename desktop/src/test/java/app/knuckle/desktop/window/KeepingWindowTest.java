@@ -84,7 +84,7 @@ class KeepingWindowTest {
     robot.interact(() -> workbench.open(file));
     assertThat(workbench.bannerProperty().get().words()).contains("not saved");
     assertThat(Driver.text(robot, "finding")).contains("5 levels of feed");
-    robot.interact(() -> workbench.bannerProperty().get().moves().get(1).action().run());
+    robot.interact(() -> workbench.bannerProperty().get().ways().get(1).action().run());
     untilShown(robot, "finding", "6 levels of feed");
     // What was put aside is there, and knows its file.
     Path aside = Journal.leftBehind(folder.resolve("state").resolve("journal")).get(0);

@@ -331,6 +331,20 @@ public record Inquiry(
   }
 
   /**
+   * What its pairs are compared on.
+   *
+   * @return means, means with own spreads, ranks, or ranks in blocks
+   */
+  public Procedure.Setting setting() {
+    boolean inBlocks = !blocks.isEmpty() || unit != null;
+    return switch (method) {
+      case LEAST_SQUARES, PERMUTATION -> Procedure.Setting.MEANS;
+      case UNEQUAL_SPREAD -> Procedure.Setting.OWN_SPREADS;
+      case RANKS -> inBlocks ? Procedure.Setting.RANKS_IN_BLOCKS : Procedure.Setting.RANKS;
+    };
+  }
+
+  /**
    * The same, changed.
    *
    * @param change what to change

@@ -52,8 +52,14 @@ public final class Nearest {
   /** Products of lengths beyond which two texts are not held against each other. */
   private static final long MOST_COMPARED = 1_000_000;
 
-  /** Letters to insert, remove or change (Levenshtein 1966), capitals ignored. */
-  private static int distance(String a, String b) {
+  /**
+   * How different two names are.
+   *
+   * @param a a name
+   * @param b another
+   * @return letters to insert, remove or change (Levenshtein 1966), capitals ignored
+   */
+  public static int distance(String a, String b) {
     String x = a.toLowerCase(Locale.ROOT);
     String y = b.toLowerCase(Locale.ROOT);
     int[] row = new int[y.length() + 1];
