@@ -2,16 +2,15 @@ package app.knuckle.desktop.footing;
 
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.linear.Term;
+import app.knuckle.study.design.Changes;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Redesign;
-import app.knuckle.study.prep.Compute;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Numbers;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 
 /** Changed inquiries that an unsound footing leads to, each named after the change. */
@@ -31,49 +30,26 @@ final class WaysOn {
   List<WayOn> methods(Method... methods) {
     List<WayOn> ways = new ArrayList<>();
     for (Method method : methods) {
-      if (inquiry.method() != method && Redesign.whyNot(inquiry, method) == null) {
-        String label =
-            switch (method) {
-              case UNEQUAL_SPREAD -> "Ask with each group's own spread \u2192";
-              case RANKS -> "Ask on ranks \u2192";
-              case PERMUTATION -> "Ask by permutation \u2192";
-              case LEAST_SQUARES -> "Ask by least squares \u2192";
-            };
-        String name =
-            switch (method) {
-              case UNEQUAL_SPREAD -> "own spreads";
-              case RANKS -> "on ranks";
-              case PERMUTATION -> "by permutation";
-              case LEAST_SQUARES -> "by least squares";
-            };
-        Inquiry changed = Redesign.of(inquiry, d -> d.method = method);
-        ways.add(new WayOn(label, changed.named(Inquiry.CHANGED + name)));
-      }
+      Changes.judgedBy(inquiry, method)
+          .ifPresent(changed -> ways.add(new WayOn(label(method), changed)));
     }
     return ways;
   }
 
+  private static String label(Method method) {
+    return switch (method) {
+      case UNEQUAL_SPREAD -> "Ask with each group's own spread \u2192";
+      case RANKS -> "Ask on ranks \u2192";
+      case PERMUTATION -> "Ask by permutation \u2192";
+      case LEAST_SQUARES -> "Ask by least squares \u2192";
+    };
+  }
+
   /** The logarithm of the response, if all its values are above 0. */
   List<WayOn> logarithm() {
-    String column = "log_" + response.name();
-    boolean positive = Arrays.stream(response.values()).allMatch(v -> Double.isNaN(v) || v > 0);
-    if (!positive || frame.has(column)) {
-      return List.of();
-    }
-    List<Step> steps = new ArrayList<>(inquiry.prepare());
-    steps.add(new Compute(column, response.name(), Compute.As.LOG, 0, false));
-    List<String> measured =
-        inquiry.measured().stream().map(m -> m.equals(response.name()) ? column : m).toList();
-    Inquiry changed =
-        inquiry.but(
-            d -> {
-              d.prepare = steps;
-              d.measured = measured;
-            });
-    return List.of(
-        new WayOn(
-            "Try the log scale \u2192",
-            changed.named(Inquiry.CHANGED + "log of " + response.name())));
+    return Changes.onLogarithm(inquiry, frame, response).stream()
+        .map(changed -> new WayOn("Try the log scale \u2192", changed))
+        .toList();
   }
 
   /** Without a row of the source. */

@@ -12,6 +12,7 @@ import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Form;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Changes;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Redesign;
 import app.knuckle.study.table.Column;
@@ -65,6 +66,8 @@ final class Moves {
     void save();
 
     void saveAs();
+
+    void askAgain();
   }
 
   private SlipViewModel slip() {
@@ -228,11 +231,11 @@ final class Moves {
         new Move(
             "copy",
             "Ask again, changed",
-            "a copy of this inquiry, to be changed beside it",
+            "this inquiry with one thing changed, beside it",
             words("duplicate clone new inquiry"),
             "Shortcut+D",
             needsSlip(),
-            workbench::copyCurrent));
+            acts::askAgain));
     all.add(
         new Move(
             "next-slip",
@@ -267,6 +270,35 @@ final class Moves {
     slips(all);
     columns(all);
     terms(all);
+    return all;
+  }
+
+  /** This inquiry, changed in one thing; a copy that is changed by hand comes first. */
+  List<Move> again() {
+    List<Move> all = new ArrayList<>();
+    all.add(
+        new Move(
+            "copy-plain",
+            "A copy, to be changed by hand",
+            "opens in Layout beside this inquiry",
+            words("duplicate clone"),
+            "",
+            needsSlip(),
+            workbench::copyCurrent));
+    if (needsAnswer().isEmpty()) {
+      SlipViewModel asked = slip();
+      for (Changes.Change change : Changes.of(asked.inquiry(), answer().frame())) {
+        all.add(
+            new Move(
+                "again-" + change.title(),
+                change.title(),
+                "asked again so, side by side with this inquiry",
+                words(change.words()),
+                "",
+                "",
+                () -> asked.askBeside(change.inquiry())));
+      }
+    }
     return all;
   }
 
@@ -330,26 +362,13 @@ final class Moves {
       all.add(
           new Move(
               "method-" + method.key(),
-              title(method),
+              Changes.title(method),
               "asks anew beside this inquiry",
               words(names(method)),
               "",
               missing,
-              () ->
-                  slip()
-                      .askBeside(
-                          Redesign.of(slip().inquiry(), d -> d.method = method)
-                              .named(Inquiry.CHANGED + title(method).toLowerCase(Locale.ROOT)))));
+              () -> Changes.judgedBy(slip().inquiry(), method).ifPresent(slip()::askBeside)));
     }
-  }
-
-  private static String title(Inquiry.Method method) {
-    return switch (method) {
-      case LEAST_SQUARES -> "Judge by least squares";
-      case UNEQUAL_SPREAD -> "Judge by each group's own spread";
-      case RANKS -> "Judge on ranks";
-      case PERMUTATION -> "Judge by permutation";
-    };
   }
 
   /** Names of tests that people know. */

@@ -108,8 +108,10 @@ final class ShellView extends BorderPane {
     dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
     menu = new StudyMenu(workbench, keeper);
     moves = new Moves(workbench, menu, this::showPlace);
-    menu.takeFrom(moves::ofStudy);
-    slips = new SlipsBar(workbench, keeper, menu, () -> find("", moves.all()));
+    menu.takeFrom(moves::ofStudy, () -> find("", moves.again()));
+    slips =
+        new SlipsBar(
+            workbench, keeper, menu, () -> find("", moves.again()), () -> find("", moves.all()));
     chain = new ChainView(this::go);
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);

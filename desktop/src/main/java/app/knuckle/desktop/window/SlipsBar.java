@@ -48,7 +48,7 @@ final class SlipsBar extends HBox {
   private final Runnable reveal = this::reveal;
   private Node front;
 
-  SlipsBar(Workbench workbench, Keeper keeper, StudyMenu menu, Runnable find) {
+  SlipsBar(Workbench workbench, Keeper keeper, StudyMenu menu, Runnable again, Runnable find) {
     this.workbench = workbench;
     setId("slips-bar");
     getStyleClass().add("slips-bar");
@@ -75,8 +75,8 @@ final class SlipsBar extends HBox {
     more.getStyleClass().addAll("slip", "slip-more");
     more.setMinWidth(USE_PREF_SIZE);
     more.setAccessibleText("Ask again, changed");
-    more.setTooltip(new Tooltip("Ask again, changed: a copy of this inquiry (Ctrl D)"));
-    more.setOnAction(event -> workbench.copyCurrent());
+    more.setTooltip(new Tooltip("Ask again, changed in one thing, beside this inquiry (Ctrl D)"));
+    more.setOnAction(event -> again.run());
     keyed(all, "all-inquiries", "Ctrl L", "All inquiries of the study");
     all.setOnAction(event -> workbench.show(new Page.Inquiries()));
     Button seek = new Button("Find");

@@ -48,6 +48,7 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
           "save",
           "save-as");
 
+  private Runnable askingAgain = () -> {};
   private Supplier<List<Move>> moves = List::of;
   private final Menu recent = new Menu("Open a recent study");
 
@@ -68,7 +69,8 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
   }
 
   /** Its moves come from the registry, each with its key, and with why it cannot be done now. */
-  void takeFrom(Supplier<List<Move>> moves) {
+  void takeFrom(Supplier<List<Move>> moves, Runnable askingAgain) {
+    this.askingAgain = askingAgain;
     this.moves = moves;
     fill();
   }
@@ -203,6 +205,11 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
     } else {
       keeper.save(file, then);
     }
+  }
+
+  @Override
+  public void askAgain() {
+    askingAgain.run();
   }
 
   @Override

@@ -71,6 +71,19 @@ class FindWindowTest {
   }
 
   @Test
+  void anInquiryIsAskedAgainWithOneThingChanged(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.D);
+    until(() -> isThere(robot, "find-field"));
+    robot.write("0.01").type(KeyCode.ENTER);
+    untilShown(robot, "beside-sentence", "At \u03b1 = 0.01");
+    assertThat(asked().alpha()).isEqualTo(0.01);
+    assertThat(asked().name()).isEqualTo("\u2026 at \u03b1 = 0.01");
+    assertThat(workbench.slips()).hasSize(15);
+  }
+
+  @Test
   void whatCannotBeDoneSaysWhy(FxRobot robot) {
     untilShown(robot, "finding", "Clearance differs");
     takeKeyboard(robot);

@@ -105,7 +105,9 @@ class KeepingWindowTest {
                 new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.D, false, true, false, false));
           }
         });
-    assertThat(workbench.slips()).hasSize(before + 1);
+    assertThat(robot.lookup("#find-field").queryAll()).hasSize(1);
+    robot.type(KeyCode.ENTER);
+    until(() -> workbench.slips().size() == before + 1);
   }
 
   @Test
@@ -206,6 +208,8 @@ class KeepingWindowTest {
     untilShown(robot, "finding", "6 levels of feed");
     Driver.takeKeyboard(robot);
     press(robot, KeyCode.D);
+    until(() -> isThere(robot, "find-field"));
+    robot.type(KeyCode.ENTER);
     until(() -> isThere(robot, "slip-1"));
     robot.clickOn("#joint-records");
     until(() -> isThere(robot, "fix-0"));

@@ -107,6 +107,8 @@ class WindowTest {
     press(robot, KeyCode.DIGIT7);
     until(() -> shows(robot, "figure-caption", "(Tukey, α = 0.02)"));
     press(robot, KeyCode.D);
+    until(() -> isThere(robot, "find-field"));
+    robot.type(KeyCode.ENTER);
     until(() -> text(robot, "slip-2").equals("… Growth by density"));
   }
 
