@@ -38,13 +38,19 @@ public final class FindView extends StackPane {
    * The finder.
    *
    * @param moves all there are
+   * @param prompt what is asked, while nothing is typed
    * @param typed to begin with; empty for nothing
    * @param recent ids of moves done lately, the last one first
    * @param chosen told of the move that shall be done
    * @param left told when nothing shall be done
    */
   public FindView(
-      List<Move> moves, String typed, List<String> recent, Consumer<Move> chosen, Runnable left) {
+      List<Move> moves,
+      String prompt,
+      String typed,
+      List<String> recent,
+      Consumer<Move> chosen,
+      Runnable left) {
     search = new MoveSearch(moves);
     this.recent = List.copyOf(recent);
     this.chosen = chosen;
@@ -53,7 +59,7 @@ public final class FindView extends StackPane {
     getStyleClass().add("find-ground");
     setAlignment(Pos.TOP_CENTER);
     field.setId("find-field");
-    field.setPromptText("Type what you want: a method, a step, a picture, a place, a word");
+    field.setPromptText(prompt);
     field.getStyleClass().add("find-field");
     field.setText(typed);
     list.setId("find-list");
@@ -85,15 +91,22 @@ public final class FindView extends StackPane {
     }
     list.getChildren().setAll(rows);
     mark();
-    foot.setText(
-        hits.stream()
-            .filter(move -> !move.isPossible())
-            .filter(move -> !field.getText().isBlank())
-            .findFirst()
-            .map(move -> move.title() + ": " + move.whyNot())
-            .orElse(hits.isEmpty() ? "Nothing is called so. Try another word for it." : ""));
+    foot.setText(foot(hits));
     foot.setVisible(!foot.getText().isEmpty());
     foot.setManaged(foot.isVisible());
+  }
+
+  /** Why something that was typed cannot be done; else how much more there is. */
+  private String foot(List<Move> hits) {
+    if (hits.isEmpty()) {
+      return "Nothing is called so. Try another word for it.";
+    }
+    long more = hits.stream().filter(Move::isPossible).count() - shown.size();
+    return hits.stream()
+        .filter(move -> !move.isPossible() && !field.getText().isBlank())
+        .findFirst()
+        .map(move -> move.title() + ": " + move.whyNot())
+        .orElse(more > 0 ? "and " + more + " more: type a word of what you want" : "");
   }
 
   private HBox row(Move move) {

@@ -2,6 +2,7 @@ package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.FileDialogs;
+import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
@@ -46,6 +47,7 @@ final class InquiriesView extends VBox {
   private final VBox list = new VBox();
   private final List<Button> rows = new ArrayList<>();
   private final StudyDocument document = new StudyDocument();
+  private final CheckBox asTable = new CheckBox("As a table");
   private final Label note = Texts.line("", "joint-line");
   private final List<SlipViewModel> heard = new ArrayList<>();
   private final ChangeListener<Object> changed = (o, before, now) -> show();
@@ -69,7 +71,11 @@ final class InquiriesView extends VBox {
     Region between = new Region();
     HBox.setHgrow(between, Priority.ALWAYS);
     HBox head =
-        new HBox(Texts.line("All inquiries", "joint-title"), between, closed, away(), filter);
+        new HBox(
+            Texts.line("All inquiries", "joint-title"), between, closed, asTable, away(), filter);
+    asTable.setId("inquiries-as-table");
+    asTable.setTooltip(new Tooltip("Responses down, effects across"));
+    asTable.setOnAction(event -> show());
     closed.setId("inquiries-closed");
     closed.getStyleClass().add("bar-button");
     closed.setTooltip(new Tooltip("Inquiries closed lately"));
@@ -178,7 +184,11 @@ final class InquiriesView extends VBox {
     list.getChildren().clear();
     for (InquiriesPage.OfTable table : page.tables()) {
       list.getChildren().add(Texts.line(table.table(), "inquiries-table"));
-      table.rows().forEach(row -> list.getChildren().add(row(row)));
+      if (asTable.isSelected()) {
+        list.getChildren().add(effects(table, all));
+      } else {
+        table.rows().forEach(row -> list.getChildren().add(row(row)));
+      }
     }
     if (page.tables().isEmpty()) {
       list.getChildren().add(Texts.wrapped("No inquiry has these words.", "joint-line"));
@@ -188,6 +198,36 @@ final class InquiriesView extends VBox {
     }
     showClosed();
     said.accept(page.summary());
+  }
+
+  /** The inquiries of a table as one table: a row opens its inquiry. */
+  private ScrollPane effects(InquiriesPage.OfTable table, List<InquiriesPage.Asked> all) {
+    EffectsTable effects =
+        EffectsTable.of(table.rows().stream().map(row -> all.get(row.place())).toList());
+    List<String> heads = new ArrayList<>(List.of("inquiry"));
+    effects.effects().forEach(effect -> heads.add("p of " + effect));
+    heads.add("largest mean");
+    TextGrid grid = new TextGrid(heads, 1);
+    for (EffectsTable.Row row : effects.rows()) {
+      Button name = new Button(row.name());
+      name.setId("effects-" + row.place());
+      name.setMnemonicParsing(false);
+      name.getStyleClass().add("inquiry-name");
+      name.setOnAction(event -> workbench.turnTo(workbench.slips().get(row.place())));
+      List<Node> cells = new ArrayList<>(List.of(name));
+      for (int i = 0; i < row.cells().size(); i++) {
+        cells.add(
+            Texts.line(row.cells().get(i), row.found().get(i) ? "effect-found" : "prose-small"));
+      }
+      cells.add(Texts.line(row.largest(), "prose-small"));
+      grid.addNodes(cells, "text-grid-row");
+    }
+    ScrollPane wide = new ScrollPane(grid);
+    wide.setFitToWidth(true);
+    wide.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    wide.setMinWidth(0);
+    wide.getStyleClass().add("table-scroll");
+    return wide;
   }
 
   private int focused() {

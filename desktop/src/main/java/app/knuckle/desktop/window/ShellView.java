@@ -60,6 +60,9 @@ final class ShellView extends BorderPane {
   /** Text that is being written has an undo and a paste of its own. */
   private static final Set<String> OF_TEXT_TOO = Set.of("undo", "redo", "paste");
 
+  private static final String ANYTHING = "A method, a step, a picture, a place, a word";
+  private static final String CHANGED = "Asked again: what shall be changed?";
+
   /** Moves done lately that come first among equals. */
   private static final int MOST_RECENT = 12;
 
@@ -108,10 +111,14 @@ final class ShellView extends BorderPane {
     dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
     menu = new StudyMenu(workbench, keeper);
     moves = new Moves(workbench, menu, this::showPlace);
-    menu.takeFrom(moves::ofStudy, () -> find("", moves.again()));
+    menu.takeFrom(moves::ofStudy, () -> find(CHANGED, "", moves.again()));
     slips =
         new SlipsBar(
-            workbench, keeper, menu, () -> find("", moves.again()), () -> find("", moves.all()));
+            workbench,
+            keeper,
+            menu,
+            () -> find(CHANGED, "", moves.again()),
+            () -> find(ANYTHING, "", moves.all()));
     chain = new ChainView(this::go);
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
@@ -294,15 +301,16 @@ final class ShellView extends BorderPane {
 
   /** What can be done at this joint, and what its terms mean. */
   private void explain() {
-    find(shown == null ? "" : shown.jointProperty().get().title(), moves.all());
+    find(ANYTHING, shown == null ? "" : shown.jointProperty().get().title(), moves.all());
   }
 
   /** Opens the finder over the window. */
-  private void find(String typed, List<Move> among) {
+  private void find(String prompt, String typed, List<Move> among) {
     Node before = getScene().getFocusOwner();
     FindView find =
         new FindView(
             among,
+            prompt,
             typed,
             recent,
             move -> {
@@ -353,9 +361,9 @@ final class ShellView extends BorderPane {
       return;
     }
     if (FIND.match(event)) {
-      find("", moves.all());
+      find(ANYTHING, "", moves.all());
     } else if (KEYS.match(event)) {
-      find("", moves.all().stream().filter(m -> !m.keys().isEmpty()).toList());
+      find(ANYTHING, "", moves.all().stream().filter(m -> !m.keys().isEmpty()).toList());
     } else if (event.getCode() == KeyCode.F1) {
       explain();
     } else if (REDO_TOO.match(event)) {

@@ -64,4 +64,22 @@ class InquiriesPageTest {
     assertThat(rows(page).get(0).state()).isEqualTo(InquiriesPage.State.WAITING);
     assertThat(page.summary()).isEqualTo("1 inquiry on 1 table; 1 has no answer yet.");
   }
+
+  @Test
+  void allInquiriesOfATableAreOneTable() {
+    List<InquiriesPage.Asked> trial =
+        DEMO.stream().filter(one -> one.table().equals("rack-trial")).toList();
+    EffectsTable table = EffectsTable.of(trial);
+    assertThat(table.effects())
+        .containsExactly("rack", "mesh", "density", "mesh × density", "start_mm");
+    assertThat(table.rows()).hasSize(3);
+    // As the reference cases of the trial have it.
+    EffectsTable.Row plain = table.rows().get(0);
+    assertThat(plain.cells()).containsExactly("< .001", "< .001", "< .001", ".071", "");
+    assertThat(plain.found()).containsExactly(true, true, true, false, false);
+    assertThat(plain.largest()).isEqualTo("coarse / 60: 16.80 a");
+    assertThat(table.rows().get(1).cells()).endsWith(".018", ".011");
+    assertThat(EffectsTable.of(List.of(new InquiriesPage.Asked(0, "t", "q", null))).rows())
+        .isEmpty();
+  }
 }

@@ -58,7 +58,7 @@ public record Tested(
    * @param inquiry that asked
    * @return by the columns of the term, in the order of the tests
    */
-  static Map<Set<String>, Tested> of(Analysis analysis, Inquiry inquiry) {
+  public static Map<Set<String>, Tested> of(Analysis analysis, Inquiry inquiry) {
     Map<Set<String>, Tested> all = new LinkedHashMap<>();
     for (TestResult test : analysis.tests()) {
       for (Tested one : test.match(new Reading(inquiry.treatments()))) {
