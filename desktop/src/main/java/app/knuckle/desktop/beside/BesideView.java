@@ -15,6 +15,7 @@ import app.knuckle.figures.scatter.MovedMeans;
 import app.knuckle.figures.scatter.MovedMeansLayout;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.ReportFile;
+import app.knuckle.formats.report.Taken;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.sentences.BesideSentence;
@@ -202,8 +203,7 @@ public final class BesideView extends VBox {
   }
 
   private void copy() {
-    String[] forms = model.taken();
-    Clip.put(forms[0], forms[1], forms[2]);
+    Clip.put(Taken.of(model.shownProperty().get().page().blocks()));
     note.setText("Both answers are on the clipboard, for a document or a sheet.");
   }
 

@@ -4,16 +4,9 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.formats.report.BesidePage;
-import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.ReportFile;
-import app.knuckle.formats.report.RtfReport;
-import app.knuckle.formats.report.TextReport;
-import app.knuckle.study.Place;
-import app.knuckle.study.Refused;
 import app.knuckle.study.beside.Beside;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
@@ -89,35 +82,12 @@ final class BesideViewModel {
     right.set(was);
   }
 
-  /** The page in three forms: with marks, as Rich Text, as text. */
-  String[] taken() {
-    Page page = shown.get().page();
-    try {
-      return new String[] {
-        HtmlReport.piece(page), RtfReport.text(page), TextReport.plain(page).strip()
-      };
-    } catch (IOException e) {
-      throw new UncheckedIOException("A piece without figures reads no file", e);
-    }
-  }
-
   /** Writes the page. */
   void write(ReportFile kind, Path target, Consumer<String> said) {
     Page page = shown.get().page();
     writing.run(
         progress -> {
-          try {
-            kind.write(page, target);
-            return target;
-          } catch (IOException e) {
-            throw new Refused(
-                Refused.at(
-                        new Place.WholeFile(target.toString()),
-                        "the page cannot be written there",
-                        "Choose another folder, or close the file elsewhere")
-                    .refusal(),
-                e);
-          }
+          return kind.writeChosen(page, target);
         },
         written -> said.accept("Written: " + written.getFileName()),
         refused -> said.accept(refused.refusal().words()));

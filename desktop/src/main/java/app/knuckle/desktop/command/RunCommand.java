@@ -140,7 +140,7 @@ final class RunCommand implements Callable<Integer> {
     try {
       if (all) {
         Study read = StudyFile.read(study, Progress.NONE);
-        return runStudy(NewRecords.into(read, tables, reading, errors), document, errors);
+        return runStudy(NewTables.into(read, tables, reading, errors), document, errors);
       }
       Inquiry question = InquiryFile.read(text(inquiry));
       Path table = Path.of(tables.get(0));

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.controls;
 
+import app.knuckle.formats.report.Taken;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 
@@ -9,17 +10,15 @@ public final class Clip {
   private Clip() {}
 
   /**
-   * Text in three forms.
+   * Blocks of a page.
    *
-   * @param html with its marks
-   * @param rtf as Rich Text
-   * @param plain cells apart by tabs
+   * @param taken in three forms
    */
-  public static void put(String html, String rtf, String plain) {
+  public static void put(Taken taken) {
     ClipboardContent content = new ClipboardContent();
-    content.putHtml(html);
-    content.putRtf(rtf);
-    content.putString(plain);
+    content.putHtml(taken.html());
+    content.putRtf(taken.rtf());
+    content.putString(taken.plain());
     Clipboard.getSystemClipboard().setContent(content);
   }
 }

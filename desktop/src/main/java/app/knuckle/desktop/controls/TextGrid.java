@@ -1,10 +1,16 @@
 package app.knuckle.desktop.controls;
 
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Taken;
+import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntConsumer;
 import javafx.geometry.HPos;
 import javafx.scene.Node;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.ColumnConstraints;
@@ -25,6 +31,10 @@ public final class TextGrid extends GridPane {
    */
   public TextGrid(List<String> heads, int leftColumns) {
     getStyleClass().add("text-grid");
+    MenuItem copy = new MenuItem("Copy this table");
+    copy.setOnAction(event -> Clip.put(Taken.of(List.of(asTable()))));
+    ContextMenu menu = new ContextMenu(copy);
+    setOnContextMenuRequested(event -> menu.show(this, event.getScreenX(), event.getScreenY()));
     for (int c = 0; c < heads.size(); c++) {
       ColumnConstraints column = new ColumnConstraints();
       column.setHalignment(c < leftColumns ? HPos.LEFT : HPos.RIGHT);
@@ -92,5 +102,24 @@ public final class TextGrid extends GridPane {
       add(cell, c, rows);
     }
     rows++;
+  }
+
+  /**
+   * What stands in it, as a table of a page: for a document or a spreadsheet.
+   *
+   * @return its heads and rows; what is drawn rather than written is left empty
+   */
+  public Block.Table asTable() {
+    String[][] texts = new String[rows][getColumnConstraints().size()];
+    for (String[] row : texts) {
+      Arrays.fill(row, "");
+    }
+    for (Node cell : getChildren()) {
+      if (cell instanceof Labeled label) {
+        texts[GridPane.getRowIndex(cell)][GridPane.getColumnIndex(cell)] = label.getText();
+      }
+    }
+    List<List<String>> all = Arrays.stream(texts).map(List::of).toList();
+    return new Block.Table(Block.Part.ANALYSIS, "", all.get(0), all.subList(1, rows), "");
   }
 }

@@ -11,6 +11,8 @@ import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -196,5 +198,19 @@ public final class LayoutView extends ScrollPane {
         .setAll(
             (plainly ? shown.questions() : shown.hypotheses())
                 .stream().map(text -> Texts.wrapped(text, "prose")).toList());
+  }
+
+  /**
+   * What the sentence of an inquiry has no word of yet, and could have.
+   *
+   * @param slip the inquiry
+   * @return ids of the ways to add it, such as "add-covariate"
+   */
+  public static Set<String> additions(SlipViewModel slip) {
+    return new LayoutViewModel(Question.of(slip))
+        .additions().stream()
+            .filter(Piece.Slot.class::isInstance)
+            .map(piece -> ((Piece.Slot) piece).id())
+            .collect(Collectors.toSet());
   }
 }

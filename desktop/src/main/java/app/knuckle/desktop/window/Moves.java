@@ -1,6 +1,7 @@
 package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.controls.Meanings;
+import app.knuckle.desktop.layout.LayoutView;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.trail.StepForm;
 import app.knuckle.desktop.workbench.Answer;
@@ -18,8 +19,10 @@ import app.knuckle.study.design.Redesign;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.BiConsumer;
 
 /**
@@ -57,6 +60,8 @@ final class Moves {
 
     void paste();
 
+    void askOfNewRecords();
+
     void rehearse();
 
     void writeOut();
@@ -68,6 +73,8 @@ final class Moves {
     void saveAs();
 
     void askAgain();
+
+    void copyTables();
   }
 
   private SlipViewModel slip() {
@@ -135,6 +142,15 @@ final class Moves {
             "Shortcut+V",
             "",
             acts::paste));
+    all.add(
+        new Move(
+            "new-records",
+            "Ask these questions of new records \u2026",
+            "another season's file with the same columns, beside these records",
+            words("season replace update data again template"),
+            "",
+            answered,
+            acts::askOfNewRecords));
     all.add(
         new Move(
             "rehearse",
@@ -220,6 +236,15 @@ final class Moves {
             () -> workbench.history().redo()));
     all.add(
         new Move(
+            "copy-tables",
+            "Copy the tables that are shown",
+            "every table of this joint, for a document or a spreadsheet",
+            words("clipboard excel word results numbers"),
+            "Shortcut+Shift+C",
+            needsSlip(),
+            acts::copyTables));
+    all.add(
+        new Move(
             "all-inquiries",
             "All inquiries",
             "every question of the study with its finding; one document of several",
@@ -287,7 +312,8 @@ final class Moves {
             workbench::copyCurrent));
     if (needsAnswer().isEmpty()) {
       SlipViewModel asked = slip();
-      for (Changes.Change change : Changes.of(asked.inquiry(), answer().frame())) {
+      List<Changes.Change> changes = Changes.of(asked.inquiry(), answer().frame());
+      for (Changes.Change change : changes) {
         all.add(
             new Move(
                 "again-" + change.title(),
@@ -298,8 +324,33 @@ final class Moves {
                 "",
                 () -> asked.askBeside(change.inquiry())));
       }
+      changes.forEach(change -> all(change, all));
     }
     return all;
+  }
+
+  /** The same change in every inquiry of these records that can be changed so. */
+  private void all(Changes.Change change, List<Move> all) {
+    Map<SlipViewModel, Inquiry> changed = new LinkedHashMap<>();
+    for (SlipViewModel slip : workbench.slips()) {
+      if (slip.source() == slip().source() && slip.answer() != null) {
+        Changes.of(slip.inquiry(), slip.answer().frame()).stream()
+            .filter(c -> c.title().equals(change.title()))
+            .findFirst()
+            .ifPresent(c -> changed.put(slip, c.inquiry()));
+      }
+    }
+    if (changed.size() > 1) {
+      all.add(
+          new Move(
+              "again-all-" + change.title(),
+              change.title() + ", in all " + changed.size() + " inquiries",
+              "asked again so of " + slip().source().name(),
+              words(change.words() + " every all"),
+              "",
+              "",
+              () -> workbench.askAll(changed)));
+    }
   }
 
   private void joints(List<Move> all) {
@@ -455,7 +506,11 @@ final class Moves {
             purpose + ", in Layout",
             words(words + " layout"),
             "",
-            needsAnswer(),
+            !needsAnswer().isEmpty() || id.startsWith("slot-")
+                ? needsAnswer()
+                : LayoutView.additions(slip()).contains(id)
+                    ? ""
+                    : "The design has it already, or leaves no room for it.",
             () -> showing.accept(Joint.LAYOUT, id)));
   }
 

@@ -57,8 +57,10 @@ final class ShellView extends BorderPane {
   private static final KeyCombination KEYS =
       new KeyCodeCombination(KeyCode.SLASH, KeyCombination.SHORTCUT_DOWN);
 
-  /** Text that is being written has an undo and a paste of its own. */
-  private static final Set<String> OF_TEXT_TOO = Set.of("undo", "redo", "paste");
+  /** Text that is being written has an undo of its own. */
+  private static final Set<String> OF_TEXT_TOO = Set.of("undo", "redo");
+
+  private static final String PASTE = "paste";
 
   private static final String ANYTHING = "A method, a step, a picture, a place, a word";
   private static final String CHANGED = "Asked again: what shall be changed?";
@@ -136,6 +138,7 @@ final class ShellView extends BorderPane {
     addEventFilter(KeyEvent.KEY_PRESSED, this::once);
     addEventFilter(KeyEvent.KEY_RELEASED, event -> down.remove(event.getCode()));
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+    addEventHandler(KeyEvent.KEY_PRESSED, this::paste);
     setOnDragOver(
         event -> {
           if (event.getDragboard().hasFiles()) {
@@ -293,6 +296,19 @@ final class ShellView extends BorderPane {
     }
   }
 
+  /** Cells are pasted as new records where nobody else took them. */
+  private void paste(KeyEvent event) {
+    if (event.isShortcutDown()) {
+      byKey(event)
+          .filter(m -> m.id().equals(PASTE))
+          .ifPresent(
+              move -> {
+                move.run();
+                event.consume();
+              });
+    }
+  }
+
   private Optional<Move> byKey(KeyEvent event) {
     return moves.ofStudy().stream()
         .filter(m -> !m.keys().isEmpty() && KeyCombination.valueOf(m.keys()).match(event))
@@ -357,6 +373,9 @@ final class ShellView extends BorderPane {
     }
     boolean writing = event.getTarget() instanceof TextInputControl;
     Optional<Move> move = event.isShortcutDown() ? byKey(event) : Optional.empty();
+    if (move.filter(m -> m.id().equals(PASTE)).isPresent()) {
+      return; // Sheets and fields paste for themselves: it is heard when they leave it.
+    }
     if (writing && move.filter(m -> OF_TEXT_TOO.contains(m.id())).isPresent()) {
       return;
     }

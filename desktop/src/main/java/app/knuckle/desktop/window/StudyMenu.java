@@ -1,7 +1,9 @@
 package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.controls.Clip;
 import app.knuckle.desktop.controls.FileDialogs;
+import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.moves.Move;
@@ -10,10 +12,15 @@ import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Taken;
+import app.knuckle.study.words.Numerals;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.function.Supplier;
+import javafx.scene.Node;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -31,7 +38,7 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
 
   private final Workbench workbench;
   private final Keeper keeper;
-  private final Lane pasting = Lane.inTurn();
+  private final Lane reading = Lane.inTurn();
 
   /** The moves of the study that stand in the menu, in the order of the registry. */
   private static final Set<String> SHOWN =
@@ -39,6 +46,7 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
           "open",
           "type",
           "type-further",
+          "new-records",
           "paste",
           "rehearse",
           "beside",
@@ -142,6 +150,28 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
   }
 
   @Override
+  public void askOfNewRecords() {
+    FileChooser chooser = new FileChooser();
+    chooser.setTitle("The new records");
+    chooser
+        .getExtensionFilters()
+        .add(
+            new FileChooser.ExtensionFilter(
+                "Records", "*.csv", "*.tsv", "*.txt", "*.xlsx", "*.ods"));
+    FileDialogs.shown().open(chooser, getScene().getWindow()).stream()
+        .findFirst()
+        .ifPresent(file -> askOf(file.toPath()));
+  }
+
+  private void askOf(Path file) {
+    reading.run(
+        progress -> RecordsFile.read(file, RecordsFile.guess(file), progress),
+        table -> workbench.askOf(table, file.toString()),
+        refused ->
+            workbench.bannerProperty().set(new Banner(refused.refusal().words(), true, List.of())));
+  }
+
+  @Override
   public void rehearse() {
     workbench.show(new Page.Rehearsing());
   }
@@ -153,7 +183,7 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
     if (text == null || text.isBlank()) {
       return;
     }
-    pasting.run(
+    reading.run(
         progress -> RecordsFile.paste("pasted records", text),
         table -> workbench.put(table, "paste records"),
         refused ->
@@ -210,6 +240,26 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
   @Override
   public void askAgain() {
     askingAgain.run();
+  }
+
+  @Override
+  public void copyTables() {
+    List<Block> tables = new ArrayList<>();
+    for (Node node : getScene().getRoot().lookupAll(".text-grid")) {
+      if (node instanceof TextGrid grid && grid.getScene() != null) {
+        tables.add(grid.asTable());
+      }
+    }
+    boolean none = tables.isEmpty();
+    if (!none) {
+      Clip.put(Taken.of(tables));
+    }
+    String said =
+        none
+            ? "This joint shows no table."
+            : Numerals.count(tables.size(), "table is", "tables are")
+                + " on the clipboard, for a document or a sheet.";
+    workbench.bannerProperty().set(new Banner(said, false, List.of()));
   }
 
   @Override

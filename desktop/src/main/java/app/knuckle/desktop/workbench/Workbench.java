@@ -5,6 +5,7 @@ import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Change;
+import app.knuckle.study.keeping.NewRecords;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
@@ -126,6 +127,53 @@ public final class Workbench {
     }
     current.set(first == null ? current.get() : first);
     restoring = false;
+  }
+
+  /**
+   * Asks the questions of the current table of new records too, beside what is open: steps about
+   * rows of the old ones are left away, and that is said.
+   *
+   * @param fresh the records
+   * @param path of the file they were read from
+   */
+  public void askOf(Table fresh, String path) {
+    String old = current.get().source().name();
+    String own = isTableTaken(fresh.name()) ? freeTableName(fresh.name()) : fresh.name();
+    Table named = new Table(own, fresh.file(), fresh.columns(), fresh.howRead());
+    List<NewRecords> put =
+        study().asked().stream()
+            .filter(asked -> asked.table().equals(old))
+            .map(asked -> NewRecords.of(asked, named))
+            .toList();
+    add(
+        new Study(
+            own,
+            List.of(new Study.Kept(named, path, Map.of())),
+            put.stream().map(NewRecords::asked).toList()));
+    List<String> said = put.stream().flatMap(p -> p.leftAway().stream()).toList();
+    if (!said.isEmpty()) {
+      banner.set(new Banner(String.join(". ", said) + ".", false, List.of()));
+    }
+    did("ask the questions of " + old + " of " + own);
+  }
+
+  /**
+   * Asks several inquiries of the current table again, each changed alike, and shows all.
+   *
+   * @param changed for each inquiry that can be changed so, the changed one
+   */
+  public void askAll(Map<SlipViewModel, Inquiry> changed) {
+    changed.forEach(
+        (slip, inquiry) -> {
+          String own = inquiry.name() + ", " + slip.inquiry().name();
+          String free = isTaken(own) ? nameOfCopy(own) : own;
+          SlipViewModel copy = slip(slip.source(), inquiry.named(free), "");
+          copy.styleProperty().set(slip.styleProperty().get());
+          copy.pageProperty().set(slip.pageProperty().get());
+          put(copy, slips.indexOf(slip) + 1);
+        });
+    did("ask " + changed.size() + " again");
+    show(new Page.Inquiries());
   }
 
   private SlipViewModel slip(TableSource source, Inquiry inquiry, String reason) {

@@ -3,9 +3,12 @@ package app.knuckle.desktop.writeup;
 import app.knuckle.desktop.controls.Clip;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.PageSettings.Slot;
+import app.knuckle.formats.report.Taken;
 import app.knuckle.study.words.WordChanges;
 import java.util.List;
+import java.util.function.UnaryOperator;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
@@ -87,19 +90,24 @@ final class BlockView extends VBox {
     } else if (event.isAltDown()
         && (event.getCode() == KeyCode.UP || event.getCode() == KeyCode.DOWN)) {
       int by = event.getCode() == KeyCode.UP ? -1 : 1;
-      model.change(s -> s.moved(slot.block().part(), by));
+      change(s -> s.moved(slot.block().part(), by));
       event.consume();
     }
   }
 
+  /** Asks something else of the page; the keyboard stays on this block. */
+  private void change(UnaryOperator<PageSettings> change) {
+    model.focus(slot.place());
+    model.change(change);
+  }
+
   private void copy() {
-    WriteUpViewModel.Taken taken = model.taken(List.of(slot.block()));
-    Clip.put(taken.html(), taken.rtf(), taken.plain());
+    Clip.put(Taken.of(List.of(slot.block())));
     model.say("On the clipboard, for a document or a sheet.");
   }
 
   private void back() {
-    model.change(s -> s.written(slot, slot.said()));
+    change(s -> s.written(slot, slot.said()));
   }
 
   /** The words become a field in their place. */
@@ -136,7 +144,7 @@ final class BlockView extends VBox {
     if (text.isEmpty() || text.equals(slot.block().words())) {
       leave();
     } else {
-      model.change(s -> s.written(slot, text));
+      change(s -> s.written(slot, text));
     }
   }
 
@@ -157,7 +165,7 @@ final class BlockView extends VBox {
     FlowPane ways =
         new FlowPane(
             tool("take", "Take these words", this::back),
-            tool("stay", "Mine still hold", () -> model.change(s -> s.written(slot, words()))));
+            tool("stay", "Mine still hold", () -> change(s -> s.written(slot, words()))));
     ways.getStyleClass().add("page-ways");
     VBox card =
         new VBox(

@@ -8,13 +8,11 @@ import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Table;
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -112,18 +110,7 @@ public final class StudyDocument {
             pages.add(one.page(progress));
             progress.done((double) pages.size() / (asked.size() + 1));
           }
-          try {
-            kind.write(Page.joined(title, pages), target);
-          } catch (IOException e) {
-            throw new Refused(
-                Refused.at(
-                        new Place.WholeFile(target.toString()),
-                        "the document cannot be written there",
-                        "Choose another folder, or close the file elsewhere")
-                    .refusal(),
-                e);
-          }
-          return target;
+          return kind.writeChosen(Page.joined(title, pages), target);
         },
         written -> said.accept("Written: " + written.getFileName()),
         refused -> said.accept(refused.refusal().words()));

@@ -11,6 +11,7 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
+import app.knuckle.formats.report.Taken;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -76,8 +77,7 @@ public final class WriteUpView extends HBox {
     if (model.shownProperty().get() == null) {
       return;
     }
-    WriteUpViewModel.Taken taken = model.taken(model.shownProperty().get().page().blocks());
-    Clip.put(taken.html(), taken.rtf(), taken.plain());
+    Clip.put(Taken.of(model.shownProperty().get().page().blocks()));
     model.say("The page is on the clipboard, its figure apart: copy that in Figure.");
   }
 

@@ -6,17 +6,9 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Style;
-import app.knuckle.formats.report.Block;
-import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
-import app.knuckle.formats.report.RtfReport;
-import app.knuckle.formats.report.TextReport;
-import app.knuckle.study.Place;
-import app.knuckle.study.Refused;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -133,26 +125,6 @@ final class WriteUpViewModel {
     note.set(words);
   }
 
-  /** With its marks for a word processor, and as text with tabs for all else. */
-  Taken taken(List<Block> blocks) {
-    Page page = new Page("", blocks);
-    try {
-      return new Taken(
-          HtmlReport.piece(page), RtfReport.text(page), TextReport.plain(page).strip());
-    } catch (IOException e) {
-      throw new UncheckedIOException("A piece without figures reads no file", e);
-    }
-  }
-
-  /**
-   * Blocks as others take them.
-   *
-   * @param html for a word processor or a browser
-   * @param rtf for a word processor
-   * @param plain with tabs, for a spreadsheet
-   */
-  record Taken(String html, String rtf, String plain) {}
-
   String suggestedName(ReportFile kind) {
     return FigureFile.safeName(slip.inquiry().name()) + "." + kind.ending();
   }
@@ -163,18 +135,7 @@ final class WriteUpViewModel {
     note.set("Writing " + target.getFileName() + " \u2026");
     writing.run(
         progress -> {
-          try {
-            kind.write(page, target);
-            return target;
-          } catch (IOException e) {
-            throw new Refused(
-                Refused.at(
-                        new Place.WholeFile(target.toString()),
-                        "the page cannot be written there",
-                        "Choose another folder, or close the file elsewhere")
-                    .refusal(),
-                e);
-          }
+          return kind.writeChosen(page, target);
         },
         written -> note.set("Written: " + written.getFileName()),
         refused -> note.set(refused.refusal().words()));

@@ -92,10 +92,33 @@ class RankSheetsTest {
     assertThat(explained.size().rows().get(0).dots())
         .containsExactly(
             new Magnitude.Dot("a", 2), new Magnitude.Dot("b", 5), new Magnitude.Dot("c", 8));
-    // Two groups are read against the normal law.
-    TestPage two = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\n", RANKS);
-    LawCurve normal = two.sheets().get(0).lines().get(0).explained().curve();
+  }
+
+  @Test
+  void anExactPIsReadFromTheLawThatWasCounted() {
+    // Of the 20 choices of three ranks of six, one gives U = 0 and one U = 9: no value reaches .05.
+    TestPage six = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\n", RANKS);
+    LawCurve few = six.sheets().get(0).lines().get(0).explained().curve();
+    assertThat(few.text()).isEqualTo("U = 0");
+    assertThat(few.tails()).isEmpty();
+    assertThat(few.origin()).isEqualTo(new LawCurve.Origin(0.5, "4.5"));
+    // Of the 70 choices of four of eight, the two outermost make 2/70, the four outermost 4/70.
+    TestPage eight = page("g,y\na,1\na,2\na,3\na,4\nb,5\nb,6\nb,7\nb,8\n", RANKS);
+    LawCurve more = eight.sheets().get(0).lines().get(0).explained().curve();
+    assertThat(more.tails()).extracting(LawCurve.Tail::text).containsExactly("0", "16");
+  }
+
+  @Test
+  void groupsTooLargeToBeCountedAreReadAgainstTheNormalLaw() {
+    StringBuilder rows = new StringBuilder("g,y\n");
+    for (int i = 0; i < 21; i++) {
+      rows.append("a,").append(i).append("\nb,").append(i + 0.5).append('\n');
+    }
+    LawCurve normal =
+        page(rows.toString(), RANKS).sheets().get(0).lines().get(0).explained().curve();
     assertThat(normal.text()).startsWith("z = ");
-    assertThat(normal.tails()).extracting(LawCurve.Tail::text).containsExactly("−1.96", "1.96");
+    assertThat(normal.tails())
+        .extracting(LawCurve.Tail::text)
+        .containsExactly("\u22121.96", "1.96");
   }
 }

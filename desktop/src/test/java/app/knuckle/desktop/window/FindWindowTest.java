@@ -20,6 +20,7 @@ import java.util.stream.Collectors;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.SeparatorMenuItem;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
@@ -27,6 +28,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
+import org.testfx.util.WaitForAsyncUtils;
 
 /** Finding a move by its name, with the keyboard alone. */
 @ExtendWith(ApplicationExtension.class)
@@ -81,6 +83,40 @@ class FindWindowTest {
     assertThat(asked().alpha()).isEqualTo(0.01);
     assertThat(asked().name()).isEqualTo("\u2026 at \u03b1 = 0.01");
     assertThat(workbench.slips()).hasSize(15);
+  }
+
+  @Test
+  void theSameIsChangedInEveryInquiryOfTheRecords(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.TAB);
+    untilShown(robot, "finding", "levels of mesh");
+    press(robot, KeyCode.D);
+    until(() -> isThere(robot, "find-field"));
+    robot.write("0.01 all 3").type(KeyCode.ENTER);
+    untilShown(robot, "finding", "17 inquiries on 8 tables");
+    assertThat(workbench.slips())
+        .filteredOn(slip -> slip.inquiry().alpha() == 0.01)
+        .extracting(slip -> slip.inquiry().name())
+        .contains("\u2026 at \u03b1 = 0.01, Growth by mesh \u00d7 density")
+        .hasSize(3);
+  }
+
+  @Test
+  void theTablesOfAJointAreCopied(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT5);
+    until(() -> isThere(robot, "test"));
+    find(robot, "copy tables");
+    until(
+        () ->
+            WaitForAsyncUtils.waitForAsyncFx(
+                60_000,
+                () -> {
+                  String text = Clipboard.getSystemClipboard().getString();
+                  return text != null && text.contains("feed\t3\t");
+                }));
   }
 
   @Test

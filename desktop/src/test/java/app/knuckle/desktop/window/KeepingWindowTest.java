@@ -226,6 +226,23 @@ class KeepingWindowTest {
   }
 
   @Test
+  void theQuestionsAreAskedOfAnotherSeason(FxRobot robot) throws IOException {
+    untilShown(robot, "finding", "6 levels of feed");
+    Path season =
+        Files.writeString(
+            folder.resolve("season.csv"),
+            "tank,feed,clearance_l_h\nU1,Green T,1\nU2,Green T,2\nU3,Paste,5\nU4,Paste,6\n");
+    DialogAnswers.give(folder, season);
+    choose(robot, "new-records");
+    untilShown(robot, "finding", "Clearance differs between Green T and Paste");
+    assertThat(workbench.study().tables()).hasSize(2);
+    assertThat(workbench.study().asked().get(1).table()).isEqualTo("season");
+    Driver.takeKeyboard(robot);
+    press(robot, KeyCode.Z);
+    until(() -> workbench.slips().size() == 1);
+  }
+
+  @Test
   void aFaultIsSaidInASentenceAndTheWindowGoesOn(FxRobot robot) throws IOException {
     untilShown(robot, "finding", "6 levels of feed");
     robot.interact(() -> Faults.watch(workbench));

@@ -1,6 +1,8 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.export.FigureFile;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -105,6 +107,29 @@ public enum ReportFile {
         Path file = target.resolveSibling(name(figures, f + 1, all.size()));
         beside().get().write(all.get(f).picture(), NO_DPI, file);
       }
+    }
+  }
+
+  /**
+   * Writes a page for someone who chose the place.
+   *
+   * @param page to write
+   * @param target the file; an old one stays whole if this fails
+   * @return the file
+   * @throws Refused if it cannot be written there
+   */
+  public Path writeChosen(Page page, Path target) {
+    try {
+      write(page, target);
+      return target;
+    } catch (IOException e) {
+      throw new Refused(
+          Refused.at(
+                  new Place.WholeFile(target.toString()),
+                  "the page cannot be written there",
+                  "Choose another folder, or close the file elsewhere")
+              .refusal(),
+          e);
     }
   }
 

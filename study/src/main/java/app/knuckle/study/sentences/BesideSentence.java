@@ -39,6 +39,14 @@ public final class BesideSentence {
    * @return a sentence or two
    */
   public static String of(Beside beside) {
+    for (Findings side : List.of(beside.left(), beside.right())) {
+      if (side.refusal().isPresent()) {
+        return "\u2018"
+            + side.inquiry().name()
+            + "\u2019 could not be tested, so nothing can be matched: "
+            + side.refusal().get().words();
+      }
+    }
     BesideSentence words = new BesideSentence(beside);
     List<String> became = new ArrayList<>();
     words.spread(became);

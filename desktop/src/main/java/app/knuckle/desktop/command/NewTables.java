@@ -1,0 +1,73 @@
+package app.knuckle.desktop.command;
+
+import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.keeping.NewRecords;
+import app.knuckle.study.keeping.Study;
+import app.knuckle.study.table.Nearest;
+import app.knuckle.study.table.Table;
+import app.knuckle.study.words.Prose;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The questions of a study put to new records, such as those of another season. */
+final class NewTables {
+
+  private NewTables() {}
+
+  /**
+   * The study with other records.
+   *
+   * @param study with its tables
+   * @param given a file, or NAME=FILE where there are several tables; none for the study as it is
+   * @param reading how the files are read
+   * @param errors told of steps that were about rows of the old records
+   * @return the study; its inquiries as they were, but for steps about rows of the old records
+   * @throws Refused if there is no such table, or a file cannot be read
+   */
+  static Study into(Study study, List<String> given, ReadingOptions reading, PrintWriter errors) {
+    Study changed = study;
+    for (String one : given) {
+      changed = into(changed, one, reading, errors);
+    }
+    return changed;
+  }
+
+  private static Study into(Study study, String given, ReadingOptions reading, PrintWriter errors) {
+    List<String> names = study.tables().stream().map(t -> t.table().name()).toList();
+    int sign = given.indexOf('=');
+    boolean named = sign > 0 && names.contains(given.substring(0, sign));
+    if (!named && names.size() != 1) {
+      throw Refused.at(
+          new Place.WholeFile(study.name()),
+          "the study has " + names.size() + " tables, and '" + given + "' names none of them",
+          "Write NAME=FILE. " + Nearest.suggestion(given, names));
+    }
+    String name = named ? given.substring(0, sign) : names.get(0);
+    Path file = Path.of(named ? given.substring(sign + 1) : given);
+    Table read = RecordsFile.read(file, reading.form(file), Progress.NONE);
+    Table fresh = new Table(name, read.file(), read.columns(), read.howRead());
+    List<Study.Kept> tables = new ArrayList<>();
+    for (Study.Kept kept : study.tables()) {
+      tables.add(
+          kept.table().name().equals(name)
+              ? new Study.Kept(fresh, file.toString(), kept.form())
+              : kept);
+    }
+    List<Study.Asked> asked = new ArrayList<>();
+    for (Study.Asked question : study.asked()) {
+      if (question.table().equals(name)) {
+        NewRecords put = NewRecords.of(question, fresh);
+        put.leftAway().forEach(said -> errors.println(Prose.visible(said)));
+        asked.add(put.asked());
+      } else {
+        asked.add(question);
+      }
+    }
+    return new Study(study.name(), tables, asked);
+  }
+}
