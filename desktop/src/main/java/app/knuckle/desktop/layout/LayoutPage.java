@@ -115,6 +115,9 @@ public record LayoutPage(
       least = Math.min(least, s.summary().n());
       most = Math.max(most, s.summary().n());
     }
+    if (response.groupSummaries().get(0).levels().isEmpty()) {
+      return Numerals.count(most, "row has", "rows have") + " a value.";
+    }
     return least == most
         ? "Every group has " + Numerals.count(most, "row", "rows") + "."
         : "Groups have " + Numerals.whole(least) + " to " + Numerals.whole(most) + " rows.";

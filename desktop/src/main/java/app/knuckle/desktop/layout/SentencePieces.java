@@ -92,13 +92,18 @@ final class SentencePieces {
 
   private void treatments(List<Piece> s) {
     List<String> treatments = asked().treatments();
-    say(s, treatments.size() > 1 ? "The treatments are " : "The treatment is ");
+    boolean described = treatments.isEmpty() && !asked().hasGap();
+    say(
+        s,
+        described
+            ? "How they go together is asked over "
+            : treatments.size() > 1 ? "The treatments are " : "The treatment is ");
     if (treatments.isEmpty()) {
       s.add(
           new Piece.Slot(
               "slot-treatment",
-              "choose a treatment",
-              true,
+              described ? "all rows, without a treatment" : "choose a treatment",
+              !described,
               columns::treatable,
               null,
               o -> slots.change(d -> d.treatments = List.of(o.key()))));

@@ -51,6 +51,9 @@ final class WhatIsAsked {
 
   /** Each a sentence that ends with a question mark. */
   List<String> questions() {
+    if (isDescribed()) {
+      return List.of("How do " + measured + " go together?");
+    }
     if (factors.isEmpty()) {
       return List.of("Is " + subject() + " " + way("different from", "above", "below", expected()));
     }
@@ -88,8 +91,18 @@ final class WhatIsAsked {
     return questions;
   }
 
+  /** Several columns without a treatment: nothing is compared. */
+  private boolean isDescribed() {
+    return factors.isEmpty() && joint && inquiry.expected() == null;
+  }
+
   /** Null first. */
   List<String> hypotheses() {
+    if (isDescribed()) {
+      return List.of(
+          NULL + "the correlation of each pair of columns is 0.",
+          ALTERNATIVE + "it is not, pair by pair.");
+    }
     if (factors.isEmpty()) {
       String mean = ranks ? "the median of " + measured : "\u03bc";
       return List.of(

@@ -50,6 +50,16 @@ class WhatIsAskedTest {
   }
 
   @Test
+  void columnsWithoutATreatmentAreAskedHowTheyGoTogether() {
+    DesignReading both = reading("`measured`:[`rate`,`shell`],`treatments`:[],`together`:true");
+    assertThat(both.questions()).containsExactly("How do rate and shell go together?");
+    assertThat(both.hypotheses())
+        .containsExactly(
+            "H\u2080: the correlation of each pair of columns is 0.",
+            "H\u2081: it is not, pair by pair.");
+  }
+
+  @Test
   void oneSampleAgainstWhatWasExpected() {
     DesignReading one = reading("`measured`:[`rate`],`expected`:8,`direction`:`greater`");
     assertThat(one.questions()).containsExactly("Is mean rate above 8?");
