@@ -2,6 +2,7 @@ package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
@@ -16,6 +17,8 @@ import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import javafx.application.Application;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.ObservableValue;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
@@ -85,7 +88,7 @@ public final class KnuckleApp extends Application {
     // An interrupt, a term signal, a lost display: the journal is written before the end.
     Thread last = new Thread(keeper::endAbruptly, "last words");
     Runtime.getRuntime().addShutdownHook(last);
-    practise();
+    practiseAfterAnswer(workbench.currentProperty().get());
     stage.setOnCloseRequest(
         event -> {
           if (keeper.unsavedProperty().get()) {
@@ -96,6 +99,24 @@ public final class KnuckleApp extends Application {
           }
         });
     stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
+  }
+
+  /** The first answer is waited for: nothing may take the processor from it. */
+  private static void practiseAfterAnswer(SlipViewModel first) {
+    if (first == null || first.answer() != null) {
+      practise();
+      return;
+    }
+    first
+        .answerProperty()
+        .addListener(
+            new ChangeListener<Answer>() {
+              @Override
+              public void changed(ObservableValue<? extends Answer> o, Answer before, Answer now) {
+                first.answerProperty().removeListener(this);
+                practise();
+              }
+            });
   }
 
   /** Makes what is made for the first time now, unseen, while nobody waits for it. */

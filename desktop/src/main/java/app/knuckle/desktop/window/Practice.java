@@ -56,7 +56,8 @@ final class Practice {
 
   private static void all() {
     try {
-      Study study = DemoStudy.read();
+      Study demo = DemoStudy.read();
+      Study study = new Study(demo.name(), demo.tables(), demo.asked().subList(0, ENOUGH));
       study.equals(DemoStudy.read());
       dressControls();
       List<Node> views = makeViews(answered(study));

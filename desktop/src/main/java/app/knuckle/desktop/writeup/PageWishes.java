@@ -31,6 +31,7 @@ final class PageWishes extends VBox {
   private final Map<Block.Part, CheckBox> boxes = new EnumMap<>(Block.Part.class);
   private final Pick<PageSettings.Length> length;
   private final Pick<PageSettings.Precision> precision;
+  private final CheckBox oneTable = new CheckBox("one table of means for all responses");
   private final CheckBox comma;
   private final CheckBox zero;
   private final CheckBox hyphen;
@@ -46,6 +47,8 @@ final class PageWishes extends VBox {
             "page-precision",
             PageSettings.Precision::title,
             chosen -> model.change(s -> s.with(chosen)));
+    oneTable.setId("page-one-table");
+    oneTable.setOnAction(event -> model.change(s -> s.withOneTable(oneTable.isSelected())));
     comma =
         number(
             "page-comma",
@@ -72,6 +75,7 @@ final class PageWishes extends VBox {
                 "How it is said",
                 named("results in", length),
                 named("beside a mean", precision),
+                oneTable,
                 comma,
                 zero,
                 hyphen));
@@ -146,6 +150,9 @@ final class PageWishes extends VBox {
     boxes.forEach((part, box) -> box.setSelected(settings.wanted().get(part)));
     length.show(List.of(PageSettings.Length.values()), settings.length());
     precision.show(List.of(PageSettings.Precision.values()), settings.precision());
+    oneTable.setSelected(settings.oneTable());
+    oneTable.setVisible(model.isOfSeveral());
+    oneTable.setManaged(model.isOfSeveral());
     comma.setSelected(settings.numbers().comma());
     zero.setSelected(settings.numbers().leadingZero());
     hyphen.setSelected(settings.numbers().hyphen());

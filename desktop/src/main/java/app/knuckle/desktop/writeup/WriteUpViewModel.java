@@ -77,7 +77,9 @@ final class WriteUpViewModel {
     if (whole == null) {
       return;
     }
-    if (now.length() != madeFor.length() || now.precision() != madeFor.precision()) {
+    if (now.length() != madeFor.length()
+        || now.precision() != madeFor.precision()
+        || now.oneTable() != madeFor.oneTable()) {
       refresh();
     } else {
       shown.set(new Shown(now, now.slots(whole)));
@@ -87,6 +89,12 @@ final class WriteUpViewModel {
   /** What is asked of the page. */
   PageSettings settings() {
     return PageSettings.of(slip.pageProperty().get());
+  }
+
+  /** Whether there are several responses, whose means may share a table. */
+  boolean isOfSeveral() {
+    Answer answer = slip.answer();
+    return answer != null && answer.findings() != null && answer.findings().responses().size() > 1;
   }
 
   /** Asks something else of the page. */

@@ -54,6 +54,10 @@ final class FindingsPage {
     if (described) {
       blocks.add(PageTables.correlations(findings));
     }
+    boolean oneTable = several && !described && settings.oneTable();
+    if (oneTable) {
+      blocks.add(PageTables.meansOfAll(findings));
+    }
     for (ResponseFindings response :
         described ? List.<ResponseFindings>of() : findings.responses()) {
       if (several) {
@@ -112,7 +116,9 @@ final class FindingsPage {
         .analysis()
         .variances()
         .forEach(table -> blocks.add(PageTables.analysis(table, decimals + 1)));
-    blocks.add(PageTables.means(findings, response, settings.precision()));
+    if (findings.responses().size() == 1 || !settings.oneTable()) {
+      blocks.add(PageTables.means(findings, response, settings.precision()));
+    }
     blocks.add(PageTables.summaries(response));
     families.forEach(f -> blocks.add(PageTables.differences(f, response, alpha)));
     if (!response.analysis().contrasts().isEmpty()) {

@@ -23,6 +23,7 @@ import java.util.TreeMap;
  * @param order of the parts, each once
  * @param length of the results
  * @param precision what stands beside a mean
+ * @param oneTable whether the means of several responses share one table
  * @param numbers how they are written
  * @param own words by the place of their block, see {@link Slot}
  */
@@ -32,6 +33,7 @@ public record PageSettings(
     List<Block.Part> order,
     Length length,
     Precision precision,
+    boolean oneTable,
     NumberStyle numbers,
     Map<String, Own> own) {
 
@@ -122,6 +124,7 @@ public record PageSettings(
   private static final String ORDER = "order";
   private static final String LENGTH = "length";
   private static final String PRECISION = "precision";
+  private static final String ONE_TABLE = "oneTable";
   private static final String OWN = "own ";
   private static final String OVER = "over ";
 
@@ -168,6 +171,7 @@ public record PageSettings(
         order,
         oneOf(Length.values(), kept.get(LENGTH)).orElse(Length.PARAGRAPH),
         oneOf(Precision.values(), kept.get(PRECISION)).orElse(Precision.BOTH),
+        YES.equals(kept.get(ONE_TABLE)),
         NumberStyle.of(kept),
         own);
   }
@@ -205,6 +209,9 @@ public record PageSettings(
     if (precision != Precision.BOTH) {
       kept.put(PRECISION, key(precision));
     }
+    if (oneTable) {
+      kept.put(ONE_TABLE, YES);
+    }
     numbers.into(kept);
     own.forEach(
         (place, words) -> {
@@ -221,7 +228,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings chosen(boolean yes) {
-    return new PageSettings(yes, wanted, order, length, precision, numbers, own);
+    return new PageSettings(yes, wanted, order, length, precision, oneTable, numbers, own);
   }
 
   /**
@@ -234,7 +241,7 @@ public record PageSettings(
   public PageSettings want(Block.Part part, boolean on) {
     Map<Block.Part, Boolean> changed = new EnumMap<>(wanted);
     changed.put(part, on);
-    return new PageSettings(chosen, changed, order, length, precision, numbers, own);
+    return new PageSettings(chosen, changed, order, length, precision, oneTable, numbers, own);
   }
 
   /**
@@ -252,7 +259,7 @@ public record PageSettings(
     boolean title = part == Block.Part.TITLE;
     int to = title ? 0 : Math.max(1, Math.min(changed.size(), from + by));
     changed.add(to, part);
-    return new PageSettings(chosen, wanted, changed, length, precision, numbers, own);
+    return new PageSettings(chosen, wanted, changed, length, precision, oneTable, numbers, own);
   }
 
   /**
@@ -262,7 +269,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings with(Length other) {
-    return new PageSettings(chosen, wanted, order, other, precision, numbers, own);
+    return new PageSettings(chosen, wanted, order, other, precision, oneTable, numbers, own);
   }
 
   /**
@@ -272,7 +279,17 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings with(Precision other) {
-    return new PageSettings(chosen, wanted, order, length, other, numbers, own);
+    return new PageSettings(chosen, wanted, order, length, other, oneTable, numbers, own);
+  }
+
+  /**
+   * The same with one table of the means of all responses, or one each.
+   *
+   * @param yes whether they share one
+   * @return the changed settings
+   */
+  public PageSettings withOneTable(boolean yes) {
+    return new PageSettings(chosen, wanted, order, length, precision, yes, numbers, own);
   }
 
   /**
@@ -282,7 +299,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings with(NumberStyle other) {
-    return new PageSettings(chosen, wanted, order, length, precision, other, own);
+    return new PageSettings(chosen, wanted, order, length, precision, oneTable, other, own);
   }
 
   /**
@@ -299,7 +316,7 @@ public record PageSettings(
     } else {
       changed.put(slot.place(), new Own(text, slot.said()));
     }
-    return new PageSettings(chosen, wanted, order, length, precision, numbers, changed);
+    return new PageSettings(chosen, wanted, order, length, precision, oneTable, numbers, changed);
   }
 
   /**

@@ -127,6 +127,42 @@ final class PageTables {
         : listed(findings, response, precision, caption, note);
   }
 
+  /** The means of all responses with their letters: groups down, responses across. */
+  static Block meansOfAll(Findings findings) {
+    Set<Map<String, String>> groups = new LinkedHashSet<>();
+    List<String> heads = new ArrayList<>();
+    for (ResponseFindings response : findings.responses()) {
+      response.shownMeans().forEach(mean -> groups.add(mean.levels()));
+      heads.add(response.measured().title());
+    }
+    heads.add(0, String.join(" \u00d7 ", findings.inquiry().treatments()));
+    List<List<String>> rows = new ArrayList<>();
+    for (Map<String, String> levels : groups) {
+      List<String> row =
+          new ArrayList<>(List.of(String.join(GroupSummary.BETWEEN, levels.values())));
+      for (ResponseFindings response : findings.responses()) {
+        row.add(
+            response.shownMeans().stream()
+                .filter(mean -> mean.levels().equals(levels))
+                .findFirst()
+                .map(
+                    mean ->
+                        (Numerals.fixed(mean.mean(), response.decimals()) + " " + mean.letters())
+                            .strip())
+                .orElse(Numerals.NONE));
+      }
+      rows.add(row);
+    }
+    return new Block.Table(
+        Block.Part.MEANS,
+        findings.inquiry().covariates().isEmpty() ? "Means" : "Adjusted means",
+        heads,
+        rows,
+        findings.responses().stream().anyMatch(r -> r.shownComparison().isPresent())
+            ? "Means of one column that share a letter were not told apart."
+            : "");
+  }
+
   private static Block listed(
       Findings findings,
       ResponseFindings response,

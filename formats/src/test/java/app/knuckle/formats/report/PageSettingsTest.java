@@ -110,6 +110,24 @@ class PageSettingsTest {
   }
 
   @Test
+  void severalResponsesMayShareOneTableOfMeans() {
+    PageSettings one = PageSettings.USUAL.withOneTable(true);
+    List<Block.Table> means =
+        one.page(whole(one, "growth_mm", "width_mm")).blocks().stream()
+            .filter(b -> b.part() == Part.MEANS)
+            .map(Block.Table.class::cast)
+            .toList();
+    assertThat(means).hasSize(1);
+    assertThat(means.get(0).heads()).containsExactly("mesh", "growth (mm)", "width (mm)");
+    assertThat(means.get(0).rows().get(2).get(0)).isEqualTo("coarse");
+    assertThat(means.get(0).rows().get(2).get(1)).isEqualTo("9.00 a");
+    assertThat(means.get(0).rows().get(1).get(2)).startsWith("6.00 ");
+    assertThat(one.page(whole(one, "growth_mm")).blocks())
+        .filteredOn(b -> b.part() == Part.MEANS)
+        .hasSize(1);
+  }
+
+  @Test
   void resultsAreOneSentenceOrAParagraphOrInFull() {
     assertThat(results(Length.SENTENCE)).hasSizeLessThan(results(Length.PARAGRAPH).length());
     assertThat(results(Length.PARAGRAPH)).startsWith(results(Length.SENTENCE));
@@ -204,7 +222,7 @@ class PageSettingsTest {
                       .with(precision)
                       .with(style)
                       .written(slot(PageSettings.USUAL, usual(), Part.RESULTS), text);
-              made = made.chosen(by % 2 == 0);
+              made = made.chosen(by % 2 == 0).withOneTable(by % 3 == 0);
               for (Part p : turned) {
                 made = made.want(p, !made.wanted().get(p));
               }
