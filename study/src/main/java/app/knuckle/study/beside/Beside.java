@@ -11,6 +11,7 @@ import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -18,7 +19,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 
 /**
  * Two answers side by side. What only one of them has stands alone; nothing is matched that does
@@ -143,8 +143,8 @@ public record Beside(
    */
   public static Beside of(Findings left, Findings right) {
     boolean same = left.table() == right.table() || left.table().equals(right.table());
-    Set<Integer> first = same ? used(left) : Set.of();
-    Set<Integer> second = same ? used(right) : Set.of();
+    BitSet first = same ? used(left) : new BitSet();
+    BitSet second = same ? used(right) : new BitSet();
     List<EffectBeside> effects = new ArrayList<>();
     List<FitBeside> fits = new ArrayList<>();
     List<MeanBeside> means = new ArrayList<>();
@@ -176,17 +176,17 @@ public record Beside(
         footing);
   }
 
-  private static Set<Integer> used(Findings findings) {
-    Set<Integer> used = new TreeSet<>();
-    for (int row = 1; row <= findings.records().read(); row++) {
-      used.add(row);
-    }
-    findings.records().leftOut().forEach(out -> used.remove(out.row()));
+  private static BitSet used(Findings findings) {
+    BitSet used = new BitSet();
+    used.set(1, findings.records().read() + 1);
+    findings.records().leftOut().forEach(out -> used.clear(out.row()));
     return used;
   }
 
-  private static List<Integer> without(Set<Integer> rows, Set<Integer> others) {
-    return rows.stream().filter(row -> !others.contains(row)).toList();
+  private static List<Integer> without(BitSet rows, BitSet others) {
+    BitSet left = (BitSet) rows.clone();
+    left.andNot(others);
+    return left.stream().boxed().toList();
   }
 
   private static Optional<ResponseFindings> response(Findings findings, String measured) {
