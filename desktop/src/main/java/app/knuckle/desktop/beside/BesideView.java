@@ -18,7 +18,6 @@ import app.knuckle.formats.report.ReportFile;
 import app.knuckle.formats.report.Taken;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.findings.Findings;
-import app.knuckle.study.sentences.BesideSentence;
 import app.knuckle.study.sentences.MethodsParagraph;
 import app.knuckle.study.words.WordChanges;
 import java.util.ArrayList;
@@ -128,22 +127,14 @@ public final class BesideView extends VBox {
       return;
     }
     Beside beside = shown.beside();
-    Label sentence = Texts.wrapped(BesideSentence.of(beside), "beside-sentence");
+    Label sentence = Texts.wrapped(shown.sentence(), "beside-sentence");
     sentence.setId("beside-sentence");
     HBox questions =
         new HBox(question(beside.left(), beside.right()), question(beside.right(), beside.left()));
     questions.getStyleClass().add("cards");
     List<Node> nodes = new ArrayList<>(List.of(sentence, away(), questions));
     boolean drawn = false;
-    for (Block block : shown.page().blocks()) {
-      boolean said = block.part() == Block.Part.TITLE || block instanceof Block.Heading;
-      boolean question =
-          block instanceof Block.Paragraph
-              && (block.part() == Block.Part.METHODS && !block.words().startsWith("Only ")
-                  || block.part() == Block.Part.RESULTS);
-      if (said || question) {
-        continue; // They stand above, side by side.
-      }
+    for (Block block : shown.matched()) {
       if (block instanceof Block.Table table && table.part() == Block.Part.MEANS && !drawn) {
         beside.fits().forEach(fit -> nodes.add(moved(beside, fit.measured())));
         drawn = true;
@@ -203,7 +194,7 @@ public final class BesideView extends VBox {
   }
 
   private void copy() {
-    Clip.put(Taken.of(model.shownProperty().get().page().blocks()));
+    Clip.put(Taken.of(model.page().blocks()));
     note.setText("Both answers are on the clipboard, for a document or a sheet.");
   }
 

@@ -4,10 +4,13 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.formats.report.BesidePage;
+import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.ReportFile;
 import app.knuckle.study.beside.Beside;
+import app.knuckle.study.sentences.BesideSentence;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -27,10 +30,11 @@ final class BesideViewModel {
    * What is shown.
    *
    * @param beside both answers; null while one of them is missing
-   * @param page of it; null with it
+   * @param sentence what the change did
+   * @param matched blocks of what can be matched
    * @param missing what is missing, a sentence; empty where nothing is
    */
-  record Shown(Beside beside, Page page, String missing) {}
+  record Shown(Beside beside, String sentence, List<Block> matched, String missing) {}
 
   ObjectProperty<SlipViewModel> leftProperty() {
     return left;
@@ -50,7 +54,7 @@ final class BesideViewModel {
     SlipViewModel other = right.get();
     String missing = missing(one) + missing(other);
     if (!missing.isEmpty()) {
-      shown.set(new Shown(null, null, missing.strip()));
+      shown.set(new Shown(null, "", List.of(), missing.strip()));
       return;
     }
     Answer first = one.answer();
@@ -58,7 +62,7 @@ final class BesideViewModel {
     matching.run(
         progress -> {
           Beside beside = Beside.of(first.findings(), second.findings());
-          return new Shown(beside, BesidePage.of(beside), "");
+          return new Shown(beside, BesideSentence.of(beside), BesidePage.matched(beside), "");
         },
         shown::set);
   }
@@ -82,13 +86,16 @@ final class BesideViewModel {
     right.set(was);
   }
 
+  /** Both answers as a page of their own. */
+  Page page() {
+    return BesidePage.of(shown.get().beside());
+  }
+
   /** Writes the page. */
   void write(ReportFile kind, Path target, Consumer<String> said) {
-    Page page = shown.get().page();
+    Page page = page();
     writing.run(
-        progress -> {
-          return kind.writeChosen(page, target);
-        },
+        progress -> kind.writeChosen(page, target),
         written -> said.accept("Written: " + written.getFileName()),
         refused -> said.accept(refused.refusal().words()));
   }

@@ -109,7 +109,7 @@ final class Moves {
             "open",
             "Open records or a study \u2026",
             "a file of records, or a study that was saved",
-            words("load import file csv excel xlsx ods spreadsheet"),
+            words("load import file csv xlsx ods spreadsheet workbook"),
             "Shortcut+O",
             "",
             acts::open));
@@ -174,7 +174,7 @@ final class Moves {
             "write-out",
             "Write out the prepared records \u2026",
             "the rows in play as .csv, .tsv, .xlsx or .ods",
-            words("export save data csv excel"),
+            words("export save data csv workbook spreadsheet"),
             "",
             answered,
             acts::writeOut));
@@ -239,7 +239,7 @@ final class Moves {
             "copy-tables",
             "Copy the tables that are shown",
             "every table of this joint, for a document or a spreadsheet",
-            words("clipboard excel word results numbers"),
+            words("clipboard spreadsheet results numbers"),
             "Shortcut+Shift+C",
             needsSlip(),
             acts::copyTables));
@@ -396,7 +396,7 @@ final class Moves {
       case TEST -> "anova f t p significance variance table coefficients effect size eta";
       case COMPARE -> "post hoc multiple comparisons pairwise letters contrasts trends tukey";
       case FIGURE -> "chart graph plot bars error svg png pdf";
-      case WRITE_UP -> "report paper word docx pdf html methods results text table export";
+      case WRITE_UP -> "report paper docx pdf html methods results text table export";
     };
   }
 
@@ -538,9 +538,9 @@ final class Moves {
       case KIND -> "type category number factor numeric convert";
       case RENAME -> "head unit variable";
       case COMPUTE -> "transform log logarithm square root arcsine logit rank standardise scale";
-      case CALCULATE -> "formula arithmetic ratio sum compute variable";
-      case STACK -> "long reshape pivot wide melt";
-      case SPREAD -> "wide reshape pivot long";
+      case CALCULATE -> "formula arithmetic ratio sum difference";
+      case STACK -> "long reshape wide under";
+      case SPREAD -> "wide reshape long beside";
       case KEEP -> "filter subset select where";
       case SET_ASIDE -> "exclude drop delete remove outlier rows";
     };
@@ -583,11 +583,11 @@ final class Moves {
   }
 
   private void pages(List<Move> all) {
-    page(all, "page-docx", "Take the page away as a document", "word docx office report");
+    page(all, "page-docx", "Take the page away as a document", "docx processor report print");
     page(all, "page-pdf", "Take the page away as PDF", "print report");
     page(all, "page-html", "Take the page away as HTML", "web browser report");
     page(all, "page-tex", "Take the page away as LaTeX", "tex report");
-    page(all, "page-xlsx", "Take the tables away as a workbook", "excel xlsx tables");
+    page(all, "page-xlsx", "Take the tables away as a workbook", "xlsx spreadsheet tables");
     page(all, "page-copy", "Copy the page", "clipboard report");
   }
 

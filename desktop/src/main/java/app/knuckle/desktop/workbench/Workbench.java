@@ -167,10 +167,7 @@ public final class Workbench {
         (slip, inquiry) -> {
           String own = inquiry.name() + ", " + slip.inquiry().name();
           String free = isTaken(own) ? nameOfCopy(own) : own;
-          SlipViewModel copy = slip(slip.source(), inquiry.named(free), "");
-          copy.styleProperty().set(slip.styleProperty().get());
-          copy.pageProperty().set(slip.pageProperty().get());
-          put(copy, slips.indexOf(slip) + 1);
+          putBeside(slip, inquiry.named(free));
         });
     did("ask " + changed.size() + " again");
     show(new Page.Inquiries());
@@ -503,12 +500,18 @@ public final class Workbench {
   }
 
   private void askBeside(SlipViewModel slip, Inquiry inquiry, Joint joint) {
-    SlipViewModel copy = slip(slip.source(), inquiry, "");
+    SlipViewModel copy = putBeside(slip, inquiry);
     copy.jointProperty().set(joint);
+    turnTo(copy);
+  }
+
+  /** A changed question of the same records, with the figure and page of the first. */
+  private SlipViewModel putBeside(SlipViewModel slip, Inquiry inquiry) {
+    SlipViewModel copy = slip(slip.source(), inquiry, "");
     copy.styleProperty().set(slip.styleProperty().get());
     copy.pageProperty().set(slip.pageProperty().get());
     put(copy, slips.indexOf(slip) + 1);
-    turnTo(copy);
+    return copy;
   }
 
   private String nameOfCopy(String original) {

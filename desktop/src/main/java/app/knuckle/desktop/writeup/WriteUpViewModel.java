@@ -142,9 +142,7 @@ final class WriteUpViewModel {
     Page page = shown.get().page();
     note.set("Writing " + target.getFileName() + " \u2026");
     writing.run(
-        progress -> {
-          return kind.writeChosen(page, target);
-        },
+        progress -> kind.writeChosen(page, target),
         written -> note.set("Written: " + written.getFileName()),
         refused -> note.set(refused.refusal().words()));
   }

@@ -6,7 +6,6 @@ import app.knuckle.study.beside.Beside.MeanBeside;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.ShownMean;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -61,14 +60,10 @@ public record MovedMeans(String title, List<Moved> means) {
     Optional<ShownMean> left = mean.left();
     Optional<ShownMean> right = mean.right();
     return new Moved(
-        name(mean.levels()),
+        GroupSummary.name(mean.levels()),
         Beside.of(left, ShownMean::mean),
         Beside.of(left, ShownMean::half),
         Beside.of(right, ShownMean::mean),
         Beside.of(right, ShownMean::half));
-  }
-
-  private static String name(Map<String, String> levels) {
-    return levels.isEmpty() ? "all rows" : String.join(GroupSummary.BETWEEN, levels.values());
   }
 }

@@ -13,7 +13,6 @@ import app.knuckle.study.sentences.MethodsParagraph;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -32,7 +31,7 @@ public final class BesidePage {
   }
 
   /**
-   * The page: what the change did, both questions, effects, fit, means, pairs and checks.
+   * The page: what the change did, both questions, and what can be matched.
    *
    * @param beside two answers
    * @return the page
@@ -44,13 +43,25 @@ public final class BesidePage {
     page.paragraph(Block.Part.RESULTS, BesideSentence.of(beside));
     page.question(page.left, beside.left());
     page.question(page.right, beside.right());
+    page.blocks.addAll(matched(beside));
+    return new Page(title, page.blocks);
+  }
+
+  /**
+   * What can be matched: rows that only one used, effects, fit, means, pairs and checks.
+   *
+   * @param beside two answers
+   * @return the blocks below the questions
+   */
+  public static List<Block> matched(Beside beside) {
+    BesidePage page = new BesidePage(beside);
     page.rows();
     page.effects();
     page.fits();
     page.means();
     page.pairs();
     page.footing();
-    return new Page(title, page.blocks);
+    return List.copyOf(page.blocks);
   }
 
   private void paragraph(Block.Part part, String text) {
@@ -186,7 +197,7 @@ public final class BesidePage {
       int decimals = decimals(m.measured());
       rows.add(
           List.of(
-              of(m.measured(), name(m.levels())),
+              of(m.measured(), GroupSummary.name(m.levels())),
               mean(m.left(), decimals),
               m.left().map(ShownMean::letters).orElse(""),
               mean(m.right(), decimals),
@@ -214,10 +225,6 @@ public final class BesidePage {
     return Numerals.fixed(Beside.of(mean, ShownMean::mean), decimals);
   }
 
-  private static String name(Map<String, String> levels) {
-    return levels.isEmpty() ? "all rows" : String.join(GroupSummary.BETWEEN, levels.values());
-  }
-
   private void pairs() {
     pairs(true, left);
     pairs(false, right);
@@ -227,7 +234,11 @@ public final class BesidePage {
     List<String> said =
         beside.pairs().stream()
             .filter(p -> p.inLeft() == inLeft)
-            .map(p -> of(p.measured(), name(p.one()) + " and " + name(p.other())))
+            .map(
+                p ->
+                    of(
+                        p.measured(),
+                        GroupSummary.name(p.one()) + " and " + GroupSummary.name(p.other())))
             .toList();
     if (!said.isEmpty()) {
       paragraph(

@@ -20,6 +20,16 @@ public record GroupSummary(Map<String, String> levels, Summary summary) {
    * @return its levels; "all rows" for all together
    */
   public String level() {
+    return name(levels);
+  }
+
+  /**
+   * The name of whatever has levels of the treatments.
+   *
+   * @param levels by treatment
+   * @return the levels; "all rows" for all together
+   */
+  public static String name(Map<String, String> levels) {
     return levels.isEmpty() ? "all rows" : String.join(BETWEEN, levels.values());
   }
 }

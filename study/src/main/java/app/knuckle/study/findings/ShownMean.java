@@ -36,7 +36,7 @@ public record ShownMean(
    * @return its levels; "all rows" for all together
    */
   public String name() {
-    return levels.isEmpty() ? "all rows" : String.join(GroupSummary.BETWEEN, levels.values());
+    return GroupSummary.name(levels);
   }
 
   /**

@@ -18,6 +18,9 @@ import java.util.List;
 /** Says what a change of the question did to the answer. */
 public final class BesideSentence {
 
+  /** Of effects that only one answer has this says nothing. */
+  private static final String ALIKE = "what both answers judge came out alike";
+
   /** How a clause begins whose subject is the change. */
   private static final String IT = "it ";
 
@@ -54,11 +57,11 @@ public final class BesideSentence {
     crossed.forEach(effect -> became.add(words.crossing(effect)));
     words.pairs(became);
     if (became.isEmpty() && words.isMatched()) {
-      became.add("nothing that was found changed");
+      became.add(ALIKE);
     } else if (became.isEmpty()) {
       became.add("the two answers judge different things, so nothing can be matched");
     } else if (crossed.isEmpty() && words.isMatched()) {
-      became.add("the same effects were found");
+      became.add(ALIKE);
     }
     String change = words.change();
     String what = String.join("; ", became);
