@@ -13,6 +13,7 @@ import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.moves.FindView;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.records.OpeningView;
+import app.knuckle.desktop.registry.Moves;
 import app.knuckle.desktop.rehearsal.RehearsalView;
 import app.knuckle.desktop.typing.TypingView;
 import app.knuckle.desktop.workbench.Answer;
@@ -112,15 +113,11 @@ final class ShellView extends BorderPane {
     middle.getStyleClass().add("middle");
     dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
     menu = new StudyMenu(workbench, keeper);
-    moves = new Moves(workbench, menu, this::showPlace);
-    menu.takeFrom(moves::ofStudy, () -> find(CHANGED, "", moves.again()));
+    moves = new Moves(workbench, menu, this::askAgain, this::opens, this::showPlace);
+    menu.takeFrom(moves::ofStudy);
     slips =
         new SlipsBar(
-            workbench,
-            keeper,
-            menu,
-            () -> find(CHANGED, "", moves.again()),
-            () -> find(ANYTHING, "", moves.all()));
+            workbench, keeper, menu, this::askAgain, () -> find(ANYTHING, "", moves.all()));
     chain = new ChainView(this::go);
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
@@ -289,8 +286,16 @@ final class ShellView extends BorderPane {
     menu.save(then);
   }
 
+  private boolean opens(Joint joint) {
+    return shown != null && ChainPage.of(shown.answer()).links().get(joint.ordinal()).opens();
+  }
+
+  private void askAgain() {
+    find(CHANGED, "", moves.again());
+  }
+
   private void go(Joint joint) {
-    if (shown != null && ChainPage.of(shown.answer()).links().get(joint.ordinal()).opens()) {
+    if (opens(joint)) {
       workbench.leavePage();
       shown.jointProperty().set(joint);
     }

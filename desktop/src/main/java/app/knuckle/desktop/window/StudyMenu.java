@@ -7,6 +7,7 @@ import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.moves.Move;
+import app.knuckle.desktop.registry.StudyActs;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
@@ -31,7 +32,7 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 
 /** Ways to bring records in and to keep the study: one menu, every move with a key. */
-final class StudyMenu extends MenuButton implements Moves.StudyActs {
+final class StudyMenu extends MenuButton implements StudyActs {
 
   private static final FileChooser.ExtensionFilter STUDIES =
       new FileChooser.ExtensionFilter("Studies", "*.knuckle");
@@ -56,7 +57,6 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
           "save",
           "save-as");
 
-  private Runnable askingAgain = () -> {};
   private Supplier<List<Move>> moves = List::of;
   private final Menu recent = new Menu("Open a recent study");
 
@@ -77,8 +77,7 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
   }
 
   /** Its moves come from the registry, each with its key, and with why it cannot be done now. */
-  void takeFrom(Supplier<List<Move>> moves, Runnable askingAgain) {
-    this.askingAgain = askingAgain;
+  void takeFrom(Supplier<List<Move>> moves) {
     this.moves = moves;
     fill();
   }
@@ -235,11 +234,6 @@ final class StudyMenu extends MenuButton implements Moves.StudyActs {
     } else {
       keeper.save(file, then);
     }
-  }
-
-  @Override
-  public void askAgain() {
-    askingAgain.run();
   }
 
   @Override

@@ -9,6 +9,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.moves.Move;
+import app.knuckle.desktop.registry.Moves;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.stats.compare.Procedure;
@@ -171,6 +172,10 @@ class FindWindowTest {
   private Moves moves(FxRobot robot, List<String> reached) {
     Keeper keeper = Driver.keeper(workbench);
     return new Moves(
-        workbench, new StudyMenu(workbench, keeper), (joint, id) -> reached.add(joint + id));
+        workbench,
+        new StudyMenu(workbench, keeper),
+        () -> {},
+        joint -> true,
+        (joint, id) -> reached.add(joint + id));
   }
 }

@@ -1,0 +1,79 @@
+package app.knuckle.desktop.registry;
+
+import app.knuckle.desktop.controls.Meanings;
+import app.knuckle.desktop.moves.Move;
+import app.knuckle.desktop.workbench.Banner;
+import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.words.Numerals;
+import java.util.List;
+import java.util.function.BiConsumer;
+
+/** What is found by its own name: inquiries, columns, terms. */
+final class ThingMoves {
+
+  private final AsItStands bench;
+  private final BiConsumer<Joint, String> showing;
+
+  ThingMoves(AsItStands bench, BiConsumer<Joint, String> showing) {
+    this.bench = bench;
+    this.showing = showing;
+  }
+
+  void slips(List<Move> all) {
+    for (SlipViewModel slip : bench.workbench().slips()) {
+      all.add(
+          new Move(
+              "slip-" + slip.source().name() + "/" + slip.inquiry().name(),
+              slip.inquiry().name(),
+              "an inquiry of " + slip.source().name(),
+              AsItStands.words("inquiry slip question " + slip.source().name()),
+              "",
+              "",
+              () -> bench.workbench().turnTo(slip)));
+    }
+  }
+
+  void columns(List<Move> all) {
+    if (!bench.needsAnswer().isEmpty()) {
+      return;
+    }
+    for (Column column : bench.answer().frame().columns()) {
+      all.add(
+          new Move(
+              "column-" + column.name(),
+              column.name(),
+              "a column of "
+                  + bench.slip().source().name()
+                  + ", "
+                  + Numerals.count(column.size() - column.missing(), "value", "values"),
+              AsItStands.words("column variable " + String.join(" ", column.name().split("_"))),
+              "",
+              "",
+              () -> showing.accept(Joint.RECORDS, "")));
+    }
+  }
+
+  /**
+   * Terms of the heads of tables: their explanation stands above the joint when they are chosen.
+   */
+  void terms(List<Move> all) {
+    Meanings.all()
+        .forEach(
+            (term, meaning) ->
+                all.add(
+                    new Move(
+                        "term-" + term,
+                        "What " + term + " means",
+                        meaning,
+                        AsItStands.words("explain meaning definition help"),
+                        "",
+                        "",
+                        () ->
+                            bench
+                                .workbench()
+                                .bannerProperty()
+                                .set(new Banner(term + ": " + meaning, false, List.of())))));
+  }
+}
