@@ -11,6 +11,7 @@ import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.ColumnConstraints;
@@ -102,6 +103,21 @@ public final class TextGrid extends GridPane {
       add(cell, c, rows);
     }
     rows++;
+  }
+
+  /**
+   * The table in a pane of its own, so that a wide one moves within the page around it.
+   *
+   * @return the pane
+   */
+  public ScrollPane withinPage() {
+    ScrollPane pane = new ScrollPane(this);
+    pane.setFitToWidth(true);
+    pane.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+    pane.setFocusTraversable(false);
+    pane.setMinWidth(0);
+    pane.getStyleClass().add("table-scroll");
+    return pane;
   }
 
   /**

@@ -7,7 +7,6 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.report.Block;
 import app.knuckle.study.words.Prose;
 import javafx.scene.Node;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
@@ -65,15 +64,10 @@ public final class Paper {
   private static VBox table(Block.Table table, int number) {
     TextGrid grid = new TextGrid(table.heads(), 1);
     table.rows().stream().limit(MOST_ROWS).forEach(row -> grid.addRow(row, "text-grid-row"));
-    // A wide table moves within the page; the text around it keeps to the window.
-    ScrollPane wide = new ScrollPane(grid);
-    wide.setFitToWidth(true);
-    wide.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    wide.setFocusTraversable(false);
-    wide.setMinWidth(0);
-    wide.getStyleClass().add("table-scroll");
     VBox box =
-        new VBox(Texts.wrapped("Table " + number + ". " + table.caption(), "page-caption"), wide);
+        new VBox(
+            Texts.wrapped("Table " + number + ". " + table.caption(), "page-caption"),
+            grid.withinPage());
     int more = table.rows().size() - MOST_ROWS;
     if (more > 0) {
       box.getChildren().add(Texts.wrapped(more + " more rows in what is taken away", "page-note"));

@@ -222,12 +222,7 @@ final class InquiriesView extends VBox {
       cells.add(Texts.line(row.largest(), "prose-small"));
       grid.addNodes(cells, "text-grid-row");
     }
-    ScrollPane wide = new ScrollPane(grid);
-    wide.setFitToWidth(true);
-    wide.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-    wide.setMinWidth(0);
-    wide.getStyleClass().add("table-scroll");
-    return wide;
+    return grid.withinPage();
   }
 
   private int focused() {
