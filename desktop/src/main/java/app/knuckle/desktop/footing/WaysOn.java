@@ -38,6 +38,7 @@ final class WaysOn {
 
   private static String label(Method method) {
     return switch (method) {
+      case MIXED -> "Ask with random effects \u2192";
       case UNEQUAL_SPREAD -> "Ask with each group's own spread \u2192";
       case RANKS -> "Ask on ranks \u2192";
       case PERMUTATION -> "Ask by permutation \u2192";

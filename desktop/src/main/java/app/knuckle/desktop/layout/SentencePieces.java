@@ -205,7 +205,7 @@ final class SentencePieces {
 
   private void judging(List<Piece> s) {
     say(s, "Judge by ");
-    s.add(Slots.choice("slot-method", words(asked().method()), methods(), this::judgeBy));
+    s.add(Slots.choice("slot-method", asked().method().words(), methods(), this::judgeBy));
     say(s, " at ");
     s.add(
         new Piece.Slot(
@@ -253,18 +253,10 @@ final class SentencePieces {
     };
   }
 
-  private static String words(Method method) {
-    return switch (method) {
-      case LEAST_SQUARES -> "least squares";
-      case UNEQUAL_SPREAD -> "each group's own spread";
-      case RANKS -> "ranks";
-      case PERMUTATION -> "permutation";
-    };
-  }
-
   private static String use(Method method) {
     return switch (method) {
       case LEAST_SQUARES -> "bell-shaped residuals of equal spread; the usual way";
+      case MIXED -> "blocks, plots or units stand for more of their kind; rows may be missing";
       case UNEQUAL_SPREAD -> "when groups do not spread alike";
       case RANKS -> "scores, or values far from bell-shaped";
       case PERMUTATION -> "few values, no shape taken for granted";
@@ -276,7 +268,7 @@ final class SentencePieces {
         .map(
             m -> {
               String not = Redesign.whyNot(asked(), m);
-              return Slots.plain(m.name(), words(m), not == null ? use(m) : "does not fit: " + not);
+              return Slots.plain(m.name(), m.words(), not == null ? use(m) : "does not fit: " + not);
             })
         .toList();
   }

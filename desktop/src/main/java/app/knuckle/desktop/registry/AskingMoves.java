@@ -52,6 +52,9 @@ final class AskingMoves {
   private static String names(Inquiry.Method method) {
     return switch (method) {
       case LEAST_SQUARES -> "anova parametric t test f ancova general linear model";
+      case MIXED ->
+          "mixed model reml variance components random blocks split plot lost missing repeated"
+              + " kenward roger satterthwaite blup heritability intraclass";
       case UNEQUAL_SPREAD -> "welch brown forsythe games howell unequal variances heteroscedastic";
       case RANKS ->
           "nonparametric kruskal wallis mann whitney wilcoxon friedman quade page dunn"

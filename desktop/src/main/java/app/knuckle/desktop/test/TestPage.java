@@ -7,6 +7,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * What the Test joint says.
@@ -57,9 +58,14 @@ public record TestPage(
 
     /** Where the bars stand; -1 for none. */
     int bars() {
-      return Math.max(heads.indexOf(BARS), heads.indexOf(INTERVALS));
+      return IntStream.of(heads.indexOf(BARS), heads.indexOf(INTERVALS), heads.indexOf(SHARES))
+          .max()
+          .orElse(-1);
     }
   }
+
+  /** Head of a column of shares. */
+  static final String SHARES = "share of the variance";
 
   /** Head of a column of intervals. */
   static final String INTERVALS = "interval, 0 marked";
@@ -194,13 +200,15 @@ public record TestPage(
     long n = findings.records().inPlay();
     return new TestPage(
         inquiry.treatments().isEmpty()
-            ? "Is the mean what was expected?"
+            ? inquiry.method() == Inquiry.Method.MIXED
+                ? "Where does the variation lie?"
+                : "Is the mean what was expected?"
             : inquiry.treatments().size() > 1
                 ? "What do the treatments do?"
                 : "Do the treatments differ?",
         Prose.capital(response.measured().title())
             + " \u00b7 "
-            + method(inquiry)
+            + inquiry.method().words()
             + " \u00b7 "
             + Numerals.count(n, "row", "rows")
             + (left == 0 ? ", none left out" : ", " + Numerals.whole(left) + " left out"),
@@ -211,14 +219,5 @@ public record TestPage(
             ? "mean rank"
             : response.measured().unit(),
         sheets.squaresMatter());
-  }
-
-  private static String method(Inquiry inquiry) {
-    return switch (inquiry.method()) {
-      case LEAST_SQUARES -> "least squares";
-      case UNEQUAL_SPREAD -> "each group's own spread";
-      case RANKS -> "ranks";
-      case PERMUTATION -> "permutation";
-    };
   }
 }

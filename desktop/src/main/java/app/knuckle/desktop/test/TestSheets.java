@@ -48,6 +48,14 @@ final class TestSheets implements TestResult.Cases<Void> {
   }
 
   @Override
+  public Void mixed(TestResult.MixedResult test) {
+    MixedSheets mixed = new MixedSheets(response, inquiry, test);
+    sheets.addAll(mixed.sheets());
+    facts.addAll(mixed.facts());
+    return null;
+  }
+
+  @Override
   public Void unequal(TestResult.UnequalResult test) {
     sheets.add(MeanSheets.unequal(response, inquiry, test));
     return null;

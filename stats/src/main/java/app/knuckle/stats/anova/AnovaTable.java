@@ -169,6 +169,19 @@ public record AnovaTable(
   }
 
   /**
+   * P of the test of a term.
+   *
+   * @param term any
+   * @return absent where no row of the table tests it
+   */
+  public Quantity pOf(Term term) {
+    Row row = row(term);
+    return row == null || row.effect() == null
+        ? Quantity.absent("no overall test")
+        : row.effect().p();
+  }
+
+  /**
    * P of an F with both degrees of freedom multiplied, as for departures from sphericity.
    *
    * @param f observed

@@ -17,7 +17,7 @@ public enum Procedure {
       "Scheffé",
       Law.ALL_CONTRASTS,
       true,
-      in(Setting.MEANS),
+      in(Setting.MEANS, Setting.OWN_ERRORS),
       Use.ALL_PAIRS,
       Use.CONTRASTS),
   /** Each pair at alpha over the number of pairs. Dunn (1961), JASA 56, 52-64. */
@@ -26,20 +26,20 @@ public enum Procedure {
       "Bonferroni",
       Law.BONFERRONI,
       true,
-      in(Setting.MEANS),
+      in(Setting.MEANS, Setting.OWN_ERRORS),
       Use.ALL_PAIRS,
       Use.CONTRASTS),
   /** A little sharper than Bonferroni. Sidak (1967), JASA 62, 626-633. */
-  SIDAK("sidak", "Šidák", Law.SIDAK, true, in(Setting.MEANS), Use.ALL_PAIRS),
+  SIDAK("sidak", "Šidák", Law.SIDAK, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /**
    * All pairs at once, exact for equal n. Tukey (1953); unequal n: Kramer (1956), Biometrics 12,
    * 307-310.
    */
-  TUKEY("tukey", "Tukey", Law.RANGE, true, in(Setting.MEANS), Use.ALL_PAIRS),
+  TUKEY("tukey", "Tukey", Law.RANGE, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
-  HOLM("holm", "Holm", Law.HOLM, false, in(Setting.MEANS), Use.ALL_PAIRS),
+  HOLM("holm", "Holm", Law.HOLM, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
-  HOCHBERG("hochberg", "Hochberg", Law.HOCHBERG, false, in(Setting.MEANS), Use.ALL_PAIRS),
+  HOCHBERG("hochberg", "Hochberg", Law.HOCHBERG, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
   NEWMAN_KEULS(
       "newman-keuls", "Newman-Keuls", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
@@ -54,7 +54,7 @@ public enum Procedure {
       "Benjamini-Hochberg",
       Law.FALSE_DISCOVERIES,
       false,
-      in(Setting.MEANS),
+      in(Setting.MEANS, Setting.OWN_ERRORS),
       Use.ALL_PAIRS),
   /** Plain t for each pair, only once the overall F test is significant. Fisher (1935). */
   LEAST_SIGNIFICANT_DIFFERENCE(
@@ -62,7 +62,7 @@ public enum Procedure {
       "least significant difference",
       Law.SINGLE,
       true,
-      in(Setting.MEANS),
+      in(Setting.MEANS, Setting.OWN_ERRORS),
       Use.ALL_PAIRS),
   /**
    * Sidak with spread and degrees of freedom of each pair's own. Tamhane (1979), JASA 74, 471-480.
@@ -80,7 +80,7 @@ public enum Procedure {
       "no adjustment",
       Law.SINGLE,
       true,
-      in(Setting.MEANS, Setting.OWN_SPREADS),
+      in(Setting.MEANS, Setting.OWN_ERRORS, Setting.OWN_SPREADS),
       Use.ALL_PAIRS,
       Use.CONTRASTS),
   /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
@@ -140,6 +140,8 @@ public enum Procedure {
   public enum Setting {
     /** Means that share an estimate of the noise. */
     MEANS,
+    /** Means whose differences have each their own error and degrees of freedom. */
+    OWN_ERRORS,
     /** Means, each with the spread of its own group. */
     OWN_SPREADS,
     /** Mean ranks of independent groups. */

@@ -281,6 +281,64 @@ public final class Fit {
     return rank < place.length ? null : inverse().directions(starts[t], starts[t + 1]);
   }
 
+  /**
+   * What is 0 when a term has no effect, as rows in the coordinates of the fit: its effects under
+   * orthonormal contrasts; where they cannot be estimated and no other term holds this one, the
+   * directions that it has for itself after all others.
+   *
+   * @param term one of the model's
+   * @return one row a degree of freedom; none if the term cannot be tested, because cells are empty
+   */
+  public double[][] hypothesis(Term term) {
+    int t = indexOf(term).orElseThrow();
+    if (isEstimable(t)) {
+      double[][] rows = model.orthonormal(model.product(term));
+      for (int i = 0; i < rows.length; i++) {
+        double[] weights = new double[place.length];
+        System.arraycopy(rows[i], 0, weights, starts[t], rows[i].length);
+        rows[i] = vector(weights);
+      }
+      return rows;
+    }
+    if (model.terms().stream().anyMatch(s -> s.contains(term))) {
+      return new double[0][];
+    }
+    double[][] units = new double[rank][rank];
+    for (int k = 0; k < rank; k++) {
+      units[k][k] = 1;
+    }
+    int[] others = IntStream.range(0, model.terms().size()).filter(s -> s != t).toArray();
+    double[][] along = along(others, t, units);
+    double[][] rows = new double[along[0].length][rank];
+    for (int i = 0; i < rows.length; i++) {
+      for (int k = 0; k < rank; k++) {
+        rows[i][k] = along[k][i];
+      }
+    }
+    return rows;
+  }
+
+  /**
+   * The logarithm of the determinant of the cross products of the design's independent columns, in
+   * sum-to-zero coding with covariates as deviations from their mean.
+   *
+   * @return any number
+   */
+  public double logCrossProducts() {
+    double sum = 0;
+    for (int k = 0; k < rank; k++) {
+      sum += 2 * Math.log(Math.abs(triangle[columnAt[k]][k]));
+    }
+    for (int t = 0; t < model.terms().size(); t++) {
+      for (int c : model.product(model.terms().get(t)).covariates()) {
+        for (int j = starts[t]; j < starts[t + 1]; j++) {
+          sum += place[j] < 0 ? 0 : 2 * Math.log(scales[c]);
+        }
+      }
+    }
+    return sum;
+  }
+
   /** Made when it is first asked for; the same whoever makes it. */
   private InverseTriangle inverse() {
     if (inverse == null) {
@@ -309,6 +367,18 @@ public final class Fit {
 
   /** What one term adds to others. */
   private Sum after(int[] others, int t) {
+    double[][] right = new double[coordinates.length][];
+    Arrays.setAll(right, r -> coordinates[r].clone());
+    return Sum.over(along(others, t, right));
+  }
+
+  /**
+   * Vectors, in the coordinates of the fit, along the directions that a term adds to others.
+   *
+   * @param right overwritten
+   * @return one row a vector, one number a degree of freedom
+   */
+  private double[][] along(int[] others, int t, double[][] right) {
     List<double[]> columns = new ArrayList<>();
     if (model.intercept()) {
       columns.add(triangle[0].clone());
@@ -322,18 +392,17 @@ public final class Fit {
     for (int j = starts[t]; j < starts[t + 1]; j++) {
       columns.add(triangle[j].clone());
     }
-    double[][] right = new double[coordinates.length][];
-    Arrays.setAll(right, r -> coordinates[r].clone());
     OrderedQr qr = new OrderedQr(columns.toArray(new double[0][]), right);
-    List<Integer> own = new ArrayList<>();
-    for (int j = before; j < columns.size(); j++) {
-      if (qr.place(j) >= 0) {
-        own.add(qr.place(j));
-      }
-    }
-    double[][] z = new double[right.length][];
-    Arrays.setAll(z, qr::coordinates);
-    return new Sum(own.size(), products(z, own));
+    int[] own =
+        IntStream.range(before, columns.size()).map(qr::place).filter(p -> p >= 0).toArray();
+    double[][] along = new double[right.length][];
+    Arrays.setAll(
+        along,
+        r -> {
+          double[] z = qr.coordinates(r);
+          return Arrays.stream(own).mapToDouble(k -> z[k]).toArray();
+        });
+    return along;
   }
 
   private static double[][] products(double[][] z, List<Integer> own) {

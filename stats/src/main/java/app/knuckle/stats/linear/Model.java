@@ -81,6 +81,44 @@ public record Model(
     return codes;
   }
 
+  /**
+   * Orthonormal contrasts among the effects of a term, as combinations of its columns: the product
+   * of those of its factors, which turn sum-to-zero coefficients into effects and these into
+   * Helmert's contrasts.
+   */
+  double[][] orthonormal(Product product) {
+    double[][] rows = {{1}};
+    for (int f : product.factors()) {
+      double[][] own = helmert(factors.get(f).size());
+      double[][] more = new double[rows.length * own.length][];
+      for (int i = 0; i < more.length; i++) {
+        double[] a = rows[i / own.length];
+        double[] b = own[i % own.length];
+        more[i] = new double[a.length * b.length];
+        for (int j = 0; j < more[i].length; j++) {
+          more[i][j] = a[j / b.length] * b[j % b.length];
+        }
+      }
+      rows = more;
+    }
+    return rows;
+  }
+
+  /** Helmert's contrasts of k effects, of length 1, on the k - 1 coefficients that make these. */
+  private static double[][] helmert(int k) {
+    double[][] rows = new double[k - 1][k - 1];
+    for (int i = 0; i < k - 1; i++) {
+      // Level i + 1 against the mean of those before it; the last effect is minus all others.
+      double size = Math.sqrt((i + 1.0) * (i + 2.0));
+      double last = i == k - 2 ? -(i + 1) / size : 0;
+      for (int c = 0; c < k - 1; c++) {
+        double weight = c <= i ? 1 / size : c == i + 1 ? -(i + 1) / size : 0;
+        rows[i][c] = weight - last;
+      }
+    }
+    return rows;
+  }
+
   /** Whether a term has a covariate whose slope depends on factors. */
   boolean hasSlopes() {
     return terms.stream()

@@ -34,6 +34,7 @@ public final class Residuals {
   private final double[] leverages;
   private final double[] studentised;
   private final double df;
+  private final double[] marginal;
 
   private Residuals(
       int[] rows,
@@ -42,14 +43,47 @@ public final class Residuals {
       double[] leverages,
       double[] studentised,
       double df,
-      double within) {
+      double within,
+      double[] marginal) {
     this.rows = rows;
+    this.marginal = marginal;
     this.within = within;
     this.fitted = fitted;
     this.residuals = residuals;
     this.leverages = leverages;
     this.studentised = studentised;
     this.df = df;
+  }
+
+  /**
+   * What another model leaves, whose rows have no fitted value to themselves.
+   *
+   * @param rows which took part, rising
+   * @param fitted what the model says of each
+   * @param residuals what is left of each
+   * @param marginal what is left of each when only its fixed part is taken off
+   * @param studentised residuals over their standard errors; NaN for none
+   * @param df degrees of freedom by which these are judged
+   * @return the residuals
+   */
+  public static Residuals given(
+      int[] rows,
+      double[] fitted,
+      double[] residuals,
+      double[] marginal,
+      double[] studentised,
+      double df) {
+    double[] values = new double[rows.length];
+    Arrays.setAll(values, i -> fitted[i] + residuals[i]);
+    return new Residuals(
+        rows.clone(),
+        fitted.clone(),
+        residuals.clone(),
+        new double[rows.length],
+        studentised.clone(),
+        df,
+        Alike.within(values),
+        marginal.clone());
   }
 
   /**
@@ -101,7 +135,7 @@ public final class Residuals {
       boolean own = leverages[i] > ALL_ITS_OWN || error.df() < 2 || exact;
       studentised[i] = own ? Double.NaN : r * Math.sqrt((error.df() - 1) / left);
     }
-    return new Residuals(rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within);
+    return new Residuals(rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within, null);
   }
 
   private static boolean takesPart(Model model, double[] values, int row) {
@@ -135,6 +169,15 @@ public final class Residuals {
    */
   public double[] residuals() {
     return residuals;
+  }
+
+  /**
+   * What is left when only the fixed part of a mixed model is taken off.
+   *
+   * @return one value a row that took part; null of a model without random effects
+   */
+  public double[] marginal() {
+    return marginal;
   }
 
   /**

@@ -13,10 +13,7 @@ import java.util.List;
  * @see "Satterthwaite, F. E. (1946). An approximate distribution of estimates of variance
  *     components. Biometrics Bulletin 2, 110-114"
  */
-public record Strata(List<Stratum> layers, double offset) {
-
-  /** Why a mean has no value. */
-  public static final String EMPTY_CELLS = "cannot be estimated: empty cells";
+public record Strata(List<Stratum> layers, double offset) implements Estimator {
 
   public Strata {
     layers = List.copyOf(layers);
@@ -32,45 +29,6 @@ public record Strata(List<Stratum> layers, double offset) {
   }
 
   /**
-   * A combination of coefficients that can be estimated: in each layer its vector, on the scale of
-   * the response.
-   *
-   * @param vectors one a layer
-   */
-  public record Estimable(double[][] vectors) {
-
-    /**
-     * A weighted sum.
-     *
-     * @param weight of the other
-     * @param other another one
-     * @return this plus the other times its weight
-     */
-    public Estimable plus(double weight, Estimable other) {
-      double[][] sum = new double[vectors.length][];
-      for (int s = 0; s < sum.length; s++) {
-        sum[s] = vectors[s].clone();
-        for (int k = 0; k < sum[s].length; k++) {
-          sum[s][k] += weight * other.vectors[s][k];
-        }
-      }
-      return new Estimable(sum);
-    }
-
-    /**
-     * The same times a number.
-     *
-     * @param factor any number
-     * @return the product
-     */
-    public Estimable times(double factor) {
-      double[][] product = new double[vectors.length][];
-      Arrays.setAll(product, s -> Arrays.stream(vectors[s]).map(x -> x * factor).toArray());
-      return new Estimable(product);
-    }
-  }
-
-  /**
    * A mean.
    *
    * @param levels one a factor of the models; -1 for the average over its levels
@@ -78,6 +36,7 @@ public record Strata(List<Stratum> layers, double offset) {
    *     deviations from the means of units only, which are 0 on average
    * @return null if it cannot be estimated
    */
+  @Override
   public Estimable mean(int[] levels, double[] at) {
     double[][] vectors = new double[layers.size()][];
     for (int s = 0; s < vectors.length; s++) {
@@ -120,6 +79,7 @@ public record Strata(List<Stratum> layers, double offset) {
    * @param e the combination
    * @return its value, less the origin of the response if it is a mean
    */
+  @Override
   public double value(Estimable e) {
     double sum = 0;
     for (int s = 0; s < layers.size(); s++) {
@@ -155,6 +115,7 @@ public record Strata(List<Stratum> layers, double offset) {
    *
    * @return the origin
    */
+  @Override
   public double origin() {
     return offset + layers.get(0).fit().origin(layers.get(0).response()) / layers.get(0).scale();
   }
@@ -166,6 +127,7 @@ public record Strata(List<Stratum> layers, double offset) {
    * @param b the other
    * @return NaN if a layer that counts has no error
    */
+  @Override
   public double covariance(Estimable a, Estimable b) {
     double[] weights = weights(a, b);
     double sum = 0;
@@ -183,6 +145,7 @@ public record Strata(List<Stratum> layers, double offset) {
    * @param e the combination
    * @return NaN if a layer that counts has no error, or if a sum of errors is not above 0
    */
+  @Override
   public double variance(Estimable e) {
     double sum = covariance(e, e);
     return isSummed() && !(sum > 0) ? Double.NaN : sum;
@@ -213,6 +176,7 @@ public record Strata(List<Stratum> layers, double offset) {
    * @return those of the layer it rests on, or Satterthwaite's when it rests on several, signs as
    *     they stand
    */
+  @Override
   public double df(Estimable e) {
     double[] weights = weights(e, e);
     double size = Arrays.stream(weights).map(Math::abs).sum();
@@ -247,48 +211,24 @@ public record Strata(List<Stratum> layers, double offset) {
     return sum;
   }
 
-  /**
-   * Means as everything after them knows them.
-   *
-   * @param means the combinations
-   * @param counts rows behind each
-   * @return the estimates
-   */
-  public Estimates estimates(List<Estimable> means, long[] counts) {
-    double[] deviations = means.stream().mapToDouble(this::value).toArray();
-    return new Estimates(
-        origin(),
-        deviations,
-        counts,
-        new app.knuckle.stats.means.Covariance() {
-          @Override
-          public double variance(int i) {
-            return Strata.this.variance(means.get(i));
-          }
+  @Override
+  public long count(int[] levels) {
+    return layers.get(layers.size() - 1).fit().count(levels);
+  }
 
-          @Override
-          public double between(int i, int j) {
-            return covariance(means.get(i), means.get(j));
-          }
+  @Override
+  public double covariateMean(int covariate) {
+    return layers.get(0).fit().covariateMean(covariate);
+  }
 
-          @Override
-          public double ofDifference(int i, int j) {
-            Estimable d = means.get(i).plus(-1, means.get(j));
-            return Strata.this.variance(d);
-          }
-        },
-        new app.knuckle.stats.means.DegreesOfFreedom() {
-          @Override
-          public double of(int i) {
-            return df(means.get(i));
-          }
+  @Override
+  public Quantity commonDf() {
+    return Quantity.of(layers.get(layers.size() - 1).errorDf());
+  }
 
-          @Override
-          public double ofDifference(int i, int j) {
-            return df(means.get(i).plus(-1, means.get(j)));
-          }
-        },
-        isSummed() ? Stratum.ErrorSum.NOT_ABOVE_0 : Estimates.NO_ERROR);
+  @Override
+  public String noError() {
+    return isSummed() ? Stratum.ErrorSum.NOT_ABOVE_0 : Estimates.NO_ERROR;
   }
 
   /**
@@ -296,6 +236,7 @@ public record Strata(List<Stratum> layers, double offset) {
    *
    * @return absent without degrees of freedom
    */
+  @Override
   public Quantity errorMs() {
     return layers.get(layers.size() - 1).errorMs();
   }

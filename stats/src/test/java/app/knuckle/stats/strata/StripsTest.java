@@ -1,5 +1,6 @@
 package app.knuckle.stats.strata;
 
+import app.knuckle.stats.linear.Estimable;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -86,7 +87,7 @@ class StripsTest {
     double[] growth = growth(seed);
     Strips strips = strips(growth);
     Strata strata = strips.strata();
-    Strata.Estimable cell = strata.mean(new int[] {-1, 1, 0});
+    Estimable cell = strata.mean(new int[] {-1, 1, 0});
     double plain =
         IntStream.range(0, growth.length)
             .filter(i -> MESH.codes()[i] == 1 && DENSITY.codes()[i] == 0)
@@ -107,7 +108,7 @@ class StripsTest {
   }
 
   private static double variance(Strata strata, int a, int b, int c, int d) {
-    Strata.Estimable difference =
+    Estimable difference =
         strata.mean(new int[] {-1, a, b}).plus(-1, strata.mean(new int[] {-1, c, d}));
     return strata.covariance(difference, difference);
   }

@@ -10,6 +10,7 @@ import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.layers.LayeredAnswer;
 import app.knuckle.study.answers.linear.LinearAnswer;
+import app.knuckle.study.answers.mixed.MixedAnswer;
 import app.knuckle.study.answers.ranks.RankAnswer;
 import app.knuckle.study.answers.samples.SampleAnswer;
 import app.knuckle.study.answers.together.AssociationAnswer;
@@ -102,7 +103,8 @@ public final class Answering {
     }
     boolean associated = Laid.isAssociated(inquiry);
     boolean bare = inquiry.treatments().isEmpty();
-    if (bare && (inquiry.pairs() != null || inquiry.unit() != null)) {
+    boolean random = inquiry.method() == Inquiry.Method.MIXED;
+    if (bare && !random && (inquiry.pairs() != null || inquiry.unit() != null)) {
       throw waiting(
           "pairs and repeated units need a treatment that differs within them",
           "Choose the treatment, or leave out who was paired or repeated");
@@ -230,6 +232,9 @@ public final class Answering {
     if (inquiry.method() == Inquiry.Method.RANKS
         || inquiry.method() == Inquiry.Method.PERMUTATION) {
       return RankAnswer.to(frame, inquiry, measured, progress, stages);
+    }
+    if (inquiry.method() == Inquiry.Method.MIXED) {
+      return MixedAnswer.to(frame, inquiry, measured, progress, stages);
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return SampleAnswer.to(frame, inquiry, measured);

@@ -74,7 +74,11 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
     if (inquiry.together()) {
       needed.addAll(inquiry.measured());
     }
-    return needed;
+    inquiry.random().terms().stream()
+        .flatMap(List::stream)
+        .filter(column -> !needed.contains(column))
+        .forEach(needed::add);
+    return needed.stream().distinct().toList();
   }
 
   static Refused noRow(Table table, Inquiry inquiry, Numbers response) {

@@ -94,6 +94,7 @@ final class Laying {
 
   /** No column can play two parts. */
   private void checkParts() {
+    inquiry.random().terms().forEach(term -> term.forEach(frame::column));
     Set<String> seen = new LinkedHashSet<>();
     List<String> all = Part.alone().stream().flatMap(part -> part.in(inquiry).stream()).toList();
     for (String name : all) {

@@ -99,6 +99,17 @@ public record Tested(
     }
 
     @Override
+    public List<Tested> mixed(TestResult.MixedResult result) {
+      return result.rows().stream()
+          .filter(row -> row.df().exists())
+          .map(
+              row ->
+                  new Tested(
+                      row.term().names(), "F", row.df(), row.errorDf(), row.f(), row.p(), NONE))
+          .toList();
+    }
+
+    @Override
     public List<Tested> unequal(TestResult.UnequalResult result) {
       var test = result.test();
       return List.of(

@@ -112,7 +112,11 @@ public final class FindingsFile {
     for (int i = 0; i < left.rows().length; i++) {
       ObjectNode row = rows.addObject().put("row", frame.sourceRow(left.rows()[i]) + 1);
       row.put("fitted", left.fitted()[i]).put("residual", left.residuals()[i]);
-      row.put("leverage", left.leverages()[i]);
+      if (left.marginal() != null) {
+        row.put("marginal", left.marginal()[i]);
+      } else {
+        row.put("leverage", left.leverages()[i]);
+      }
       if (Double.isNaN(left.studentised()[i])) {
         row.putNull("studentised")
             .put(

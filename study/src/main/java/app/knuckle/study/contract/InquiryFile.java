@@ -48,6 +48,9 @@ public final class InquiryFile {
           "terms",
           "squares",
           "method",
+          "random",
+          "withinUnit",
+          "denominator",
           "alpha",
           "direction",
           "reference",
@@ -126,11 +129,17 @@ public final class InquiryFile {
             : null;
     d.terms = terms(node.path("terms"), keys);
     d.squares = Squares.of(node.path("squares").asText("after-all")).orElseThrow();
+    boolean isRandom = !node.path("random").isMissingNode();
+    String usual = (isRandom ? Inquiry.Method.MIXED : Inquiry.Method.LEAST_SQUARES).key();
     d.method =
         Arrays.stream(Inquiry.Method.values())
-            .filter(m -> m.key().equals(node.path("method").asText("least-squares")))
+            .filter(m -> m.key().equals(node.path("method").asText(usual)))
             .findFirst()
             .orElseThrow();
+    if (isRandom && d.method == Inquiry.Method.LEAST_SQUARES) {
+      d.method = Inquiry.Method.MIXED;
+    }
+    RandomFile.read(node, keys, d);
     d.alpha = alpha;
     d.direction = Direction.of(node.path("direction").asText("either")).orElseThrow();
     d.reference = keys.textsByName(node, "reference");
@@ -141,7 +150,7 @@ public final class InquiryFile {
     return d.inquiry();
   }
 
-  private static <T> Set<String> keysOf(T[] values, Function<T, String> key) {
+  static <T> Set<String> keysOf(T[] values, Function<T, String> key) {
     return Arrays.stream(values).map(key).collect(Collectors.toSet());
   }
 
@@ -362,6 +371,7 @@ public final class InquiryFile {
     if (inquiry.method() != Inquiry.Method.LEAST_SQUARES) {
       node.put("method", inquiry.method().key());
     }
+    RandomFile.write(inquiry.random(), node);
     node.put("alpha", inquiry.alpha());
     if (inquiry.direction() != Direction.EITHER) {
       node.put("direction", inquiry.direction().key());

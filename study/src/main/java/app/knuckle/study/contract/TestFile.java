@@ -47,6 +47,12 @@ final class TestFile {
     }
 
     @Override
+    public Void mixed(TestResult.MixedResult test) {
+      MixedFile.write(ofOne(), test);
+      return null;
+    }
+
+    @Override
     public Void unequal(TestResult.UnequalResult test) {
       TestFile.unequal(ofOne(), test);
       return null;
@@ -249,7 +255,7 @@ final class TestFile {
     put(node, "leastSignificantDifference", fit.leastSignificantDifference());
   }
 
-  private static void slopes(ArrayNode nodes, List<TestResult.Slope> slopes) {
+  static void slopes(ArrayNode nodes, List<TestResult.Slope> slopes) {
     for (TestResult.Slope slope : slopes) {
       ObjectNode node = nodes.addObject().put("name", slope.name()).put("mean", slope.mean());
       node.put("slope", slope.test().estimate());

@@ -95,6 +95,7 @@ public final class Changes {
   public static String title(Inquiry.Method method) {
     return switch (method) {
       case LEAST_SQUARES -> "Judge by least squares";
+      case MIXED -> "Judge with random effects";
       case UNEQUAL_SPREAD -> "Judge by each group's own spread";
       case RANKS -> "Judge on ranks";
       case PERMUTATION -> "Judge by permutation";
@@ -103,6 +104,7 @@ public final class Changes {
 
   private static String name(Inquiry.Method method) {
     return switch (method) {
+      case MIXED -> "random effects";
       case UNEQUAL_SPREAD -> "own spreads";
       case RANKS -> "on ranks";
       case PERMUTATION -> "by permutation";

@@ -376,12 +376,21 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     return switch (inquiry.method()) {
       case RANKS -> name + ", on ranks";
       case PERMUTATION -> name + ", by permutation";
+      case MIXED -> name + ", " + random(inquiry) + " random";
       case UNEQUAL_SPREAD -> name + ", own spreads";
       case LEAST_SQUARES ->
           inquiry.covariates().isEmpty()
               ? name
               : name + ", adjusted for " + String.join(" and ", inquiry.covariates());
     };
+  }
+
+  private static String random(Inquiry inquiry) {
+    List<List<String>> terms = RandomPart.of(inquiry);
+    return terms.isEmpty()
+        ? "readings"
+        : Numerals.list(
+            terms.stream().map(term -> term.get(term.size() - 1)).distinct().toList());
   }
 
   private static String reason(Optional<Column> measured, Optional<Column> treatment) {

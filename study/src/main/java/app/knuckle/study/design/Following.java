@@ -82,6 +82,7 @@ public final class Following {
             part.give(d, names.apply(part.in(d)));
           }
           d.terms = new Terms(d.terms.choice(), d.terms.chosen().stream().map(names).toList());
+          d.random = d.random.with(d.random.terms().stream().map(names).toList());
           d.reference = keyed(d.reference, name);
           d.adjustAt = keyed(d.adjustAt, name);
           d.edges = keyed(d.edges, name);

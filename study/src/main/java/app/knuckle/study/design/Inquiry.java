@@ -30,6 +30,7 @@ import java.util.function.Consumer;
  * @param terms which terms the model has
  * @param squares kind of the sums of squares
  * @param method how the groups are compared
+ * @param random what is random; that of the design unless the method is mixed
  * @param alpha level of significance, between 0 and 1
  * @param direction in which a difference is looked for
  * @param reference the level of a treatment that others are compared with
@@ -54,6 +55,7 @@ public record Inquiry(
     Terms terms,
     Squares squares,
     Method method,
+    RandomPart random,
     double alpha,
     Direction direction,
     Map<String, String> reference,
@@ -76,6 +78,7 @@ public record Inquiry(
     strips = List.copyOf(strips);
     occasions = List.copyOf(occasions);
     covariates = List.copyOf(covariates);
+    random = method == Method.MIXED ? random : RandomPart.OF_DESIGN;
     reference = inOrder(reference);
     adjustAt = inOrder(adjustAt);
     compare = List.copyOf(compare);
@@ -88,18 +91,31 @@ public record Inquiry(
   /** How groups are compared. */
   public enum Method {
     /** Least squares: normal errors of equal spread. */
-    LEAST_SQUARES("least-squares"),
+    LEAST_SQUARES("least-squares", "least squares"),
+    /** Some effects drawn at random, their variances estimated. */
+    MIXED("mixed", "random effects"),
     /** Each group with its own spread. */
-    UNEQUAL_SPREAD("unequal-spread"),
+    UNEQUAL_SPREAD("unequal-spread", "each group's own spread"),
     /** Ranks in place of values. */
-    RANKS("ranks"),
+    RANKS("ranks", "ranks"),
     /** Values rearranged among the groups. */
-    PERMUTATION("permutation");
+    PERMUTATION("permutation", "permutation");
 
     private final String key;
+    private final String words;
 
-    Method(String key) {
+    Method(String key, String words) {
       this.key = key;
+      this.words = words;
+    }
+
+    /**
+     * What a sentence says that it is judged by.
+     *
+     * @return such as "each group's own spread"
+     */
+    public String words() {
+      return words;
     }
 
     /**
@@ -249,6 +265,9 @@ public record Inquiry(
     /** How groups are compared. */
     public Method method = Method.LEAST_SQUARES;
 
+    /** What is random. */
+    public RandomPart random = RandomPart.OF_DESIGN;
+
     /** Level of significance. */
     public double alpha = USUAL_ALPHA;
 
@@ -290,6 +309,7 @@ public record Inquiry(
           terms,
           squares,
           method,
+          random,
           alpha,
           direction,
           reference,
@@ -339,6 +359,7 @@ public record Inquiry(
     boolean inBlocks = !blocks.isEmpty() || unit != null;
     return switch (method) {
       case LEAST_SQUARES, PERMUTATION -> Procedure.Setting.MEANS;
+      case MIXED -> Procedure.Setting.OWN_ERRORS;
       case UNEQUAL_SPREAD -> Procedure.Setting.OWN_SPREADS;
       case RANKS -> inBlocks ? Procedure.Setting.RANKS_IN_BLOCKS : Procedure.Setting.RANKS;
     };
@@ -375,6 +396,7 @@ public record Inquiry(
     d.terms = terms;
     d.squares = squares;
     d.method = method;
+    d.random = random;
     d.alpha = alpha;
     d.direction = direction;
     d.reference = reference;
@@ -455,12 +477,12 @@ public record Inquiry(
 
   /**
    * Whether the sentence has a gap: it is not said yet what was done, nor what is expected, nor
-   * that several columns are looked at together.
+   * that several columns are looked at together, nor where the variation lies.
    *
    * @return true while the values can only be described
    */
   public boolean hasGap() {
-    return treatments.isEmpty() && expected == null && !(together && measured.size() > 1);
+    return treatments.isEmpty() && method != Method.MIXED && expected == null && !(together && measured.size() > 1);
   }
 
   /**

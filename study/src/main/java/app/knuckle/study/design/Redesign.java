@@ -2,6 +2,7 @@ package app.knuckle.study.design;
 
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.mixed.WithinUnit;
 import app.knuckle.study.design.Inquiry.Compare;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Inquiry.Terms;
@@ -119,6 +120,7 @@ public final class Redesign {
             && inquiry.strips().isEmpty();
     return switch (method) {
       case LEAST_SQUARES -> null;
+      case MIXED -> whyNotMixed(inquiry);
       case UNEQUAL_SPREAD ->
           inquiry.treatments().size() == 1 && plain && inquiry.pairs() == null
               ? null
@@ -143,6 +145,22 @@ public final class Redesign {
     };
   }
 
+  private static String whyNotMixed(Inquiry inquiry) {
+    boolean other =
+        inquiry.pairs() != null
+            || !inquiry.strips().isEmpty()
+            || inquiry.together()
+            || inquiry.expected() != null;
+    if (other) {
+      return "needs a design without pairs, strips, an expected value or responses together";
+    }
+    Inquiry mixed = inquiry.but(d -> d.method = Method.MIXED);
+    boolean fades = mixed.random().within() == WithinUnit.FIRST_ORDER;
+    return RandomPart.of(mixed).isEmpty() && !fades
+        ? "needs blocks, whole plots, repeated units or another grouping to be random"
+        : null;
+  }
+
   private static void comparisons(Inquiry before, Inquiry.Draft d) {
     boolean pairsPossible =
         !d.treatments.isEmpty() && d.pairs == null && d.method != Method.PERMUTATION;
@@ -157,7 +175,8 @@ public final class Redesign {
     for (Compare c : d.compare) {
       boolean known = d.treatments.containsAll(c.of()) && d.treatments.containsAll(c.within());
       known &= c.weights().stream().allMatch(w -> d.treatments.containsAll(w.levels().keySet()));
-      boolean own = c.isContrast() && d.method == Method.LEAST_SQUARES;
+      boolean own =
+          c.isContrast() && (d.method == Method.LEAST_SQUARES || d.method == Method.MIXED);
       if (known && (own || !c.isContrast() && sameTreatments && fits(d, c, sameMethod))) {
         kept.add(c);
       }
@@ -190,7 +209,7 @@ public final class Redesign {
         switch (d.method) {
           case UNEQUAL_SPREAD -> Procedure.GAMES_HOWELL;
           case RANKS -> inBlocks ? Procedure.NEMENYI : Procedure.DUNN_HOLM;
-          case LEAST_SQUARES, PERMUTATION -> Procedure.TUKEY;
+          case LEAST_SQUARES, MIXED, PERMUTATION -> Procedure.TUKEY;
         };
     boolean ranks = d.method == Method.RANKS;
     return Compare.pairs(of, same == null || ranks ? usual : same);

@@ -8,6 +8,11 @@ import app.knuckle.stats.anova.RelativeEfficiency;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Coefficient;
+import app.knuckle.stats.mixed.Component;
+import app.knuckle.stats.mixed.Effects;
+import app.knuckle.stats.mixed.MixedFit;
+import app.knuckle.stats.mixed.Moments;
+import app.knuckle.stats.mixed.WithinUnit;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.stats.ranks.CountedLaw;
 import app.knuckle.stats.strata.Sphericity;
@@ -88,6 +93,9 @@ public sealed interface TestResult {
 
     /** Of a linear model. */
     R anova(AnovaResult test);
+
+    /** Of a mixed model. */
+    R mixed(MixedResult test);
 
     /** Of groups with a spread of their own. */
     R unequal(UnequalResult test);
@@ -273,6 +281,64 @@ public sealed interface TestResult {
       Quantity leastSignificantDifference,
       Quantity weightedT,
       Quantity weightedLeastSignificantDifference) {}
+
+  /**
+   * A mixed model.
+   *
+   * @param rows tests of the fixed part
+   * @param fit how well the model fits
+   * @param variation where the variation lies
+   * @param covariates slopes
+   * @param mean of all rows, where nothing else is fixed; null elsewhere
+   */
+  record MixedResult(
+      List<MixedFit.Row> rows,
+      MixedFit.Figures fit,
+      Variation variation,
+      List<Slope> covariates,
+      StudentT mean)
+      implements TestResult {
+    public MixedResult {
+      rows = List.copyOf(rows);
+      covariates = List.copyOf(covariates);
+    }
+
+    @Override
+    public List<Judged> judged() {
+      return rows.stream()
+          .filter(r -> r.df().exists())
+          .map(r -> new Judged(r.term().names(), r.p()))
+          .toList();
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.mixed(this);
+    }
+  }
+
+  /**
+   * Where the variation of a mixed model lies.
+   *
+   * @param components random terms in order, then the residual
+   * @param within how repeated readings hang together
+   * @param correlation of occasions next to each other, if errors fade
+   * @param equalVariances test that all occasions have one variance, if each has its own
+   * @param moments estimates by mean squares, where there are any
+   * @param effects predicted, one a random term
+   */
+  record Variation(
+      List<Component> components,
+      WithinUnit within,
+      Optional<MixedFit.Correlation> correlation,
+      Optional<MixedFit.Ratio> equalVariances,
+      Optional<Moments> moments,
+      List<Effects> effects) {
+    public Variation {
+      components = List.copyOf(components);
+      effects = List.copyOf(effects);
+    }
+  }
 
   /**
    * A one-way test that takes each group's own spread.

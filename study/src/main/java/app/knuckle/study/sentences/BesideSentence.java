@@ -97,7 +97,7 @@ public final class BesideSentence {
               : "adjusting for " + named(right, b.covariates()));
     }
     if (a.method() != b.method()) {
-      all.add("judged by " + method(b.method()));
+      all.add("judged by " + b.method().words());
     }
     if (!a.blocks().equals(b.blocks())) {
       all.add(
@@ -121,15 +121,6 @@ public final class BesideSentence {
       all.add(a.named("").equals(b.named("")) ? "asked alike" : "asked otherwise");
     }
     return String.join(", ", all);
-  }
-
-  private static String method(Inquiry.Method method) {
-    return switch (method) {
-      case LEAST_SQUARES -> "least squares";
-      case UNEQUAL_SPREAD -> "each group's own spread";
-      case RANKS -> "ranks";
-      case PERMUTATION -> "permutation";
-    };
   }
 
   private static String named(Findings findings, List<String> columns) {

@@ -80,7 +80,14 @@ public final class DesignSentences {
 
     @Override
     public String anova(TestResult.AnovaResult test) {
-      return DesignSentences.this.anova(test.table());
+      return EffectsSentence.of(label(), inquiry, rows(test.table()));
+    }
+
+    @Override
+    public String mixed(TestResult.MixedResult test) {
+      return test.rows().isEmpty()
+          ? VariationSentence.of(label(), test.variation(), inquiry.alpha())
+          : EffectsSentence.of(label(), inquiry, VariationSentence.rows(test));
     }
 
     @Override
@@ -214,66 +221,16 @@ public final class DesignSentences {
         : "No evidence that " + label() + " differs" + among + ", " + statistic + ".";
   }
 
-  private String anova(AnovaTable table) {
-    List<AnovaTable.Row> found = new ArrayList<>();
-    List<AnovaTable.Row> main = new ArrayList<>();
-    for (AnovaTable.Row row : table.rows()) {
-      if (row.isError() || !inquiry.treatments().containsAll(row.term().names())) {
-        continue;
-      }
-      boolean several = row.term().names().size() > 1;
-      if (several && isSignificant(row)) {
-        found.add(row);
-      } else if (!several) {
-        main.add(row);
-      }
-    }
-    if (!found.isEmpty()) {
-      AnovaTable.Row row = found.get(found.size() - 1);
-      List<String> names = row.term().names();
-      return "The effect of "
-          + names.get(0)
-          + " on "
-          + label()
-          + " depends on "
-          + Numerals.list(names.subList(1, names.size()))
-          + ", "
-          + statistic(row)
-          + ".";
-    }
-    List<String> yes = new ArrayList<>();
-    List<String> no = new ArrayList<>();
-    List<String> unknown = new ArrayList<>();
-    for (AnovaTable.Row row : main) {
-      if (row.effect() == null || !row.effect().p().exists()) {
-        unknown.add(row.source());
-      } else {
-        (isSignificant(row) ? yes : no).add(row.source() + " (" + statistic(row) + ")");
-      }
-    }
-    List<String> parts = new ArrayList<>();
-    if (!yes.isEmpty()) {
-      parts.add(Prose.capital(label()) + " differs between the levels of " + Numerals.list(yes));
-    }
-    if (!no.isEmpty()) {
-      parts.add(
-          (parts.isEmpty()
-                  ? "No evidence that " + label() + " differs"
-                  : "no evidence that it does")
-              + " between the levels of "
-              + Numerals.list(no));
-    }
-    if (!unknown.isEmpty()) {
-      parts.add(
-          (parts.isEmpty() ? Prose.capital(label()) + " cannot be" : "it cannot be")
-              + " tested between the levels of "
-              + Numerals.list(unknown));
-    }
-    return parts.isEmpty() ? "No test could be made." : String.join("; ", parts) + ".";
-  }
-
-  private boolean isSignificant(AnovaTable.Row row) {
-    return row.effect() != null && Significance.reached(row.effect().p(), inquiry.alpha());
+  private static List<EffectsSentence.Row> rows(AnovaTable table) {
+    return table.rows().stream()
+        .filter(row -> !row.isError())
+        .map(
+            row ->
+                row.effect() == null
+                    ? EffectsSentence.Row.unknown(row.term().names())
+                    : new EffectsSentence.Row(
+                        row.term().names(), row.effect().p(), statistic(row)))
+        .toList();
   }
 
   private static String statistic(AnovaTable.Row row) {
@@ -304,27 +261,48 @@ public final class DesignSentences {
                     + Numerals.share(row.effect().partialEtaSquared()));
           }
         }
-        if (!rows.isEmpty()) {
-          words.append(" In full: ").append(String.join("; ", rows)).append(".");
-        }
-        for (TestResult.Slope slope : a.covariates()) {
+        inFull(words, rows);
+        slopes(words, a.covariates());
+      } else if (test instanceof TestResult.MixedResult m) {
+        inFull(
+            words,
+            VariationSentence.rows(m).stream()
+                .filter(row -> row.p().exists())
+                .map(row -> String.join(" x ", row.term()) + " " + row.statistic())
+                .toList());
+        slopes(words, m.covariates());
+        if (!m.rows().isEmpty()) {
           words
-              .append(" The slope on ")
-              .append(slope.name())
-              .append(" is ")
-              .append(
-                  Numerals.fixed(
-                      slope.test().estimate(),
-                      slope.test().se().exists()
-                          ? Numerals.decimalsFor(slope.test().se().value())
-                          : 2))
-              .append(" (")
-              .append(Numerals.pStatement(slope.test().p()))
-              .append(").");
+              .append(' ')
+              .append(VariationSentence.of(label(), m.variation(), inquiry.alpha()));
         }
       }
     }
     return words.toString();
+  }
+
+  private static void inFull(StringBuilder words, List<String> rows) {
+    if (!rows.isEmpty()) {
+      words.append(" In full: ").append(String.join("; ", rows)).append(".");
+    }
+  }
+
+  private static void slopes(StringBuilder words, List<TestResult.Slope> slopes) {
+    for (TestResult.Slope slope : slopes) {
+      words
+          .append(" The slope on ")
+          .append(slope.name())
+          .append(" is ")
+          .append(
+              Numerals.fixed(
+                  slope.test().estimate(),
+                  slope.test().se().exists()
+                      ? Numerals.decimalsFor(slope.test().se().value())
+                      : 2))
+          .append(" (")
+          .append(Numerals.pStatement(slope.test().p()))
+          .append(").");
+    }
   }
 
   private String ranking() {

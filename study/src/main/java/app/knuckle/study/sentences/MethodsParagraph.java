@@ -1,6 +1,7 @@
 package app.knuckle.study.sentences;
 
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.RecordsUsed;
@@ -119,12 +120,16 @@ public final class MethodsParagraph {
     if (findings.refusal().isPresent() || inquiry.hasGap()) {
       return "";
     }
-    boolean described = inquiry.treatments().isEmpty() && inquiry.expected() == null;
+    boolean described =
+        inquiry.treatments().isEmpty()
+            && inquiry.expected() == null
+            && inquiry.method() != Inquiry.Method.MIXED;
     String by =
         described
             ? "Correlations were computed over the rows complete in all columns"
             : switch (inquiry.method()) {
               case LEAST_SQUARES -> leastSquares();
+              case MIXED -> mixed();
               case UNEQUAL_SPREAD -> "Each group has a spread of its own (Welch)";
               case RANKS -> "The analysis is by ranks";
               case PERMUTATION -> "p is by rearrangement of the values";
@@ -152,6 +157,31 @@ public final class MethodsParagraph {
     return findings.first().fit() != null && findings.first().groups().size() == 2
         ? "The two were judged by Student's t test with one spread for both"
         : "The analysis is by least squares" + squares();
+  }
+
+  private String mixed() {
+    List<String> terms =
+        RandomPart.of(inquiry).stream().map(term -> String.join(" x ", term)).toList();
+    String drawn =
+        terms.isEmpty()
+            ? "The errors of one " + inquiry.unit() + " hang together"
+            : "The effects of " + Numerals.list(terms) + " are random";
+    String within =
+        switch (inquiry.random().within()) {
+          case EQUAL -> "";
+          case FIRST_ORDER -> ", fading from one occasion to the next";
+          case OWN_VARIANCES -> ", and every occasion has a variance of its own";
+        };
+    String judged =
+        switch (inquiry.random().denominator()) {
+          case KENWARD_ROGER -> "Kenward and Roger's adjustment";
+          case SATTERTHWAITE -> "Satterthwaite's degrees of freedom";
+        };
+    return drawn
+        + within
+        + "; variances were estimated by restricted maximum likelihood (REML), and the fixed part"
+        + " judged by F with "
+        + judged;
   }
 
   /** The kinds of squares differ only where cells hold unlike numbers of rows. */

@@ -125,6 +125,16 @@ public final class Numerals {
   }
 
   /**
+   * A share in percent: "82%".
+   *
+   * @param share from 0 to 1; may be absent
+   * @return whole, or a dash
+   */
+  public static String percent(Quantity share) {
+    return share.exists() ? fixed(100 * share.value(), 0) + "%" : NONE;
+  }
+
+  /**
    * A level of confidence in percent, with the decimals that it has.
    *
    * @param alpha one less the confidence, between 0 and 1

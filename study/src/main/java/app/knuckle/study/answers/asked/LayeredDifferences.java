@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.linear.Estimator;
+import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
@@ -72,7 +74,7 @@ public final class LayeredDifferences {
         mixed ? weightedT(own, held) : null);
   }
 
-  private Strata.Estimable mean(Treatment own, int level, Treatment held) {
+  private Estimable mean(Treatment own, int level, Treatment held) {
     int[] codes = new int[factors];
     Arrays.fill(codes, -1);
     codes[own.at()] = level;
@@ -85,14 +87,14 @@ public final class LayeredDifferences {
   private TestResult.Difference difference(
       List<String> of,
       List<String> held,
-      Strata.Estimable one,
-      Strata.Estimable other,
+      Estimable one,
+      Estimable other,
       Quantity weightedT) {
     if (one == null || other == null) {
-      Quantity absent = Quantity.absent(Strata.EMPTY_CELLS);
+      Quantity absent = Quantity.absent(Estimator.EMPTY_CELLS);
       return new TestResult.Difference(of, held, absent, absent, absent, null, null);
     }
-    Strata.Estimable d = one.plus(-1, other);
+    Estimable d = one.plus(-1, other);
     Quantity se = Quantity.finite(Math.sqrt(strata.variance(d)), NO_NOISE);
     double df = strata.df(d);
     Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(NO_NOISE);

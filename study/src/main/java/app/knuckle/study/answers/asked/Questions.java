@@ -2,7 +2,6 @@ package app.knuckle.study.answers.asked;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
@@ -11,7 +10,8 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.Strata;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Place;
@@ -32,11 +32,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.TDistribution;
 
-/** What an inquiry asks of means, answered from the layers of a fit. */
+/** What an inquiry asks of means, answered from what was estimated. */
 public final class Questions {
 
   private static final String OWN_ERRORS =
@@ -49,32 +50,32 @@ public final class Questions {
   private static final double SUMS_TO_ZERO = 1e-9;
 
   private final Inquiry inquiry;
-  private final Strata strata;
+  private final Estimator estimator;
   private final List<Factor> factors;
   private final List<String> covariates;
   private final double[] at;
-  private final AnovaTable table;
+  private final Function<Term, Quantity> overall;
   private final Progress progress;
   private final Stages stages;
   private final String measured;
   private final List<ComparisonResult> comparisons = new ArrayList<>();
 
   /**
-   * Means that a fit can give.
+   * A response that was fitted.
    *
-   * @param measured the response
-   * @param strata the layers of the fit
+   * @param measured its name
+   * @param estimator what was estimated
    * @param factors blocks and treatments, as the models have them
    * @param covariates by their names
-   * @param table the analysis of variance; null for none
+   * @param overall p of the test of a term, which guards the least significant difference
    */
-  public record Estimable(
+  public record Fitted(
       String measured,
-      Strata strata,
+      Estimator estimator,
       List<Factor> factors,
       List<String> covariates,
-      AnovaTable table) {
-    public Estimable {
+      Function<Term, Quantity> overall) {
+    public Fitted {
       factors = List.copyOf(factors);
       covariates = List.copyOf(covariates);
     }
@@ -88,28 +89,28 @@ public final class Questions {
    * @param progress asked on the way
    * @param stages of the inquiry
    */
-  public Questions(Inquiry inquiry, Estimable fit, Progress progress, Stages stages) {
+  public Questions(Inquiry inquiry, Fitted fit, Progress progress, Stages stages) {
     this.inquiry = inquiry;
     this.progress = progress;
     this.stages = stages;
     measured = fit.measured();
-    strata = fit.strata();
+    estimator = fit.estimator();
     factors = fit.factors();
     covariates = fit.covariates();
-    table = fit.table();
+    overall = fit.overall();
     at =
         covariates.stream()
             .mapToDouble(c -> inquiry.adjustAt().getOrDefault(c, Double.NaN))
             .toArray();
   }
 
-  private record Mean(Map<String, String> levels, int[] codes, Strata.Estimable estimable) {}
+  private record Mean(Map<String, String> levels, int[] codes, Estimable estimable) {}
 
   /** What is the same for one fit, whatever is compared and however it is judged. */
   private <V> V known(String what, Object of, Supplier<V> make) {
     return stages.of(
         what + " of " + measured + ": " + of,
-        List.of(new Stages.Same(strata), inquiry.adjustAt()),
+        List.of(new Stages.Same(estimator), inquiry.adjustAt()),
         make);
   }
 
@@ -142,7 +143,7 @@ public final class Questions {
       String level = levels.get(factors.get(f).name());
       codes[f] = level == null ? -1 : factors.get(f).levels().indexOf(level);
     }
-    return new Mean(levels, codes, strata.mean(codes, at));
+    return new Mean(levels, codes, estimator.mean(codes, at));
   }
 
   private Factor factor(String name) {
@@ -150,8 +151,7 @@ public final class Questions {
   }
 
   private long count(Mean mean) {
-    long each = strata.layers().get(strata.layers().size() - 1).fit().count(mean.codes());
-    return each;
+    return estimator.count(mean.codes());
   }
 
   /**
@@ -188,7 +188,7 @@ public final class Questions {
     MeansResult bare =
         stages.of(
             "adjusted means of " + measured + ": " + List.of(of, within),
-            List.of(new Stages.Same(strata), inquiry.adjustAt(), inquiry.alpha()),
+            List.of(new Stages.Same(estimator), inquiry.adjustAt(), inquiry.alpha()),
             () -> bare(of, within));
     return bare.lettered(levels -> letters(of, within, levels));
   }
@@ -205,7 +205,7 @@ public final class Questions {
     for (int c = 0; c < at.length; c++) {
       adjusted.put(
           covariates.get(c),
-          Double.isNaN(at[c]) ? strata.layers().get(0).fit().covariateMean(c) : at[c]);
+          Double.isNaN(at[c]) ? estimator.covariateMean(c) : at[c]);
     }
     Quantity se = known("error", List.of(of, within), () -> commonError(of, within));
     Quantity df = se.exists() ? known("df", List.of(of, within), () -> commonDf(of, within)) : se;
@@ -226,12 +226,12 @@ public final class Questions {
 
   private MeansResult.Row row(Mean mean) {
     long n = count(mean);
-    Quantity df = Quantity.of(strata.layers().get(strata.layers().size() - 1).errorDf());
     if (mean.estimable() == null) {
-      Quantity none = Quantity.absent(Strata.EMPTY_CELLS);
+      Quantity none = Quantity.absent(Estimator.EMPTY_CELLS);
+      Quantity df = estimator.commonDf();
       return new MeansResult.Row(mean.levels(), n, none, none, df, none, none, null);
     }
-    Estimates one = strata.estimates(List.of(mean.estimable()), new long[] {n});
+    Estimates one = estimator.estimates(List.of(mean.estimable()), new long[] {n});
     double value = one.mean(0);
     Quantity half = one.halfWidth(0, inquiry.alpha());
     return new MeansResult.Row(
@@ -276,8 +276,8 @@ public final class Questions {
       List<Mean> means = estimable(means(of, family));
       for (int i = 0; i < Math.min(means.size(), ComparedMeans.MOST); i++) {
         for (int j = 0; j < i; j++) {
-          Strata.Estimable d = means.get(i).estimable().plus(-1, means.get(j).estimable());
-          double se = Math.sqrt(strata.variance(d));
+          Estimable d = means.get(i).estimable().plus(-1, means.get(j).estimable());
+          double se = Math.sqrt(estimator.variance(d));
           first = Double.isNaN(first) ? se : first;
           if (!(Math.abs(se - first) <= SAME_ERROR * first)) {
             return Quantity.absent(OWN_ERRORS);
@@ -292,7 +292,7 @@ public final class Questions {
     for (Map<String, String> family : families(within)) {
       List<Mean> means = estimable(means(of, family));
       if (means.size() > 1) {
-        double df = strata.df(means.get(0).estimable().plus(-1, means.get(1).estimable()));
+        double df = estimator.df(means.get(0).estimable().plus(-1, means.get(1).estimable()));
         return Quantity.finite(df, LayeredDifferences.NO_NOISE);
       }
     }
@@ -333,7 +333,7 @@ public final class Questions {
       return; // Said among what is odd about the design.
     }
     long[] counts = means.stream().mapToLong(this::count).toArray();
-    Estimates estimates = strata.estimates(means.stream().map(Mean::estimable).toList(), counts);
+    Estimates estimates = estimator.estimates(means.stream().map(Mean::estimable).toList(), counts);
     List<Map<String, String>> labels = means.stream().map(m -> only(c.of(), m.levels())).toList();
     if (c.toReference()) {
       int reference = labels.indexOf(referenceLevels(c.of()));
@@ -362,12 +362,9 @@ public final class Questions {
 
   /** The F test that guards the least significant difference: that of this very term. */
   private Quantity overall(Inquiry.Compare c) {
-    Quantity none = Quantity.absent("no overall test");
-    if (table == null || !c.within().isEmpty()) {
-      return none;
-    }
-    AnovaTable.Row row = table.row(new Term(c.of()));
-    return row == null || row.effect() == null ? none : row.effect().p();
+    return c.within().isEmpty()
+        ? overall.apply(new Term(c.of()))
+        : Quantity.absent("no overall test");
   }
 
   private Map<String, String> referenceLevels(List<String> of) {
@@ -394,7 +391,7 @@ public final class Questions {
     }
     return Refused.at(
         new Place.Key("inquiry", List.of("reference")),
-        "the reference's mean " + Strata.EMPTY_CELLS,
+        "the reference's mean " + Estimator.EMPTY_CELLS,
         "Choose another reference");
   }
 
@@ -469,14 +466,14 @@ public final class Questions {
       Inquiry.Compare c, List<Inquiry.Weight> weights, String name, int planned, int degree) {
     double sum = 0;
     double size = 0;
-    Strata.Estimable total = null;
+    Estimable total = null;
     String why = "";
     for (Inquiry.Weight w : weights) {
       Mean mean = mean(known(c.of(), w));
       sum += w.weight();
       size += Math.abs(w.weight());
       if (mean.estimable() == null) {
-        why = Strata.EMPTY_CELLS;
+        why = Estimator.EMPTY_CELLS;
       } else {
         total =
             total == null
@@ -522,16 +519,16 @@ public final class Questions {
     return w.levels();
   }
 
-  private Contrast tested(Strata.Estimable e, Procedure procedure, int family) {
-    double variance = strata.variance(e);
-    double df = strata.df(e);
+  private Contrast tested(Estimable e, Procedure procedure, int family) {
+    double variance = estimator.variance(e);
+    double df = estimator.df(e);
     String noError = "there is no estimate of the noise";
     Contrast plain =
         Contrast.plain(
-            strata.value(e),
+            estimator.value(e),
             Quantity.finite(Math.sqrt(variance), noError),
             df > 0 ? Quantity.of(df) : Quantity.absent(noError),
-            strata.errorMs(),
+            estimator.errorMs(),
             Direction.EITHER,
             inquiry.alpha());
     return procedure == Procedure.SCHEFFE

@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
@@ -27,7 +28,7 @@ public final class Slopes {
     for (int layer = 0; layer < strata.layers().size(); layer++) {
       List<Covariate> covariates = strata.layers().get(layer).fit().model().covariates();
       for (int c = 0; c < covariates.size(); c++) {
-        Strata.Estimable e = strata.slope(layer, c);
+        Estimable e = strata.slope(layer, c);
         if (e != null) {
           String name = covariates.get(c).name();
           String where = !several ? "" : layer == 0 ? " between units" : " within units";
@@ -39,7 +40,7 @@ public final class Slopes {
     return slopes;
   }
 
-  private static StudentT test(Strata strata, Strata.Estimable e, double alpha) {
+  private static StudentT test(Strata strata, Estimable e, double alpha) {
     double df = strata.df(e);
     return StudentT.of(
         strata.value(e),

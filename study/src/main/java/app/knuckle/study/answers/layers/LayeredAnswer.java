@@ -45,8 +45,8 @@ public final class LayeredAnswer {
     Questions questions =
         new Questions(
             inquiry,
-            new Questions.Estimable(
-                measured, fit.strata(), fit.factors(), inquiry.covariates(), table),
+            new Questions.Fitted(
+                measured, fit.strata(), fit.factors(), inquiry.covariates(), table::pOf),
             progress,
             stages);
     // Letters stand beside means: pairs come first.

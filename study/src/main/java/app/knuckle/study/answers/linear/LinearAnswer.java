@@ -99,8 +99,8 @@ public final class LinearAnswer {
     Questions questions =
         new Questions(
             inquiry,
-            new Questions.Estimable(
-                measured, fitted.strata(), factors, inquiry.covariates(), table),
+            new Questions.Fitted(
+                measured, fitted.strata(), factors, inquiry.covariates(), table::pOf),
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();

@@ -117,8 +117,8 @@ public final class TogetherAnswer {
     Questions questions =
         new Questions(
             inquiry,
-            new Questions.Estimable(
-                inquiry.measured().get(response), strata, factors, inquiry.covariates(), table),
+            new Questions.Fitted(
+                inquiry.measured().get(response), strata, factors, inquiry.covariates(), table::pOf),
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();

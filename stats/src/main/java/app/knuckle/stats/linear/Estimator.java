@@ -1,0 +1,147 @@
+package app.knuckle.stats.linear;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.means.Covariance;
+import app.knuckle.stats.means.DegreesOfFreedom;
+import app.knuckle.stats.means.Estimates;
+import java.util.List;
+
+/**
+ * What a fit says of combinations of its coefficients. Whatever is one can be asked for means,
+ * differences, contrasts and slopes, and says how sure each is.
+ */
+public interface Estimator {
+
+  /** Why a mean has no value. */
+  String EMPTY_CELLS = "cannot be estimated: empty cells";
+
+  /**
+   * A mean.
+   *
+   * @param levels one a factor of the model; -1 for the average over its levels
+   * @param at one value a covariate; NaN for its mean
+   * @return null if it cannot be estimated
+   */
+  Estimable mean(int[] levels, double[] at);
+
+  /**
+   * The estimate of a combination.
+   *
+   * @param e the combination
+   * @return its value, less the {@link #origin} if it is a mean
+   */
+  double value(Estimable e);
+
+  /**
+   * The variance of a combination.
+   *
+   * @param e the combination
+   * @return NaN if there is no estimate of it
+   */
+  double variance(Estimable e);
+
+  /**
+   * The covariance of two combinations.
+   *
+   * @param a one
+   * @param b the other
+   * @return NaN if there is no estimate of it
+   */
+  double covariance(Estimable a, Estimable b);
+
+  /**
+   * Degrees of freedom of a combination's variance.
+   *
+   * @param e the combination
+   * @return need not be whole; NaN or 0 where there is no error
+   */
+  double df(Estimable e);
+
+  /**
+   * The value from which means are deviations.
+   *
+   * @return the origin
+   */
+  double origin();
+
+  /**
+   * Rows with some levels.
+   *
+   * @param levels one a factor of the model; -1 for any
+   * @return the number
+   */
+  long count(int[] levels);
+
+  /**
+   * Mean of a covariate over the rows used.
+   *
+   * @param covariate from 0
+   * @return in its own unit
+   */
+  double covariateMean(int covariate);
+
+  /**
+   * The degrees of freedom that stand beside a mean which cannot be estimated.
+   *
+   * @return absent where each estimate has its own
+   */
+  Quantity commonDf();
+
+  /**
+   * The mean square that every contrast is judged by.
+   *
+   * @return absent where there is none
+   */
+  Quantity errorMs();
+
+  /**
+   * Why there is no standard error where there is none.
+   *
+   * @return a reason, in words
+   */
+  default String noError() {
+    return Estimates.NO_ERROR;
+  }
+
+  /**
+   * Means as everything after them knows them.
+   *
+   * @param means the combinations
+   * @param counts rows behind each
+   * @return the estimates
+   */
+  default Estimates estimates(List<Estimable> means, long[] counts) {
+    return new Estimates(
+        origin(),
+        means.stream().mapToDouble(this::value).toArray(),
+        counts,
+        new Covariance() {
+          @Override
+          public double variance(int i) {
+            return Estimator.this.variance(means.get(i));
+          }
+
+          @Override
+          public double between(int i, int j) {
+            return covariance(means.get(i), means.get(j));
+          }
+
+          @Override
+          public double ofDifference(int i, int j) {
+            return Estimator.this.variance(means.get(i).plus(-1, means.get(j)));
+          }
+        },
+        new DegreesOfFreedom() {
+          @Override
+          public double of(int i) {
+            return df(means.get(i));
+          }
+
+          @Override
+          public double ofDifference(int i, int j) {
+            return df(means.get(i).plus(-1, means.get(j)));
+          }
+        },
+        noError());
+  }
+}

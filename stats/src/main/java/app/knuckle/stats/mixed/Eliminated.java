@@ -1,0 +1,203 @@
+package app.knuckle.stats.mixed;
+
+import java.util.stream.IntStream;
+import org.ejml.data.DMatrixRMaj;
+import org.ejml.dense.row.CommonOps_DDRM;
+
+/**
+ * Products between columns after others were taken out: by P, if the fixed part is among these,
+ * else by the inverse of V. With T the columns taken out, A = X'KX and C = A(T,T) + 1/s of the
+ * random ones, a product is {@code A(x,y) - A(x,T) C^-1 A(T,y)}.
+ *
+ * <p>For a random column that is itself taken out the same is {@code 1/s - C^-1/s^2}, which keeps
+ * its digits where the variance is large beside the errors; the first form does where it is small.
+ */
+final class Eliminated {
+
+  private final Layout layout;
+  private final int[] out;
+  private final int[] kept;
+  private final Positive equations;
+  private final DMatrixRMaj inverse;
+  private final DMatrixRMaj combination;
+  private final DMatrixRMaj product;
+
+  Eliminated(Layout layout, DMatrixRMaj all, double[] t, boolean withFixed) {
+    this.layout = layout;
+    int fixed = layout.fixed();
+    double[] variance = new double[layout.size()];
+    for (int k = 0; k < layout.terms().length; k++) {
+      for (int j : layout.columns(k)) {
+        variance[j] = t[layout.terms()[k]];
+      }
+    }
+    out =
+        IntStream.range(withFixed ? 0 : fixed, layout.response())
+            .filter(j -> j < fixed || variance[j] > 0)
+            .toArray();
+    kept = IntStream.range(withFixed ? fixed : 0, layout.size()).toArray();
+    DMatrixRMaj c = Likelihood.part(all, out, out);
+    for (int i = 0; i < out.length; i++) {
+      c.add(i, i, out[i] < fixed ? 0 : 1 / variance[out[i]]);
+    }
+    equations = Positive.of(c);
+    if (equations == null) {
+      inverse = null;
+      combination = null;
+      product = null;
+      return;
+    }
+    inverse = equations.inverse();
+    combination = combination(all, variance);
+    product = CommonOps_DDRM.multTransB(Likelihood.part(all, kept, range()), combination, null);
+    useInverse(all, variance);
+  }
+
+  private int[] range() {
+    return Likelihood.first(layout.size());
+  }
+
+  boolean isPossible() {
+    return equations != null;
+  }
+
+  /** Every kept column less what the columns taken out say of it, as weights of all columns. */
+  private DMatrixRMaj combination(DMatrixRMaj all, double[] variance) {
+    DMatrixRMaj solution = equations.times(Likelihood.part(all, out, kept));
+    DMatrixRMaj weights = new DMatrixRMaj(kept.length, layout.size());
+    int[] place = new int[layout.size()];
+    java.util.Arrays.fill(place, -1);
+    for (int i = 0; i < out.length; i++) {
+      place[out[i]] = i;
+    }
+    for (int x = 0; x < kept.length; x++) {
+      int own = place[kept[x]];
+      if (own < 0) {
+        weights.set(x, kept[x], 1);
+      }
+      for (int i = 0; i < out.length; i++) {
+        weights.set(
+            x,
+            out[i],
+            own < 0 ? -solution.get(i, x) : inverse.get(own, i) / variance[kept[x]]);
+      }
+    }
+    return weights;
+  }
+
+  /** Where both variances are large, the form that keeps the digits then. */
+  private void useInverse(DMatrixRMaj all, double[] variance) {
+    int from = layout.fixed();
+    int first = java.util.Arrays.binarySearch(kept, from);
+    int[] place = new int[layout.size()];
+    java.util.Arrays.fill(place, -1);
+    for (int i = 0; i < out.length; i++) {
+      if (out[i] >= from && variance[out[i]] * all.get(out[i], out[i]) > 1) {
+        place[out[i]] = i;
+      }
+    }
+    for (int x = first; x < kept.length; x++) {
+      int i = place[kept[x]];
+      if (i < 0) {
+        continue;
+      }
+      double sx = variance[kept[x]];
+      for (int y = 0; y < kept.length; y++) {
+        int j = place[kept[y]];
+        if (j >= 0) {
+          double own = i == j ? 1 / sx : 0;
+          product.set(x, y, own - inverse.get(i, j) / (sx * variance[kept[y]]));
+        } else if (variance[kept[y]] == 0) {
+          product.set(x, y, -combination.get(y, kept[x]) / sx);
+          product.set(y, x, product.get(x, y));
+        }
+      }
+    }
+  }
+
+  /** How many columns are kept; the response stands last. */
+  int size() {
+    return kept.length;
+  }
+
+  double logDeterminant() {
+    return equations.logDeterminant();
+  }
+
+  /** The inverse of the equations of the columns taken out. */
+  DMatrixRMaj inverse() {
+    return inverse;
+  }
+
+  /** Place of a column among those taken out; negative for none. */
+  int outPlace(int column) {
+    return java.util.Arrays.binarySearch(out, column);
+  }
+
+  int[] out() {
+    return out;
+  }
+
+  /** Rows of the products that belong to the levels of a term that has columns. */
+  int[] rowsOf(int k) {
+    int shift = kept[0];
+    return IntStream.of(layout.columns(k)).map(j -> j - shift).toArray();
+  }
+
+  /** Products of the kept columns. */
+  DMatrixRMaj product() {
+    return product;
+  }
+
+  /** The kept columns as weights of all. */
+  DMatrixRMaj combination() {
+    return combination;
+  }
+
+  /** The same products with a derivative between. */
+  DMatrixRMaj through(DMatrixRMaj b) {
+    DMatrixRMaj half = CommonOps_DDRM.mult(combination, b, null);
+    return CommonOps_DDRM.multTransB(half, combination, null);
+  }
+
+  /** The same with two derivatives between. */
+  DMatrixRMaj twice(DMatrixRMaj one, DMatrixRMaj other, DMatrixRMaj both) {
+    DMatrixRMaj sum = through(both);
+    if (out.length > 0) {
+      DMatrixRMaj left =
+          CommonOps_DDRM.mult(combination, Likelihood.part(one, range(), out), null);
+      DMatrixRMaj right =
+          CommonOps_DDRM.mult(combination, Likelihood.part(other, range(), out), null);
+      DMatrixRMaj middle = CommonOps_DDRM.mult(left, inverse, null);
+      CommonOps_DDRM.multAddTransB(-1, middle, right, sum);
+    }
+    return sum;
+  }
+
+  /** Trace of the inverse of the equations times a derivative. */
+  double trace(DMatrixRMaj b) {
+    double sum = 0;
+    for (int i = 0; i < out.length; i++) {
+      for (int j = 0; j < out.length; j++) {
+        sum += inverse.get(i, j) * b.get(out[j], out[i]);
+      }
+    }
+    return sum;
+  }
+
+  /** The same with two derivatives, the inverse before each. */
+  double trace(DMatrixRMaj one, DMatrixRMaj other) {
+    if (out.length == 0) {
+      return 0;
+    }
+    DMatrixRMaj a = CommonOps_DDRM.mult(inverse, Likelihood.part(one, out, out), null);
+    DMatrixRMaj b = CommonOps_DDRM.mult(inverse, Likelihood.part(other, out, out), null);
+    double sum = 0;
+    for (int i = 0; i < out.length; i++) {
+      for (int j = 0; j < out.length; j++) {
+        sum += a.get(i, j) * b.get(j, i);
+      }
+    }
+    return sum;
+  }
+}

@@ -1,0 +1,568 @@
+package app.knuckle.stats.mixed;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Estimator;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Term;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
+import org.apache.commons.statistics.distribution.FDistribution;
+
+/** A mixed model fitted to one response by restricted maximum likelihood. */
+public final class MixedFit implements Estimator {
+
+  private final MixedModel model;
+  private final Fit fit;
+  private final Rows rows;
+  private final Search search;
+  private final Search.Top top;
+  private final Moments moments;
+  private final FixedPart fixed;
+  private final double[][] precision;
+  private final int[] free;
+  private final int variances;
+  private final Denominator denominator;
+
+  /**
+   * Fits a model.
+   *
+   * @param model what is asked
+   * @param values the response, one a row; NaN where a row takes no part, which it does in every
+   *     random term too
+   * @param denominator of the tests
+   * @param progress asked on the way
+   * @return the fit
+   * @throws NotEstimable if the rows cannot bear the model
+   * @throws java.util.concurrent.CancellationException if stopped
+   */
+  public static MixedFit of(
+      MixedModel model, double[] values, Denominator denominator, Progress progress) {
+    Fit fit = Fit.of(model.fixed(), List.of(values));
+    Rows rows = new Rows(fit, values, model.random());
+    Possible.check(model, rows);
+    Setup setup = Setup.of(model, rows);
+    Possible.checkVariances(model, rows, setup);
+    return new MixedFit(model, rows, setup, denominator, progress);
+  }
+
+  private MixedFit(
+      MixedModel model, Rows rows, Setup setup, Denominator denominator, Progress progress) {
+    this.model = model;
+    this.rows = rows;
+    this.denominator = denominator;
+    fit = rows.fit;
+    variances = setup.limits().variances();
+    moments = setup.moments(rows);
+    Possible.checkResidual(model, rows, moments);
+    search = new Search(setup.likelihood(), setup.limits(), progress);
+    top = highest(setup.starts(moments), new boolean[setup.likelihood().parameters()]);
+    if (top == null) {
+      throw new NotEstimable(NotEstimable.Reason.NO_TOP);
+    }
+    free =
+        IntStream.range(0, top.t().length)
+            .filter(i -> i >= variances || top.t()[i] > 0)
+            .toArray();
+    precision = precision(top.point(), free);
+    fixed = new FixedPart(setup.likelihood(), top.t(), free, precision, denominator);
+  }
+
+  private Search.Top highest(List<double[]> starts, boolean[] held) {
+    Search.Top best = null;
+    for (double[] start : starts) {
+      Search.Top found = search.from(start, held);
+      if (found != null && (best == null || found.point().value() < best.point().value())) {
+        best = found;
+      }
+    }
+    return best;
+  }
+
+  /** The inverse of the expected information over what is not at a limit. */
+  private static double[][] precision(Likelihood.Point point, int[] free) {
+    org.ejml.data.DMatrixRMaj information =
+        Likelihood.part(new org.ejml.data.DMatrixRMaj(point.information()), free, free);
+    Positive inverse = Positive.of(information);
+    if (inverse == null) {
+      throw new NotEstimable(NotEstimable.Reason.NOT_TOLD_APART);
+    }
+    double[][] w = new double[free.length][free.length];
+    for (int i = 0; i < free.length; i++) {
+      for (int j = 0; j < free.length; j++) {
+        w[i][j] = inverse.inverse().get(i, j);
+      }
+    }
+    return w;
+  }
+
+  /**
+   * What was asked.
+   *
+   * @return as given
+   */
+  public MixedModel model() {
+    return model;
+  }
+
+  /**
+   * What the degrees of freedom are.
+   *
+   * @return as given
+   */
+  public Denominator denominator() {
+    return denominator;
+  }
+
+  /**
+   * How well the model fits. Criteria may be compared between models of one fixed part.
+   *
+   * @param n rows
+   * @param rank of the fixed part
+   * @param parameters all variances and correlations, those at a limit counted
+   * @param minusTwoLogLikelihood minus twice the restricted log likelihood, free of the coding of
+   *     the fixed part
+   * @param logCrossProducts what other texts add to it
+   * @param totalVariance sum of all variances; absent where occasions have their own
+   * @param residualSd square root of the residual variance; absent likewise
+   */
+  public record Figures(
+      int n,
+      int rank,
+      int parameters,
+      double minusTwoLogLikelihood,
+      double logCrossProducts,
+      Quantity totalVariance,
+      Quantity residualSd) {
+
+    /**
+     * Akaike's criterion.
+     *
+     * @return smaller is better
+     */
+    public double aic() {
+      return minusTwoLogLikelihood + 2 * parameters;
+    }
+
+    /**
+     * Schwarz's criterion, with the rows that the fixed part leaves.
+     *
+     * @return smaller is better
+     */
+    public double bic() {
+      return minusTwoLogLikelihood + parameters * Math.log(n - rank);
+    }
+  }
+
+  /** Why there is no sum of variances. */
+  private static final String OWN = "every occasion has a variance of its own";
+
+  /**
+   * How well the model fits.
+   *
+   * @return the figures
+   */
+  public Figures figures() {
+    boolean own = model.within() == WithinUnit.OWN_VARIANCES;
+    return new Figures(
+        rows.size(),
+        rows.rank(),
+        top.t().length,
+        likelihood(top.point()),
+        fit.logCrossProducts(),
+        own ? Quantity.absent(OWN) : Quantity.of(total() * squared()),
+        own ? Quantity.absent(OWN) : Quantity.of(Math.sqrt(residual()) * rows.scale));
+  }
+
+  private double squared() {
+    return rows.scale * rows.scale;
+  }
+
+  private double total() {
+    return Arrays.stream(top.t(), 0, variances).sum();
+  }
+
+  private double residual() {
+    return top.t()[model.random().size()];
+  }
+
+  private double likelihood(Likelihood.Point point) {
+    return point.value() + (rows.size() - rows.rank()) * Math.log(squared());
+  }
+
+  /**
+   * Estimates by mean squares, one a random term and the residual.
+   *
+   * @return empty where they have no degrees of freedom or errors are not equal
+   */
+  public Optional<Moments> moments() {
+    return Optional.ofNullable(moments).map(m -> m.times(rows.scale));
+  }
+
+  /**
+   * The variances with all that is known of them.
+   *
+   * @param alpha one less the confidence of limits, between 0 and 1
+   * @param progress asked on the way
+   * @return the random terms in order, then the residual or one an occasion
+   * @throws java.util.concurrent.CancellationException if stopped
+   */
+  public List<Component> components(double alpha, Progress progress) {
+    List<Component> components = new ArrayList<>();
+    for (int i = 0; i < variances; i++) {
+      progress.check();
+      components.add(component(i, alpha));
+      progress.done((i + 1.0) / variances);
+    }
+    return components;
+  }
+
+  private Component component(int i, double alpha) {
+    boolean isRandom = i < model.random().size();
+    boolean own = model.within() == WithinUnit.OWN_VARIANCES;
+    double variance = top.t()[i] * squared();
+    Quantity none = Quantity.absent(OWN);
+    Component.Occasion occasion =
+        own && !isRandom
+            ? new Component.Occasion(
+                model.occasions().name(),
+                model.occasions().levels().get(i - model.random().size()))
+            : null;
+    return new Component(
+        isRandom ? model.random().get(i) : null,
+        occasion,
+        variance,
+        precisionOf(i, variance, alpha),
+        own ? new Component.Limits(none, none) : limits(i, alpha),
+        share(i, own),
+        isRandom ? test(i) : null,
+        moments == null
+            ? Quantity.absent("there are no mean squares to equate")
+            : Quantity.of(moments.rows().get(i).variance() * squared()));
+  }
+
+  private int place(int parameter) {
+    return Arrays.binarySearch(free, parameter);
+  }
+
+  private Component.Precision precisionOf(int i, double variance, double alpha) {
+    int at = place(i);
+    if (at < 0) {
+      Quantity none = Quantity.absent(Component.AT_ZERO);
+      return new Component.Precision(none, none, none, none);
+    }
+    double se = Math.sqrt(precision[at][at]) * squared();
+    double df = 2 * (variance / se) * (variance / se);
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    return new Component.Precision(
+        Quantity.of(se),
+        Quantity.of(df),
+        Quantity.finite(
+            df * variance / law.inverseSurvivalProbability(alpha / 2), "so few df give no limit"),
+        Quantity.finite(
+            df * variance / law.inverseCumulativeProbability(alpha / 2),
+            "so few df give no limit"));
+  }
+
+  private Component.Limits limits(int i, double alpha) {
+    Profile profile = new Profile(search, top, i, height(alpha));
+    return new Component.Limits(
+        profile.low().map(v -> v * squared()), profile.high().map(v -> v * squared()));
+  }
+
+  private static double height(double alpha) {
+    return ChiSquaredDistribution.of(1).inverseSurvivalProbability(alpha);
+  }
+
+  private Component.Share share(int i, boolean own) {
+    Quantity reliability =
+        i >= model.random().size()
+            ? Quantity.absent("the residual has no levels")
+            : top.t()[i] == 0
+                ? Quantity.absent(Component.AT_ZERO)
+                : Quantity.of(1 - Effects.meanVariance(setup(), top.t(), i) / (2 * top.t()[i]));
+    if (own) {
+      return new Component.Share(Quantity.absent(OWN), Quantity.absent(OWN), reliability);
+    }
+    double share = top.t()[i] / total();
+    double variance = 0;
+    for (int a : free) {
+      for (int b : free) {
+        if (a < variances && b < variances) {
+          variance +=
+              ((a == i ? 1 : 0) - share)
+                  * ((b == i ? 1 : 0) - share)
+                  * precision[place(a)][place(b)];
+        }
+      }
+    }
+    Quantity se =
+        place(i) < 0
+            ? Quantity.absent(Component.AT_ZERO)
+            : Quantity.of(Math.sqrt(Math.max(0, variance)) / total());
+    return new Component.Share(Quantity.of(share), se, reliability);
+  }
+
+  private Likelihood setup() {
+    return search.likelihood();
+  }
+
+  private Component.Test test(int i) {
+    if (top.t()[i] == 0) {
+      return new Component.Test(Quantity.of(0), Quantity.of(1));
+    }
+    double[] without = top.t().clone();
+    without[i] = 0;
+    double[] equal = Setup.equal(top.t().length, variances);
+    equal[i] = 0;
+    boolean[] held = new boolean[without.length];
+    held[i] = true;
+    Search.Top other = highest(List.of(without, equal), held);
+    if (other == null) {
+      Quantity none = Quantity.absent("the search without the term finds no top");
+      return new Component.Test(none, none);
+    }
+    double statistic = Math.max(0, other.point().value() - top.point().value());
+    return new Component.Test(
+        Quantity.of(statistic),
+        Quantity.of(
+            statistic == 0 ? 1 : ChiSquaredDistribution.of(1).survivalProbability(statistic) / 2));
+  }
+
+  /**
+   * The correlation between occasions next to each other.
+   *
+   * @param estimate between -1 and 1
+   * @param se its standard error
+   * @param statistic likelihood ratio against 0
+   * @param p of chi-squared with one degree of freedom
+   * @param low lower limit by the likelihood
+   * @param high upper limit
+   */
+  public record Correlation(
+      double estimate, Quantity se, Quantity statistic, Quantity p, Quantity low, Quantity high) {}
+
+  /**
+   * The correlation between occasions next to each other.
+   *
+   * @param alpha one less the confidence of its limits
+   * @return empty unless errors are of first order
+   */
+  public Optional<Correlation> correlation(double alpha) {
+    if (model.within() != WithinUnit.FIRST_ORDER) {
+      return Optional.empty();
+    }
+    int r = top.t().length - 1;
+    double[] none = top.t().clone();
+    none[r] = 0;
+    boolean[] held = new boolean[none.length];
+    held[r] = true;
+    Search.Top other = search.from(none, held);
+    Quantity statistic =
+        other == null
+            ? Quantity.absent("the search without it finds no top")
+            : Quantity.of(Math.max(0, other.point().value() - top.point().value()));
+    Profile profile = new Profile(search, top, r, height(alpha));
+    return Optional.of(
+        new Correlation(
+            top.t()[r],
+            Quantity.of(Math.sqrt(precision[place(r)][place(r)])),
+            statistic,
+            statistic.map(s -> ChiSquaredDistribution.of(1).survivalProbability(s)),
+            profile.low(),
+            profile.high()));
+  }
+
+  /**
+   * A likelihood-ratio test.
+   *
+   * @param statistic at least 0
+   * @param df degrees of freedom
+   * @param p of chi-squared
+   */
+  public record Ratio(double statistic, int df, double p) {}
+
+  /**
+   * Whether all occasions have one variance.
+   *
+   * @param progress asked on the way
+   * @return empty unless each has its own
+   */
+  public Optional<Ratio> equalVariances(Progress progress) {
+    if (model.within() != WithinUnit.OWN_VARIANCES || model.random().isEmpty()) {
+      return Optional.empty();
+    }
+    MixedModel equal =
+        new MixedModel(model.fixed(), model.random(), WithinUnit.EQUAL, null, null);
+    Setup setup = Setup.of(equal, rows);
+    Search.Top found = null;
+    for (double[] start : setup.starts(setup.moments(rows))) {
+      Search.Top one =
+          new Search(setup.likelihood(), setup.limits(), progress)
+              .from(start, new boolean[start.length]);
+      found =
+          found == null || one != null && one.point().value() < found.point().value()
+              ? one
+              : found;
+    }
+    if (found == null) {
+      return Optional.empty();
+    }
+    int df = variances - model.random().size() - 1;
+    double statistic = Math.max(0, found.point().value() - top.point().value());
+    return Optional.of(
+        new Ratio(statistic, df, ChiSquaredDistribution.of(df).survivalProbability(statistic)));
+  }
+
+  /**
+   * The test of a term of the fixed part.
+   *
+   * @param term the term
+   * @param df of the numerator
+   * @param f scaled
+   * @param scale by which; 1 for Satterthwaite
+   * @param errorDf of the denominator, need not be whole
+   * @param p probability
+   * @param criticalF at alpha
+   * @param denominator how it was judged
+   */
+  public record Row(
+      Term term,
+      Quantity df,
+      Quantity f,
+      Quantity scale,
+      Quantity errorDf,
+      Quantity p,
+      Quantity criticalF,
+      Denominator denominator) {}
+
+  /** Why a row has no denominator. */
+  private static final String NO_DF =
+      "the directions of the term rest on too few degrees of freedom";
+
+  /**
+   * The tests of the fixed part.
+   *
+   * @param alpha level of significance
+   * @return one a term, in order
+   */
+  public List<Row> tests(double alpha) {
+    return fit.model().terms().stream().map(term -> test(term, alpha)).toList();
+  }
+
+  private Row test(Term term, double alpha) {
+    double[][] hypothesis = fit.hypothesis(term);
+    if (hypothesis.length == 0) {
+      Quantity none = Quantity.absent(EMPTY_CELLS);
+      return new Row(term, none, none, none, none, none, none, denominator);
+    }
+    FixedPart.Test test = fixed.test(hypothesis);
+    Quantity errorDf = Quantity.finite(test.errorDf(), NO_DF);
+    return new Row(
+        term,
+        Quantity.of(test.df()),
+        Quantity.of(test.f()),
+        Quantity.of(test.scale()),
+        errorDf,
+        errorDf.map(m -> FDistribution.of(test.df(), m).survivalProbability(test.f())),
+        errorDf.mapFinite(
+            m -> FDistribution.of(test.df(), m).inverseSurvivalProbability(alpha), NO_DF),
+        test.denominator());
+  }
+
+  /**
+   * The predicted effects of every random term.
+   *
+   * @return one a term, in order
+   */
+  public List<Effects> effects() {
+    return IntStream.range(0, model.random().size())
+        .mapToObj(k -> Effects.of(setup(), top.t(), k))
+        .toList();
+  }
+
+  /**
+   * What the model leaves of each row.
+   *
+   * @return in the order of the rows
+   */
+  public Left left() {
+    return Left.of(setup(), top.t(), fixed.coefficients(), model);
+  }
+
+  @Override
+  public Estimable mean(int[] levels, double[] at) {
+    double[] deviations = at.clone();
+    Arrays.setAll(deviations, c -> at[c] - fit.model().covariates().get(c).origin());
+    return estimable(fit.meanOf(levels, deviations));
+  }
+
+  /**
+   * The slope on a covariate.
+   *
+   * @param covariate from 0
+   * @return null if it cannot be estimated
+   */
+  public Estimable slope(int covariate) {
+    double[] weights = fit.slopeOf(covariate);
+    return weights == null ? null : estimable(weights);
+  }
+
+  private Estimable estimable(double[] weights) {
+    double[] v = fit.vector(weights);
+    return v == null
+        ? null
+        : new Estimable(
+            new double[][] {Arrays.stream(v).map(x -> x * rows.scale).toArray()});
+  }
+
+  @Override
+  public double value(Estimable e) {
+    return fixed.value(e.vectors()[0]);
+  }
+
+  @Override
+  public double variance(Estimable e) {
+    return covariance(e, e);
+  }
+
+  @Override
+  public double covariance(Estimable a, Estimable b) {
+    return fixed.covariance(a.vectors()[0], b.vectors()[0]);
+  }
+
+  @Override
+  public double df(Estimable e) {
+    return fixed.df(e.vectors()[0]);
+  }
+
+  @Override
+  public double origin() {
+    return fit.origin(0);
+  }
+
+  @Override
+  public long count(int[] levels) {
+    return fit.count(levels);
+  }
+
+  @Override
+  public double covariateMean(int covariate) {
+    return fit.covariateMean(covariate);
+  }
+
+  @Override
+  public Quantity commonDf() {
+    return Quantity.absent(EMPTY_CELLS);
+  }
+
+  @Override
+  public Quantity errorMs() {
+    return Quantity.absent("every combination has an error of its own");
+  }
+}

@@ -1,0 +1,234 @@
+package app.knuckle.stats.mixed;
+
+import app.knuckle.stats.Progress;
+import java.util.Arrays;
+import java.util.stream.IntStream;
+import org.ejml.data.DMatrixRMaj;
+
+/**
+ * Finds the parameters of largest restricted likelihood within their limits: variances at least 0,
+ * some of them above it, a correlation between -1 and 1. Steps are Newton's where the second
+ * derivatives allow it, else of the expected information; what leaves the limits or does not raise
+ * the likelihood is halved. A variance may come to stand at 0, and come back.
+ */
+final class Search {
+
+  /** A step this small, relative, is the last but one. */
+  private static final double LAST_STEP = 1e-10;
+
+  /** Steps of a variance below this share of the total are judged by the total. */
+  private static final double SMALL_SHARE = 1e-6;
+
+  /** A variance below this share of the total that still falls is 0. */
+  private static final double AT_LIMIT = 1e-9;
+
+  private static final int MOST_STEPS = 100;
+  private static final int MOST_HALVINGS = 60;
+
+  /** Two values of the likelihood this close, relative, are the same but for rounding. */
+  private static final double SAME_VALUE = 1e-11;
+
+  private final Likelihood likelihood;
+  private final Limits limits;
+  private final Progress progress;
+
+  /**
+   * What parameters may be.
+   *
+   * @param variances how many there are; they stand before all else
+   * @param positive whether a variance must be above 0
+   */
+  record Limits(int variances, boolean[] positive) {}
+
+  /**
+   * A place where nothing pulls any more.
+   *
+   * @param t the parameters
+   * @param point the likelihood there
+   */
+  record Top(double[] t, Likelihood.Point point) {}
+
+  Search(Likelihood likelihood, Limits limits, Progress progress) {
+    this.likelihood = likelihood;
+    this.limits = limits;
+    this.progress = progress;
+  }
+
+  Likelihood likelihood() {
+    return likelihood;
+  }
+
+  Limits limits() {
+    return limits;
+  }
+
+  /**
+   * Climbs from a start.
+   *
+   * @param start within the limits
+   * @param held which parameters keep their start
+   * @return the top; null if none is reached
+   */
+  Top from(double[] start, boolean[] held) {
+    double[] t = start.clone();
+    Likelihood.Point point = likelihood.at(t);
+    boolean last = false;
+    for (int count = 0; point != null && count < MOST_STEPS; count++) {
+      progress.check();
+      point = release(t, held, point);
+      int[] free = free(t, held);
+      if (free.length == 0) {
+        return new Top(t, point);
+      }
+      double[] step = step(point, free);
+      if (step == null) {
+        return null;
+      }
+      boolean small = isSmall(step, free, t);
+      if (last || small) {
+        double[] next = moved(t, free, step, 1);
+        Likelihood.Point there = next == null ? null : likelihood.at(next);
+        if (there != null) {
+          t = next;
+          point = there;
+        }
+        if (last && small) {
+          return new Top(t, point);
+        }
+        last = small;
+        continue;
+      }
+      Top next = downhill(t, free, step, point);
+      if (next == null) {
+        return null;
+      }
+      t = next.t();
+      point = next.point();
+    }
+    return null;
+  }
+
+  /** Lets variances at 0 that are pulled upward come back. */
+  private Likelihood.Point release(double[] t, boolean[] held, Likelihood.Point point) {
+    Likelihood.Point now = point;
+    for (int i = 0; i < limits.variances(); i++) {
+      if (held[i] || t[i] > 0 || !(now.gradient()[i] < -pull(now, i))) {
+        continue;
+      }
+      double curve = now.hessian()[i][i];
+      double total = total(t);
+      double back =
+          curve > 0 ? Math.min(-now.gradient()[i] / curve, total) : total * SMALL_SHARE * 1e3;
+      for (int halving = 0; halving < MOST_HALVINGS; halving++) {
+        double[] moved = t.clone();
+        moved[i] = back;
+        Likelihood.Point there = likelihood.at(moved);
+        if (there != null && there.value() < now.value()) {
+          t[i] = back;
+          now = there;
+          break;
+        }
+        back /= 2;
+      }
+    }
+    return now;
+  }
+
+  /** A gradient is rounding below this: it is the difference of a trace and a square. */
+  private static double pull(Likelihood.Point point, int i) {
+    return 1e-10 * Math.sqrt(2 * point.information()[i][i]);
+  }
+
+  private int[] free(double[] t, boolean[] held) {
+    return IntStream.range(0, t.length)
+        .filter(i -> !held[i] && (i >= limits.variances() || t[i] > 0))
+        .toArray();
+  }
+
+  private double[] step(Likelihood.Point point, int[] free) {
+    double[] newton = solved(point.hessian(), 1, point.gradient(), free);
+    return newton != null ? newton : solved(point.information(), 2, point.gradient(), free);
+  }
+
+  private static double[] solved(double[][] matrix, double factor, double[] g, int[] free) {
+    int n = free.length;
+    // Scaled to a diagonal of 1, so that parameters of different size do not matter.
+    double[] size = new double[n];
+    for (int i = 0; i < n; i++) {
+      size[i] = Math.sqrt(factor * matrix[free[i]][free[i]]);
+      if (!(size[i] > 0)) {
+        return null;
+      }
+    }
+    DMatrixRMaj scaled = new DMatrixRMaj(n, n);
+    DMatrixRMaj right = new DMatrixRMaj(n, 1);
+    for (int i = 0; i < n; i++) {
+      right.set(i, 0, -g[free[i]] / size[i]);
+      for (int j = 0; j < n; j++) {
+        scaled.set(i, j, factor * matrix[free[i]][free[j]] / (size[i] * size[j]));
+      }
+    }
+    Positive inverse = Positive.of(scaled);
+    if (inverse == null) {
+      return null;
+    }
+    double[] step = inverse.times(right).data;
+    for (int i = 0; i < n; i++) {
+      step[i] /= size[i];
+    }
+    return step;
+  }
+
+  private boolean isSmall(double[] step, int[] free, double[] t) {
+    double total = total(t);
+    return IntStream.range(0, free.length)
+        .allMatch(
+            i ->
+                Math.abs(step[i])
+                    <= LAST_STEP
+                        * (free[i] < limits.variances()
+                            ? Math.max(t[free[i]], SMALL_SHARE * total)
+                            : 1));
+  }
+
+  private double total(double[] t) {
+    return Arrays.stream(t, 0, limits.variances()).sum();
+  }
+
+  private Top downhill(double[] t, int[] free, double[] step, Likelihood.Point point) {
+    double share = 1;
+    for (int halving = 0; halving < MOST_HALVINGS; halving++) {
+      progress.check();
+      double[] next = moved(t, free, step, share);
+      Likelihood.Point there = next == null ? null : likelihood.at(next);
+      if (there != null
+          && there.value() <= point.value() + SAME_VALUE * (1 + Math.abs(point.value()))) {
+        return new Top(next, there);
+      }
+      share /= 2;
+    }
+    return null;
+  }
+
+  /** Where a step leads; null if it leaves limits that cannot be stood on. */
+  private double[] moved(double[] t, int[] free, double[] step, double share) {
+    double[] next = t.clone();
+    double floor = AT_LIMIT * total(t);
+    for (int i = 0; i < free.length; i++) {
+      int at = free[i];
+      next[at] += share * step[i];
+      if (at >= limits.variances()) {
+        if (Math.abs(next[at]) >= 1) {
+          return null;
+        }
+      } else if (limits.positive()[at]) {
+        if (!(next[at] > 0)) {
+          return null;
+        }
+      } else if (next[at] < floor && step[i] < 0) {
+        next[at] = 0;
+      }
+    }
+    return next;
+  }
+}

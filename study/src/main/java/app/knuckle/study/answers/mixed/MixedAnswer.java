@@ -1,0 +1,200 @@
+package app.knuckle.study.answers.mixed;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Residuals;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.mixed.Component;
+import app.knuckle.stats.mixed.Left;
+import app.knuckle.stats.mixed.MixedFit;
+import app.knuckle.stats.mixed.WithinUnit;
+import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.checks.GroupChecks;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Answers an inquiry about one response with random effects. */
+public final class MixedAnswer {
+
+  private final Frame frame;
+  private final Inquiry inquiry;
+  private final Progress progress;
+  private final Stages stages;
+  private final String measured;
+  private final MixedQuestion question;
+  private final MixedFit fit;
+
+  private MixedAnswer(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
+    this.frame = frame;
+    this.inquiry = inquiry;
+    this.progress = progress;
+    this.stages = stages;
+    this.measured = measured;
+    Inquiry fitting = inquiry.fitting(measured);
+    question =
+        stages.of(
+            "mixed fit of " + measured,
+            List.of(new Stages.Same(frame), fitting),
+            () -> new MixedQuestion(frame, fitting, measured, progress));
+    fit = question.fit();
+  }
+
+  /**
+   * Answers about a response.
+   *
+   * @param frame the records
+   * @param inquiry the question, whose method is mixed
+   * @param measured the response
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   * @return the analysis
+   * @throws app.knuckle.study.Refused if the records cannot bear the model
+   */
+  public static Analysis to(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
+    return new MixedAnswer(frame, inquiry, measured, progress, stages).analysis();
+  }
+
+  private Analysis analysis() {
+    MixedProcedures.check(inquiry, question.asked());
+    double alpha = inquiry.alpha();
+    TestResult.MixedResult test =
+        stages.of(
+            "mixed test of " + measured, List.of(new Stages.Same(fit), alpha), () -> test(alpha));
+    Inquiry asked =
+        inquiry.but(
+            d -> {
+              d.treatments = question.asked().treatments();
+              d.blocks = question.asked().blocks();
+              d.terms = question.asked().terms();
+            });
+    Questions questions =
+        new Questions(
+            asked,
+            new Questions.Fitted(
+                measured,
+                fit,
+                question.factors(),
+                inquiry.covariates(),
+                term -> overall(test, term)),
+            progress,
+            stages);
+    List<ComparisonResult> comparisons = questions.comparisons();
+    Analysis answered =
+        new Analysis(
+            List.of(test),
+            MixedChecks.of(test, question),
+            asked.treatments().isEmpty() ? List.of() : questions.meansOf(question.terms()),
+            comparisons,
+            questions.contrasts(),
+            null);
+    return checked(answered, test);
+  }
+
+  private static Quantity overall(TestResult.MixedResult test, Term term) {
+    return test.rows().stream()
+        .filter(r -> r.term().isSameAs(term))
+        .map(MixedFit.Row::p)
+        .findFirst()
+        .orElse(Quantity.absent("no overall test"));
+  }
+
+  private TestResult.MixedResult test(double alpha) {
+    List<MixedFit.Row> rows = fit.tests(alpha);
+    List<Component> components = fit.components(alpha, progress);
+    return new TestResult.MixedResult(
+        rows,
+        fit.figures(),
+        new TestResult.Variation(
+            components,
+            inquiry.random().within(),
+            fit.correlation(alpha),
+            fit.equalVariances(progress),
+            fit.moments(),
+            fit.effects()),
+        slopes(alpha),
+        rows.isEmpty() ? mean(alpha) : null);
+  }
+
+  private List<TestResult.Slope> slopes(double alpha) {
+    List<TestResult.Slope> slopes = new ArrayList<>();
+    for (int c = 0; c < inquiry.covariates().size(); c++) {
+      Estimable slope = fit.slope(c);
+      if (slope != null) {
+        slopes.add(
+            new TestResult.Slope(
+                inquiry.covariates().get(c),
+                fit.covariateMean(c),
+                estimate(fit.value(slope), slope, alpha)));
+      }
+    }
+    return slopes;
+  }
+
+  private StudentT estimate(double value, Estimable e, double alpha) {
+    return StudentT.of(
+        value,
+        Quantity.of(Math.sqrt(fit.variance(e))),
+        Quantity.of(fit.df(e)),
+        Direction.EITHER,
+        alpha);
+  }
+
+  private StudentT mean(double alpha) {
+    Estimable mean = fit.mean(new int[0], new double[0]);
+    StudentT less = estimate(fit.value(mean), mean, alpha);
+    double origin = fit.origin();
+    return new StudentT(
+        less.estimate() + origin,
+        less.se(),
+        less.df(),
+        less.statistic(),
+        less.p(),
+        less.low().map(x -> x + origin),
+        less.high().map(x -> x + origin));
+  }
+
+  /** Checks of what is left, unless the rows are too many to be looked at one by one. */
+  private Analysis checked(Analysis answered, TestResult.MixedResult test) {
+    if (test.fit().n() > GroupChecks.MOST_VALUES) {
+      return answered;
+    }
+    Left left =
+        stages.of("left of " + measured, List.of(new Stages.Same(fit)), () -> fit.left());
+    boolean fades = inquiry.random().within() == WithinUnit.FIRST_ORDER;
+    double df = fit.moments().map(m -> m.rows().get(m.rows().size() - 1).df() - 1.0).orElse(0.0);
+    Residuals residuals =
+        Residuals.given(
+            left.rows(),
+            left.fitted(),
+            left.conditional(),
+            left.marginal(),
+            left.studentised(),
+            df);
+    List<GroupCheck> checks =
+        new ArrayList<>(
+            GroupChecks.ofOne(
+                "residuals",
+                fades ? left.studentised() : left.conditional(),
+                residuals.alikeWithin(),
+                false));
+    if (df > 0) {
+      checks.add(GroupChecks.farthest(residuals, frame));
+    }
+    double[][] groups = question.groups(left);
+    checks.addAll(GroupChecks.spreadOfResiduals(groups, residuals.alikeWithin()));
+    return answered.with(checks, residuals);
+  }
+}

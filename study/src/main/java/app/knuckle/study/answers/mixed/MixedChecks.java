@@ -1,0 +1,57 @@
+package app.knuckle.study.answers.mixed;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.mixed.Component;
+import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.TestResult;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** What a mixed model stands on beside the shape of its residuals. */
+final class MixedChecks {
+
+  /** With fewer levels a variance is hardly known. */
+  private static final int FEW_LEVELS = 5;
+
+  private MixedChecks() {}
+
+  static List<CheckResult> of(TestResult.MixedResult test, MixedQuestion question) {
+    List<CheckResult> checks = new ArrayList<>();
+    for (Component component : test.variation().components()) {
+      if (component.term() != null) {
+        checks.add(levels(component));
+      }
+    }
+    return checks;
+  }
+
+  private static CheckResult levels(Component component) {
+    int levels = component.term().size();
+    String source = component.term().term().source();
+    boolean few = levels < FEW_LEVELS;
+    Judgement judgement =
+        component.atZero() || few ? Judgement.CAUTION : Judgement.SOUND;
+    String words =
+        component.atZero()
+            ? source
+                + " varies no more than chance alone would let it: its variance is estimated at its"
+                + " limit of zero, and everything is judged as if it were not there."
+            : few
+                ? "The variance of " + source + " rests on few levels, " + levels + " of them."
+                : "The variance of " + source + " rests on " + levels + " levels.";
+    return new CheckResult(
+        "random-levels",
+        "count",
+        "",
+        List.of(),
+        Quantity.of(levels),
+        List.of(),
+        Quantity.absent("a count is no test"),
+        Map.of(),
+        Map.of(),
+        judgement,
+        words);
+  }
+}

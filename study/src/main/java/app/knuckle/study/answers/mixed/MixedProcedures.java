@@ -1,0 +1,40 @@
+package app.knuckle.study.answers.mixed;
+
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Refuses comparisons that have no meaning where effects are random. */
+final class MixedProcedures {
+
+  private MixedProcedures() {}
+
+  static void check(Inquiry inquiry, Inquiry fixed) {
+    for (Inquiry.Compare c : inquiry.compare()) {
+      Stream.concat(c.of().stream(), c.within().stream())
+          .filter(column -> !fixed.treatments().contains(column))
+          .findFirst()
+          .ifPresent(
+              column -> {
+                throw Refused.at(
+                    new Place.Key("inquiry", List.of("compare", "of")),
+                    column + " is random, so its levels are not compared",
+                    "Look at its predicted effects, or take it out of the random part");
+              });
+      Procedure procedure = c.procedure();
+      if (procedure != null
+          && !procedure.isOnRanks()
+          && !procedure.fits(Procedure.Setting.OWN_ERRORS)) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "procedure")),
+            "'"
+                + procedure.key()
+                + "' needs one error and one number of degrees of freedom for all pairs",
+            "Use tukey, holm, bonferroni or none with random effects");
+      }
+    }
+  }
+}

@@ -1,0 +1,91 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Says which treatments a response differs by; an interaction comes before main effects. */
+final class EffectsSentence {
+
+  private EffectsSentence() {}
+
+  /**
+   * An effect that was looked for.
+   *
+   * @param term its columns
+   * @param p absent where it cannot be tested
+   * @param statistic as it is said, such as "F(2, 20) = 41.29, p < .001"
+   */
+  record Row(List<String> term, Quantity p, String statistic) {
+    static Row unknown(List<String> term) {
+      return new Row(term, Quantity.absent("cannot be tested"), "");
+    }
+
+    boolean isFound(double alpha) {
+      return Significance.reached(p, alpha);
+    }
+  }
+
+  /** The finding about the treatments of a question. */
+  static String of(String label, Inquiry inquiry, List<Row> all) {
+    List<Row> rows =
+        all.stream().filter(row -> inquiry.treatments().containsAll(row.term())).toList();
+    List<Row> together =
+        rows.stream().filter(r -> r.term().size() > 1 && r.isFound(inquiry.alpha())).toList();
+    if (!together.isEmpty()) {
+      Row row = together.get(together.size() - 1);
+      List<String> names = row.term();
+      return "The effect of "
+          + names.get(0)
+          + " on "
+          + label
+          + " depends on "
+          + Numerals.list(names.subList(1, names.size()))
+          + ", "
+          + row.statistic()
+          + ".";
+    }
+    List<String> yes = new ArrayList<>();
+    List<String> no = new ArrayList<>();
+    List<String> unknown = new ArrayList<>();
+    for (Row row : rows) {
+      if (row.term().size() > 1) {
+        continue;
+      }
+      String name = row.term().get(0);
+      if (!row.p().exists()) {
+        unknown.add(name);
+      } else {
+        (row.isFound(inquiry.alpha()) ? yes : no).add(name + " (" + row.statistic() + ")");
+      }
+    }
+    return said(label, yes, no, unknown);
+  }
+
+  private static String said(
+      String label, List<String> yes, List<String> no, List<String> unknown) {
+    List<String> parts = new ArrayList<>();
+    if (!yes.isEmpty()) {
+      parts.add(Prose.capital(label) + " differs between the levels of " + Numerals.list(yes));
+    }
+    if (!no.isEmpty()) {
+      parts.add(
+          (parts.isEmpty()
+                  ? "No evidence that " + label + " differs"
+                  : "no evidence that it does")
+              + " between the levels of "
+              + Numerals.list(no));
+    }
+    if (!unknown.isEmpty()) {
+      parts.add(
+          (parts.isEmpty() ? Prose.capital(label) + " cannot be" : "it cannot be")
+              + " tested between the levels of "
+              + Numerals.list(unknown));
+    }
+    return parts.isEmpty() ? "No test could be made." : String.join("; ", parts) + ".";
+  }
+}

@@ -1,0 +1,102 @@
+package app.knuckle.study.sentences;
+
+import app.knuckle.stats.Significance;
+import app.knuckle.stats.mixed.Component;
+import app.knuckle.stats.mixed.MixedFit;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Says where the variation lies that random effects bring in. */
+public final class VariationSentence {
+
+  private VariationSentence() {}
+
+  /**
+   * Where the variation lies: the share of every random term, and whether it is there at all.
+   *
+   * @param label of the response
+   * @param variation of the model
+   * @param alpha level of significance
+   * @return a sentence
+   */
+  public static String of(String label, TestResult.Variation variation, double alpha) {
+    List<String> found = new ArrayList<>();
+    List<String> unsure = new ArrayList<>();
+    List<String> none = new ArrayList<>();
+    for (Component component : variation.components()) {
+      if (component.term() == null) {
+        continue;
+      }
+      String source = component.term().term().source();
+      if (component.atZero()) {
+        none.add(source);
+        continue;
+      }
+      String share =
+          component.share().share().exists()
+              ? source + " (" + Numerals.percent(component.share().share()) + " of the variance, "
+              : source + " (";
+      String said = share + Numerals.pStatement(component.test().p()) + ")";
+      (Significance.reached(component.test().p(), alpha) ? found : unsure).add(said);
+    }
+    List<String> parts = new ArrayList<>();
+    if (!found.isEmpty()) {
+      parts.add(Prose.capital(label) + " varies between the levels of " + Numerals.list(found));
+    }
+    if (!unsure.isEmpty()) {
+      parts.add(
+          (parts.isEmpty() ? "No evidence that " + label + " varies" : "no evidence that it does")
+              + " between those of "
+              + Numerals.list(unsure));
+    }
+    if (!none.isEmpty()) {
+      parts.add(
+          (parts.isEmpty() ? Prose.capital(label) + " varies" : "it varies")
+              + " between those of "
+              + Numerals.list(none)
+              + " no more than chance alone would let it");
+    }
+    return parts.isEmpty() ? within(label, variation) : String.join("; ", parts) + ".";
+  }
+
+  /** Where readings of one unit fade, and nothing else is random. */
+  private static String within(String label, TestResult.Variation variation) {
+    return variation
+        .correlation()
+        .map(
+            r ->
+                "Readings of "
+                    + label
+                    + " one occasion apart go together with a correlation of "
+                    + Numerals.fixed(r.estimate(), 2)
+                    + ", "
+                    + Numerals.pStatement(r.p())
+                    + ".")
+        .orElse("");
+  }
+
+  /** The tests of the fixed part, as they are said. */
+  static List<EffectsSentence.Row> rows(TestResult.MixedResult test) {
+    return test.rows().stream()
+        .map(
+            row ->
+                row.p().exists()
+                    ? new EffectsSentence.Row(row.term().names(), row.p(), statistic(row))
+                    : EffectsSentence.Row.unknown(row.term().names()))
+        .toList();
+  }
+
+  private static String statistic(MixedFit.Row row) {
+    return "F("
+        + Numerals.df(row.df().value())
+        + ", "
+        + Numerals.fixed(row.errorDf(), 1)
+        + ") = "
+        + Numerals.fixed(row.f(), 2)
+        + ", "
+        + Numerals.pStatement(row.p());
+  }
+}
