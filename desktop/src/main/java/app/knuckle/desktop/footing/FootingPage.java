@@ -54,7 +54,7 @@ public record FootingPage(String line, List<Check> cards) {
       List<WayOn> ways,
       boolean mute) {
 
-    private Check(
+    Check(
         String title,
         Judgement judgement,
         Scatter scatter,
@@ -115,14 +115,17 @@ public record FootingPage(String line, List<Check> cards) {
     if (left != null) {
       cards.add(odd(response, left, ways));
     }
+    cards.addAll(RandomChecks.of(response, ways));
     for (CheckResult check : response.analysis().checks()) {
-      cards.add(check(check, answer, ways));
+      if (!check.about().equals(CheckResult.RANDOM_LEVELS)) {
+        cards.add(check(check, answer, ways));
+      }
     }
     answer.findings().together().checks().forEach(check -> cards.add(check(check, answer, ways)));
     if (left != null) {
       cards.add(inOrder(left));
     }
-    balance(response, inquiry, left).ifPresent(cards::add);
+    balance(response, inquiry, left, ways).ifPresent(cards::add);
     boolean ranks = inquiry.method() == Method.RANKS || inquiry.method() == Method.PERMUTATION;
     return new FootingPage(
         ranks
@@ -436,7 +439,7 @@ public record FootingPage(String line, List<Check> cards) {
   }
 
   private static Optional<Check> balance(
-      ResponseFindings response, Inquiry inquiry, Residuals left) {
+      ResponseFindings response, Inquiry inquiry, Residuals left, WaysOn ways) {
     List<GroupSummary> groups = response.groupSummaries();
     if (groups.size() < 2 || groups.size() > CheckPictures.MOST_BARS) {
       return Optional.empty();
@@ -466,6 +469,7 @@ public record FootingPage(String line, List<Check> cards) {
             CheckPictures.sizes(groups, judgement.isOdd()),
             words,
             List.of(),
-            List.of()));
+            // With plots lost, random blocks and units keep what the fixed analysis loses.
+            least < most ? ways.methods(Method.MIXED) : List.of()));
   }
 }

@@ -5,6 +5,7 @@ import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Changes;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.design.Redesign;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
@@ -51,6 +52,28 @@ final class WaysOn {
     return Changes.onLogarithm(inquiry, frame, response).stream()
         .map(changed -> new WayOn("Try the log scale \u2192", changed))
         .toList();
+  }
+
+  /** With a random grouping of one column among the fixed blocks. */
+  List<WayOn> asFixed(List<String> term) {
+    List<List<String>> random = new ArrayList<>(RandomPart.of(inquiry));
+    if (term.size() > 1 || random.size() < 2 || inquiry.treatments().containsAll(term)) {
+      return List.of();
+    }
+    random.remove(term);
+    Inquiry changed =
+        Redesign.of(
+            inquiry,
+            d -> {
+              List<String> blocks = new ArrayList<>(d.blocks);
+              term.stream().filter(c -> !blocks.contains(c)).forEach(blocks::add);
+              d.blocks = blocks;
+              d.random = d.random.with(random);
+            });
+    return List.of(
+        new WayOn(
+            "Ask with " + term.get(0) + " fixed \u2192",
+            changed.named(Inquiry.CHANGED + term.get(0) + " fixed")));
   }
 
   /** Without a row of the source. */

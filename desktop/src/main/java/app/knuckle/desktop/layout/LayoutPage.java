@@ -96,6 +96,10 @@ public record LayoutPage(
     List<String> names = source.term();
     boolean block = names.size() == 1 && inquiry.blocks().contains(names.get(0));
     boolean slope = names.size() == 1 && inquiry.covariates().contains(names.get(0));
+    if (source.random()) {
+      return List.of(
+          String.join(" \u00d7 ", names) + " (at random)", String.valueOf(source.levels()), "", "");
+    }
     int levels = source.levels();
     if (levels == 0 && !names.isEmpty() && inquiry.treatments().containsAll(names)) {
       levels = names.stream().mapToInt(n -> response.levelsOf(n).size()).reduce(1, (a, b) -> a * b);

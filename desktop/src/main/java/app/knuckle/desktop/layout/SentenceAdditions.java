@@ -1,6 +1,7 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Redesign;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -34,6 +35,9 @@ final class SentenceAdditions {
               List::of,
               Slots::ownNumber,
               o -> slots.change(d -> d.expected = Slots.number(o))));
+      if (Redesign.whyNotRandom(i) == null) {
+        more.add(new RandomPieces(question, columns, slots).addition());
+      }
       return more;
     }
     more.add(
@@ -68,6 +72,9 @@ final class SentenceAdditions {
               (d, c) -> d.covariates = c,
               i.covariates()));
       addUnits(i, more);
+      if (Redesign.whyNotRandom(i) == null) {
+        more.add(new RandomPieces(question, columns, slots).addition());
+      }
       if (i.reference().isEmpty() && i.treatments().size() == 1 && i.pairs() == null) {
         String treatment = i.treatments().get(0);
         more.add(

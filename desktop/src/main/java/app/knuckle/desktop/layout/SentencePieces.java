@@ -93,11 +93,14 @@ final class SentencePieces {
   private void treatments(List<Piece> s) {
     List<String> treatments = asked().treatments();
     boolean described = treatments.isEmpty() && !asked().hasGap();
+    boolean varies = described && asked().method() == Method.MIXED;
     say(
         s,
-        described
-            ? "How they go together is asked over "
-            : treatments.size() > 1 ? "The treatments are " : "The treatment is ");
+        varies
+            ? "Where they vary is asked over "
+            : described
+                ? "How they go together is asked over "
+                : treatments.size() > 1 ? "The treatments are " : "The treatment is ");
     if (treatments.isEmpty()) {
       s.add(
           new Piece.Slot(
@@ -229,6 +232,9 @@ final class SentencePieces {
               o -> slots.change(d -> d.direction = Direction.valueOf(o.key()))));
     }
     say(s, ".");
+    if (asked().method() == Method.MIXED) {
+      new RandomPieces(question, columns, slots).say(s);
+    }
   }
 
   private static String direction(Direction direction) {
@@ -268,7 +274,8 @@ final class SentencePieces {
         .map(
             m -> {
               String not = Redesign.whyNot(asked(), m);
-              return Slots.plain(m.name(), m.words(), not == null ? use(m) : "does not fit: " + not);
+              return Slots.plain(
+                  m.name(), m.words(), not == null ? use(m) : "does not fit: " + not);
             })
         .toList();
   }

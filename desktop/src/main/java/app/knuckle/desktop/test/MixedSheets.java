@@ -7,7 +7,6 @@ import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.mixed.Component;
-import app.knuckle.stats.mixed.Denominator;
 import app.knuckle.stats.mixed.Effects;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.study.cells.GroupSummary;
@@ -131,7 +130,7 @@ final class MixedSheets {
     boolean profiled = c.limits().high().exists();
     Quantity low = profiled ? c.limits().low() : c.precision().low();
     Quantity high = profiled ? c.limits().high() : c.precision().high();
-    int places = 2 * decimals;
+    int places = Math.max(2, decimals + 1);
     return new Line(
         List.of(
             name(c),

@@ -2,6 +2,7 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
@@ -208,7 +209,7 @@ public record TestPage(
                 : "Do the treatments differ?",
         Prose.capital(response.measured().title())
             + " \u00b7 "
-            + inquiry.method().words()
+            + by(inquiry)
             + " \u00b7 "
             + Numerals.count(n, "row", "rows")
             + (left == 0 ? ", none left out" : ", " + Numerals.whole(left) + " left out"),
@@ -219,5 +220,14 @@ public record TestPage(
             ? "mean rank"
             : response.measured().unit(),
         sheets.squaresMatter());
+  }
+
+  /** How it was judged; with random effects, what is at random. */
+  private static String by(Inquiry inquiry) {
+    return inquiry.method() == Inquiry.Method.MIXED && !RandomPart.of(inquiry).isEmpty()
+        ? Numerals.list(
+                RandomPart.of(inquiry).stream().map(term -> String.join(" \u00d7 ", term)).toList())
+            + " at random (REML)"
+        : inquiry.method().words();
   }
 }

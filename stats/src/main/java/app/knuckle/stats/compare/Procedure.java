@@ -39,7 +39,13 @@ public enum Procedure {
   /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
   HOLM("holm", "Holm", Law.HOLM, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
-  HOCHBERG("hochberg", "Hochberg", Law.HOCHBERG, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  HOCHBERG(
+      "hochberg",
+      "Hochberg",
+      Law.HOCHBERG,
+      false,
+      in(Setting.MEANS, Setting.OWN_ERRORS),
+      Use.ALL_PAIRS),
   /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
   NEWMAN_KEULS(
       "newman-keuls", "Newman-Keuls", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),

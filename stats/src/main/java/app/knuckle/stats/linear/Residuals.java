@@ -135,7 +135,8 @@ public final class Residuals {
       boolean own = leverages[i] > ALL_ITS_OWN || error.df() < 2 || exact;
       studentised[i] = own ? Double.NaN : r * Math.sqrt((error.df() - 1) / left);
     }
-    return new Residuals(rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within, null);
+    return new Residuals(
+        rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within, null);
   }
 
   private static boolean takesPart(Model model, double[] values, int row) {

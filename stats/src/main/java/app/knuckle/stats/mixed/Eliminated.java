@@ -77,9 +77,7 @@ final class Eliminated {
       }
       for (int i = 0; i < out.length; i++) {
         weights.set(
-            x,
-            out[i],
-            own < 0 ? -solution.get(i, x) : inverse.get(own, i) / variance[kept[x]]);
+            x, out[i], own < 0 ? -solution.get(i, x) : inverse.get(own, i) / variance[kept[x]]);
       }
     }
     return weights;
@@ -164,8 +162,7 @@ final class Eliminated {
   DMatrixRMaj twice(DMatrixRMaj one, DMatrixRMaj other, DMatrixRMaj both) {
     DMatrixRMaj sum = through(both);
     if (out.length > 0) {
-      DMatrixRMaj left =
-          CommonOps_DDRM.mult(combination, Likelihood.part(one, range(), out), null);
+      DMatrixRMaj left = CommonOps_DDRM.mult(combination, Likelihood.part(one, range(), out), null);
       DMatrixRMaj right =
           CommonOps_DDRM.mult(combination, Likelihood.part(other, range(), out), null);
       DMatrixRMaj middle = CommonOps_DDRM.mult(left, inverse, null);

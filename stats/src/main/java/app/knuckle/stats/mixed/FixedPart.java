@@ -44,13 +44,11 @@ final class FixedPart {
     int y = v.size() - 1;
     covariance = Positive.of(Likelihood.part(v.product(), fixed, fixed)).inverse();
     coefficients =
-        CommonOps_DDRM.mult(
-                covariance, Likelihood.part(v.product(), fixed, new int[] {y}), null)
+        CommonOps_DDRM.mult(covariance, Likelihood.part(v.product(), fixed, new int[] {y}), null)
             .data;
     Derivatives d = new Derivatives(likelihood, k, v, fixed);
     slopes = new DMatrixRMaj[free.length];
-    Arrays.setAll(
-        slopes, i -> product(product(covariance, d.first(free[i])), covariance));
+    Arrays.setAll(slopes, i -> product(product(covariance, d.first(free[i])), covariance));
     adjusted = covariance.copy();
     if (adjusts) {
       adjust(d, free, k.bent() != null);
@@ -165,8 +163,7 @@ final class FixedPart {
       int b = inner(j);
       return a < 0 || b < 0
           ? null
-          : Likelihood.part(
-              v.through(k.bent()[Math.min(a, b)][Math.max(a, b)]), fixed, fixed);
+          : Likelihood.part(v.through(k.bent()[Math.min(a, b)][Math.max(a, b)]), fixed, fixed);
     }
   }
 
@@ -326,8 +323,7 @@ final class FixedPart {
   }
 
   private static double[][] eigenvectors(DMatrixRMaj m) {
-    var eigen =
-        org.ejml.dense.row.factory.DecompositionFactory_DDRM.eig(m.numRows, true, true);
+    var eigen = org.ejml.dense.row.factory.DecompositionFactory_DDRM.eig(m.numRows, true, true);
     eigen.decompose(m.copy());
     double[][] vectors = new double[m.numRows][];
     Arrays.setAll(vectors, k -> eigen.getEigenVector(k).data);

@@ -10,8 +10,8 @@ import java.util.Arrays;
  * @param conditional the response less these
  * @param marginal the response less the fixed part alone
  * @param studentised conditional residuals by their own standard errors; NaN where there is none
- * @see "Nobre, J. S. and Singer, J. M. (2007). Residual analysis for linear mixed models. Biometrical
- *     Journal 49, 863-875"
+ * @see "Nobre, J. S. and Singer, J. M. (2007). Residual analysis for linear mixed models.
+ *     Biometrical Journal 49, 863-875"
  */
 public record Left(
     int[] rows, double[] fitted, double[] conditional, double[] marginal, double[] studentised) {
@@ -48,7 +48,8 @@ public record Left(
       fitted[i] = rows.fit.origin(0) + (fixed + drawn) * rows.scale;
       double error = error(t, model, rows.row[i]);
       double variance = error * error * precision(p, products, i, columns);
-      studentised[i] = variance > 0 ? conditional[i] / (Math.sqrt(variance) * rows.scale) : Double.NaN;
+      studentised[i] =
+          variance > 0 ? conditional[i] / (Math.sqrt(variance) * rows.scale) : Double.NaN;
     }
     return new Left(rows.row, fitted, conditional, marginal, studentised);
   }

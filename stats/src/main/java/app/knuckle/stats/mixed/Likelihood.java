@@ -84,8 +84,7 @@ final class Likelihood {
     DMatrixRMaj[] through = new DMatrixRMaj[inner.length];
     for (int a = 0; a < inner.length; a++) {
       through[a] = p.through(k.first()[a]);
-      gradient[inner[a]] =
-          k.traces().first()[a] - p.trace(k.first()[a]) - through[a].get(y, y);
+      gradient[inner[a]] = k.traces().first()[a] - p.trace(k.first()[a]) - through[a].get(y, y);
     }
     for (int o = 0; o < layout.terms().length; o++) {
       int[] own = p.rowsOf(o);
@@ -132,8 +131,7 @@ final class Likelihood {
 
   private void set(
       int o, int other, double[] products, double[][] hessian, double[][] information) {
-    fill(
-        layout.terms()[o], layout.terms()[other], products[0], products[1], hessian, information);
+    fill(layout.terms()[o], layout.terms()[other], products[0], products[1], hessian, information);
   }
 
   /** The sum of squares of a block of P's products, and y'PZZ'PZZ'Py. */

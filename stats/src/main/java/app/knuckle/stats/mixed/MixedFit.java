@@ -66,9 +66,7 @@ public final class MixedFit implements Estimator {
       throw new NotEstimable(NotEstimable.Reason.NO_TOP);
     }
     free =
-        IntStream.range(0, top.t().length)
-            .filter(i -> i >= variances || top.t()[i] > 0)
-            .toArray();
+        IntStream.range(0, top.t().length).filter(i -> i >= variances || top.t()[i] > 0).toArray();
     precision = precision(top.point(), free);
     fixed = new FixedPart(setup.likelihood(), top.t(), free, precision, denominator);
   }
@@ -230,8 +228,7 @@ public final class MixedFit implements Estimator {
     Component.Occasion occasion =
         own && !isRandom
             ? new Component.Occasion(
-                model.occasions().name(),
-                model.occasions().levels().get(i - model.random().size()))
+                model.occasions().name(), model.occasions().levels().get(i - model.random().size()))
             : null;
     return new Component(
         isRandom ? model.random().get(i) : null,
@@ -397,8 +394,7 @@ public final class MixedFit implements Estimator {
     if (model.within() != WithinUnit.OWN_VARIANCES || model.random().isEmpty()) {
       return Optional.empty();
     }
-    MixedModel equal =
-        new MixedModel(model.fixed(), model.random(), WithinUnit.EQUAL, null, null);
+    MixedModel equal = new MixedModel(model.fixed(), model.random(), WithinUnit.EQUAL, null, null);
     Setup setup = Setup.of(equal, rows);
     Search.Top found = null;
     for (double[] start : setup.starts(setup.moments(rows))) {
@@ -406,9 +402,7 @@ public final class MixedFit implements Estimator {
           new Search(setup.likelihood(), setup.limits(), progress)
               .from(start, new boolean[start.length]);
       found =
-          found == null || one != null && one.point().value() < found.point().value()
-              ? one
-              : found;
+          found == null || one != null && one.point().value() < found.point().value() ? one : found;
     }
     if (found == null) {
       return Optional.empty();
@@ -517,8 +511,7 @@ public final class MixedFit implements Estimator {
     double[] v = fit.vector(weights);
     return v == null
         ? null
-        : new Estimable(
-            new double[][] {Arrays.stream(v).map(x -> x * rows.scale).toArray()});
+        : new Estimable(new double[][] {Arrays.stream(v).map(x -> x * rows.scale).toArray()});
   }
 
   @Override

@@ -170,6 +170,8 @@ public record Moments(List<Row> rows) {
   /** Where a search may start: what is below 0 gets a hundredth of the others' sum. */
   double[] start() {
     double positive = rows.stream().mapToDouble(Row::variance).filter(v -> v > 0).sum();
-    return rows.stream().mapToDouble(r -> r.variance() > 0 ? r.variance() : positive / 100).toArray();
+    return rows.stream()
+        .mapToDouble(r -> r.variance() > 0 ? r.variance() : positive / 100)
+        .toArray();
   }
 }

@@ -123,8 +123,7 @@ final class Possible {
     DMatrixRMaj scaled = new DMatrixRMaj(q, q);
     for (int i = 0; i < q; i++) {
       for (int j = 0; j < q; j++) {
-        scaled.set(
-            i, j, information[i][j] / Math.sqrt(information[i][i] * information[j][j]));
+        scaled.set(i, j, information[i][j] / Math.sqrt(information[i][i] * information[j][j]));
       }
     }
     var eigen = DecompositionFactory_DDRM.eig(q, false, true);

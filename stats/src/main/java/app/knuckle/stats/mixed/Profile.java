@@ -95,7 +95,9 @@ final class Profile {
     return Quantity.absent(NOT_FOUND);
   }
 
-  /** A value further out: a variance by a factor, a correlation by a share of the way to its end. */
+  /**
+   * A value further out: a variance by a factor, a correlation by a share of the way to its end.
+   */
   private double outward(double value, int sign, int step) {
     if (parameter >= search.limits().variances()) {
       return value + (sign - value) * 0.4;

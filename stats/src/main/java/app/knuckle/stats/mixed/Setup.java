@@ -22,8 +22,7 @@ record Setup(Likelihood likelihood, Search.Limits limits, GroupedErrors errors) 
     return switch (model.within()) {
       case EQUAL -> {
         int most =
-            IntStream.range(0, terms)
-                .reduce(0, (a, b) -> size(model, b) > size(model, a) ? b : a);
+            IntStream.range(0, terms).reduce(0, (a, b) -> size(model, b) > size(model, a) ? b : a);
         Layout layout = Layout.of(rows, most);
         GroupedErrors errors = new GroupedErrors(rows, layout, most, terms);
         yield new Setup(

@@ -1,10 +1,10 @@
 package app.knuckle.stats.strata;
 
-import app.knuckle.stats.linear.Estimable;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;

@@ -83,13 +83,22 @@ public record PlotGrid(
       if (!one) {
         rows.addAll(treatments.subList(2, treatments.size()));
       }
-      colours = inquiry.blocks();
+      colours = inquiry.blocks().isEmpty() ? outermost(inquiry) : inquiry.blocks();
     }
     List<String> all = new ArrayList<>(rows);
     all.addAll(columns);
     all.addAll(colours);
     Parts parts = new Parts(frame, List.of(), all);
     return new Maker(parts, response, rows, columns, colours).grid(frame.rows());
+  }
+
+  /** The outermost random grouping that is no treatment; none without random effects. */
+  private static List<String> outermost(Inquiry inquiry) {
+    return inquiry.random().terms().stream()
+        .map(term -> term.get(0))
+        .filter(column -> !inquiry.treatments().contains(column))
+        .limit(1)
+        .toList();
   }
 
   private static List<String> without(List<String> names, List<String> out) {

@@ -236,7 +236,8 @@ public final class FindingsFile {
     node.put("readsAs", design.readsAs());
     ArrayNode skeleton = node.putArray("skeleton");
     for (DesignReading.Source source : design.skeleton()) {
-      ObjectNode row = skeleton.addObject().put("source", source.source()).put("df", source.df());
+      ObjectNode row = skeleton.addObject().put("source", source.source());
+      row.put(source.random() ? "levels" : "df", source.random() ? source.levels() : source.df());
       row.put("against", source.against().isEmpty() ? null : source.against());
     }
     ArrayNode warnings = node.putArray("warnings");

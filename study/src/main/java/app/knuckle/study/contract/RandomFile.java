@@ -65,8 +65,7 @@ final class RandomFile {
       terms.add(columns);
     }
     if (node.has("random") && terms.isEmpty()) {
-      throw keys.wrong(
-          "random", "no random term is named", "Name one, or leave the key out");
+      throw keys.wrong("random", "no random term is named", "Name one, or leave the key out");
     }
     return terms;
   }
@@ -107,8 +106,7 @@ final class RandomFile {
               "Slopes are the same for all; name columns of categories");
         }
         if (d.measured.contains(column)) {
-          throw keys.wrong(
-              "random", "'" + column + "' is measured", "Name columns of categories");
+          throw keys.wrong("random", "'" + column + "' is measured", "Name columns of categories");
         }
       }
     }

@@ -59,10 +59,29 @@ public record DesignReading(
    * @param levels how many levels; 0 where that has no meaning
    * @param df degrees of freedom
    * @param against what it is tested against; empty for none
+   * @param random whether its levels are drawn, so that it has levels in place of df
    */
-  public record Source(String source, List<String> term, int levels, int df, String against) {
+  public record Source(
+      String source, List<String> term, int levels, int df, String against, boolean random) {
     public Source {
       term = List.copyOf(term);
+    }
+
+    /** A source that is fixed. */
+    public Source(String source, List<String> term, int levels, int df, String against) {
+      this(source, term, levels, df, against, false);
+    }
+
+    /**
+     * A source that is random.
+     *
+     * @param source its name
+     * @param term its columns
+     * @param levels how many occur
+     * @return the line
+     */
+    public static Source random(String source, List<String> term, int levels) {
+      return new Source(source, term, levels, 0, "", true);
     }
   }
 

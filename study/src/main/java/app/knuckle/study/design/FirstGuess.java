@@ -389,8 +389,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     List<List<String>> terms = RandomPart.of(inquiry);
     return terms.isEmpty()
         ? "readings"
-        : Numerals.list(
-            terms.stream().map(term -> term.get(term.size() - 1)).distinct().toList());
+        : Numerals.list(terms.stream().map(term -> term.get(term.size() - 1)).distinct().toList());
   }
 
   private static String reason(Optional<Column> measured, Optional<Column> treatment) {

@@ -482,7 +482,10 @@ public record Inquiry(
    * @return true while the values can only be described
    */
   public boolean hasGap() {
-    return treatments.isEmpty() && method != Method.MIXED && expected == null && !(together && measured.size() > 1);
+    return treatments.isEmpty()
+        && method != Method.MIXED
+        && expected == null
+        && !(together && measured.size() > 1);
   }
 
   /**

@@ -145,14 +145,26 @@ public final class Redesign {
     };
   }
 
-  private static String whyNotMixed(Inquiry inquiry) {
+  /**
+   * Why nothing can be random in a design.
+   *
+   * @param inquiry the design
+   * @return a clause; null if something can
+   */
+  public static String whyNotRandom(Inquiry inquiry) {
     boolean other =
         inquiry.pairs() != null
             || !inquiry.strips().isEmpty()
             || inquiry.together()
             || inquiry.expected() != null;
-    if (other) {
-      return "needs a design without pairs, strips, an expected value or responses together";
+    return other
+        ? "needs a design without pairs, strips, an expected value or responses together"
+        : null;
+  }
+
+  private static String whyNotMixed(Inquiry inquiry) {
+    if (whyNotRandom(inquiry) != null) {
+      return whyNotRandom(inquiry);
     }
     Inquiry mixed = inquiry.but(d -> d.method = Method.MIXED);
     boolean fades = mixed.random().within() == WithinUnit.FIRST_ORDER;

@@ -33,6 +33,9 @@ public record CheckResult(
     Judgement judgement,
     String words) {
 
+  /** About how many levels the variance of a random term rests on. */
+  public static final String RANDOM_LEVELS = "random-levels";
+
   /** How sound the footing is. */
   public enum Judgement {
     /** Nothing speaks against it. */

@@ -5,6 +5,7 @@ import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
@@ -68,6 +69,10 @@ public final class Contradictions {
     }
     if (inquiry.wholePlots().isEmpty()) {
       for (Factor block : parts.factors(inquiry.blocks())) {
+        if (inquiry.method() == Inquiry.Method.MIXED
+            && RandomPart.of(inquiry).contains(List.of(block.name()))) {
+          continue; // Treatments may stand on whole blocks that are drawn at random.
+        }
         for (Factor treatment : treatments) {
           if (treatment.size() > 1 && determines(block, treatment)) {
             found.add(

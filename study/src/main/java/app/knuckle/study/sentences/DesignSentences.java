@@ -228,8 +228,7 @@ public final class DesignSentences {
             row ->
                 row.effect() == null
                     ? EffectsSentence.Row.unknown(row.term().names())
-                    : new EffectsSentence.Row(
-                        row.term().names(), row.effect().p(), statistic(row)))
+                    : new EffectsSentence.Row(row.term().names(), row.effect().p(), statistic(row)))
         .toList();
   }
 
@@ -272,9 +271,7 @@ public final class DesignSentences {
                 .toList());
         slopes(words, m.covariates());
         if (!m.rows().isEmpty()) {
-          words
-              .append(' ')
-              .append(VariationSentence.of(label(), m.variation(), inquiry.alpha()));
+          words.append(' ').append(VariationSentence.of(label(), m.variation(), inquiry.alpha()));
         }
       }
     }
@@ -296,9 +293,7 @@ public final class DesignSentences {
           .append(
               Numerals.fixed(
                   slope.test().estimate(),
-                  slope.test().se().exists()
-                      ? Numerals.decimalsFor(slope.test().se().value())
-                      : 2))
+                  slope.test().se().exists() ? Numerals.decimalsFor(slope.test().se().value()) : 2))
           .append(" (")
           .append(Numerals.pStatement(slope.test().p()))
           .append(").");

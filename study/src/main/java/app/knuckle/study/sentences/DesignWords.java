@@ -51,9 +51,11 @@ public final class DesignWords {
             && inquiry.blocks().isEmpty()
             && inquiry.covariates().isEmpty()
             && inquiry.unit() == null
-            && inquiry.pairs() == null;
+            && inquiry.pairs() == null
+            && inquiry.method() != Inquiry.Method.MIXED;
     List<String> odd = new ArrayList<>(contradictions);
     odd.addAll(Contradictions.ofComparisons(inquiry, cells.factors()));
+    analysis.tests().forEach(test -> odd.addAll(MixedWords.warnings(test, inquiry)));
     DesignWords words = new DesignWords(inquiry, response, cells);
     DesignReading reading =
         plain
@@ -73,7 +75,10 @@ public final class DesignWords {
   private String readsAs() {
     StringBuilder words = new StringBuilder();
     List<Factor> factors = cells.factors();
-    if (factors.isEmpty() && inquiry.expected() == null) {
+    boolean mixed = inquiry.method() == Inquiry.Method.MIXED;
+    if (factors.isEmpty() && mixed) {
+      words.append("one mean");
+    } else if (factors.isEmpty() && inquiry.expected() == null) {
       words.append(Numerals.count(inquiry.measured().size(), "response", "responses"));
       words.append(" and how they go together");
     } else if (factors.isEmpty()) {
@@ -92,7 +97,11 @@ public final class DesignWords {
                   .collect(Collectors.joining(" x ")))
           .append(" factorial");
     }
-    layout(words);
+    if (mixed) {
+      words.append(MixedWords.random(inquiry));
+    } else {
+      layout(words);
+    }
     int covariates = inquiry.covariates().size();
     if (covariates > 0) {
       words.append(", ").append(covariates == 1 ? "one covariate" : covariates + " covariates");
@@ -164,6 +173,7 @@ public final class DesignWords {
               skeleton.add(
                   new DesignReading.Source("total", List.of(), 0, (int) table.totalDf(), ""));
             });
+    analysis.tests().forEach(test -> skeleton.addAll(MixedWords.skeleton(test)));
     return skeleton;
   }
 

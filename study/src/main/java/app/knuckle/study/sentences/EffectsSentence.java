@@ -74,9 +74,7 @@ final class EffectsSentence {
     }
     if (!no.isEmpty()) {
       parts.add(
-          (parts.isEmpty()
-                  ? "No evidence that " + label + " differs"
-                  : "no evidence that it does")
+          (parts.isEmpty() ? "No evidence that " + label + " differs" : "no evidence that it does")
               + " between the levels of "
               + Numerals.list(no));
     }

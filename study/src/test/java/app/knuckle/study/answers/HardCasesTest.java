@@ -1,6 +1,5 @@
 package app.knuckle.study.answers;
 
-import app.knuckle.stats.linear.Estimable;
 import static app.knuckle.study.answers.Asking.ask;
 import static app.knuckle.study.answers.Asking.numbers;
 import static app.knuckle.study.answers.Asking.row;

@@ -1,8 +1,8 @@
 package app.knuckle.study.answers.asked;
 
-import app.knuckle.stats.linear.Estimator;
-import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.study.findings.TestResult;
@@ -85,11 +85,7 @@ public final class LayeredDifferences {
   }
 
   private TestResult.Difference difference(
-      List<String> of,
-      List<String> held,
-      Estimable one,
-      Estimable other,
-      Quantity weightedT) {
+      List<String> of, List<String> held, Estimable one, Estimable other, Quantity weightedT) {
     if (one == null || other == null) {
       Quantity absent = Quantity.absent(Estimator.EMPTY_CELLS);
       return new TestResult.Difference(of, held, absent, absent, absent, null, null);

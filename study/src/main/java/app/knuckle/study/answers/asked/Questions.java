@@ -9,9 +9,9 @@ import app.knuckle.stats.compare.Contrast;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.Trend;
-import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Estimator;
+import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Place;
@@ -203,9 +203,7 @@ public final class Questions {
     }
     Map<String, Double> adjusted = new LinkedHashMap<>();
     for (int c = 0; c < at.length; c++) {
-      adjusted.put(
-          covariates.get(c),
-          Double.isNaN(at[c]) ? estimator.covariateMean(c) : at[c]);
+      adjusted.put(covariates.get(c), Double.isNaN(at[c]) ? estimator.covariateMean(c) : at[c]);
     }
     Quantity se = known("error", List.of(of, within), () -> commonError(of, within));
     Quantity df = se.exists() ? known("df", List.of(of, within), () -> commonDf(of, within)) : se;

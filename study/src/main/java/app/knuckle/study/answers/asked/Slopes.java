@@ -1,10 +1,10 @@
 package app.knuckle.study.answers.asked;
 
-import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;

@@ -15,7 +15,6 @@ import app.knuckle.study.answers.asked.Questions;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
-import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.TestResult;
@@ -95,7 +94,7 @@ public final class MixedAnswer {
     Analysis answered =
         new Analysis(
             List.of(test),
-            MixedChecks.of(test, question),
+            MixedChecks.of(test),
             asked.treatments().isEmpty() ? List.of() : questions.meansOf(question.terms()),
             comparisons,
             questions.contrasts(),
@@ -171,8 +170,7 @@ public final class MixedAnswer {
     if (test.fit().n() > GroupChecks.MOST_VALUES) {
       return answered;
     }
-    Left left =
-        stages.of("left of " + measured, List.of(new Stages.Same(fit)), () -> fit.left());
+    Left left = stages.of("left of " + measured, List.of(new Stages.Same(fit)), () -> fit.left());
     boolean fades = inquiry.random().within() == WithinUnit.FIRST_ORDER;
     double df = fit.moments().map(m -> m.rows().get(m.rows().size() - 1).df() - 1.0).orElse(0.0);
     Residuals residuals =

@@ -17,7 +17,7 @@ final class MixedChecks {
 
   private MixedChecks() {}
 
-  static List<CheckResult> of(TestResult.MixedResult test, MixedQuestion question) {
+  static List<CheckResult> of(TestResult.MixedResult test) {
     List<CheckResult> checks = new ArrayList<>();
     for (Component component : test.variation().components()) {
       if (component.term() != null) {
@@ -31,8 +31,7 @@ final class MixedChecks {
     int levels = component.term().size();
     String source = component.term().term().source();
     boolean few = levels < FEW_LEVELS;
-    Judgement judgement =
-        component.atZero() || few ? Judgement.CAUTION : Judgement.SOUND;
+    Judgement judgement = component.atZero() || few ? Judgement.CAUTION : Judgement.SOUND;
     String words =
         component.atZero()
             ? source
@@ -42,7 +41,7 @@ final class MixedChecks {
                 ? "The variance of " + source + " rests on few levels, " + levels + " of them."
                 : "The variance of " + source + " rests on " + levels + " levels.";
     return new CheckResult(
-        "random-levels",
+        CheckResult.RANDOM_LEVELS,
         "count",
         "",
         List.of(),

@@ -118,7 +118,11 @@ public final class TogetherAnswer {
         new Questions(
             inquiry,
             new Questions.Fitted(
-                inquiry.measured().get(response), strata, factors, inquiry.covariates(), table::pOf),
+                inquiry.measured().get(response),
+                strata,
+                factors,
+                inquiry.covariates(),
+                table::pOf),
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();
