@@ -1,8 +1,8 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
-import app.knuckle.stats.mixed.Denominator;
-import app.knuckle.stats.mixed.WithinUnit;
+import app.knuckle.stats.mixed.MixedModel.Denominator;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import java.util.ArrayList;

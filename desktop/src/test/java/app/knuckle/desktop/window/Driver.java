@@ -31,6 +31,12 @@ import org.testfx.util.WaitForAsyncUtils;
 /** What every test of the window does: wait for what it shows, read it, press keys. */
 final class Driver {
 
+  /** Inquiries of the demo study. */
+  static final int INQUIRIES = 16;
+
+  /** Its tables. */
+  static final int TABLES = 9;
+
   private static final int PATIENCE_SECONDS = 60;
   private static final int TRIES = 4;
   private static final int MOST_TABS = 90;

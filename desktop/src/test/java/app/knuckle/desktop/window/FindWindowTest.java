@@ -83,7 +83,7 @@ class FindWindowTest {
     untilShown(robot, "beside-sentence", "At \u03b1 = 0.01");
     assertThat(asked().alpha()).isEqualTo(0.01);
     assertThat(asked().name()).isEqualTo("\u2026 at \u03b1 = 0.01");
-    assertThat(workbench.slips()).hasSize(15);
+    assertThat(workbench.slips()).hasSize(Driver.INQUIRIES + 1);
   }
 
   @Test
@@ -95,7 +95,8 @@ class FindWindowTest {
     press(robot, KeyCode.D);
     until(() -> isThere(robot, "find-field"));
     robot.write("0.01 all 3").type(KeyCode.ENTER);
-    untilShown(robot, "finding", "17 inquiries on 8 tables");
+    untilShown(
+        robot, "finding", (Driver.INQUIRIES + 3) + " inquiries on " + Driver.TABLES + " tables");
     assertThat(workbench.slips())
         .filteredOn(slip -> slip.inquiry().alpha() == 0.01)
         .extracting(slip -> slip.inquiry().name())
@@ -165,7 +166,9 @@ class FindWindowTest {
       robot.interact(move::run);
     }
     assertThat(reached).hasSizeGreaterThan(40);
-    assertThat(workbench.slips()).as("nothing of these makes or closes an inquiry").hasSize(14);
+    assertThat(workbench.slips())
+        .as("nothing of these makes or closes an inquiry")
+        .hasSize(Driver.INQUIRIES);
   }
 
   /** A registry whose dialogs do nothing. */

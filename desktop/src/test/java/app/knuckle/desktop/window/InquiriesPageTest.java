@@ -37,17 +37,18 @@ class InquiriesPageTest {
   @Test
   void everyInquiryStandsUnderItsTableWithItsFinding() {
     InquiriesPage page = InquiriesPage.of(DEMO, "");
-    assertThat(page.tables()).hasSize(8);
+    assertThat(page.tables()).hasSize(Driver.TABLES);
     assertThat(rows(page)).extracting(InquiriesPage.Row::place).doesNotHaveDuplicates();
     assertThat(rows(page)).hasSameSizeAs(DEMO);
     assertThat(rows(page)).allSatisfy(row -> assertThat(row.finding()).isNotBlank());
-    assertThat(page.summary()).startsWith("14 inquiries on 8 tables");
+    assertThat(page.summary())
+        .startsWith(Driver.INQUIRIES + " inquiries on " + Driver.TABLES + " tables");
   }
 
   @ParameterizedTest
   @CsvSource({
-    "'', 14",
-    "'   ', 14",
+    "'', 16",
+    "'   ', 16",
     "RACK-trial, 3",
     "ranks rack-trial, 1",
     "friedman, 1",

@@ -53,7 +53,7 @@ class InquiriesWindowTest {
     untilShown(robot, "finding", "Clearance differs");
     takeKeyboard(robot);
     press(robot, KeyCode.L);
-    untilShown(robot, "finding", "14 inquiries on 8 tables");
+    untilShown(robot, "finding", Driver.INQUIRIES + " inquiries on " + Driver.TABLES + " tables");
     robot.write("friedman").type(KeyCode.ENTER);
     untilShown(robot, "finding", "Friedman test");
     assertThat(current()).isEqualTo("Score by day, on ranks");
@@ -67,7 +67,7 @@ class InquiriesWindowTest {
     robot.press(KeyCode.ALT).type(KeyCode.DOWN).release(KeyCode.ALT);
     until(() -> names().get(2).equals("The first trial"));
     robot.type(KeyCode.DELETE);
-    until(() -> workbench.slips().size() == 13);
+    until(() -> workbench.slips().size() == Driver.INQUIRIES - 1);
     assertThat(workbench.closed()).extracting(c -> c.name()).containsExactly("The first trial");
 
     robot.type(KeyCode.ESCAPE);
@@ -82,11 +82,11 @@ class InquiriesWindowTest {
     untilShown(robot, "finding", "Clearance differs");
     click(robot, "#table-rack-trial");
     click(robot, "#close-slip");
-    until(() -> workbench.slips().size() == 13);
+    until(() -> workbench.slips().size() == Driver.INQUIRIES - 1);
     click(robot, "#all-inquiries");
     click(robot, "#inquiries-closed");
     click(robot, "Growth by mesh × density, of rack-trial");
-    until(() -> workbench.slips().size() == 14);
+    until(() -> workbench.slips().size() == Driver.INQUIRIES);
     assertThat(current()).isEqualTo("Growth by mesh × density");
     assertThat(isThere(robot, "inquiries")).isFalse();
   }

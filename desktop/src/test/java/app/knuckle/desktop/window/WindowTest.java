@@ -190,11 +190,11 @@ class WindowTest {
     String way = "Ask with each group's own spread →";
     go(robot, "#joint-footing", () -> robot.lookup(way).tryQuery().isPresent());
     robot.clickOn(way);
-    until(() -> shows(robot, "slip-15", "… own spreads"));
+    until(() -> shows(robot, "slip-" + (Driver.INQUIRIES + 1), "… own spreads"));
     until(() -> shows(robot, "beside-sentence", "Judged by each group's own spread"));
     robot.type(KeyCode.ESCAPE);
     until(() -> robot.lookup("#test").tryQuery().isPresent());
-    assertThat(text(robot, "slip-14")).isEqualTo("Flow by pump");
+    assertThat(text(robot, "slip-" + Driver.INQUIRIES)).isEqualTo("Flow by pump");
   }
 
   private static void fire(FxRobot robot, String id) {

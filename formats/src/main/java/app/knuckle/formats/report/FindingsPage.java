@@ -95,6 +95,7 @@ final class FindingsPage {
   private static boolean isDescribed(Findings findings) {
     return findings.inquiry().treatments().isEmpty()
         && findings.inquiry().expected() == null
+        && findings.inquiry().method() != Inquiry.Method.MIXED
         && !findings.inquiry().hasGap();
   }
 
@@ -111,11 +112,8 @@ final class FindingsPage {
     if (!response.words().ranking().isEmpty()) {
       blocks.add(new Block.Paragraph(Block.Part.RANKING, response.words().ranking()));
     }
-    int decimals = response.decimals();
-    response
-        .analysis()
-        .variances()
-        .forEach(table -> blocks.add(PageTables.analysis(table, decimals + 1)));
+    TestTables tables = new TestTables(response.decimals(), alpha);
+    response.analysis().tests().forEach(test -> blocks.addAll(test.match(tables)));
     if (findings.responses().size() == 1 || !settings.oneTable()) {
       blocks.add(PageTables.means(findings, response, settings.precision()));
     }

@@ -1,11 +1,9 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Coefficient;
-import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
@@ -52,54 +50,6 @@ final class PageTables {
         heads,
         rows,
         Numerals.count(all.rows().length, "complete row", "complete rows") + ".");
-  }
-
-  static Block analysis(AnovaTable table, int decimals) {
-    List<List<String>> rows = new ArrayList<>();
-    for (AnovaTable.Row r : table.rows()) {
-      rows.add(r.isError() ? error(r, decimals) : effect(r, decimals));
-    }
-    rows.add(
-        List.of(
-            "total",
-            Numerals.df(table.totalDf()),
-            Numerals.fixed(table.totalSs(), decimals),
-            "",
-            "",
-            "",
-            ""));
-    return new Block.Table(
-        Block.Part.ANALYSIS,
-        "Analysis of variance",
-        List.of("source", "df", "sum of squares", "mean square", "F", "p", "partial \u03b7\u00b2"),
-        rows,
-        "");
-  }
-
-  private static List<String> effect(AnovaTable.Row r, int decimals) {
-    Effect e = r.effect();
-    String source = r.source().replace(" x ", " \u00d7 ");
-    return e == null
-        ? List.of(source, Numerals.NONE, "cannot be estimated", "", "", "", "")
-        : List.of(
-            source,
-            Numerals.df(e.df()),
-            Numerals.fixed(e.ss(), decimals),
-            Numerals.fixed(e.ms(), decimals),
-            Numerals.fixed(e.f(), 2),
-            Numerals.p(e.p()),
-            Numerals.share(e.partialEtaSquared()));
-  }
-
-  private static List<String> error(AnovaTable.Row r, int decimals) {
-    return List.of(
-        r.source(),
-        Numerals.df(r.error().errorDf()),
-        Numerals.fixed(r.error().errorSs(), decimals),
-        Numerals.fixed(r.error().errorMs(), decimals),
-        "",
-        "",
-        "");
   }
 
   /** Two treatments: one down, the other across; else a row a mean. */

@@ -60,6 +60,16 @@ final class Sources {
         }
       }
     }
+    if (findings.inquiry().method() == Inquiry.Method.MIXED) {
+      all.add("Patterson, H. D. and Thompson, R. (1971). Biometrika 58, 545\u2013554.");
+      all.add(
+          switch (findings.inquiry().random().denominator()) {
+            case KENWARD_ROGER ->
+                "Kenward, M. G. and Roger, J. H. (1997). Biometrics 53, 983\u2013997.";
+            case SATTERTHWAITE ->
+                "Satterthwaite, F. E. (1946). Biometrics Bulletin 2, 110\u2013114.";
+          });
+    }
     if (findings.inquiry().method() == Inquiry.Method.UNEQUAL_SPREAD) {
       all.add(
           findings.first().groups().size() == 2

@@ -1,6 +1,7 @@
 package app.knuckle.stats.mixed;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.mixed.Rows.Layout;
 import java.util.Arrays;
 import java.util.List;
 import org.ejml.data.DMatrixRMaj;

@@ -1,5 +1,7 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.mixed.MixedModel.Denominator;
+import app.knuckle.stats.mixed.Rows.Layout;
 import java.util.Arrays;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;

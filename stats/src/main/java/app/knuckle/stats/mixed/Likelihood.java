@@ -1,5 +1,6 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.mixed.Rows.Layout;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;

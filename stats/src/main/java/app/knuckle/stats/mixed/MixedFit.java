@@ -6,6 +6,8 @@ import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.mixed.MixedModel.Denominator;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -27,7 +29,6 @@ public final class MixedFit implements Estimator {
   private final double[][] precision;
   private final int[] free;
   private final int variances;
-  private final Denominator denominator;
 
   /**
    * Fits a model.
@@ -35,27 +36,23 @@ public final class MixedFit implements Estimator {
    * @param model what is asked
    * @param values the response, one a row; NaN where a row takes no part, which it does in every
    *     random term too
-   * @param denominator of the tests
    * @param progress asked on the way
    * @return the fit
    * @throws NotEstimable if the rows cannot bear the model
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static MixedFit of(
-      MixedModel model, double[] values, Denominator denominator, Progress progress) {
+  public static MixedFit of(MixedModel model, double[] values, Progress progress) {
     Fit fit = Fit.of(model.fixed(), List.of(values));
     Rows rows = new Rows(fit, values, model.random());
     Possible.check(model, rows);
     Setup setup = Setup.of(model, rows);
     Possible.checkVariances(model, rows, setup);
-    return new MixedFit(model, rows, setup, denominator, progress);
+    return new MixedFit(model, rows, setup, progress);
   }
 
-  private MixedFit(
-      MixedModel model, Rows rows, Setup setup, Denominator denominator, Progress progress) {
+  private MixedFit(MixedModel model, Rows rows, Setup setup, Progress progress) {
     this.model = model;
     this.rows = rows;
-    this.denominator = denominator;
     fit = rows.fit;
     variances = setup.limits().variances();
     moments = setup.moments(rows);
@@ -68,7 +65,7 @@ public final class MixedFit implements Estimator {
     free =
         IntStream.range(0, top.t().length).filter(i -> i >= variances || top.t()[i] > 0).toArray();
     precision = precision(top.point(), free);
-    fixed = new FixedPart(setup.likelihood(), top.t(), free, precision, denominator);
+    fixed = new FixedPart(setup.likelihood(), top.t(), free, precision, model.denominator());
   }
 
   private Search.Top highest(List<double[]> starts, boolean[] held) {
@@ -106,15 +103,6 @@ public final class MixedFit implements Estimator {
    */
   public MixedModel model() {
     return model;
-  }
-
-  /**
-   * What the degrees of freedom are.
-   *
-   * @return as given
-   */
-  public Denominator denominator() {
-    return denominator;
   }
 
   /**
@@ -394,7 +382,9 @@ public final class MixedFit implements Estimator {
     if (model.within() != WithinUnit.OWN_VARIANCES || model.random().isEmpty()) {
       return Optional.empty();
     }
-    MixedModel equal = new MixedModel(model.fixed(), model.random(), WithinUnit.EQUAL, null, null);
+    MixedModel equal =
+        new MixedModel(
+            model.fixed(), model.random(), WithinUnit.EQUAL, null, null, model.denominator());
     Setup setup = Setup.of(equal, rows);
     Search.Top found = null;
     for (double[] start : setup.starts(setup.moments(rows))) {
@@ -453,7 +443,7 @@ public final class MixedFit implements Estimator {
     double[][] hypothesis = fit.hypothesis(term);
     if (hypothesis.length == 0) {
       Quantity none = Quantity.absent(EMPTY_CELLS);
-      return new Row(term, none, none, none, none, none, none, denominator);
+      return new Row(term, none, none, none, none, none, none, model.denominator());
     }
     FixedPart.Test test = fixed.test(hypothesis);
     Quantity errorDf = Quantity.finite(test.errorDf(), NO_DF);

@@ -1,5 +1,6 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.stats.mixed.NotEstimable.Reason;
 import java.util.Arrays;
 import java.util.List;

@@ -1,5 +1,7 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.UnitErrors.UnitCovariance;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;

@@ -1,8 +1,8 @@
 package app.knuckle.study.contract;
 
 import app.knuckle.stats.linear.Squares;
-import app.knuckle.stats.mixed.Denominator;
-import app.knuckle.stats.mixed.WithinUnit;
+import app.knuckle.stats.mixed.MixedModel.Denominator;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import com.fasterxml.jackson.databind.JsonNode;

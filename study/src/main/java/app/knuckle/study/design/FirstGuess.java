@@ -168,7 +168,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     if (single) {
       reason += " Every combination has one row, so whether they add up cannot be asked.";
     }
-    for (String part : inquiry.blocks()) {
+    for (String part : block.map(Column::name).stream().toList()) {
       reason += " " + part + " holds every group equally often, as blocks do.";
     }
     if (inquiry.unit() != null) {
@@ -180,6 +180,12 @@ public record FirstGuess(Inquiry inquiry, String reason) {
                   + treatment.get().name()
                   + ", so they count as one unit."
               : " " + inquiry.unit() + " comes back at every " + Numerals.list(occasions) + ".";
+    }
+    Optional<RandomGuess> random =
+        RandomGuess.of(frame, inquiry, c -> named(BLOCK, c) || named(UNIT, c));
+    if (random.isPresent()) {
+      inquiry = random.get().inquiry();
+      reason += " " + random.get().reason();
     }
     Optional<Column> before =
         first(

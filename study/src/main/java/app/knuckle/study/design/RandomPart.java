@@ -1,8 +1,8 @@
 package app.knuckle.study.design;
 
 import app.knuckle.stats.linear.Term;
-import app.knuckle.stats.mixed.Denominator;
-import app.knuckle.stats.mixed.WithinUnit;
+import app.knuckle.stats.mixed.MixedModel.Denominator;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;

@@ -2,7 +2,7 @@ package app.knuckle.study.design;
 
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.mixed.WithinUnit;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.design.Inquiry.Compare;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Inquiry.Terms;

@@ -10,7 +10,7 @@ import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Left;
 import app.knuckle.stats.mixed.MixedFit;
-import app.knuckle.stats.mixed.WithinUnit;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.answers.asked.Questions;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;

@@ -7,9 +7,9 @@ import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.mixed.Left;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.stats.mixed.NotEstimable;
 import app.knuckle.stats.mixed.RandomTerm;
-import app.knuckle.stats.mixed.WithinUnit;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedModel;
@@ -68,9 +68,9 @@ final class MixedQuestion {
                   drawn,
                   within,
                   alike ? null : term(parts, RandomPart.unit(inquiry)),
-                  alike ? null : parts.factor(inquiry.occasions().get(0))),
+                  alike ? null : parts.factor(inquiry.occasions().get(0)),
+                  inquiry.random().denominator()),
               parts.values(measured),
-              inquiry.random().denominator(),
               progress);
     } catch (NotEstimable e) {
       throw MixedRefusals.of(e, measured);

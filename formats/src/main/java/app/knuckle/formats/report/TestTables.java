@@ -1,0 +1,176 @@
+package app.knuckle.formats.report;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.mixed.Component;
+import app.knuckle.stats.mixed.MixedFit;
+import app.knuckle.stats.mixed.MixedModel.Denominator;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+
+/** The tables of tests; a test that is said in a sentence has none. */
+final class TestTables implements TestResult.Cases<List<Block>> {
+
+  private final int decimals;
+  private final double alpha;
+
+  /**
+   * Tables of one response.
+   *
+   * @param decimals of its means
+   * @param alpha level of significance
+   */
+  TestTables(int decimals, double alpha) {
+    this.decimals = decimals + 1;
+    this.alpha = alpha;
+  }
+
+  @Override
+  public List<Block> tTest(TestResult.TTestResult test) {
+    return List.of();
+  }
+
+  @Override
+  public List<Block> unequal(TestResult.UnequalResult test) {
+    return List.of();
+  }
+
+  @Override
+  public List<Block> ranks(TestResult.RankResult test) {
+    return List.of();
+  }
+
+  @Override
+  public List<Block> together(TestResult.TogetherResult test) {
+    return List.of();
+  }
+
+  @Override
+  public List<Block> anova(TestResult.AnovaResult test) {
+    AnovaTable table = test.table();
+    List<List<String>> rows = new ArrayList<>();
+    for (AnovaTable.Row r : table.rows()) {
+      rows.add(r.isError() ? error(r) : effect(r));
+    }
+    rows.add(
+        List.of(
+            "total",
+            Numerals.df(table.totalDf()),
+            Numerals.fixed(table.totalSs(), decimals),
+            "",
+            "",
+            "",
+            ""));
+    return List.of(
+        new Block.Table(
+            Block.Part.ANALYSIS,
+            "Analysis of variance",
+            List.of(
+                "source", "df", "sum of squares", "mean square", "F", "p", "partial \u03b7\u00b2"),
+            rows,
+            ""));
+  }
+
+  private List<String> effect(AnovaTable.Row r) {
+    Effect e = r.effect();
+    String source = crossed(r.source());
+    return e == null
+        ? List.of(source, Numerals.NONE, "cannot be estimated", "", "", "", "")
+        : List.of(
+            source,
+            Numerals.df(e.df()),
+            Numerals.fixed(e.ss(), decimals),
+            Numerals.fixed(e.ms(), decimals),
+            Numerals.fixed(e.f(), 2),
+            Numerals.p(e.p()),
+            Numerals.share(e.partialEtaSquared()));
+  }
+
+  private List<String> error(AnovaTable.Row r) {
+    return List.of(
+        r.source(),
+        Numerals.df(r.error().errorDf()),
+        Numerals.fixed(r.error().errorSs(), decimals),
+        Numerals.fixed(r.error().errorMs(), decimals),
+        "",
+        "",
+        "");
+  }
+
+  private static String crossed(String source) {
+    return source.replace(" x ", " \u00d7 ");
+  }
+
+  @Override
+  public List<Block> mixed(TestResult.MixedResult test) {
+    List<Block> blocks = new ArrayList<>();
+    if (!test.rows().isEmpty()) {
+      blocks.add(
+          new Block.Table(
+              Block.Part.ANALYSIS,
+              "Tests of the fixed effects",
+              List.of("source", "df", "df of noise", "F", "p"),
+              test.rows().stream().map(TestTables::fixed).toList(),
+              denominators(test.rows())));
+    }
+    String percent = Numerals.confidence(alpha) + "%";
+    blocks.add(
+        new Block.Table(
+            Block.Part.ANALYSIS,
+            "Where the variation lies",
+            List.of("grouping", "levels", "share", "variance", "SE", percent + " from", "to", "p"),
+            test.variation().components().stream().map(this::component).toList(),
+            "Variances by restricted maximum likelihood; limits by its profile where there is one;"
+                + " p of the likelihood ratio, half of chi-squared."));
+    return blocks;
+  }
+
+  private static List<String> fixed(MixedFit.Row row) {
+    return List.of(
+        crossed(row.term().source()),
+        row.df().exists() ? Numerals.df(row.df().value()) : Numerals.NONE,
+        Numerals.fixed(row.errorDf(), 1),
+        Numerals.fixed(row.f(), 2),
+        Numerals.p(row.p()));
+  }
+
+  private static String denominators(List<MixedFit.Row> rows) {
+    Set<Denominator> all =
+        rows.stream().map(MixedFit.Row::denominator).collect(Collectors.toCollection(TreeSet::new));
+    return "F and its degrees of freedom after "
+        + Numerals.list(
+            all.stream()
+                .map(
+                    d ->
+                        switch (d) {
+                          case KENWARD_ROGER -> "Kenward and Roger";
+                          case SATTERTHWAITE -> "Satterthwaite";
+                        })
+                .toList())
+        + ".";
+  }
+
+  private List<String> component(Component c) {
+    boolean random = c.term() != null;
+    boolean profiled = c.limits().high().exists();
+    Quantity low = profiled ? c.limits().low() : c.precision().low();
+    Quantity high = profiled ? c.limits().high() : c.precision().high();
+    return List.of(
+        random
+            ? crossed(c.term().term().source())
+            : c.occasion() == null ? "within all of these" : "within, " + c.occasion().level(),
+        random ? Numerals.whole(c.term().size()) : "",
+        Numerals.percent(c.share().share()),
+        Numerals.fixed(c.variance(), decimals),
+        Numerals.fixed(c.precision().se(), decimals),
+        Numerals.fixed(low, decimals),
+        Numerals.fixed(high, decimals),
+        random ? Numerals.p(c.test().p()) : "");
+  }
+}
