@@ -10,6 +10,7 @@ import app.knuckle.figures.scene.Type;
 import app.knuckle.figures.style.Paper;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.findings.Reach;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Font;
@@ -58,7 +59,18 @@ public class FigureBench {
       String name = "Rack " + (g + 1);
       groups.add(
           new MeansFigure.Group(
-              name, name, 10, Quantity.of(0.3), "abc", values, rows, null, VALUES, 0, -1, 0));
+              name,
+              name,
+              10,
+              Reach.even(Quantity.of(0.3)),
+              "abc",
+              values,
+              rows,
+              null,
+              VALUES,
+              0,
+              -1,
+              0));
     }
     return new MeansFigure(
         groups,

@@ -8,9 +8,12 @@ import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.Reach;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.sentences.RankingSentence;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -172,14 +175,14 @@ public record ComparePage(
     int k = family.means().length;
     List<Integer> order = look.ranked() ? family.ranking() : IntStream.range(0, k).boxed().toList();
     int decimals = family.ranks() ? RANK_DECIMALS : decimals(family, response);
-    String unit = family.ranks() ? "" : response.measured().unit();
+    String unit = family.ranks() ? "" : findings.shown(response).unit();
     MoreMeans more = MoreMeans.of(findings, family);
     ValueAxis axis = axis(beside, look, alpha, more);
     List<Rung> rungs = new ArrayList<>();
     int columns = family.letters() == null ? 0 : family.letters().count();
     for (int i : order) {
       double mean = family.means()[i];
-      double half = half(family, i, look, alpha);
+      Reach reach = reach(family, i, look, alpha);
       List<Boolean> has = new ArrayList<>();
       for (int l = 0; l < columns; l++) {
         has.add(family.letters().has(i, l));
@@ -191,8 +194,8 @@ public record ComparePage(
               family.names().get(i),
               values,
               axis.place(mean, 0, 1),
-              axis.place(mean - half, 0, 1),
-              axis.place(mean + half, 0, 1),
+              axis.place(mean - reach.below(), 0, 1),
+              axis.place(mean + reach.above(), 0, 1),
               axis.place(more.plain(i), 0, 1),
               columns == 0 ? "" : family.letters().of(i),
               has));
@@ -212,15 +215,27 @@ public record ComparePage(
         family.ranks()
             ? "mean rank of " + response.measured().label()
             : "mean "
-                + response.measured().title()
+                + findings.shown(response).title()
                 + ", bars show "
                 + bars(look, alpha)
                 + (more.hasPlain() ? ", hollow circles the means as measured" : ""),
-        "Differences" + (unit.isEmpty() ? "" : " (" + unit + ")") + ", filled where told apart",
+        family.isOfRatios()
+            ? "How many times as "
+                + (family.scale() == LinkScale.LOG_ODDS ? "high the odds" : "many")
+                + ", filled where told apart"
+            : "Differences"
+                + (unit.isEmpty() ? "" : " (" + unit + ")")
+                + ", filled where told apart",
         k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
-        RankingSentence.of(family, response.measured().unit(), decimals),
-        family.criticalDifference().exists()
+        (RankingSentence.of(
+                    family,
+                    family.scale() == LinkScale.LOG_ODDS ? "%" : response.measured().unit(),
+                    decimals)
+                + " "
+                + EdgeSentence.of(response.analysis(), response.summaries()))
+            .strip(),
+        family.criticalDifference().exists() && !family.isOfRatios()
             ? "Means are told apart from "
                 + Numerals.with(Numerals.fixed(family.criticalDifference(), decimals), unit)
                 + " on."
@@ -233,17 +248,18 @@ public record ComparePage(
     double max = Double.NEGATIVE_INFINITY;
     for (ComparedMeans family : beside) {
       for (int i = 0; i < family.means().length; i++) {
-        double half = half(family, i, look, alpha);
-        min = Math.min(min, family.means()[i] - half);
-        max = Math.max(max, family.means()[i] + half);
+        if (!Double.isNaN(family.means()[i])) {
+          Reach reach = reach(family, i, look, alpha);
+          min = Math.min(min, family.means()[i] - reach.below());
+          max = Math.max(max, family.means()[i] + reach.above());
+        }
       }
     }
     return ValueAxis.holding(more.least(min), more.most(max), false, TICKS);
   }
 
-  private static double half(ComparedMeans family, int i, Look look, double alpha) {
-    Quantity half = look.intervals() ? family.half(i, alpha) : family.ses().get(i);
-    return half.exists() ? half.value() : 0;
+  private static Reach reach(ComparedMeans family, int i, Look look, double alpha) {
+    return look.intervals() ? family.interval(i, alpha) : Reach.even(family.ses().get(i));
   }
 
   private static String bars(Look look, double alpha) {
@@ -261,6 +277,13 @@ public record ComparePage(
         .findFirst()
         .orElse(Quantity.absent("there is no analysis of variance"));
   }
+
+  private static String times(LinkScale scale) {
+    return scale == LinkScale.LOG_ODDS ? "times the odds" : "times as many";
+  }
+
+  /** Ratios are read to two decimals. */
+  private static final int RATIO_DECIMALS = 2;
 
   /** Mean ranks are read to a tenth. */
   private static final int RANK_DECIMALS = 1;
@@ -358,9 +381,11 @@ public record ComparePage(
     int below = Arrays.binarySearch(found, difference);
     double share = found.length == 0 ? 0 : (double) Math.abs(below) / found.length;
     int strength = !pair.differs() ? 0 : share > 2.0 / 3 ? 3 : share > 1.0 / 3 ? 2 : 1;
+    ComparedMeans.Effect effect = family.effect(pair, pair.left() != high);
+    String ratio = "\u00d7 " + Numerals.fixed(effect.size(), RATIO_DECIMALS);
     return new Cell(
-        Numerals.fixed(difference, Math.max(0, decimals - 1)),
-        Numerals.with(Numerals.fixed(difference, decimals), unit),
+        family.isOfRatios() ? ratio : Numerals.fixed(difference, Math.max(0, decimals - 1)),
+        family.isOfRatios() ? ratio : Numerals.with(Numerals.fixed(difference, decimals), unit),
         pair.differs(),
         strength,
         reading(family, spread, unit, pair, high, low, decimals));
@@ -377,16 +402,21 @@ public record ComparePage(
     double sign = pair.left() == high ? 1 : -1;
     double difference = sign * pair.difference();
     StringBuilder text = new StringBuilder();
-    text.append(family.names().get(high)).append(" \u2212 ").append(family.names().get(low));
-    text.append(": ").append(Numerals.with(Numerals.fixed(difference, decimals), unit));
+    ComparedMeans.Effect effect = family.effect(pair, sign < 0);
+    boolean ratios = family.isOfRatios();
+    int shown = ratios ? RATIO_DECIMALS : decimals;
+    String own = ratios ? times(family.scale()) : unit;
+    text.append(family.names().get(high)).append(ratios ? " \u00f7 " : " \u2212 ");
+    text.append(family.names().get(low));
+    text.append(": ").append(Numerals.with(Numerals.fixed(effect.size(), shown), own));
     if (family.ranks()) {
       text.append(" in mean rank");
     }
     if (pair.low().exists() && pair.high().exists()) {
-      double from = sign > 0 ? pair.low().value() : -pair.high().value();
-      double to = sign > 0 ? pair.high().value() : -pair.low().value();
-      text.append(", interval ").append(Numerals.fixed(from, decimals));
-      text.append(" to ").append(Numerals.with(Numerals.fixed(to, decimals), unit));
+      text.append(ratios ? ", likely between " : ", interval ");
+      text.append(Numerals.fixed(effect.low(), shown));
+      text.append(ratios ? " and " : " to ");
+      text.append(Numerals.with(Numerals.fixed(effect.high(), shown), ratios ? "" : unit));
     }
     if (!pair.p().exists()) {
       return text.append(". ").append(pair.p().why()).append(".").toString();

@@ -30,14 +30,16 @@ record MoreMeans(double[] plains, Compute back, double[] means) {
   static MoreMeans of(Findings findings, ComparedMeans family) {
     double[] plains = new double[family.means().length];
     Arrays.fill(plains, Double.NaN);
-    if (!family.ranks()) {
+    if (!family.ranks() && !family.isOfRatios()) {
       for (int i = 0; i < plains.length; i++) {
         plains[i] = plain(findings, family, family.labels().get(i)).orElse(Double.NaN);
       }
     }
     boolean other = false;
     for (int i = 0; i < plains.length; i++) {
-      other |= Math.abs(plains[i] - family.means()[i]) > SAME * Math.abs(family.means()[i]);
+      other |=
+          !family.isOfRatios()
+              && Math.abs(plains[i] - family.means()[i]) > SAME * Math.abs(family.means()[i]);
     }
     if (!other) {
       Arrays.fill(plains, Double.NaN);

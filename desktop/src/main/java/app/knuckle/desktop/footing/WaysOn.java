@@ -40,6 +40,8 @@ final class WaysOn {
   private static String label(Method method) {
     return switch (method) {
       case MIXED -> "Ask with random effects \u2192";
+      case COUNTS -> "Ask as counts \u2192";
+      case PROPORTIONS -> "Ask as proportions \u2192";
       case UNEQUAL_SPREAD -> "Ask with each group's own spread \u2192";
       case RANKS -> "Ask on ranks \u2192";
       case PERMUTATION -> "Ask by permutation \u2192";

@@ -34,8 +34,12 @@ final class SentencePieces {
   /** The sentence now, with its slots. */
   List<Piece> sentence(String rows) {
     List<Piece> s = new ArrayList<>();
-    say(s, "We measured ");
+    boolean counted = asked().method().isOfCounts();
+    say(s, counted ? "We counted " : "We measured ");
     measured(s);
+    if (counted) {
+      new CountPieces(question, columns, slots).outOf(s);
+    }
     say(s, " on " + rows + ". ");
     if (asked().treatments().isEmpty() && asked().expected() != null) {
       say(s, "Its mean is compared with ");
@@ -232,6 +236,9 @@ final class SentencePieces {
               o -> slots.change(d -> d.direction = Direction.valueOf(o.key()))));
     }
     say(s, ".");
+    if (asked().method().isOfCounts()) {
+      new CountPieces(question, columns, slots).spread(s);
+    }
     if (asked().method() == Method.MIXED) {
       new RandomPieces(question, columns, slots).say(s);
     }
@@ -263,6 +270,8 @@ final class SentencePieces {
     return switch (method) {
       case LEAST_SQUARES -> "bell-shaped residuals of equal spread; the usual way";
       case MIXED -> "blocks, plots or units stand for more of their kind; rows may be missing";
+      case COUNTS -> "whole numbers of things counted, dead or settled";
+      case PROPORTIONS -> "how many of those tried; or 0 and 1";
       case UNEQUAL_SPREAD -> "when groups do not spread alike";
       case RANKS -> "scores, or values far from bell-shaped";
       case PERMUTATION -> "few values, no shape taken for granted";

@@ -55,6 +55,9 @@ final class AskingMoves {
       case MIXED ->
           "mixed model reml variance components random blocks split plot lost missing repeated"
               + " kenward roger satterthwaite blup heritability intraclass";
+      case COUNTS -> "poisson glm log linear count rate exposure overdispersion deviance";
+      case PROPORTIONS ->
+          "binomial logistic logit glm odds survival mortality percent proportion fisher exact";
       case UNEQUAL_SPREAD -> "welch brown forsythe games howell unequal variances heteroscedastic";
       case RANKS ->
           "nonparametric kruskal wallis mann whitney wilcoxon friedman quade page dunn"

@@ -56,6 +56,20 @@ final class TestSheets implements TestResult.Cases<Void> {
   }
 
   @Override
+  public Void counts(TestResult.CountResult test) {
+    sheets.add(CountSheets.of(response, inquiry, test));
+    facts.addAll(CountSheets.facts(test));
+    squaresMatter |= test.rows().size() > 1;
+    return null;
+  }
+
+  @Override
+  public Void exact(TestResult.ExactResult test) {
+    sheets.add(CountSheets.of(test));
+    return null;
+  }
+
+  @Override
   public Void unequal(TestResult.UnequalResult test) {
     sheets.add(MeanSheets.unequal(response, inquiry, test));
     return null;

@@ -32,10 +32,10 @@ import org.testfx.util.WaitForAsyncUtils;
 final class Driver {
 
   /** Inquiries of the demo study. */
-  static final int INQUIRIES = 16;
+  static final int INQUIRIES = 18;
 
   /** Its tables. */
-  static final int TABLES = 9;
+  static final int TABLES = 11;
 
   private static final int PATIENCE_SECONDS = 60;
   private static final int TRIES = 4;

@@ -47,8 +47,8 @@ class InquiriesPageTest {
 
   @ParameterizedTest
   @CsvSource({
-    "'', 16",
-    "'   ', 16",
+    "'', 18",
+    "'   ', 18",
     "RACK-trial, 3",
     "ranks rack-trial, 1",
     "friedman, 1",

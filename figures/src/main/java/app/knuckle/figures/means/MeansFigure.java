@@ -4,6 +4,7 @@ import app.knuckle.figures.style.Arrangement;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.findings.Reach;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -55,7 +56,7 @@ public record MeansFigure(
    * @param name of its level
    * @param key its name among all means, whatever it stands in
    * @param mean its mean
-   * @param half half the length of its whisker
+   * @param reach of its whisker
    * @param letters its letters; empty for none
    * @param values the single values
    * @param rows the rows of the table behind the values, from 0
@@ -69,7 +70,7 @@ public record MeansFigure(
       String name,
       String key,
       double mean,
-      Quantity half,
+      Reach reach,
       String letters,
       double[] values,
       int[] rows,

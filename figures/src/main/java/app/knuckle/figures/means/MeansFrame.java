@@ -322,20 +322,16 @@ final class MeansFrame {
     return low < high ? ValueAxis.between(low, high, scale.step(), ticks) : usual;
   }
 
-  static double half(MeansFigure.Group g) {
-    return g.half().exists() ? g.half().value() : 0;
-  }
-
   double highest(MeansFigure.Group g) {
     double values = showsValues() ? Arrays.stream(g.values()).max().orElse(g.mean()) : g.mean();
     double box = isBox(g) ? g.summary().max().value() : g.mean();
-    return Math.max(Math.max(values, box), g.mean() + half(g));
+    return Math.max(Math.max(values, box), g.mean() + g.reach().above());
   }
 
   double lowest(MeansFigure.Group g) {
     double values = showsValues() ? Arrays.stream(g.values()).min().orElse(g.mean()) : g.mean();
     double box = isBox(g) ? g.summary().min().value() : g.mean();
-    return Math.min(Math.min(values, box), g.mean() - half(g));
+    return Math.min(Math.min(values, box), g.mean() - g.reach().below());
   }
 
   boolean showsValues() {

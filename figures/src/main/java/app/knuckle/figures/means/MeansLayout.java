@@ -205,9 +205,9 @@ public final class MeansLayout {
     if (frame.showsValues()) {
       values(g, index, centre, bar, cap);
     }
-    if (g.half().exists() && !frame.isBox(g)) {
-      double up = frame.y(g.mean() + g.half().value());
-      double down = frame.y(g.mean() - g.half().value());
+    if (g.reach().exists() && !frame.isBox(g)) {
+      double up = frame.y(g.mean() + g.reach().above());
+      double down = frame.y(g.mean() - g.reach().below());
       upright(centre, up, down, cap);
       marks.add(new Mark.Line(centre - cap, down, centre + cap, down, WHISKER_WIDTH, Ink.DARK));
     }
@@ -281,7 +281,7 @@ public final class MeansLayout {
     double[] places = Arrays.stream(g.values()).map(frame::y).toArray();
     double[] sideways = new double[places.length];
     if (style.form() != Form.UNITS) {
-      boolean clear = g.half().exists() || !frame.isBars() && style.form() != Form.VALUES;
+      boolean clear = g.reach().exists() || !frame.isBars() && style.form() != Form.VALUES;
       // Clear of the whisker where there is room, inside the slot always.
       double edge = bar / BAR_SHARE / 2 - radius;
       double middle = frame.isBars() ? cap : Math.max(cap, pointRadius(bar));

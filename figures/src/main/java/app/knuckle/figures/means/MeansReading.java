@@ -12,9 +12,12 @@ import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.findings.Reach;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
+import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -44,6 +47,7 @@ public final class MeansReading {
 
   private final Findings findings;
   private final ResponseFindings response;
+  private final Numbers shown;
   private final Style style;
   private final List<ShownMean> means;
   private final Optional<ComparedMeans> family;
@@ -56,6 +60,7 @@ public final class MeansReading {
     this.findings = findings;
     this.style = style;
     response = findings.first();
+    shown = findings.shown(response);
     means = response.shownMeans().stream().filter(m -> m.mean().exists()).toList();
     List<Map<String, String>> keys = means.stream().map(ShownMean::levels).toList();
     family =
@@ -128,7 +133,7 @@ public final class MeansReading {
         clusters,
         panels,
         series,
-        Prose.capital(response.measured().title()),
+        Prose.capital(shown.title()),
         Prose.capital(under()),
         style.shown().finding() ? findings.finding() : "",
         brackets(keys),
@@ -146,7 +151,7 @@ public final class MeansReading {
             || style.form() == Form.VALUES
             || style.form() == Form.UNITS;
     int[] rows = values && needsValues ? response.rowsOf(mean.group()) : new int[0];
-    double[] single = Arrays.stream(rows).mapToDouble(response.measured()::value).toArray();
+    double[] single = Arrays.stream(rows).mapToDouble(shown::value).toArray();
     Summary summary =
         mean.group() < 0
             ? null
@@ -160,8 +165,8 @@ public final class MeansReading {
         mean.name(),
         mean.mean().value(),
         style.form() == Form.BOXES && summary != null
-            ? Quantity.absent("boxes have stems of their own")
-            : half(mean),
+            ? Reach.none("boxes have stems of their own")
+            : reach(mean),
         above(mean),
         single,
         rows,
@@ -199,12 +204,12 @@ public final class MeansReading {
         : String.join(" and ", names);
   }
 
-  private Quantity half(ShownMean mean) {
+  private Reach reach(ShownMean mean) {
     return switch (style.shown().whisker()) {
-      case STANDARD_ERROR -> mean.se();
-      case STANDARD_DEVIATION -> mean.sd();
-      case INTERVAL -> mean.half();
-      case NONE -> Quantity.absent("no whiskers are shown");
+      case STANDARD_ERROR -> Reach.even(mean.se());
+      case STANDARD_DEVIATION -> Reach.even(mean.sd());
+      case INTERVAL -> mean.reach();
+      case NONE -> Reach.none("no whiskers are shown");
     };
   }
 
@@ -337,6 +342,10 @@ public final class MeansReading {
           .ifPresent(u -> text.append(", thin lines join those of one ").append(u));
     }
     text.append(".");
+    String edge = EdgeSentence.of(response.analysis(), response.summaries());
+    if (!edge.isEmpty()) {
+      text.append(' ').append(edge);
+    }
     if (style.shown().above() == Shown.Above.LETTERS) {
       text.append(letters(groups, alpha));
     } else if (style.shown().above() == Shown.Above.BRACKETS) {
@@ -438,7 +447,7 @@ public final class MeansReading {
         groups.stream()
             .allMatch(
                 g ->
-                    g.mean() - MeansFrame.half(g) > 0
+                    g.mean() - g.reach().below() > 0
                         && Arrays.stream(g.values()).allMatch(v -> v > 0));
     if (style.scale().logarithmic() && positive) {
       return " The scale is logarithmic"

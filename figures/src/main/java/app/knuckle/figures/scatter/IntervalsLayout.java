@@ -63,8 +63,8 @@ public final class IntervalsLayout {
     double step = ROW * size;
     List<Mark> marks = new ArrayList<>();
     double line = Type.height(size);
-    double min = 0;
-    double max = 0;
+    double min = intervals.none();
+    double max = intervals.none();
     double longest = 0;
     for (Intervals.Row row : intervals.rows()) {
       min = Math.min(min, Double.isNaN(row.low()) ? row.difference() : row.low());
@@ -81,7 +81,7 @@ public final class IntervalsLayout {
       marks.add(new Mark.Line(x, GAP, x, bottom, 0.6, Ink.FAINT));
       marks.add(label(axis.text(tick), x, bottom + GAP / 2 + line / 2, Ink.MUTED, size));
     }
-    double zero = axis.place(0, left, right);
+    double zero = axis.place(intervals.none(), left, right);
     marks.add(new Mark.Line(zero, GAP, zero, bottom, 1, Ink.DARK));
     for (int i = 0; i < intervals.rows().size(); i++) {
       Intervals.Row row = intervals.rows().get(i);
@@ -89,7 +89,8 @@ public final class IntervalsLayout {
       String name = Type.shorten(row.name(), Face.REGULAR, size, names);
       double w = Type.width(name, Face.REGULAR, size);
       marks.add(label(name, left - GAP - w / 2, y, Ink.DARK, size));
-      Ink ink = !row.differs() ? Ink.MUTED : row.difference() > 0 ? Ink.DEEP : Ink.AMBER;
+      Ink ink =
+          !row.differs() ? Ink.MUTED : row.difference() > intervals.none() ? Ink.DEEP : Ink.AMBER;
       double from = end(row.low(), axis, left, right, left);
       double to = end(row.high(), axis, left, right, right);
       boolean known = !Double.isNaN(row.low()) || !Double.isNaN(row.high());

@@ -62,8 +62,8 @@ public record MovedMeans(String title, List<Moved> means) {
     return new Moved(
         GroupSummary.name(mean.levels()),
         Beside.of(left, ShownMean::mean),
-        Beside.of(left, ShownMean::half),
+        Beside.of(left, m -> m.reach().up()),
         Beside.of(right, ShownMean::mean),
-        Beside.of(right, ShownMean::half));
+        Beside.of(right, m -> m.reach().up()));
   }
 }

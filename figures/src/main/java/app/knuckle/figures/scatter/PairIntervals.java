@@ -33,20 +33,26 @@ public final class PairIntervals {
     for (Pair p : family.pairs()) {
       // All pairs from the higher side; differences from a reference keep their sign.
       boolean turned = !family.isAgainstReference() && p.difference() < 0;
-      double low = p.low().exists() ? p.low().value() : Double.NaN;
-      double high = p.high().exists() ? p.high().value() : Double.NaN;
+      ComparedMeans.Effect effect = family.effect(p, turned);
       String left = word.apply(family.names().get(turned ? p.right() : p.left()));
       String right = word.apply(family.names().get(turned ? p.left() : p.right()));
       rows.add(
           new Intervals.Row(
-              left + " \u2212 " + right,
-              turned ? -high : low,
-              turned ? -p.difference() : p.difference(),
-              turned ? -low : high,
+              left + (family.isOfRatios() ? " \u00f7 " : " \u2212 ") + right,
+              effect.low().value(),
+              effect.size(),
+              effect.high().value(),
               p.differs()));
     }
     rows.sort(Comparator.comparingDouble(r -> -r.difference()));
-    String what = family.ranks() ? "difference of mean ranks" : "difference";
-    return Optional.of(new Intervals(rows, unit.isEmpty() ? what : what + " (" + unit + ")"));
+    String what =
+        switch (family.scale()) {
+          case IDENTITY -> family.ranks() ? "difference of mean ranks" : "difference";
+          case LOGARITHM -> "ratio";
+          case LOG_ODDS -> "odds ratio";
+        };
+    boolean plain = unit.isEmpty() || family.isOfRatios();
+    return Optional.of(
+        new Intervals(rows, plain ? what : what + " (" + unit + ")", family.isOfRatios() ? 1 : 0));
   }
 }

@@ -7,6 +7,7 @@ import app.knuckle.figures.means.MeansLayout;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.findings.Reach;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -51,7 +52,7 @@ class ExportTest {
     int[] rows = IntStream.range(0, values.length).toArray();
     Quantity half = Quantity.of(0.5);
     return new MeansFigure.Group(
-        name, name, mean, half, letters, values, rows, null, values.length, 0, -1, 0);
+        name, name, mean, Reach.even(half), letters, values, rows, null, values.length, 0, -1, 0);
   }
 
   @Test

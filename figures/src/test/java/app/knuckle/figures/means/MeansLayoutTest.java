@@ -14,6 +14,7 @@ import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.findings.Reach;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -72,7 +73,7 @@ class MeansLayoutTest {
               NAMES[random.nextInt(NAMES.length)],
               "group " + g,
               mean,
-              half,
+              new Reach(half, half.map(h -> 2 * h)),
               "abcdef".substring(0, 1 + random.nextInt(6)),
               values,
               rows,

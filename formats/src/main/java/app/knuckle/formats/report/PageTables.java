@@ -163,10 +163,10 @@ final class PageTables {
       case SD -> List.of(sd);
       case SE -> List.of(se);
       case INTERVAL ->
-          mean.half().exists()
+          mean.reach().exists()
               ? List.of(
-                  Numerals.fixed(mean.mean().value() - mean.half().value(), decimals),
-                  Numerals.fixed(mean.mean().value() + mean.half().value(), decimals))
+                  Numerals.fixed(mean.mean().value() - mean.reach().below(), decimals),
+                  Numerals.fixed(mean.mean().value() + mean.reach().above(), decimals))
               : List.of(Numerals.NONE, Numerals.NONE);
     };
   }
@@ -228,28 +228,39 @@ final class PageTables {
   static Block differences(ComparedMeans family, ResponseFindings response, double alpha) {
     int decimals = family.ranks() ? 1 : response.decimals();
     List<List<String>> rows = new ArrayList<>();
+    boolean ratios = family.isOfRatios();
+    int shown = ratios ? RATIO_DECIMALS : decimals;
     for (Pair pair : family.pairs()) {
+      ComparedMeans.Effect effect = family.effect(pair, false);
       rows.add(
           List.of(
-              family.names().get(pair.left()) + " \u2212 " + family.names().get(pair.right()),
-              Numerals.fixed(pair.difference(), decimals),
-              Numerals.fixed(pair.low(), decimals),
-              Numerals.fixed(pair.high(), decimals),
+              family.names().get(pair.left())
+                  + (ratios ? " \u00f7 " : " \u2212 ")
+                  + family.names().get(pair.right()),
+              Numerals.fixed(effect.size(), shown),
+              Numerals.fixed(effect.low(), shown),
+              Numerals.fixed(effect.high(), shown),
               Numerals.p(pair.p())));
     }
     String percent = Numerals.confidence(alpha) + "%";
     String within = family.within().isEmpty() ? "" : " at " + within(family);
     return new Block.Table(
         Block.Part.DIFFERENCES,
-        "Differences of "
-            + (family.ranks() ? "mean ranks" : "means")
+        switch (family.scale()) {
+              case IDENTITY -> "Differences of " + (family.ranks() ? "mean ranks" : "means");
+              case LOGARITHM -> "Ratios of means";
+              case LOG_ODDS -> "Odds ratios";
+            }
             + " of "
             + response.measured().title()
             + within,
-        List.of("pair", "difference", percent + " from", "to", "p"),
+        List.of("pair", ratios ? "ratio" : "difference", percent + " from", "to", "p"),
         rows,
         family.means().length == 2 ? "" : "By " + family.procedure().title() + ".");
   }
+
+  /** Ratios are read to two decimals. */
+  private static final int RATIO_DECIMALS = 2;
 
   /** The levels that the means of a family share. */
   static String within(ComparedMeans family) {

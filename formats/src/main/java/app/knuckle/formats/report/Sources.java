@@ -60,6 +60,10 @@ final class Sources {
         }
       }
     }
+    if (findings.inquiry().method().isOfCounts()) {
+      all.add(
+          "McCullagh, P. and Nelder, J. A. (1989). Generalized Linear Models. Chapman and Hall.");
+    }
     if (findings.inquiry().method() == Inquiry.Method.MIXED) {
       all.add("Patterson, H. D. and Thompson, R. (1971). Biometrika 58, 545\u2013554.");
       all.add(

@@ -2,6 +2,7 @@ package app.knuckle.formats.report;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
@@ -101,6 +102,51 @@ final class TestTables implements TestResult.Cases<List<Block>> {
         "",
         "",
         "");
+  }
+
+  @Override
+  public List<Block> counts(TestResult.CountResult test) {
+    boolean estimated = test.extraSpread();
+    List<List<String>> rows = new ArrayList<>();
+    for (Drop row : test.rows()) {
+      rows.add(
+          List.of(
+              crossed(row.term().source()),
+              row.df().exists() ? Numerals.df(row.df().value()) : Numerals.NONE,
+              Numerals.fixed(row.deviance(), 2),
+              Numerals.fixed(row.statistic(), 2),
+              Numerals.p(row.p())));
+    }
+    rows.add(
+        List.of(
+            "residual",
+            Numerals.df(test.fit().errorDf()),
+            Numerals.fixed(test.fit().residualDeviance(), 2),
+            "",
+            ""));
+    rows.add(
+        List.of(
+            "total",
+            Numerals.df(test.fit().n() - 1.0),
+            Numerals.fixed(test.fit().nullDeviance(), 2),
+            "",
+            ""));
+    return List.of(
+        new Block.Table(
+            Block.Part.ANALYSIS,
+            "Analysis of deviance",
+            List.of("source", "df", "deviance", estimated ? "F" : "\u03c7\u00b2", "p"),
+            rows,
+            estimated
+                ? "The spread was estimated: "
+                    + Numerals.fixed(test.fit().dispersion(), 2)
+                    + " times that of the distribution."
+                : "The spread is that of the distribution."));
+  }
+
+  @Override
+  public List<Block> exact(TestResult.ExactResult test) {
+    return List.of(); // Said in a sentence.
   }
 
   private static String crossed(String source) {

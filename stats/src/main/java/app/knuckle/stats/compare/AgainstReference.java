@@ -4,6 +4,7 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.distributions.LargestT;
+import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -104,7 +105,7 @@ public record AgainstReference(
     }
     double reference2 = squared(means.seOfDifference(others.get(0), reference));
     double[][] correlations = correlations(means, others, reference);
-    double df = plain.get(0).df().value();
+    double df = DegreesOfFreedom.orInfinity(plain.get(0).df().value());
     LargestT law = LargestT.of(correlations, df, direction == Direction.EITHER);
     double critical = law.inverseSurvivalProbability(alpha);
     List<Pair> pairs = new ArrayList<>();

@@ -5,6 +5,8 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import app.knuckle.stats.distributions.TailInterpolation;
+import app.knuckle.stats.distributions.VarianceRatio;
+import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.Estimates;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -14,7 +16,6 @@ import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleSupplier;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
-import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
@@ -172,7 +173,8 @@ public final class AllPairs {
 
     StudentizedRangeDistribution range(int span, double df) {
       return ranges.computeIfAbsent(
-          List.of((double) span, df), key -> StudentizedRangeDistribution.of(span, df));
+          List.of((double) span, df),
+          key -> StudentizedRangeDistribution.of(span, DegreesOfFreedom.orInfinity(df)));
     }
 
     /** The tail of a range; interpolated when it is asked for very often. */
@@ -263,11 +265,14 @@ public final class AllPairs {
       case SINGLE -> t.inverseSurvivalProbability(alpha / 2);
       case BONFERRONI -> t.inverseSurvivalProbability(alpha / (2.0 * m));
       case SIDAK -> t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2);
-      case ALL_CONTRASTS ->
-          Math.sqrt((k - 1) * FDistribution.of(k - 1, df).inverseSurvivalProbability(alpha));
+      case ALL_CONTRASTS -> Math.sqrt((k - 1) * contrasts(k, df).inverseSurvivalProbability(alpha));
       case RANGE -> laws.range(k, df).inverseSurvivalProbability(alpha) / Math.sqrt(2);
       case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE, OWN -> throw notOfMeans();
     };
+  }
+
+  private static VarianceRatio contrasts(int k, double df) {
+    return VarianceRatio.of(k - 1.0, DegreesOfFreedom.orInfinity(df));
   }
 
   private IllegalArgumentException notOfMeans() {
@@ -283,10 +288,7 @@ public final class AllPairs {
       case SINGLE, BONFERRONI, SIDAK, HOLM, HOCHBERG, FALSE_DISCOVERIES -> procedure.adjust(plain);
       case STEPPED_RANGE -> stepwise(means, pairs, laws, progress);
       case ALL_CONTRASTS ->
-          each(
-              pairs,
-              progress,
-              (t, df) -> FDistribution.of(k - 1, df).survivalProbability(t * t / (k - 1)));
+          each(pairs, progress, (t, df) -> contrasts(k, df).survivalProbability(t * t / (k - 1)));
       case RANGE ->
           each(pairs, progress, (t, df) -> laws.tail(k, df, m).applyAsDouble(t * Math.sqrt(2)));
       case OWN -> throw notOfMeans();

@@ -1,7 +1,8 @@
 package app.knuckle.stats.compare;
 
 import app.knuckle.stats.Quantity;
-import org.apache.commons.statistics.distribution.FDistribution;
+import app.knuckle.stats.distributions.VarianceRatio;
+import app.knuckle.stats.means.DegreesOfFreedom;
 import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
@@ -53,7 +54,7 @@ public record Contrast(StudentT test, Quantity ss, Quantity f) {
       return this;
     }
     double t = test.statistic().value();
-    FDistribution law = FDistribution.of(dimension, test.df().value());
+    VarianceRatio law = VarianceRatio.of(dimension, DegreesOfFreedom.orInfinity(test.df().value()));
     double critical = Math.sqrt(dimension * law.inverseSurvivalProbability(alpha));
     return with(law.survivalProbability(t * t / dimension), critical);
   }

@@ -4,6 +4,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.means.Covariance;
 import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.Estimates;
+import app.knuckle.stats.means.LinkScale;
 import java.util.List;
 
 /**
@@ -20,7 +21,8 @@ public interface Estimator {
    *
    * @param levels one a factor of the model; -1 for the average over its levels
    * @param at one value a covariate; NaN for its mean
-   * @return null if it cannot be estimated
+   * @return null if nothing can be said of it; what only differences can be taken of lacks
+   *     something
    */
   Estimable mean(int[] levels, double[] at);
 
@@ -95,6 +97,24 @@ public interface Estimator {
   Quantity errorMs();
 
   /**
+   * The scale on which its estimates stand.
+   *
+   * @return that of the response itself, unless effects add up on another
+   */
+  default LinkScale scale() {
+    return LinkScale.IDENTITY;
+  }
+
+  /**
+   * Why a mean has no value where it has none.
+   *
+   * @return a reason, in words
+   */
+  default String noMean() {
+    return EMPTY_CELLS;
+  }
+
+  /**
    * Why there is no standard error where there is none.
    *
    * @return a reason, in words
@@ -111,6 +131,14 @@ public interface Estimator {
    * @return the estimates
    */
   default Estimates estimates(List<Estimable> means, long[] counts) {
+    boolean[] whole = new boolean[means.size()];
+    for (int i = 0; i < whole.length; i++) {
+      whole[i] = means.get(i).isWhole();
+    }
+    return plain(means, counts).on(scale(), whole);
+  }
+
+  private Estimates plain(List<Estimable> means, long[] counts) {
     return new Estimates(
         origin(),
         means.stream().mapToDouble(this::value).toArray(),
@@ -118,7 +146,7 @@ public interface Estimator {
         new Covariance() {
           @Override
           public double variance(int i) {
-            return Estimator.this.variance(means.get(i));
+            return means.get(i).isWhole() ? Estimator.this.variance(means.get(i)) : Double.NaN;
           }
 
           @Override

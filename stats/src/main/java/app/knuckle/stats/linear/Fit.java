@@ -607,6 +607,11 @@ public final class Fit {
         }
       }
     }
+    return independent(weights);
+  }
+
+  /** The weights of independent columns in the coordinates of the fit. */
+  private double[] independent(double[] weights) {
     double[] v = new double[rank];
     for (int k = 0; k < rank; k++) {
       double sum = weights[columnAt[k]];
@@ -617,6 +622,27 @@ public final class Fit {
       v[k] = sum / column[k];
     }
     return v;
+  }
+
+  /**
+   * A combination of coefficients with what the fit does not know of it.
+   *
+   * @param weights one a column of the design
+   * @return its vector, whose differences hold where what is lacking is the same
+   */
+  public Estimable combination(double[] weights) {
+    double[] lack = new double[place.length - rank];
+    int next = 0;
+    for (int j = 0; j < place.length; j++) {
+      if (place[j] < 0) {
+        double sum = weights[j];
+        for (int k = 0; k < dependence[j].length; k++) {
+          sum -= weights[columnAt[k]] * dependence[j][k];
+        }
+        lack[next++] = sum;
+      }
+    }
+    return new Estimable(new double[][] {independent(weights)}, lack);
   }
 
   /**

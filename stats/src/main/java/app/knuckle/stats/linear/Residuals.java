@@ -35,6 +35,7 @@ public final class Residuals {
   private final double[] studentised;
   private final double df;
   private final double[] marginal;
+  private final OfCounts counts;
 
   private Residuals(
       int[] rows,
@@ -44,8 +45,10 @@ public final class Residuals {
       double[] studentised,
       double df,
       double within,
-      double[] marginal) {
+      double[] marginal,
+      OfCounts counts) {
     this.rows = rows;
+    this.counts = counts;
     this.marginal = marginal;
     this.within = within;
     this.fitted = fitted;
@@ -83,7 +86,49 @@ public final class Residuals {
         studentised.clone(),
         df,
         Alike.within(values),
-        marginal.clone());
+        marginal.clone(),
+        null);
+  }
+
+  /**
+   * Residuals of counts over what their distribution gives them.
+   *
+   * @param pearson over the standard deviation
+   * @param deviance signed roots of the rows' shares of the deviance
+   */
+  public record OfCounts(double[] pearson, double[] deviance) {}
+
+  /**
+   * What a model of counts leaves.
+   *
+   * @param rows which took part, rising
+   * @param fitted expected count of each
+   * @param residuals count less the expected one
+   * @param leverages from 0 to 1
+   * @param studentised by a fit without the row; NaN for none
+   * @param counts residuals over what the distribution gives
+   * @param df degrees of freedom of the studentised residuals; 0 where the spread is known
+   * @return the residuals
+   */
+  public static Residuals ofCounts(
+      int[] rows,
+      double[] fitted,
+      double[] residuals,
+      double[] leverages,
+      double[] studentised,
+      OfCounts counts,
+      double df) {
+    Residuals all = given(rows, fitted, residuals, residuals, studentised, df);
+    return new Residuals(
+        all.rows,
+        all.fitted,
+        all.residuals,
+        leverages.clone(),
+        all.studentised,
+        df,
+        all.within,
+        null,
+        counts);
   }
 
   /**
@@ -136,7 +181,7 @@ public final class Residuals {
       studentised[i] = own ? Double.NaN : r * Math.sqrt((error.df() - 1) / left);
     }
     return new Residuals(
-        rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within, null);
+        rows, fitted, residuals, leverages, studentised, error.df() - 1.0, within, null, null);
   }
 
   private static boolean takesPart(Model model, double[] values, int row) {
@@ -170,6 +215,15 @@ public final class Residuals {
    */
   public double[] residuals() {
     return residuals;
+  }
+
+  /**
+   * The same over what a distribution of counts gives.
+   *
+   * @return null of what was not counted
+   */
+  public OfCounts counts() {
+    return counts;
   }
 
   /**

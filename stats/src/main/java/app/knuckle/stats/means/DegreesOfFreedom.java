@@ -3,6 +3,19 @@ package app.knuckle.stats.means;
 /** Degrees of freedom behind the standard errors of some means; they need not be whole numbers. */
 public interface DegreesOfFreedom {
 
+  /** So many that t is the normal distribution, to the last digit of a double. */
+  double UNBOUNDED = Double.MAX_VALUE;
+
+  /**
+   * As the laws want them that know infinity.
+   *
+   * @param df above 0
+   * @return infinity for those that have no bound
+   */
+  static double orInfinity(double df) {
+    return df == UNBOUNDED ? Double.POSITIVE_INFINITY : df;
+  }
+
   /**
    * Of one mean.
    *

@@ -20,6 +20,8 @@ public final class Estimates {
   private final Covariance covariance;
   private final DegreesOfFreedom df;
   private final String noError;
+  private final LinkScale scale;
+  private final boolean[] known;
 
   /**
    * Estimates that share their degrees of freedom.
@@ -56,6 +58,19 @@ public final class Estimates {
       Covariance covariance,
       DegreesOfFreedom df,
       String noError) {
+    this(origin, deviations, counts, covariance, df, noError, LinkScale.IDENTITY, null);
+  }
+
+  /** The same on a scale of its own, where some means may have no value by themselves. */
+  private Estimates(
+      double origin,
+      double[] deviations,
+      long[] counts,
+      Covariance covariance,
+      DegreesOfFreedom df,
+      String noError,
+      LinkScale scale,
+      boolean[] known) {
     if (deviations.length != counts.length) {
       throw new IllegalArgumentException(
           deviations.length + " means, " + counts.length + " counts");
@@ -66,6 +81,61 @@ public final class Estimates {
     this.covariance = covariance;
     this.df = df;
     this.noError = noError;
+    this.scale = scale;
+    this.known = known;
+  }
+
+  /**
+   * The same means on a scale on which effects add up.
+   *
+   * @param other the scale
+   * @param whole whether each mean has a value by itself, rather than only its differences
+   * @return the estimates
+   */
+  public Estimates on(LinkScale other, boolean[] whole) {
+    return new Estimates(origin, deviations, counts, covariance, df, noError, other, whole.clone());
+  }
+
+  /**
+   * The scale of the means.
+   *
+   * @return that of the response itself unless effects add up on another
+   */
+  public LinkScale scale() {
+    return scale;
+  }
+
+  /**
+   * A mean as it is shown: on the scale of the response, shares in per cent.
+   *
+   * @param i from 0
+   * @return NaN if it has no value by itself
+   */
+  public double shown(int i) {
+    return known != null && !known[i] ? Double.NaN : scale.factor() * scale.back(mean(i));
+  }
+
+  /**
+   * The standard error of a mean as it is shown.
+   *
+   * @param i from 0
+   * @return absent like {@link #se}
+   */
+  public Quantity shownSe(int i) {
+    return se(i).map(se -> se * scale.factor() * scale.slope(mean(i)));
+  }
+
+  /**
+   * The interval of a mean as it is shown.
+   *
+   * @param i from 0
+   * @param alpha one less the confidence, between 0 and 1
+   * @param upper whether its upper end is asked for
+   * @return absent where there is no interval
+   */
+  public Quantity shownLimit(int i, double alpha, boolean upper) {
+    return halfWidth(i, alpha)
+        .map(h -> scale.factor() * scale.back(upper ? mean(i) + h : mean(i) - h));
   }
 
   /**

@@ -8,6 +8,7 @@ import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.counts.CountAnswer;
 import app.knuckle.study.answers.layers.LayeredAnswer;
 import app.knuckle.study.answers.linear.LinearAnswer;
 import app.knuckle.study.answers.mixed.MixedAnswer;
@@ -15,6 +16,7 @@ import app.knuckle.study.answers.ranks.RankAnswer;
 import app.knuckle.study.answers.samples.SampleAnswer;
 import app.knuckle.study.answers.together.AssociationAnswer;
 import app.knuckle.study.answers.together.TogetherAnswer;
+import app.knuckle.study.cells.CountSummaries;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
@@ -31,11 +33,13 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.sentences.AssociationSentence;
 import app.knuckle.study.sentences.DesignSentences;
 import app.knuckle.study.sentences.DesignWords;
+import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.sentences.OneWaySentences;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** The way from a table and an inquiry to findings, step by step. */
@@ -82,7 +86,12 @@ public final class Answering {
             "findings",
             List.of(new Stages.Same(table), new Stages.Same(frame), unnamed),
             () -> {
-              Findings found = new Answering(table, frame, inquiry, progress, stages).findings();
+              Frame tried =
+                  stages.of(
+                      "tried",
+                      Arrays.asList(new Stages.Same(frame), inquiry.outOf()),
+                      () -> CountSummaries.tried(frame, inquiry));
+              Findings found = new Answering(table, tried, inquiry, progress, stages).findings();
               stages.answered();
               return found;
             });
@@ -181,16 +190,21 @@ public final class Answering {
                     ComparedMeans.of(analysis),
                     DesignSentences.ofTwoGroups(response, inquiry, analysis))
                 : DesignSentences.of(response, inquiry, analysis);
+    List<GroupSummary> summaries = summaries(laid);
+    String edge = EdgeSentence.of(analysis, summaries);
     return new ResponseFindings(
         response,
         groups,
         design,
-        summaries(laid),
+        summaries,
         fit,
         estimates,
         comparisons,
         refusal,
-        words,
+        edge.isEmpty()
+            ? words
+            : new Sentences(
+                words.finding(), words.result(), (words.ranking() + " " + edge).strip()),
         analysis);
   }
 
@@ -204,6 +218,13 @@ public final class Answering {
   }
 
   private List<GroupSummary> summaries(Laid.Response laid) {
+    List<GroupSummary> all = atAlpha(laid);
+    return inquiry.method().isOfCounts() && laid.answerable()
+        ? CountSummaries.of(frame, inquiry, laid.values(), all)
+        : all;
+  }
+
+  private List<GroupSummary> atAlpha(Laid.Response laid) {
     return inquiry.alpha() == Inquiry.USUAL_ALPHA
         ? laid.summaries()
         : laid.summaries().stream()
@@ -235,6 +256,9 @@ public final class Answering {
     }
     if (inquiry.method() == Inquiry.Method.MIXED) {
       return MixedAnswer.to(frame, inquiry, measured, progress, stages);
+    }
+    if (inquiry.method().isOfCounts()) {
+      return CountAnswer.to(frame, inquiry, measured, progress, stages);
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return SampleAnswer.to(frame, inquiry, measured);

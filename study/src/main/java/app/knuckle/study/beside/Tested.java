@@ -110,6 +110,28 @@ public record Tested(
     }
 
     @Override
+    public List<Tested> counts(TestResult.CountResult result) {
+      return result.rows().stream()
+          .filter(row -> row.df().exists())
+          .map(
+              row ->
+                  new Tested(
+                      row.term().names(),
+                      row.isF() ? "F" : "\u03c7\u00b2",
+                      row.df(),
+                      row.errorDf(),
+                      row.statistic(),
+                      row.p(),
+                      NONE))
+          .toList();
+    }
+
+    @Override
+    public List<Tested> exact(TestResult.ExactResult result) {
+      return List.of(); // The analysis of deviance before it judges the same two groups.
+    }
+
+    @Override
     public List<Tested> unequal(TestResult.UnequalResult result) {
       var test = result.test();
       return List.of(

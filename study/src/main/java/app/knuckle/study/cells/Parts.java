@@ -19,12 +19,14 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntPredicate;
 
 /** The columns that play a part, over the rows that are complete in all of them. */
 public final class Parts {
 
   private final Frame frame;
   private final boolean[] used;
+  private final List<String> categories;
   private final Map<String, Factor> factors = new LinkedHashMap<>();
 
   /**
@@ -36,6 +38,7 @@ public final class Parts {
    */
   public Parts(Frame frame, Collection<String> numbers, Collection<String> categories) {
     this.frame = frame;
+    this.categories = List.copyOf(categories);
     used = new boolean[frame.rows()];
     List<Column> needed = new ArrayList<>();
     numbers.forEach(name -> needed.add(numbers(name)));
@@ -49,6 +52,26 @@ public final class Parts {
       }
     }
     categories.forEach(name -> factors.put(name, make(name)));
+  }
+
+  private Parts(Parts all, IntPredicate where) {
+    frame = all.frame;
+    categories = all.categories;
+    used = all.used.clone();
+    for (int row = 0; row < used.length; row++) {
+      used[row] &= where.test(row);
+    }
+    categories.forEach(name -> factors.put(name, make(name)));
+  }
+
+  /**
+   * The same over fewer rows.
+   *
+   * @param where which rows stay
+   * @return factors with the levels that these have
+   */
+  public Parts where(IntPredicate where) {
+    return new Parts(this, where);
   }
 
   private Numbers numbers(String name) {

@@ -8,8 +8,13 @@ import app.knuckle.stats.compare.CriticalRange;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.counts.CountIntervals;
+import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.linear.Residuals;
+import app.knuckle.stats.means.DegreesOfFreedom;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.summary.Summary;
+import app.knuckle.study.cells.CountSummary;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Inquiry;
@@ -89,14 +94,15 @@ public final class FindingsFile {
       Analysis analysis = response.analysis();
       analysis.tests().forEach(t -> TestFile.write(t, measured, tests));
       analysis.checks().forEach(c -> check(checks.addObject(), c, measured));
-      analysis.means().forEach(m -> means(means.addObject(), m, measured));
-      analysis.comparisons().forEach(c -> comparison(comparisons.addObject(), c, measured));
+      LinkScale scale = analysis.scale();
+      analysis.means().forEach(m -> means(means.addObject(), m, measured, scale));
+      analysis.comparisons().forEach(c -> comparison(comparisons.addObject(), c, measured, scale));
       analysis.groupChecks().forEach(c -> check(checks.addObject(), c, measured));
       if (analysis.residuals() != null) {
         residuals(node, analysis.residuals(), measured, findings.frame());
       }
       analysis.rankComparisons().forEach(c -> ranks(comparisons.addObject(), c, measured));
-      analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured));
+      analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured, scale));
       results.add(response.words().result());
       rankings.add(response.words().ranking());
       if (analysis.powerTransformation() != null && !node.has("powerTransformation")) {
@@ -112,6 +118,10 @@ public final class FindingsFile {
     for (int i = 0; i < left.rows().length; i++) {
       ObjectNode row = rows.addObject().put("row", frame.sourceRow(left.rows()[i]) + 1);
       row.put("fitted", left.fitted()[i]).put("residual", left.residuals()[i]);
+      if (left.counts() != null) {
+        row.put("pearson", left.counts().pearson()[i]);
+        row.put("deviance", left.counts().deviance()[i]);
+      }
       if (left.marginal() != null) {
         row.put("marginal", left.marginal()[i]);
       } else {
@@ -146,7 +156,9 @@ public final class FindingsFile {
       node.put("measured", measured);
     }
     node.put("about", check.about()).put("test", check.test());
-    FactsFile.put(node, "on", check.on());
+    if (check.on() != null) {
+      FactsFile.put(node, "on", check.on());
+    }
     FactsFile.write(node, check.facts());
     judgement(node, check.judgement());
     node.put("words", check.words());
@@ -244,6 +256,25 @@ public final class FindingsFile {
     design.warnings().forEach(warnings::add);
   }
 
+  private static void counted(ObjectNode node, CountSummary counted) {
+    double total = counted.total();
+    double size = counted.size();
+    if (!(size > 0)) {
+      return;
+    }
+    if (counted.proportions()) {
+      CountIntervals wilson = CountIntervals.wilson(total, size, counted.alpha());
+      CountIntervals exact = CountIntervals.exact(total, size, counted.alpha());
+      node.put("tried", size).put("proportion", total / size);
+      node.put("proportionLow", wilson.low()).put("proportionHigh", wilson.high());
+      node.put("exactLow", exact.low()).put("exactHigh", exact.high());
+    } else {
+      CountIntervals garwood = CountIntervals.garwood(total, counted.alpha());
+      node.put("exposure", size).put("rate", total / size);
+      node.put("rateLow", garwood.low() / size).put("rateHigh", garwood.high() / size);
+    }
+  }
+
   private static void summary(ObjectNode node, ResponseFindings response, GroupSummary group) {
     node.put("measured", response.measured().name());
     levels(node.putObject("group"), group.levels());
@@ -265,9 +296,10 @@ public final class FindingsFile {
     put(node, "kurtosis", s.kurtosis());
     put(node, "meanLow", s.meanLow());
     put(node, "meanHigh", s.meanHigh());
+    group.counted().ifPresent(counted -> counted(node, counted));
   }
 
-  private static void means(ObjectNode node, MeansResult means, String measured) {
+  private static void means(ObjectNode node, MeansResult means, String measured, LinkScale scale) {
     node.put("measured", measured);
     node.set("of", InquiryFile.texts(means.of()));
     node.set("within", InquiryFile.texts(means.within()));
@@ -285,6 +317,15 @@ public final class FindingsFile {
       put(one, "df", row.df());
       put(one, "low", row.low());
       put(one, "high", row.high());
+      if (scale != LinkScale.IDENTITY) {
+        put(one, "linkMean", row.mean().map(scale::link));
+        put(
+            one,
+            "linkSe",
+            row.mean().exists()
+                ? row.se().map(se -> se / scale.slope(scale.link(row.mean().value())))
+                : row.mean());
+      }
       if (row.letters() != null) {
         letters(one, row.letters());
       }
@@ -293,7 +334,8 @@ public final class FindingsFile {
     put(node, "leastSignificantDifference", means.leastSignificantDifference());
   }
 
-  private static void comparison(ObjectNode node, ComparisonResult c, String measured) {
+  private static void comparison(
+      ObjectNode node, ComparisonResult c, String measured, LinkScale scale) {
     node.put("measured", measured);
     node.set("of", InquiryFile.texts(c.of()));
     levels(node.putObject("within"), c.within());
@@ -314,6 +356,11 @@ public final class FindingsFile {
       }
       put(row, "low", pair.low());
       put(row, "high", pair.high());
+      if (scale != LinkScale.IDENTITY) {
+        row.put("ratio", Math.exp(pair.difference()));
+        put(row, "ratioLow", pair.low().map(Math::exp));
+        put(row, "ratioHigh", pair.high().map(Math::exp));
+      }
       if (own) {
         put(row, "criticalValue", pair.critical());
         put(
@@ -325,6 +372,10 @@ public final class FindingsFile {
       }
       differs(row, pair);
     }
+    c.merged().forEach(merged -> merged(rows.addObject(), merged));
+    if (scale != LinkScale.IDENTITY) {
+      node.put("effect", scale.effect());
+    }
     if (c.pairs() != null) {
       ArrayNode letters = node.putArray("letters");
       for (int i = 0; i < c.labels().size(); i++) {
@@ -332,6 +383,20 @@ public final class FindingsFile {
         levels(row.putObject("levels"), c.labels().get(i));
         letters(row, c.pairs().letters().of(i));
       }
+    }
+  }
+
+  /** Two groups of which one has no mean. */
+  private static void merged(ObjectNode row, ComparisonResult.Merged merged) {
+    levels(row.putObject("left"), merged.left());
+    levels(row.putObject("right"), merged.right());
+    row.put("effect", "merged").putNull("difference").putNull("se").putNull("df");
+    put(row, "statistic", merged.drop().map(Drop::statistic).orElse(merged.p()));
+    put(row, "p", merged.p());
+    row.putNull("low").putNull("high");
+    row.put("differs", merged.p().exists() ? Boolean.valueOf(merged.differs()) : null);
+    if (!row.has("why")) {
+      row.put("why", "one of the two has no mean: judged by making them one");
     }
   }
 
@@ -362,7 +427,8 @@ public final class FindingsFile {
     }
   }
 
-  private static void contrast(ObjectNode node, ContrastResult c, String measured) {
+  private static void contrast(
+      ObjectNode node, ContrastResult c, String measured, LinkScale scale) {
     node.put("measured", measured).put("name", c.name());
     node.set("of", InquiryFile.texts(c.of()));
     if (c.procedure() == Procedure.SCHEFFE) {
@@ -394,6 +460,12 @@ public final class FindingsFile {
     put(node, "p", t.p());
     put(node, "low", t.low());
     put(node, "high", t.high());
+    if (scale != LinkScale.IDENTITY) {
+      node.put("ratio", Math.exp(t.estimate()));
+      put(node, "ratioLow", t.low().map(Math::exp));
+      put(node, "ratioHigh", t.high().map(Math::exp));
+      return;
+    }
     put(node, "ss", c.contrast().ss());
     put(node, "f", c.contrast().f());
   }
@@ -405,7 +477,9 @@ public final class FindingsFile {
 
   /** A number, or null with the reason in its object. */
   static void put(ObjectNode node, String key, Quantity quantity) {
-    if (quantity.exists()) {
+    if (quantity.exists() && quantity.value() == DegreesOfFreedom.UNBOUNDED) {
+      put(node, key, Quantity.absent("normal distribution"));
+    } else if (quantity.exists()) {
       node.put(key, quantity.value());
     } else {
       node.putNull(key);

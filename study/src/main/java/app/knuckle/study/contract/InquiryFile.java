@@ -51,6 +51,9 @@ public final class InquiryFile {
           "random",
           "withinUnit",
           "denominator",
+          "outOf",
+          "exposure",
+          "extraSpread",
           "alpha",
           "direction",
           "reference",
@@ -140,6 +143,7 @@ public final class InquiryFile {
       d.method = Inquiry.Method.MIXED;
     }
     RandomFile.read(node, keys, d);
+    CountingFile.read(node, keys, d);
     d.alpha = alpha;
     d.direction = Direction.of(node.path("direction").asText("either")).orElseThrow();
     d.reference = keys.textsByName(node, "reference");
@@ -372,6 +376,7 @@ public final class InquiryFile {
       node.put("method", inquiry.method().key());
     }
     RandomFile.write(inquiry.random(), node);
+    CountingFile.write(inquiry, node);
     node.put("alpha", inquiry.alpha());
     if (inquiry.direction() != Direction.EITHER) {
       node.put("direction", inquiry.direction().key());

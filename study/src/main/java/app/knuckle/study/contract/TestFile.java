@@ -53,6 +53,18 @@ final class TestFile {
     }
 
     @Override
+    public Void counts(TestResult.CountResult test) {
+      CountFile.write(ofOne(), test);
+      return null;
+    }
+
+    @Override
+    public Void exact(TestResult.ExactResult test) {
+      CountFile.write(ofOne(), test);
+      return null;
+    }
+
+    @Override
     public Void unequal(TestResult.UnequalResult test) {
       TestFile.unequal(ofOne(), test);
       return null;

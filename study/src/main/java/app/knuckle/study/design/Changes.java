@@ -96,6 +96,8 @@ public final class Changes {
     return switch (method) {
       case LEAST_SQUARES -> "Judge by least squares";
       case MIXED -> "Judge with random effects";
+      case COUNTS -> "Judge as counts";
+      case PROPORTIONS -> "Judge as proportions";
       case UNEQUAL_SPREAD -> "Judge by each group's own spread";
       case RANKS -> "Judge on ranks";
       case PERMUTATION -> "Judge by permutation";
@@ -105,6 +107,8 @@ public final class Changes {
   private static String name(Inquiry.Method method) {
     return switch (method) {
       case MIXED -> "random effects";
+      case COUNTS -> "as counts";
+      case PROPORTIONS -> "as proportions";
       case UNEQUAL_SPREAD -> "own spreads";
       case RANKS -> "on ranks";
       case PERMUTATION -> "by permutation";

@@ -382,6 +382,8 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     return switch (inquiry.method()) {
       case RANKS -> name + ", on ranks";
       case PERMUTATION -> name + ", by permutation";
+      case COUNTS -> name + ", as counts";
+      case PROPORTIONS -> name + ", as proportions";
       case MIXED -> name + ", " + random(inquiry) + " random";
       case UNEQUAL_SPREAD -> name + ", own spreads";
       case LEAST_SQUARES ->

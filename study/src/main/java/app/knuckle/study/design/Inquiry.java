@@ -31,6 +31,9 @@ import java.util.function.Consumer;
  * @param squares kind of the sums of squares
  * @param method how the groups are compared
  * @param random what is random; that of the design unless the method is mixed
+ * @param outOf column with how many were tried; null for none
+ * @param exposure column of time, area or volume that counts are out of; null for none
+ * @param extraSpread whether the spread of counts is estimated; null for what is usual
  * @param alpha level of significance, between 0 and 1
  * @param direction in which a difference is looked for
  * @param reference the level of a treatment that others are compared with
@@ -56,6 +59,9 @@ public record Inquiry(
     Squares squares,
     Method method,
     RandomPart random,
+    String outOf,
+    String exposure,
+    Boolean extraSpread,
     double alpha,
     Direction direction,
     Map<String, String> reference,
@@ -79,6 +85,9 @@ public record Inquiry(
     occasions = List.copyOf(occasions);
     covariates = List.copyOf(covariates);
     random = method == Method.MIXED ? random : RandomPart.OF_DESIGN;
+    outOf = method == Method.PROPORTIONS ? outOf : null;
+    exposure = method == Method.COUNTS ? exposure : null;
+    extraSpread = method.isOfCounts() ? extraSpread : null;
     reference = inOrder(reference);
     adjustAt = inOrder(adjustAt);
     compare = List.copyOf(compare);
@@ -94,6 +103,10 @@ public record Inquiry(
     LEAST_SQUARES("least-squares", "least squares"),
     /** Some effects drawn at random, their variances estimated. */
     MIXED("mixed", "random effects"),
+    /** Counts, on the logarithm. */
+    COUNTS("counts", "counts"),
+    /** How many of those tried, on the log odds. */
+    PROPORTIONS("proportions", "proportions"),
     /** Each group with its own spread. */
     UNEQUAL_SPREAD("unequal-spread", "each group's own spread"),
     /** Ranks in place of values. */
@@ -107,6 +120,15 @@ public record Inquiry(
     Method(String key, String words) {
       this.key = key;
       this.words = words;
+    }
+
+    /**
+     * Whether it takes what was measured for counts.
+     *
+     * @return true for counts and proportions
+     */
+    public boolean isOfCounts() {
+      return this == COUNTS || this == PROPORTIONS;
     }
 
     /**
@@ -268,6 +290,15 @@ public record Inquiry(
     /** What is random. */
     public RandomPart random = RandomPart.OF_DESIGN;
 
+    /** How many were tried. */
+    public String outOf;
+
+    /** What counts are out of. */
+    public String exposure;
+
+    /** Whether the spread of counts is estimated. */
+    public Boolean extraSpread;
+
     /** Level of significance. */
     public double alpha = USUAL_ALPHA;
 
@@ -310,6 +341,9 @@ public record Inquiry(
           squares,
           method,
           random,
+          outOf,
+          exposure,
+          extraSpread,
           alpha,
           direction,
           reference,
@@ -358,7 +392,7 @@ public record Inquiry(
   public Procedure.Setting setting() {
     boolean inBlocks = !blocks.isEmpty() || unit != null;
     return switch (method) {
-      case LEAST_SQUARES, PERMUTATION -> Procedure.Setting.MEANS;
+      case LEAST_SQUARES, COUNTS, PROPORTIONS, PERMUTATION -> Procedure.Setting.MEANS;
       case MIXED -> Procedure.Setting.OWN_ERRORS;
       case UNEQUAL_SPREAD -> Procedure.Setting.OWN_SPREADS;
       case RANKS -> inBlocks ? Procedure.Setting.RANKS_IN_BLOCKS : Procedure.Setting.RANKS;
@@ -397,6 +431,9 @@ public record Inquiry(
     d.squares = squares;
     d.method = method;
     d.random = random;
+    d.outOf = outOf;
+    d.exposure = exposure;
+    d.extraSpread = extraSpread;
     d.alpha = alpha;
     d.direction = direction;
     d.reference = reference;
@@ -473,6 +510,16 @@ public record Inquiry(
           d.unit = null;
           d.reference = Map.of();
         });
+  }
+
+  /**
+   * Whether the spread of counts is estimated, as is usual; rows of single trials show none.
+   *
+   * @param singles whether every row is a single trial
+   * @return what was said, or what is usual
+   */
+  public boolean spreadIsEstimated(boolean singles) {
+    return extraSpread == null ? !singles : extraSpread;
   }
 
   /**

@@ -21,6 +21,10 @@ public enum Part {
   COVARIATE("covariates", Holds.OWN, d -> d.covariates, (d, c) -> d.covariates = c),
   /** Who was seen repeatedly. */
   UNIT("unit", Holds.ONE, d -> list(d.unit), (d, c) -> d.unit = only(c)),
+  /** How many were tried. */
+  OUT_OF("outOf", Holds.ONE, d -> list(d.outOf), (d, c) -> d.outOf = only(c)),
+  /** What counts are out of. */
+  EXPOSURE("exposure", Holds.ONE, d -> list(d.exposure), (d, c) -> d.exposure = only(c)),
   /** What matches pairs. */
   PAIRS("pairs", Holds.ONE, d -> list(d.pairs), (d, c) -> d.pairs = only(c)),
   /** Treatments laid on whole plots. */

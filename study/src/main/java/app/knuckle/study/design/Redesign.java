@@ -121,6 +121,16 @@ public final class Redesign {
     return switch (method) {
       case LEAST_SQUARES -> null;
       case MIXED -> whyNotMixed(inquiry);
+      case COUNTS, PROPORTIONS ->
+          inquiry.unit() == null
+                  && inquiry.wholePlots().isEmpty()
+                  && inquiry.strips().isEmpty()
+                  && inquiry.pairs() == null
+                  && inquiry.expected() == null
+                  && !inquiry.together()
+                  && !inquiry.treatments().isEmpty()
+              ? null
+              : "needs treatments with one layer of error: no whole plots, units, strips or pairs";
       case UNEQUAL_SPREAD ->
           inquiry.treatments().size() == 1 && plain && inquiry.pairs() == null
               ? null
@@ -188,7 +198,10 @@ public final class Redesign {
       boolean known = d.treatments.containsAll(c.of()) && d.treatments.containsAll(c.within());
       known &= c.weights().stream().allMatch(w -> d.treatments.containsAll(w.levels().keySet()));
       boolean own =
-          c.isContrast() && (d.method == Method.LEAST_SQUARES || d.method == Method.MIXED);
+          c.isContrast()
+              && (d.method == Method.LEAST_SQUARES
+                  || d.method == Method.MIXED
+                  || d.method.isOfCounts());
       if (known && (own || !c.isContrast() && sameTreatments && fits(d, c, sameMethod))) {
         kept.add(c);
       }
@@ -221,7 +234,7 @@ public final class Redesign {
         switch (d.method) {
           case UNEQUAL_SPREAD -> Procedure.GAMES_HOWELL;
           case RANKS -> inBlocks ? Procedure.NEMENYI : Procedure.DUNN_HOLM;
-          case LEAST_SQUARES, MIXED, PERMUTATION -> Procedure.TUKEY;
+          case LEAST_SQUARES, MIXED, COUNTS, PROPORTIONS, PERMUTATION -> Procedure.TUKEY;
         };
     boolean ranks = d.method == Method.RANKS;
     return Compare.pairs(of, same == null || ranks ? usual : same);

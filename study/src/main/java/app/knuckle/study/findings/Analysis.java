@@ -4,6 +4,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.PowerTransformation;
 import app.knuckle.stats.linear.Residuals;
+import app.knuckle.stats.means.LinkScale;
 import java.util.Collection;
 import java.util.List;
 import java.util.stream.Stream;
@@ -99,6 +100,19 @@ public record Analysis(
    */
   boolean isDirected() {
     return tests.stream().anyMatch(TestResult::isDirected);
+  }
+
+  /**
+   * The scale on which effects add up.
+   *
+   * @return that of the response itself, unless counts were judged
+   */
+  public LinkScale scale() {
+    return tests.stream()
+        .filter(TestResult.CountResult.class::isInstance)
+        .map(test -> ((TestResult.CountResult) test).scale())
+        .findFirst()
+        .orElse(LinkScale.IDENTITY);
   }
 
   /**

@@ -6,6 +6,7 @@ import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.Ranking;
 import app.knuckle.stats.means.Estimates;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.cells.GroupSummary;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -76,8 +77,8 @@ public record ComparedMeans(
         c.of(),
         c.within(),
         c.labels(),
-        IntStream.range(0, k).mapToDouble(c.means()::mean).toArray(),
-        IntStream.range(0, k).mapToObj(c.means()::se).toList(),
+        IntStream.range(0, k).mapToDouble(c.means()::shown).toArray(),
+        IntStream.range(0, k).mapToObj(c.means()::shownSe).toList(),
         IntStream.range(0, k).mapToLong(c.means()::count).toArray(),
         reference ? c.reference().pairs() : c.pairs().pairs(),
         reference ? null : c.pairs().letters(),
@@ -123,16 +124,62 @@ public record ComparedMeans(
   }
 
   /**
-   * Half the length of a mean's own interval.
+   * A mean's own interval.
    *
    * @param i place of the mean
    * @param alpha one less the confidence, between 0 and 1
-   * @return in units of the response; absent for mean ranks
+   * @return how far it reaches; none for mean ranks
    */
-  public Quantity half(int i, double alpha) {
+  public Reach interval(int i, double alpha) {
     return estimates == null
-        ? Quantity.absent("mean ranks have no interval")
-        : estimates.halfWidth(i, alpha);
+        ? Reach.none("mean ranks have no interval")
+        : Reach.between(
+            estimates.shownLimit(i, alpha, false),
+            Quantity.finite(means[i], "the mean has no value"),
+            estimates.shownLimit(i, alpha, true));
+  }
+
+  /**
+   * The scale on which the pairs differ.
+   *
+   * @return that of the response itself unless they are ratios
+   */
+  public LinkScale scale() {
+    return estimates == null ? LinkScale.IDENTITY : estimates.scale();
+  }
+
+  /**
+   * What lies between two groups, as it is shown.
+   *
+   * @param size the difference, or how many times as large one is
+   * @param low lower limit
+   * @param high upper limit
+   */
+  public record Effect(double size, Quantity low, Quantity high) {}
+
+  /**
+   * What lies between the two groups of a pair, as it is shown.
+   *
+   * @param pair one of the pairs
+   * @param turned whether the right one is held against the left one
+   * @return a difference, or on another scale a ratio
+   */
+  public Effect effect(Pair pair, boolean turned) {
+    double size = turned ? -pair.difference() : pair.difference();
+    Quantity low = turned ? pair.high().map(x -> -x) : pair.low();
+    Quantity high = turned ? pair.low().map(x -> -x) : pair.high();
+    return isOfRatios()
+        ? new Effect(Math.exp(size), low.map(Math::exp), high.map(Math::exp))
+        : new Effect(size, low, high);
+  }
+
+  /**
+   * Whether groups are told apart by how many times one is the other.
+   *
+   * @return false for differences
+   */
+  public boolean isOfRatios() {
+    return scale() != LinkScale.IDENTITY;
   }
 
   /**

@@ -5,6 +5,7 @@ import app.knuckle.study.Refusal;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
@@ -98,5 +99,31 @@ public record Findings(
    */
   public Optional<Refusal> refusal() {
     return responses.stream().map(ResponseFindings::refusal).filter(r -> r != null).findFirst();
+  }
+
+  /**
+   * A response as people read it: shares of those tried in per cent, counts for each unit of
+   * exposure; any other as it is.
+   *
+   * @param response one of these
+   * @return one value a row of the frame
+   */
+  public Numbers shown(ResponseFindings response) {
+    Numbers measured = response.measured();
+    String column = inquiry.outOf() != null ? inquiry.outOf() : inquiry.exposure();
+    boolean shares = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    if (!shares && column == null) {
+      return measured;
+    }
+    double[] values = measured.values().clone();
+    Numbers sizes = column == null ? null : (Numbers) frame.column(column);
+    for (int row = 0; row < values.length; row++) {
+      double of = sizes == null ? 1 : sizes.value(row);
+      values[row] = of > 0 ? (shares ? 100 : 1) * values[row] / of : Double.NaN;
+    }
+    return new Numbers(
+        measured.name(),
+        shares ? (column == null ? "%" : "% of " + column) : "for each " + column,
+        values);
   }
 }

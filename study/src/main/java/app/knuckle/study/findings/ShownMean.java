@@ -1,6 +1,7 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.cells.GroupSummary;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,7 +17,7 @@ import java.util.Set;
  * @param mean absent if it cannot be estimated
  * @param sd of its values; absent where values of several cells make one mean
  * @param se its standard error
- * @param half half the length of its interval
+ * @param reach of its interval
  * @param letters empty for none
  * @param group its place among the groups; -1 if it is no single group
  */
@@ -26,7 +27,7 @@ public record ShownMean(
     Quantity mean,
     Quantity sd,
     Quantity se,
-    Quantity half,
+    Reach reach,
     String letters,
     int group) {
 
@@ -65,8 +66,7 @@ public record ShownMean(
     if (best.isEmpty()) {
       for (GroupSummary cell : cells) {
         var s = cell.summary();
-        Quantity half =
-            s.meanHigh().exists() ? s.meanHigh().map(h -> h - s.mean().value()) : s.meanHigh();
+        Reach half = Reach.between(s.meanLow(), s.mean(), s.meanHigh());
         shown.add(
             new ShownMean(
                 cell.levels(),
@@ -80,6 +80,7 @@ public record ShownMean(
       }
       return shown;
     }
+    double factor = response.analysis().scale().factor();
     for (MeansResult.Row row : best.get().rows()) {
       Optional<GroupSummary> own =
           response.summaries().stream().filter(s -> s.levels().equals(row.levels())).findFirst();
@@ -88,10 +89,15 @@ public record ShownMean(
           new ShownMean(
               row.levels(),
               row.n(),
-              row.mean(),
-              own.map(s -> s.summary().sd()).orElse(Quantity.absent("not one group")),
-              row.se(),
-              row.high().exists() ? row.high().map(h -> h - row.mean().value()) : row.high(),
+              row.mean().map(m -> m * factor),
+              response.analysis().scale() != LinkScale.IDENTITY
+                  ? Quantity.absent("counts have no SD of their own")
+                  : own.map(s -> s.summary().sd()).orElse(Quantity.absent("not one group")),
+              row.se().map(se -> se * factor),
+              Reach.between(
+                  row.low().map(x -> x * factor),
+                  row.mean().map(x -> x * factor),
+                  row.high().map(x -> x * factor)),
               row.letters() == null || directed ? "" : row.letters(),
               cell && own.isPresent()
                   ? response.groups().levels().indexOf(own.get().level())

@@ -7,7 +7,13 @@ import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.anova.RelativeEfficiency;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.counts.CountFit;
+import app.knuckle.stats.counts.CountKind;
+import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.stats.linear.Coefficient;
+import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Effects;
 import app.knuckle.stats.mixed.MixedFit;
@@ -96,6 +102,12 @@ public sealed interface TestResult {
 
     /** Of a mixed model. */
     R mixed(MixedResult test);
+
+    /** Of counts or proportions. */
+    R counts(CountResult test);
+
+    /** Of two groups of counts, exactly. */
+    R exact(ExactResult test);
 
     /** Of groups with a spread of their own. */
     R unequal(UnequalResult test);
@@ -337,6 +349,121 @@ public sealed interface TestResult {
     public Variation {
       components = List.copyOf(components);
       effects = List.copyOf(effects);
+    }
+  }
+
+  /**
+   * An analysis of deviance.
+   *
+   * @param fit how well the model fits
+   * @param aic absent where the spread is estimated
+   * @param rows what deviance drops by, one a term
+   * @param whole the same of all terms together
+   * @param judging by what, and at which level
+   * @param covariates slopes, on the scale on which effects add up
+   * @param scale this scale
+   */
+  record CountResult(
+      CountFit.Figures fit,
+      Quantity aic,
+      List<Drop> rows,
+      Drop whole,
+      Judging judging,
+      List<Slope> covariates,
+      LinkScale scale)
+      implements TestResult {
+    public CountResult {
+      rows = List.copyOf(rows);
+      covariates = List.copyOf(covariates);
+    }
+
+    /**
+     * How effects are judged.
+     *
+     * @param extraSpread whether the spread is estimated
+     * @param squares after which other terms each is judged
+     * @param alpha level of significance
+     */
+    public record Judging(boolean extraSpread, Squares squares, double alpha) {}
+
+    /**
+     * Whether the spread is estimated.
+     *
+     * @return false where it is that of the distribution
+     */
+    public boolean extraSpread() {
+      return judging.extraSpread();
+    }
+
+    /**
+     * The share of the deviance of one mean for all that the model explains.
+     *
+     * @return absent where there is none
+     */
+    public Quantity explained() {
+      return fit.nullDeviance() > 0
+          ? Quantity.of(1 - fit.residualDeviance() / fit.nullDeviance())
+          : Quantity.absent("all rows are alike");
+    }
+
+    @Override
+    public List<Judged> judged() {
+      return rows.stream()
+          .filter(r -> r.df().exists())
+          .map(r -> new Judged(r.term().names(), r.p()))
+          .toList();
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.counts(this);
+    }
+  }
+
+  /**
+   * One of two groups of counts.
+   *
+   * @param levels of the group
+   * @param count their total
+   * @param size total exposure, or how many were tried
+   */
+  record Side(Map<String, String> levels, double count, double size) {}
+
+  /**
+   * An exact test of two groups of counts.
+   *
+   * @param kind of count
+   * @param direction in which a difference was looked for
+   * @param left the first group
+   * @param right the second
+   * @param test the numbers; empty if there are too many tables to count
+   * @param differs whether p is at most alpha
+   */
+  record ExactResult(
+      CountKind kind,
+      Direction direction,
+      Side left,
+      Side right,
+      Optional<ExactCounts> test,
+      boolean differs)
+      implements TestResult {
+    @Override
+    public boolean isDirected() {
+      return direction != Direction.EITHER;
+    }
+
+    @Override
+    public List<Judged> judged() {
+      return List.of(
+          new Judged(
+              List.of(),
+              test.map(t -> Quantity.of(t.p(direction)))
+                  .orElse(Quantity.absent(ExactCounts.TOO_MANY))));
+    }
+
+    @Override
+    public <R> R match(Cases<R> cases) {
+      return cases.exact(this);
     }
   }
 

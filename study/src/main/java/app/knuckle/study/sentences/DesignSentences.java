@@ -6,6 +6,7 @@ import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Effect;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
@@ -88,6 +89,16 @@ public final class DesignSentences {
       return test.rows().isEmpty()
           ? VariationSentence.of(label(), test.variation(), inquiry.alpha())
           : EffectsSentence.of(label(), inquiry, VariationSentence.rows(test));
+    }
+
+    @Override
+    public String counts(TestResult.CountResult test) {
+      return EffectsSentence.of(label(), inquiry, CountSentence.rows(test));
+    }
+
+    @Override
+    public String exact(TestResult.ExactResult test) {
+      return CountSentence.of(label(), test);
     }
 
     @Override
@@ -262,6 +273,15 @@ public final class DesignSentences {
         }
         inFull(words, rows);
         slopes(words, a.covariates());
+      } else if (test instanceof TestResult.CountResult c) {
+        inFull(
+            words,
+            CountSentence.rows(c).stream()
+                .filter(row -> row.p().exists())
+                .map(row -> String.join(" x ", row.term()) + " " + row.statistic())
+                .toList());
+      } else if (test instanceof TestResult.ExactResult e) {
+        words.append(' ').append(CountSentence.of(label(), e));
       } else if (test instanceof TestResult.MixedResult m) {
         inFull(
             words,
@@ -305,7 +325,9 @@ public final class DesignSentences {
       if (family.within().isEmpty() && !family.pairs().isEmpty()) {
         Quantity se = family.ses().get(0);
         return RankingSentence.of(
-            family, response.unit(), Numerals.decimalsFor(se.exists() ? se.value() : 1));
+            family,
+            family.scale() == LinkScale.LOG_ODDS ? "%" : response.unit(),
+            Numerals.decimalsFor(se.exists() ? se.value() : 1));
       }
     }
     return "";

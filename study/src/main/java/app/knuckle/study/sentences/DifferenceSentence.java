@@ -1,6 +1,7 @@
 package app.knuckle.study.sentences;
 
 import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
@@ -54,24 +55,38 @@ public final class DifferenceSentence {
         + ".";
   }
 
+  /** Ratios are read to a tenth or two. */
+  private static final int RATIO_DECIMALS = 2;
+
+  private static String of(LinkScale scale) {
+    return switch (scale) {
+      case IDENTITY -> "";
+      case LOGARITHM -> " as many";
+      case LOG_ODDS -> " the odds";
+    };
+  }
+
   private static String of(
       Pair pair, ComparedMeans family, String unit, int decimals, double alpha) {
     boolean leftAbove = pair.difference() > 0;
     String above = family.names().get(leftAbove ? pair.left() : pair.right());
     String below = family.names().get(leftAbove ? pair.right() : pair.left());
     int shown = family.ranks() ? RANK_DECIMALS : decimals;
-    double size = Math.abs(pair.difference());
+    ComparedMeans.Effect effect = family.effect(pair, !leftAbove);
+    shown = family.isOfRatios() ? RATIO_DECIMALS : shown;
     String by =
         family.ranks()
-            ? Numerals.fixed(size, shown) + " mean ranks"
-            : Numerals.with(Numerals.fixed(size, shown), unit);
+            ? Numerals.fixed(effect.size(), shown) + " mean ranks"
+            : family.isOfRatios()
+                ? Numerals.fixed(effect.size(), shown) + " times" + of(family.scale())
+                : Numerals.with(Numerals.fixed(effect.size(), shown), unit);
     String interval =
         pair.low().exists() && pair.high().exists()
             ? Numerals.confidence(alpha)
                 + "% interval "
-                + Numerals.fixed(leftAbove ? pair.low().value() : -pair.high().value(), shown)
+                + Numerals.fixed(effect.low(), shown)
                 + " to "
-                + Numerals.fixed(leftAbove ? pair.high().value() : -pair.low().value(), shown)
+                + Numerals.fixed(effect.high(), shown)
                 + ", "
             : "";
     String p = pair.p().exists() ? Numerals.pStatement(pair.p()) : "";

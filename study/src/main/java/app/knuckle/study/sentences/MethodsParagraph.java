@@ -6,6 +6,7 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Step;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
@@ -130,6 +131,7 @@ public final class MethodsParagraph {
             : switch (inquiry.method()) {
               case LEAST_SQUARES -> leastSquares();
               case MIXED -> mixed();
+              case COUNTS, PROPORTIONS -> counts();
               case UNEQUAL_SPREAD -> "Each group has a spread of its own (Welch)";
               case RANKS -> "The analysis is by ranks";
               case PERMUTATION -> "p is by rearrangement of the values";
@@ -157,6 +159,25 @@ public final class MethodsParagraph {
     return findings.first().fit() != null && findings.first().groups().size() == 2
         ? "The two were judged by Student's t test with one spread for both"
         : "The analysis is by least squares" + squares();
+  }
+
+  private String counts() {
+    boolean rates = inquiry.method() == Inquiry.Method.COUNTS;
+    boolean estimated =
+        findings.first().analysis().tests().stream()
+            .filter(TestResult.CountResult.class::isInstance)
+            .map(TestResult.CountResult.class::cast)
+            .anyMatch(TestResult.CountResult::extraSpread);
+    return (rates
+            ? "Counts were analysed on the logarithm (Poisson, maximum likelihood)"
+                + (inquiry.exposure() == null ? "" : ", for each " + inquiry.exposure())
+            : "Proportions were analysed on the log odds (binomial, maximum likelihood)"
+                + (inquiry.outOf() == null ? "" : ", out of " + inquiry.outOf()))
+        + (estimated
+            ? ", with the spread estimated from the rows; effects were judged by F of the deviance"
+            : ", with the spread of the distribution; effects were judged by chi-squared of the"
+                + " deviance")
+        + squares();
   }
 
   private String mixed() {

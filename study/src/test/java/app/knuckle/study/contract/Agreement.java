@@ -12,6 +12,9 @@ import java.util.Set;
  */
 final class Agreement {
 
+  /** Numbers this close to 0 agree when they lie this close to each other. */
+  private static final double NEAR_0 = 1e-12;
+
   private static final Set<String> RANGE_PROCEDURES =
       Set.of("tukey", "newman-keuls", "duncan", "dunnett", "games-howell");
 
@@ -110,7 +113,7 @@ final class Agreement {
       double a = actual.asDouble(Double.NaN);
       boolean near =
           Math.abs(a - w) <= mine * Math.abs(w)
-              || PROBABILITIES.contains(key) && Math.abs(a - w) <= 1e-12;
+              || (PROBABILITIES.contains(key) || Math.abs(w) < NEAR_0) && Math.abs(a - w) <= NEAR_0;
       if (!near) {
         missed.add(path + ": wanted " + w + ", got " + actual);
       }

@@ -8,6 +8,8 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Table;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.net.URISyntaxException;
 import java.nio.file.Files;
@@ -55,6 +57,31 @@ class ReferenceCasesTest {
     assertThat(Agreement.missed(wanted.get("expect"), actual)).isEmpty();
     assertThat(ContractFilesTest.schema("findings").validate(actual)).isEmpty();
     assertThat(ContractFilesTest.schema("inquiry").validate(wanted.get("inquiry"))).isEmpty();
+  }
+
+  static Stream<Arguments> details() throws IOException, URISyntaxException {
+    return cases().filter(c -> ((JsonNode) c.get()[2]).path("detail").isArray());
+  }
+
+  /** What is left of each row, which findings tell under other names. */
+  @ParameterizedTest(name = "{0}")
+  @MethodSource("details")
+  void rowsOfCountsAreLeftWhatTheCaseExpects(String name, Table table, JsonNode wanted)
+      throws IOException {
+    Findings findings = Answering.of(table, InquiryFile.read(wanted.get("inquiry")), Progress.NONE);
+    JsonNode residuals = new ObjectMapper().readTree(FindingsFile.text(findings)).get("residuals");
+    assertThat(residuals).hasSameSizeAs(wanted.get("detail"));
+    for (int r = 0; r < residuals.size(); r++) {
+      ArrayNode expected = new ObjectMapper().createArrayNode();
+      for (JsonNode row : wanted.get("detail").get(r).get("rows")) {
+        ObjectNode one = expected.addObject();
+        for (String key : List.of("row", "fitted", "residual", "leverage", "pearson", "deviance")) {
+          one.set(key, row.get(key));
+        }
+        one.set("studentised", row.get("deletion"));
+      }
+      assertThat(Agreement.missed(expected, residuals.get(r).get("rows"))).isEmpty();
+    }
   }
 
   static Stream<JsonNode> questions() throws IOException {

@@ -14,6 +14,7 @@ import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.Estimates;
+import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
@@ -224,22 +225,23 @@ public final class Questions {
 
   private MeansResult.Row row(Mean mean) {
     long n = count(mean);
-    if (mean.estimable() == null) {
-      Quantity none = Quantity.absent(Estimator.EMPTY_CELLS);
+    if (mean.estimable() == null || !mean.estimable().isWhole()) {
+      Quantity none = Quantity.absent(estimator.noMean());
       Quantity df = estimator.commonDf();
       return new MeansResult.Row(mean.levels(), n, none, none, df, none, none, null);
     }
     Estimates one = estimator.estimates(List.of(mean.estimable()), new long[] {n});
     double value = one.mean(0);
+    LinkScale scale = estimator.scale();
     Quantity half = one.halfWidth(0, inquiry.alpha());
     return new MeansResult.Row(
         mean.levels(),
         n,
-        Quantity.of(value),
-        one.se(0),
+        Quantity.of(scale.back(value)),
+        one.se(0).map(se -> se * scale.slope(value)),
         one.df(0),
-        half.map(h -> value - h),
-        half.map(h -> value + h),
+        half.map(h -> scale.back(value - h)),
+        half.map(h -> scale.back(value + h)),
         null);
   }
 
@@ -297,8 +299,51 @@ public final class Questions {
     return Quantity.absent("there is no difference to estimate");
   }
 
+  /**
+   * The largest set of means whose differences can be estimated, the first of equal ones; the means
+   * themselves need not have a value.
+   */
   private static List<Mean> estimable(List<Mean> means) {
-    return means.stream().filter(m -> m.estimable() != null).toList();
+    List<List<Mean>> sets = new ArrayList<>();
+    for (Mean mean : means) {
+      if (mean.estimable() == null) {
+        continue;
+      }
+      sets.stream()
+          .filter(set -> set.get(0).estimable().isComparable(mean.estimable()))
+          .findFirst()
+          .orElseGet(
+              () -> {
+                sets.add(new ArrayList<>());
+                return sets.get(sets.size() - 1);
+              })
+          .add(mean);
+    }
+    List<Mean> largest = List.of();
+    for (List<Mean> set : sets) {
+      largest = set.size() > largest.size() ? set : largest;
+    }
+    return largest;
+  }
+
+  /** Those that can be compared with the reference. */
+  private List<Mean> around(List<Mean> means, Inquiry.Compare c) {
+    if (!c.toReference()) {
+      return estimable(means);
+    }
+    Map<String, String> levels = referenceLevels(c.of());
+    return means.stream()
+        .filter(m -> only(c.of(), m.levels()).equals(levels) && m.estimable() != null)
+        .findFirst()
+        .map(
+            reference ->
+                means.stream()
+                    .filter(
+                        m ->
+                            m.estimable() != null
+                                && m.estimable().isComparable(reference.estimable()))
+                    .toList())
+        .orElse(estimable(means));
   }
 
   /**
@@ -326,7 +371,7 @@ public final class Questions {
           "'" + c.procedure().key() + "' compares ranks, not means",
           "Use tukey for instance, or ask on ranks");
     }
-    List<Mean> means = estimable(means(c.of(), family));
+    List<Mean> means = around(means(c.of(), family), c);
     if (means.size() > ComparedMeans.MOST) {
       return; // Said among what is odd about the design.
     }
@@ -389,7 +434,7 @@ public final class Questions {
     }
     return Refused.at(
         new Place.Key("inquiry", List.of("reference")),
-        "the reference's mean " + Estimator.EMPTY_CELLS,
+        "the reference's mean does not exist: " + estimator.noMean(),
         "Choose another reference");
   }
 
@@ -478,6 +523,9 @@ public final class Questions {
                 ? mean.estimable().times(w.weight())
                 : total.plus(w.weight(), mean.estimable());
       }
+    }
+    if (why.isEmpty() && total != null && !total.isWhole()) {
+      why = estimator.noMean();
     }
     if (why.isEmpty() && !(Math.abs(sum) <= SUMS_TO_ZERO * size)) {
       why = "the weights do not sum to zero, so they weigh no difference";

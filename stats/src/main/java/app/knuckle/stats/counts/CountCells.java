@@ -1,0 +1,345 @@
+package app.knuckle.stats.counts;
+
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Model;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.apache.commons.numbers.gamma.LogGamma;
+
+/**
+ * Rows pooled by all factors and covariates: what a model of counts needs of them. Within a cell
+ * all rows have one rate, so that their likelihood is that of the cell's total and a constant.
+ */
+final class CountCells {
+
+  /** Combinations of levels and counts up to here are counted in a table. */
+  private static final long LARGEST_TABLE = 1L << 20;
+
+  private final CountKind kind;
+  private final Model model;
+  private final double[] y;
+  private final double[] size;
+  private final int[] first;
+  private final Bins bins;
+  private final double[] counts;
+  private final double[] sizes;
+  private final long[] rowsOf;
+  private final double[] within;
+  private final double[] squares;
+  private final double[] constants;
+  private int[] rows;
+  private int[] cellOf;
+
+  /**
+   * Pools rows.
+   *
+   * @param asked whose factors and covariates stand over the rows
+   * @param y the counts, NaN where a row takes no part; to be kept as they are
+   * @param size exposure, or how many were tried, above 0; null where each is 1
+   */
+  CountCells(CountModel asked, double[] y, double[] size) {
+    kind = asked.kind();
+    this.y = y;
+    this.size = size;
+    bins = Bins.of(asked.fixed(), y, size);
+    first = bins.first();
+    int n = first.length;
+    counts = new double[n];
+    sizes = new double[n];
+    rowsOf = new long[n];
+    within = new double[n];
+    squares = new double[n];
+    constants = new double[n];
+    for (int b = 0; b < bins.count(); b++) {
+      int c = bins.cell(b);
+      counts[c] += bins.rows(b) * bins.y(b);
+      sizes[c] += bins.rows(b) * bins.size(b);
+      rowsOf[c] += bins.rows(b);
+    }
+    for (int b = 0; b < bins.count(); b++) {
+      add(bins.cell(b), bins.y(b), bins.size(b), bins.rows(b));
+    }
+    List<Integer> firsts = Arrays.stream(first).boxed().toList();
+    model =
+        new Model(
+            asked.fixed().factors().stream().map(f -> cells(f, firsts)).toList(),
+            asked.fixed().covariates().stream().map(c -> cells(c, firsts)).toList(),
+            asked.fixed().terms(),
+            true);
+  }
+
+  /** What rows of one count add to the constants of their cell. */
+  private void add(int c, double own, double of, long times) {
+    double expected = of * counts[c] / sizes[c];
+    within[c] += times * 2 * Deviations.term(own, expected);
+    if (kind == CountKind.PROPORTIONS) {
+      within[c] += times * 2 * Deviations.term(of - own, of - expected);
+      constants[c] += times * choose(of, own);
+    } else {
+      constants[c] += times * ((own == 0 ? 0 : own * Math.log(of)) - LogGamma.value(own + 1));
+    }
+    squares[c] += times * (own - expected) * (own - expected) / of;
+  }
+
+  /** Rows that are alike in cell, count and size. */
+  private record Bins(int[] first, int[] cells, double[] ys, double[] sizes, long[] times) {
+
+    static Bins of(Model model, double[] y, double[] size) {
+      long combinations = 1;
+      for (Factor factor : model.factors()) {
+        combinations = Math.min(LARGEST_TABLE, combinations * factor.size());
+      }
+      boolean plain = model.covariates().isEmpty() && size == null;
+      double most = plain ? Arrays.stream(y).filter(v -> v == v).max().orElse(0) : 0;
+      return plain && combinations * (most + 1) <= LARGEST_TABLE
+          ? counted(model, y, (int) combinations, (int) most + 1)
+          : oneByOne(model, y, size);
+    }
+
+    /** Counted in a table of combinations and counts. */
+    private static Bins counted(Model model, double[] y, int combinations, int width) {
+      int[][] codes = model.factors().stream().map(Factor::codes).toArray(int[][]::new);
+      int[] sizes = model.factors().stream().mapToInt(Factor::size).toArray();
+      int[] table = new int[combinations * width];
+      int[] firstRow = new int[combinations];
+      Arrays.fill(firstRow, -1);
+      for (int row = 0; row < y.length; row++) {
+        double own = y[row];
+        if (own != own) {
+          continue;
+        }
+        int at = 0;
+        for (int f = 0; f < codes.length; f++) {
+          at = at * sizes[f] + codes[f][row];
+        }
+        table[at * width + (int) own]++;
+        if (firstRow[at] < 0) {
+          firstRow[at] = row;
+        }
+      }
+      int[] filled =
+          IntStream.range(0, combinations)
+              .filter(c -> firstRow[c] >= 0)
+              .boxed()
+              .sorted((a, b) -> Integer.compare(firstRow[a], firstRow[b]))
+              .mapToInt(c -> c)
+              .toArray();
+      int n = (int) Arrays.stream(table).filter(t -> t > 0).count();
+      Bins bins =
+          new Bins(
+              Arrays.stream(filled).map(c -> firstRow[c]).toArray(),
+              new int[n],
+              new double[n],
+              new double[n],
+              new long[n]);
+      int next = 0;
+      for (int cell = 0; cell < filled.length; cell++) {
+        for (int own = 0; own < width; own++) {
+          int times = table[filled[cell] * width + own];
+          if (times > 0) {
+            bins.set(next++, cell, own, 1, times);
+          }
+        }
+      }
+      return bins;
+    }
+
+    private static Bins oneByOne(Model model, double[] y, double[] size) {
+      int[] rows = IntStream.range(0, y.length).filter(r -> !Double.isNaN(y[r])).toArray();
+      Map<List<Double>, Integer> known = new HashMap<>();
+      List<Integer> first = new ArrayList<>();
+      Bins bins =
+          new Bins(
+              null,
+              new int[rows.length],
+              new double[rows.length],
+              new double[rows.length],
+              new long[rows.length]);
+      for (int i = 0; i < rows.length; i++) {
+        int row = rows[i];
+        Integer cell = known.putIfAbsent(key(model, row), first.size());
+        if (cell == null) {
+          cell = first.size();
+          first.add(row);
+        }
+        bins.set(i, cell, y[row], size == null ? 1 : size[row], 1);
+      }
+      return new Bins(
+          first.stream().mapToInt(r -> r).toArray(), bins.cells, bins.ys, bins.sizes, bins.times);
+    }
+
+    private void set(int b, int cell, double y, double size, long n) {
+      cells[b] = cell;
+      ys[b] = y;
+      sizes[b] = size;
+      times[b] = n;
+    }
+
+    int count() {
+      return cells.length;
+    }
+
+    int cell(int b) {
+      return cells[b];
+    }
+
+    double y(int b) {
+      return ys[b];
+    }
+
+    double size(int b) {
+      return sizes[b];
+    }
+
+    long rows(int b) {
+      return times[b];
+    }
+  }
+
+  /** Levels and covariates of a row. */
+  private static List<Double> key(Model model, int row) {
+    Double[] key = new Double[model.factors().size() + model.covariates().size()];
+    int next = 0;
+    for (Factor factor : model.factors()) {
+      key[next++] = (double) factor.codes()[row];
+    }
+    for (Covariate covariate : model.covariates()) {
+      key[next++] = covariate.values()[row];
+    }
+    return Arrays.asList(key);
+  }
+
+  /** Rows that are alike in cell, count and size, each kind once. */
+  interface Alike {
+    /** Takes rows of one kind. */
+    void take(int cell, double count, double size, long rows);
+  }
+
+  /** Goes over all rows, those that are alike at once. */
+  void each(Alike alike) {
+    for (int b = 0; b < bins.count(); b++) {
+      alike.take(bins.cell(b), bins.y(b), bins.size(b), bins.rows(b));
+    }
+  }
+
+  /** Rows one by one, for those who ask about single rows. */
+  private void sortRows(Model over) {
+    rows = IntStream.range(0, y.length).filter(r -> !Double.isNaN(y[r])).toArray();
+    cellOf = new int[rows.length];
+    Map<List<Double>, Integer> known = new HashMap<>();
+    for (int c = 0; c < first.length; c++) {
+      known.put(key(over, first[c]), c);
+    }
+    for (int i = 0; i < rows.length; i++) {
+      cellOf[i] = known.get(key(over, rows[i]));
+    }
+  }
+
+  /** The rows that take part, each with its cell. */
+  Rows rows(Model over) {
+    if (rows == null) {
+      sortRows(over);
+    }
+    return new Rows();
+  }
+
+  /** Single rows. */
+  final class Rows {
+    int size() {
+      return rows.length;
+    }
+
+    int row(int i) {
+      return rows[i];
+    }
+
+    int cell(int i) {
+      return cellOf[i];
+    }
+
+    double count(int i) {
+      return y[rows[i]];
+    }
+
+    double sizeOf(int i) {
+      return size == null ? 1 : size[rows[i]];
+    }
+  }
+
+  private static double choose(double of, double own) {
+    return LogGamma.value(of + 1) - LogGamma.value(own + 1) - LogGamma.value(of - own + 1);
+  }
+
+  private static Factor cells(Factor factor, List<Integer> rows) {
+    return new Factor(
+        factor.name(),
+        factor.levels(),
+        rows.stream().mapToInt(row -> factor.codes()[row]).toArray());
+  }
+
+  private static Covariate cells(Covariate covariate, List<Integer> rows) {
+    return new Covariate(
+        covariate.name(),
+        rows.stream().mapToDouble(row -> covariate.values()[row] + covariate.origin()).toArray());
+  }
+
+  CountKind kind() {
+    return kind;
+  }
+
+  /** The model over cells in place of rows. */
+  Model model() {
+    return model;
+  }
+
+  int size() {
+    return counts.length;
+  }
+
+  /** Rows that take part. */
+  long rows() {
+    return Arrays.stream(rowsOf).sum();
+  }
+
+  double count(int cell) {
+    return counts[cell];
+  }
+
+  double sizeOf(int cell) {
+    return sizes[cell];
+  }
+
+  long rowsOf(int cell) {
+    return rowsOf[cell];
+  }
+
+  /** Deviance of a cell's rows from its own rate. */
+  double within(int cell) {
+    return within[cell];
+  }
+
+  /** Squared deviations of a cell's rows from its own rate, each over its size. */
+  double squares(int cell) {
+    return squares[cell];
+  }
+
+  /** What the log likelihood has beside the rate. */
+  double constant(int cell) {
+    return constants[cell];
+  }
+
+  /** Levels of a cell, one a factor. */
+  int[] levels(int cell) {
+    return model.factors().stream().mapToInt(f -> f.codes()[cell]).toArray();
+  }
+
+  /** Covariates of a cell, less their origins. */
+  double[] at(int cell) {
+    return model.covariates().stream().mapToDouble(c -> c.values()[cell]).toArray();
+  }
+}

@@ -1,0 +1,494 @@
+package app.knuckle.stats.counts;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Estimator;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Fit;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.means.DegreesOfFreedom;
+import app.knuckle.stats.means.LinkScale;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.ejml.data.DMatrixRMaj;
+
+/** Counts or proportions fitted to the terms of a design. */
+public final class CountFit implements Estimator {
+
+  /** Why there is no spread. */
+  private static final String NO_DF = "no row is left to see the spread by";
+
+  /** A dispersion this small, of whole counts, is 0 but for rounding. */
+  private static final double NO_DISPERSION = 1e-20;
+
+  private final CountModel asked;
+  private final CountCells cells;
+  private final CountSolution solution;
+  private final Fit all;
+  private final DMatrixRMaj covariance;
+  private final Map<List<Term>, Optional<CountSolution>> solutions = new HashMap<>();
+  private final Progress progress;
+
+  /**
+   * Fits a model.
+   *
+   * @param model what is asked
+   * @param counts one a row, whole and at least 0; NaN where a row takes no part
+   * @param sizes exposure, or how many were tried, above 0; null where each is 1
+   * @param progress asked on the way
+   * @return empty if no top of the likelihood is found
+   * @throws java.util.concurrent.CancellationException if stopped
+   */
+  public static Optional<CountFit> of(
+      CountModel model, double[] counts, double[] sizes, Progress progress) {
+    CountCells cells = new CountCells(model, counts, sizes);
+    CountSolution solution = CountSolution.of(cells, cells.model(), progress);
+    return solution == null
+        ? Optional.empty()
+        : Optional.of(new CountFit(model, cells, solution, progress));
+  }
+
+  private CountFit(CountModel model, CountCells cells, CountSolution solution, Progress progress) {
+    asked = model;
+    this.cells = cells;
+    this.solution = solution;
+    this.progress = progress;
+    double[] none = new double[cells.size()];
+    all = Fit.of(cells.model(), List.of(none));
+    covariance = solution.rank() == 0 ? null : solution.covariance();
+    solutions.put(model.fixed().terms(), Optional.of(solution));
+  }
+
+  /**
+   * What was asked.
+   *
+   * @return as given
+   */
+  public CountModel model() {
+    return asked;
+  }
+
+  CountCells cells() {
+    return cells;
+  }
+
+  CountSolution solution() {
+    return solution;
+  }
+
+  DMatrixRMaj covariance() {
+    return covariance;
+  }
+
+  /** A model of some of the terms, found once. */
+  private Optional<CountSolution> with(List<Term> terms) {
+    return solutions.computeIfAbsent(List.copyOf(terms), t -> solved(cells.model().with(t)));
+  }
+
+  private Optional<CountSolution> solved(Model model) {
+    return Optional.ofNullable(CountSolution.of(cells, model, progress));
+  }
+
+  /**
+   * Pearson's chi-squared over its degrees of freedom.
+   *
+   * @return absent without degrees of freedom
+   */
+  public Quantity dispersion() {
+    long df = solution.residualDf();
+    return df > 0 ? Quantity.of(solution.pearson() / df) : Quantity.absent(NO_DF);
+  }
+
+  /** By which every variance is multiplied; NaN where it cannot be told. */
+  double spread() {
+    if (!asked.extraSpread()) {
+      return 1;
+    }
+    Quantity phi = dispersion();
+    return phi.exists() && phi.value() > NO_DISPERSION ? phi.value() : Double.NaN;
+  }
+
+  /**
+   * Whether every row is one that was tried, so that rows show no spread of their own.
+   *
+   * @return true for a column of 0 and 1
+   */
+  public boolean isOfSingles() {
+    if (cells.kind() != CountKind.PROPORTIONS) {
+      return false;
+    }
+    for (int c = 0; c < cells.size(); c++) {
+      if (cells.sizeOf(c) != cells.rowsOf(c)) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  /**
+   * How well the model fits.
+   *
+   * @param n rows
+   * @param rank of the design on all rows
+   * @param errorDf residual degrees of freedom
+   * @param atEdge rows whose fitted value is their own, because the likelihood has no top for them
+   * @param residualDeviance of the model
+   * @param nullDeviance of one mean, or rate, for all
+   * @param pearson Pearson's chi-squared
+   * @param dispersion that over its degrees of freedom; absent where rows are single trials
+   * @param logLikelihood with all constants, of the distribution itself
+   */
+  public record Figures(
+      long n,
+      int rank,
+      long errorDf,
+      long atEdge,
+      double residualDeviance,
+      double nullDeviance,
+      double pearson,
+      Quantity dispersion,
+      double logLikelihood) {}
+
+  /**
+   * How well the model fits.
+   *
+   * @return the figures
+   */
+  public Figures figures() {
+    return new Figures(
+        cells.rows(),
+        all.rank(),
+        solution.residualDf(),
+        solution.rowsAtEdge(),
+        solution.deviance(),
+        with(List.of()).map(CountSolution::deviance).orElse(Double.NaN),
+        solution.pearson(),
+        isOfSingles()
+            ? Quantity.absent("rows of one trial show no spread of their own")
+            : dispersion(),
+        solution.logLikelihood());
+  }
+
+  /**
+   * Akaike's criterion.
+   *
+   * @return absent where the spread is estimated, as there is no likelihood then
+   */
+  public Quantity aic() {
+    return asked.extraSpread()
+        ? Quantity.absent("an estimated spread has no likelihood")
+        : Quantity.of(-2 * solution.logLikelihood() + 2 * all.rank());
+  }
+
+  /**
+   * The analysis of deviance.
+   *
+   * @param kind after which other terms each is judged
+   * @return one drop a term, in order
+   */
+  public List<Drop> drops(Squares kind) {
+    List<Term> terms = asked.fixed().terms();
+    List<Drop> drops = new ArrayList<>();
+    for (int t = 0; t < terms.size(); t++) {
+      progress.check();
+      drops.add(drop(terms.get(t), t, kind));
+      progress.done((t + 1.0) / terms.size());
+    }
+    return drops;
+  }
+
+  private Drop drop(Term term, int place, Squares kind) {
+    List<Term> terms = asked.fixed().terms();
+    return switch (kind) {
+      case IN_ORDER -> between(term, terms.subList(0, place), terms.subList(0, place + 1));
+      case AFTER_ITS_PEERS -> {
+        List<Term> peers =
+            terms.stream().filter(s -> !s.equals(term) && !s.contains(term)).toList();
+        List<Term> with = terms.stream().filter(s -> !s.contains(term)).toList();
+        yield between(term, peers, with);
+      }
+      case AFTER_ALL -> {
+        boolean contained = terms.stream().anyMatch(s -> s.contains(term));
+        boolean tested = solution.design() != null && solution.design().hypothesis(term).length > 0;
+        yield contained && !tested
+            ? Drop.absent(term, noMean())
+            : between(term, terms.stream().filter(s -> !s.equals(term)).toList(), terms);
+      }
+    };
+  }
+
+  private Drop between(Term term, List<Term> fewer, List<Term> more) {
+    return dropped(term, with(fewer), with(more));
+  }
+
+  /** A drop in deviance with its test. */
+  Drop judged(Term term, int df, double deviance) {
+    return Drop.of(
+        term,
+        df,
+        deviance,
+        asked.extraSpread() ? spread() : 1,
+        asked.extraSpread(),
+        solution.residualDf());
+  }
+
+  /**
+   * The test of the whole model against one mean for all.
+   *
+   * @return absent in its quantities where there is no term
+   */
+  public Drop whole() {
+    return asked.fixed().terms().isEmpty()
+        ? Drop.absent(new Term(List.of()), "the model has no term")
+        : between(new Term(List.of()), List.of(), asked.fixed().terms());
+  }
+
+  /**
+   * Whether groups have slopes of their own on a covariate: what deviance drops by when its
+   * products with treatments join, judged by the spread of the larger model.
+   *
+   * @param covariate its name
+   * @param treatments terms of treatments alone
+   * @return absent in its quantities where there is no such product
+   */
+  public Drop slopes(String covariate, List<Term> treatments) {
+    Term slope = Term.of(covariate);
+    List<Term> parallel =
+        asked.fixed().terms().stream()
+            .filter(t -> t.isSameAs(slope) || !t.names().contains(covariate))
+            .toList();
+    List<Term> own = new ArrayList<>(parallel);
+    treatments.forEach(t -> own.add(t.times(slope)));
+    Optional<CountSolution> small = with(parallel);
+    Optional<CountSolution> large = with(own);
+    if (small.isEmpty() || large.isEmpty()) {
+      return Drop.absent(slope, "no top of the likelihood is found");
+    }
+    int df = large.get().rankInside(small.get()) - small.get().rank();
+    long errorDf = large.get().residualDf();
+    double phi = errorDf > 0 ? large.get().pearson() / errorDf : Double.NaN;
+    return df == 0
+        ? Drop.absent(slope, "groups of one value have no slope of their own")
+        : Drop.of(
+            slope,
+            df,
+            Math.max(0, small.get().deviance() - large.get().deviance()),
+            phi,
+            asked.extraSpread(),
+            errorDf);
+  }
+
+  /**
+   * What trends leave of a treatment's differences.
+   *
+   * @param name of the treatment
+   * @param trends one a degree: a value for each of its levels
+   * @return the drop in deviance from the trends to the main effect
+   */
+  public Drop remainder(String name, double[][] trends) {
+    Factor factor =
+        cells.model().factors().stream()
+            .filter(f -> f.name().equals(name))
+            .findFirst()
+            .orElseThrow();
+    List<Term> others =
+        asked.fixed().terms().stream().filter(t -> !t.names().contains(name)).toList();
+    List<Covariate> covariates = new ArrayList<>(cells.model().covariates());
+    List<Term> withTrends = new ArrayList<>(others);
+    for (int d = 0; d < trends.length; d++) {
+      double[] column = new double[cells.size()];
+      for (int c = 0; c < column.length; c++) {
+        column[c] = trends[d][factor.codes()[c]];
+      }
+      String trend = "trend " + (d + 1);
+      covariates.add(new Covariate(trend, column));
+      withTrends.add(Term.of(trend));
+    }
+    List<Term> main = new ArrayList<>(others);
+    main.add(Term.of(name));
+    Optional<CountSolution> small =
+        solved(new Model(cells.model().factors(), covariates, withTrends, true));
+    return dropped(Term.of(name), small, with(main));
+  }
+
+  /**
+   * Whether two groups can be told apart, by making them one: what deviance rises by. Serves where
+   * one of them lies at the edge and has no mean.
+   *
+   * @param treatments whose combinations are the groups
+   * @param left levels of one group, one a treatment
+   * @param right levels of the other
+   * @return absent in its quantities where both lie at the edge
+   */
+  public Drop merged(List<String> treatments, List<String> left, List<String> right) {
+    List<Factor> of =
+        treatments.stream()
+            .map(
+                t ->
+                    cells.model().factors().stream()
+                        .filter(f -> f.name().equals(t))
+                        .findFirst()
+                        .orElseThrow())
+            .toList();
+    Term groups = Term.of("groups");
+    Factor apart = Factor.combined("groups", of, c -> true);
+    int[] joined = apart.codes().clone();
+    int from = apart.levels().indexOf(String.join(", ", left));
+    int to = apart.levels().indexOf(String.join(", ", right));
+    for (int c = 0; c < joined.length; c++) {
+      joined[c] = joined[c] == from ? to : joined[c];
+    }
+    Factor one = new Factor("groups", apart.levels(), joined);
+    return dropped(groups, grouped(treatments, one), grouped(treatments, apart));
+  }
+
+  /** The model with all groups of treatments as one factor. */
+  private Optional<CountSolution> grouped(List<String> treatments, Factor groups) {
+    List<Factor> factors =
+        new ArrayList<>(
+            cells.model().factors().stream().filter(f -> !treatments.contains(f.name())).toList());
+    factors.add(groups);
+    List<Term> terms =
+        new ArrayList<>(
+            asked.fixed().terms().stream()
+                .filter(t -> t.names().stream().noneMatch(treatments::contains))
+                .toList());
+    terms.add(Term.of("groups"));
+    return solved(new Model(factors, cells.model().covariates(), terms, true));
+  }
+
+  private Drop dropped(Term term, Optional<CountSolution> small, Optional<CountSolution> large) {
+    if (small.isEmpty() || large.isEmpty()) {
+      return Drop.absent(term, "no top of the likelihood is found");
+    }
+    int df = large.get().rankInside(small.get()) - small.get().rank();
+    return df == 0
+        ? Drop.absent(term, "the two tell nothing apart")
+        : judged(term, df, Math.max(0, small.get().deviance() - large.get().deviance()));
+  }
+
+  @Override
+  public LinkScale scale() {
+    return cells.kind().scale();
+  }
+
+  @Override
+  public String noMean() {
+    return solution.rowsAtEdge() == 0
+        ? EMPTY_CELLS
+        : switch (cells.kind()) {
+          case COUNTS ->
+              "every count here is 0: the mean has no finite value on the scale of the logarithm";
+          case PROPORTIONS ->
+              "none or all of those tried here: the share has no finite value on the scale of the"
+                  + " odds";
+        };
+  }
+
+  @Override
+  public Estimable mean(int[] levels, double[] at) {
+    if (solution.design() == null) {
+      return null;
+    }
+    double[] deviations = at.clone();
+    for (int c = 0; c < at.length; c++) {
+      // At the mean over all rows, those at the edge among them.
+      deviations[c] = Double.isNaN(at[c]) ? covariateMean(c) : at[c];
+    }
+    return solution.design().combination(solution.design().meanOf(levels, deviations));
+  }
+
+  /**
+   * The slope on a covariate.
+   *
+   * @param covariate from 0
+   * @return null if it cannot be estimated
+   */
+  public Estimable slope(int covariate) {
+    if (solution.design() == null) {
+      return null;
+    }
+    double[] weights = solution.design().slopeOf(covariate);
+    Estimable slope = weights == null ? null : solution.design().combination(weights);
+    return slope == null || !slope.isWhole() ? null : slope;
+  }
+
+  @Override
+  public double value(Estimable e) {
+    double sum = 0;
+    for (int k = 0; k < e.vectors()[0].length; k++) {
+      sum += e.vectors()[0][k] * solution.coordinates()[k];
+    }
+    return sum;
+  }
+
+  @Override
+  public double variance(Estimable e) {
+    return covariance(e, e);
+  }
+
+  @Override
+  public double covariance(Estimable a, Estimable b) {
+    return spread() * Forms.of(covariance, a.vectors()[0], b.vectors()[0]);
+  }
+
+  @Override
+  public double df(Estimable e) {
+    return asked.extraSpread()
+        ? Double.isNaN(spread()) ? Double.NaN : solution.residualDf()
+        : DegreesOfFreedom.UNBOUNDED;
+  }
+
+  @Override
+  public double origin() {
+    return 0;
+  }
+
+  /** Rows with some levels. */
+  @Override
+  public long count(int[] levels) {
+    long sum = 0;
+    for (int c = 0; c < cells.size(); c++) {
+      int[] own = cells.levels(c);
+      boolean fits = true;
+      for (int f = 0; f < own.length; f++) {
+        fits &= levels[f] < 0 || levels[f] == own[f];
+      }
+      sum += fits ? cells.rowsOf(c) : 0;
+    }
+    return sum;
+  }
+
+  @Override
+  public double covariateMean(int covariate) {
+    double sum = 0;
+    for (int c = 0; c < cells.size(); c++) {
+      sum += cells.rowsOf(c) * cells.at(c)[covariate];
+    }
+    return sum / cells.rows();
+  }
+
+  @Override
+  public Quantity commonDf() {
+    return asked.extraSpread()
+        ? solution.residualDf() > 0 ? Quantity.of(solution.residualDf()) : Quantity.absent(NO_DF)
+        : Quantity.of(DegreesOfFreedom.UNBOUNDED);
+  }
+
+  @Override
+  public Quantity errorMs() {
+    return Quantity.absent("counts have no error mean square");
+  }
+
+  @Override
+  public String noError() {
+    return asked.extraSpread() ? NO_DF : "the mean has no finite value";
+  }
+}

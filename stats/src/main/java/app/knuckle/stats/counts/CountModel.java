@@ -1,0 +1,12 @@
+package app.knuckle.stats.counts;
+
+import app.knuckle.stats.linear.Model;
+
+/**
+ * What is asked of a count.
+ *
+ * @param kind of count
+ * @param fixed factors, covariates and terms
+ * @param extraSpread whether the spread is estimated, rather than taken as the distribution says
+ */
+public record CountModel(CountKind kind, Model fixed, boolean extraSpread) {}

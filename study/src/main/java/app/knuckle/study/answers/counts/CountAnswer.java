@@ -1,0 +1,284 @@
+package app.knuckle.study.answers.counts;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
+import app.knuckle.stats.compare.Adjustment;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.StudentT;
+import app.knuckle.stats.counts.CountFit;
+import app.knuckle.stats.counts.CountKind;
+import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.ExactCounts;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Term;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stages;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Answers an inquiry about one response as counts, or as proportions. */
+public final class CountAnswer {
+
+  private final Frame frame;
+  private final Inquiry inquiry;
+  private final String measured;
+  private final Progress progress;
+  private final Stages stages;
+  private final CountQuestion question;
+  private final CountFit fit;
+
+  private CountAnswer(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
+    this.frame = frame;
+    this.inquiry = inquiry;
+    this.measured = measured;
+    this.progress = progress;
+    this.stages = stages;
+    Inquiry fitting = inquiry.fitting(measured);
+    question =
+        stages.of(
+            "counts of " + measured,
+            List.of(new Stages.Same(frame), fitting),
+            () -> new CountQuestion(frame, fitting, measured, progress));
+    fit = question.fit();
+  }
+
+  /**
+   * Answers about a response.
+   *
+   * @param frame the records
+   * @param inquiry the question, whose method is counts or proportions
+   * @param measured the response
+   * @param progress asked on the way
+   * @param stages of the inquiry
+   * @return the analysis
+   * @throws app.knuckle.study.Refused if the records hold no counts, or cannot bear the model
+   */
+  public static Analysis to(
+      Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
+    return new CountAnswer(frame, inquiry, measured, progress, stages).analysis();
+  }
+
+  private Analysis analysis() {
+    for (Inquiry.Compare c : inquiry.compare()) {
+      if (c.procedure() != null && c.procedure().hasOwnSpreads()) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "procedure")),
+            "'" + c.procedure().key() + "' takes each group's own spread, which counts have not",
+            "Use tukey, holm or another for means");
+      }
+    }
+    TestResult.CountResult test =
+        stages.of(
+            "deviance of " + measured, List.of(new Stages.Same(fit), inquiry.alpha()), this::test);
+    List<TestResult> tests = new ArrayList<>(List.of(test));
+    exact().ifPresent(tests::add);
+    Questions questions =
+        new Questions(
+            inquiry,
+            new Questions.Fitted(
+                measured,
+                fit,
+                question.factors(),
+                inquiry.covariates(),
+                term -> overall(test, term)),
+            progress,
+            stages);
+    List<ComparisonResult> comparisons =
+        questions.comparisons().stream().map(this::withEdges).toList();
+    CountFooting footing =
+        stages.of(
+            "footing of " + measured,
+            List.of(new Stages.Same(fit), inquiry.compare()),
+            () -> new CountFooting(frame, inquiry, question, progress));
+    return new Analysis(
+            tests,
+            footing.checks(),
+            questions.meansOf(fit.model().fixed().terms()),
+            comparisons,
+            questions.contrasts(),
+            null)
+        .with(footing.groupChecks(), footing.residuals());
+  }
+
+  private TestResult.CountResult test() {
+    return new TestResult.CountResult(
+        fit.figures(),
+        fit.aic(),
+        fit.drops(inquiry.squares()),
+        fit.whole(),
+        new TestResult.CountResult.Judging(
+            fit.model().extraSpread(), inquiry.squares(), inquiry.alpha()),
+        slopes(),
+        fit.scale());
+  }
+
+  private static Quantity overall(TestResult.CountResult test, Term term) {
+    return test.rows().stream()
+        .filter(row -> row.term().isSameAs(term))
+        .map(Drop::p)
+        .findFirst()
+        .orElse(Quantity.absent("no overall test"));
+  }
+
+  private List<TestResult.Slope> slopes() {
+    List<TestResult.Slope> slopes = new ArrayList<>();
+    for (int c = 0; c < inquiry.covariates().size(); c++) {
+      Estimable slope = fit.slope(c);
+      if (slope != null) {
+        double df = fit.df(slope);
+        slopes.add(
+            new TestResult.Slope(
+                inquiry.covariates().get(c),
+                fit.covariateMean(c),
+                StudentT.of(
+                    fit.value(slope),
+                    Quantity.finite(Math.sqrt(fit.variance(slope)), fit.noError()),
+                    df > 0 ? Quantity.of(df) : Quantity.absent(fit.noError()),
+                    Direction.EITHER,
+                    inquiry.alpha())));
+      }
+    }
+    return slopes;
+  }
+
+  /** Pairs with a group that has no mean are judged by making the two one. */
+  private ComparisonResult withEdges(ComparisonResult c) {
+    boolean cells =
+        c.within().isEmpty()
+            && c.pairs() != null
+            && c.of().containsAll(inquiry.treatments())
+            && (inquiry.treatments().size() == 1
+                || fit.model().fixed().terms().stream()
+                    .anyMatch(t -> t.names().containsAll(inquiry.treatments())));
+    if (!cells) {
+      return c;
+    }
+    List<Map<String, String>> all = combinations(c.of());
+    List<Map<String, String>> edge =
+        all.stream().filter(levels -> !c.labels().contains(levels)).toList();
+    List<ComparisonResult.Merged> merged = new ArrayList<>();
+    for (int i = 0; i < all.size(); i++) {
+      for (int j = i + 1; j < all.size(); j++) {
+        if (edge.contains(all.get(i)) || edge.contains(all.get(j))) {
+          progress.check();
+          merged.add(merged(all.get(i), all.get(j), edge));
+        }
+      }
+    }
+    return merged.isEmpty() ? c : c.with(adjusted(merged));
+  }
+
+  private ComparisonResult.Merged merged(
+      Map<String, String> left, Map<String, String> right, List<Map<String, String>> edge) {
+    List<String> of = List.copyOf(left.keySet());
+    boolean both = edge.contains(left) && edge.contains(right);
+    Drop drop =
+        both ? null : fit.merged(of, List.copyOf(left.values()), List.copyOf(right.values()));
+    Quantity p =
+        both ? Quantity.absent("neither has a mean, so nothing tells them apart") : drop.p();
+    return new ComparisonResult.Merged(left, right, Optional.ofNullable(drop), p, false);
+  }
+
+  /** Holm's adjustment over the pairs that can be judged. */
+  private List<ComparisonResult.Merged> adjusted(List<ComparisonResult.Merged> all) {
+    double[] p =
+        Adjustment.holm(
+            all.stream().filter(m -> m.p().exists()).mapToDouble(m -> m.p().value()).toArray());
+    List<ComparisonResult.Merged> adjusted = new ArrayList<>();
+    int next = 0;
+    for (ComparisonResult.Merged m : all) {
+      adjusted.add(
+          m.p().exists() ? m.judged(p[next], Significance.reached(p[next++], inquiry.alpha())) : m);
+    }
+    return adjusted;
+  }
+
+  /** Combinations of the levels of some treatments that have a row, the last running fastest. */
+  private List<Map<String, String>> combinations(List<String> of) {
+    List<Map<String, String>> all = new ArrayList<>(List.of(new LinkedHashMap<>()));
+    for (String name : of) {
+      List<Map<String, String>> more = new ArrayList<>();
+      for (Map<String, String> before : all) {
+        for (String level : question.parts().factor(name).levels()) {
+          Map<String, String> levels = new LinkedHashMap<>(before);
+          levels.put(name, level);
+          more.add(levels);
+        }
+      }
+      all = more;
+    }
+    return all.stream().filter(levels -> fit.count(codes(levels)) > 0).toList();
+  }
+
+  private int[] codes(Map<String, String> levels) {
+    return question.factors().stream()
+        .mapToInt(f -> levels.containsKey(f.name()) ? f.levels().indexOf(levels.get(f.name())) : -1)
+        .toArray();
+  }
+
+  /** The exact test, where there are two groups and nothing else, and the spread is known. */
+  private Optional<TestResult.ExactResult> exact() {
+    boolean two =
+        inquiry.treatments().size() == 1
+            && inquiry.blocks().isEmpty()
+            && inquiry.covariates().isEmpty()
+            && !fit.model().extraSpread()
+            && question.factors().get(0).size() == 2;
+    if (!two) {
+      return Optional.empty();
+    }
+    Factor factor = question.factors().get(0);
+    double[] counts = new double[2];
+    double[] sizes = new double[2];
+    CountedRows rows = question.rows();
+    for (int row = 0; row < rows.counts().length; row++) {
+      if (!Double.isNaN(rows.counts()[row])) {
+        counts[factor.codes()[row]] += rows.counts()[row];
+        sizes[factor.codes()[row]] += rows.sizes() == null ? 1 : rows.sizes()[row];
+      }
+    }
+    boolean proportions = fit.model().kind() == CountKind.PROPORTIONS;
+    ExactCounts test =
+        proportions
+            ? ExactCounts.fisher(
+                (long) counts[0],
+                (long) sizes[0],
+                (long) counts[1],
+                (long) sizes[1],
+                inquiry.direction(),
+                inquiry.alpha())
+            : ExactCounts.rates(
+                (long) counts[0],
+                sizes[0],
+                (long) counts[1],
+                sizes[1],
+                inquiry.direction(),
+                inquiry.alpha());
+    return Optional.of(
+        new TestResult.ExactResult(
+            fit.model().kind(),
+            inquiry.direction(),
+            side(factor, 0, counts, sizes),
+            side(factor, 1, counts, sizes),
+            Optional.ofNullable(test),
+            test != null && Significance.reached(test.p(inquiry.direction()), inquiry.alpha())));
+  }
+
+  private static TestResult.Side side(Factor factor, int level, double[] counts, double[] sizes) {
+    return new TestResult.Side(
+        Map.of(factor.name(), factor.levels().get(level)), counts[level], sizes[level]);
+  }
+}

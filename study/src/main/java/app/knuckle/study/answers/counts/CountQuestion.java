@@ -1,0 +1,115 @@
+package app.knuckle.study.answers.counts;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.stats.counts.CountFit;
+import app.knuckle.stats.counts.CountKind;
+import app.knuckle.stats.counts.CountModel;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.linear.Model;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.answers.asked.AskedModel;
+import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** One count fitted: what depends neither on comparisons nor on how they are judged. */
+final class CountQuestion {
+
+  private final Parts parts;
+  private final List<Factor> factors;
+  private final CountedRows rows;
+  private final CountFit fit;
+
+  CountQuestion(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    List<String> numbers = new ArrayList<>(inquiry.covariates());
+    numbers.add(measured);
+    for (String size : Arrays.asList(inquiry.outOf(), inquiry.exposure())) {
+      if (size != null) {
+        numbers.add(size);
+      }
+    }
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    Parts all = new Parts(frame, numbers, names);
+    rows = CountedRows.of(frame, inquiry, measured, all.values(measured));
+    parts = all.where(row -> !Double.isNaN(rows.counts()[row]));
+    factors = parts.factors(names);
+    for (Factor factor : factors) {
+      if (factor.size() < 2) {
+        throw Refused.at(
+            new Place.WholeColumn("inquiry", factor.name()),
+            "all values of "
+                + measured
+                + " have one level of it"
+                + (factor.levels().isEmpty() ? "" : ", " + factor.levels().get(0)),
+            "Choose a column with two levels or more");
+      }
+    }
+    boolean proportions = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    boolean singles = proportions && rows.isOfSingles();
+    if (singles && Boolean.TRUE.equals(inquiry.extraSpread())) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("extraSpread")),
+          "rows of one trial show no spread of their own",
+          "Leave it out, or count several in a row");
+    }
+    requireSome(inquiry, measured);
+    Model model = AskedModel.of(inquiry, parts, factors);
+    fit =
+        CountFit.of(
+                new CountModel(
+                    proportions ? CountKind.PROPORTIONS : CountKind.COUNTS,
+                    model,
+                    inquiry.spreadIsEstimated(singles)),
+                rows.counts(),
+                rows.sizes(),
+                progress)
+            .orElseThrow(
+                () ->
+                    Refused.at(
+                        new Place.WholeColumn(frame.source(), measured),
+                        "the search for its means does not come to an end",
+                        "Look for a value that stands apart, or ask for fewer terms"));
+  }
+
+  /** Of nothing but zeros, or of all, nothing can be told apart. */
+  private void requireSome(Inquiry inquiry, String measured) {
+    boolean none = true;
+    boolean all = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    for (int row = 0; row < rows.counts().length; row++) {
+      double y = rows.counts()[row];
+      if (!Double.isNaN(y)) {
+        none &= y == 0;
+        all &= y == (rows.sizes() == null ? 1 : rows.sizes()[row]);
+      }
+    }
+    if (none || all) {
+      throw Refused.at(
+          new Place.WholeColumn("inquiry", measured),
+          none
+              ? "every count of " + measured + " is 0, so nothing can be told apart"
+              : "all of those tried are among " + measured + ", so nothing can be told apart",
+          "Ask about another response");
+    }
+  }
+
+  Parts parts() {
+    return parts;
+  }
+
+  List<Factor> factors() {
+    return factors;
+  }
+
+  CountedRows rows() {
+    return rows;
+  }
+
+  CountFit fit() {
+    return fit;
+  }
+}

@@ -1,0 +1,109 @@
+package app.knuckle.study.answers.counts;
+
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Frame;
+import app.knuckle.study.table.Numbers;
+import java.util.Arrays;
+
+/**
+ * What was counted, row by row, and out of what.
+ *
+ * @param counts whole and at least 0; NaN where a row takes no part
+ * @param sizes exposure, or how many were tried, above 0; null where each is 1
+ */
+record CountedRows(double[] counts, double[] sizes) {
+
+  /**
+   * Reads counts.
+   *
+   * @param frame the records
+   * @param inquiry counts or proportions
+   * @param measured the counts
+   * @param values of it, NaN where a row takes no part
+   * @return rows of which something was tried
+   * @throws Refused naming the first row that holds no count
+   */
+  static CountedRows of(Frame frame, Inquiry inquiry, String measured, double[] values) {
+    boolean proportions = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    String column = proportions ? inquiry.outOf() : inquiry.exposure();
+    double[] sizes = column == null ? null : numbers(frame, column).values().clone();
+    double[] counts = values.clone();
+    for (int row = 0; row < counts.length; row++) {
+      if (Double.isNaN(counts[row])) {
+        continue;
+      }
+      double y = counts[row];
+      if (y < 0 || y != Math.rint(y)) {
+        throw refused(
+            frame,
+            row,
+            measured,
+            "the value " + Numbers.text(y) + " is no count",
+            "Counts are whole numbers, 0 or more");
+      }
+      if (sizes != null && proportions) {
+        double of = sizes[row];
+        if (of < 0 || of != Math.rint(of)) {
+          throw refused(
+              frame,
+              row,
+              column,
+              "the value " + Numbers.text(of) + " is no count",
+              "How many were tried is a whole number, 0 or more");
+        }
+        if (y > of) {
+          throw refused(
+              frame,
+              row,
+              measured,
+              "there are " + Numbers.text(y) + " of " + Numbers.text(of) + " tried",
+              "No more can come out than were tried; are the columns the wrong way round?");
+        }
+        counts[row] = of == 0 ? Double.NaN : y;
+      } else if (sizes != null && !(sizes[row] > 0)) {
+        throw refused(
+            frame,
+            row,
+            column,
+            "the exposure " + Numbers.text(sizes[row]) + " is not above 0",
+            "Set the row aside, or correct it");
+      } else if (proportions && y > 1) {
+        throw refused(
+            frame,
+            row,
+            measured,
+            "the value " + Numbers.text(y) + " is neither 0 nor 1",
+            "Name the column with how many were tried");
+      }
+    }
+    return new CountedRows(counts, sizes);
+  }
+
+  private static Numbers numbers(Frame frame, String column) {
+    if (frame.column(column) instanceof Numbers numbers) {
+      return numbers;
+    }
+    throw Refused.at(
+        new Place.WholeColumn(frame.source(), column),
+        "the column holds names, not numbers",
+        "Read it as numbers, or choose another column");
+  }
+
+  private static Refused refused(Frame frame, int row, String column, String what, String wayOn) {
+    return Refused.at(
+        new Place.Cell(frame.source(), frame.sourceRow(row) + 1L, column), what, wayOn);
+  }
+
+  /** Whether every row is a single trial. */
+  boolean isOfSingles() {
+    return sizes == null || Arrays.stream(rows()).allMatch(row -> sizes[row] == 1);
+  }
+
+  private int[] rows() {
+    return java.util.stream.IntStream.range(0, counts.length)
+        .filter(row -> !Double.isNaN(counts[row]))
+        .toArray();
+  }
+}

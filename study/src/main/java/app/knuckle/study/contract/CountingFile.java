@@ -1,0 +1,70 @@
+package app.knuckle.study.contract;
+
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+
+/** Reads and writes what is counted in an inquiry. */
+final class CountingFile {
+
+  private CountingFile() {}
+
+  /**
+   * Reads what counts are out of, into an inquiry in the making whose parts and method are known.
+   *
+   * @throws Refused if it does not go with these
+   */
+  static void read(JsonNode node, Keys keys, Inquiry.Draft d) {
+    boolean counts = d.method == Inquiry.Method.COUNTS;
+    boolean proportions = d.method == Inquiry.Method.PROPORTIONS;
+    if (d.outOf != null && !proportions) {
+      throw keys.wrong(
+          "outOf", "only proportions are out of a number tried", "Ask with the method proportions");
+    }
+    if (d.exposure != null && !counts) {
+      throw keys.wrong("exposure", "only counts have an exposure", "Ask with the method counts");
+    }
+    if (node.has("extraSpread") && !counts && !proportions) {
+      throw keys.wrong(
+          "extraSpread",
+          "only counts and proportions have a spread of the distribution",
+          "Leave it out");
+    }
+    if (node.has("extraSpread")) {
+      d.extraSpread = keys.flag(node, "extraSpread");
+    }
+    if (!counts && !proportions) {
+      return;
+    }
+    refuse(keys, "together", d.together);
+    refuse(keys, "expected", d.expected != null);
+    refuse(keys, "wholePlots", !d.wholePlots.isEmpty());
+    refuse(keys, "strips", !d.strips.isEmpty());
+    refuse(keys, "unit", d.unit != null);
+    refuse(keys, "occasions", !d.occasions.isEmpty());
+    refuse(keys, "pairs", d.pairs != null);
+  }
+
+  private static void refuse(Keys keys, String key, boolean there) {
+    if (there) {
+      throw keys.wrong(
+          key,
+          "counts and proportions are answered with one layer of error and no pairs",
+          "Leave " + key + " out, or use a transformation");
+    }
+  }
+
+  /** Writes what is not usual; the columns are parts. */
+  static void write(Inquiry inquiry, ObjectNode node) {
+    if (inquiry.outOf() != null) {
+      node.put("outOf", inquiry.outOf());
+    }
+    if (inquiry.exposure() != null) {
+      node.put("exposure", inquiry.exposure());
+    }
+    if (inquiry.extraSpread() != null) {
+      node.put("extraSpread", inquiry.extraSpread());
+    }
+  }
+}
