@@ -199,6 +199,7 @@ class ArchitectureTest {
           "SheetKeys", // a key of the keyboard
           "TogetherSheets", // a statistic by name
           "FootingPage", // a check by name
+          "CountCards", // a check by name
           "PlainAnswers", // a number of groups
           "ReadingOptions"); // an option
 

@@ -65,7 +65,7 @@ public record FootingPage(String line, List<Check> cards) {
       this(title, judgement, scatter, bars, words, more, ways, false);
     }
 
-    private Check muteIf(boolean silent) {
+    Check muteIf(boolean silent) {
       return new Check(
           title,
           judgement,
@@ -109,10 +109,14 @@ public record FootingPage(String line, List<Check> cards) {
     WaysOn ways = new WaysOn(answer);
     Residuals left = response.analysis().residuals();
     List<Check> cards = new ArrayList<>();
+    boolean counts = inquiry.method().isOfCounts();
     bell(response, left, ways).ifPresent(cards::add);
     cards.addAll(layers(response, ways));
-    spread(response, inquiry, ways).ifPresent(cards::add);
-    if (left != null) {
+    cards.addAll(CountCards.of(response, left, inquiry, ways));
+    if (!counts) {
+      spread(response, inquiry, ways).ifPresent(cards::add);
+    }
+    if (left != null && !counts) {
       cards.add(odd(response, left, ways));
     }
     cards.addAll(RandomChecks.of(response, ways));
@@ -130,7 +134,10 @@ public record FootingPage(String line, List<Check> cards) {
     return new FootingPage(
         ranks
             ? "This method takes no bell shape for granted; units must be independent of each other."
-            : "Checked on what the design leaves. A caution is a reason to look, not a verdict.",
+            : counts
+                ? "Counts spread the more the larger they are: what is checked is whether they do so as"
+                    + " the model says."
+                : "Checked on what the design leaves. A caution is a reason to look, not a verdict.",
         cards);
   }
 

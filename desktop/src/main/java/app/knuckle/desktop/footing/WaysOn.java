@@ -56,6 +56,14 @@ final class WaysOn {
         .toList();
   }
 
+  /** With the spread of counts estimated. */
+  List<WayOn> estimatedSpread() {
+    return List.of(
+        new WayOn(
+            "Let the spread be estimated \u2192",
+            inquiry.but(d -> d.extraSpread = true).named(Inquiry.CHANGED + "spread estimated")));
+  }
+
   /** With a random grouping of one column among the fixed blocks. */
   List<WayOn> asFixed(List<String> term) {
     List<List<String>> random = new ArrayList<>(RandomPart.of(inquiry));

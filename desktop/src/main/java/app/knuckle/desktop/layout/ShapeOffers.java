@@ -1,6 +1,7 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.workbench.Answer;
+import app.knuckle.study.design.CountGuess;
 import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.notice.Notice;
@@ -11,8 +12,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * The two readings of a sheet of nothing but numbers: a column for each group, or several
- * measurements of each unit. The one that was not taken is offered.
+ * Another reading of the same records, offered beside the one that was taken: columns as groups or
+ * as several measurements of each unit; whole numbers as counts.
  */
 final class ShapeOffers {
 
@@ -63,6 +64,11 @@ final class ShapeOffers {
                   .at(inquiry.alpha())
                   .named("What goes with what"),
               Optional.empty()));
+    }
+    if (answer.frame() != null) {
+      for (CountGuess guess : CountGuess.of(answer.frame(), inquiry)) {
+        offers.add(new Offer(guess.words(), guess.label(), guess.inquiry(), Optional.empty()));
+      }
     }
     return offers;
   }

@@ -161,7 +161,8 @@ public record LookPage(
    */
   Summaries summaries(List<String> grouping, int by, boolean falling) {
     List<String> heads = new ArrayList<>(List.of(String.join(" \u00d7 ", grouping)));
-    COLUMNS.forEach(c -> heads.add(c.head()));
+    List<SummaryColumn> columns = SummaryColumn.of(response.summaries().get(0));
+    columns.forEach(c -> heads.add(c.head()));
     List<GroupSummary> groups =
         response.summaries().stream()
             .filter(s -> !s.levels().isEmpty())
@@ -171,51 +172,21 @@ public record LookPage(
       Comparator<GroupSummary> order =
           by == 0
               ? Comparator.comparing(GroupSummary::level)
-              : Comparator.comparingDouble(g -> COLUMNS.get(by - 1).value().apply(g.summary()));
+              : Comparator.comparingDouble(g -> columns.get(by - 1).value().apply(g));
       groups.sort(falling ? order.reversed() : order);
     }
     List<List<String>> rows = new ArrayList<>();
-    groups.forEach(g -> rows.add(row(g.level(), g.summary())));
-    rows.add(row("all together", response.summaries().get(0).summary()));
+    groups.forEach(g -> rows.add(row(g.level(), g, columns)));
+    rows.add(row("all together", response.summaries().get(0), columns));
     return new Summaries(heads, rows, 1);
   }
 
-  private List<String> row(String name, Summary summary) {
+  private List<String> row(String name, GroupSummary group, List<SummaryColumn> columns) {
     int decimals = response.decimals();
     List<String> cells = new ArrayList<>(List.of(name));
-    COLUMNS.forEach(c -> cells.add(c.text().apply(summary, decimals)));
+    columns.forEach(c -> cells.add(c.text().apply(group, decimals)));
     return cells;
   }
-
-  /** A column of the summaries; what has no value sorts as if it were the least. */
-  private record SummaryColumn(
-      String head, Function<Summary, Double> value, BiFunction<Summary, Integer, String> text) {
-
-    static SummaryColumn of(String head, Function<Summary, Quantity> quantity) {
-      return new SummaryColumn(
-          head,
-          s -> quantity.apply(s).exists() ? quantity.apply(s).value() : Double.NEGATIVE_INFINITY,
-          (s, decimals) -> Numerals.fixed(quantity.apply(s), decimals));
-    }
-  }
-
-  private static final List<SummaryColumn> COLUMNS =
-      List.of(
-          new SummaryColumn("n", s -> (double) s.n(), (s, d) -> Numerals.whole(s.n())),
-          new SummaryColumn(
-              "missing", s -> (double) s.missing(), (s, d) -> Numerals.whole(s.missing())),
-          SummaryColumn.of("mean", Summary::mean),
-          SummaryColumn.of("SD", Summary::sd),
-          SummaryColumn.of("SE", Summary::se),
-          SummaryColumn.of("median", Summary::median),
-          SummaryColumn.of("lower quartile", Summary::lowerQuartile),
-          SummaryColumn.of("upper quartile", Summary::upperQuartile),
-          SummaryColumn.of("smallest", Summary::min),
-          SummaryColumn.of("largest", Summary::max),
-          new SummaryColumn(
-              "CV %",
-              s -> s.cvPercent().exists() ? s.cvPercent().value() : Double.NEGATIVE_INFINITY,
-              (s, d) -> Numerals.fixed(s.cvPercent(), 1)));
 
   /** What the picture shows. */
   String line(LookKind kind, String other) {

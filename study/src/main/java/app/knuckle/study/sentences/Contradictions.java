@@ -43,7 +43,7 @@ public final class Contradictions {
         values.add(response.value(row));
       }
     }
-    if (values.size() == 2) {
+    if (values.size() == 2 && !inquiry.method().isOfCounts()) {
       found.add(
           response.name()
               + " has two values only, as a yes or no has: means and spreads say little of it. Ask"
