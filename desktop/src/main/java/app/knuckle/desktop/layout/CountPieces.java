@@ -27,7 +27,7 @@ final class CountPieces {
   void outOf(List<Piece> s) {
     boolean shares = asked().method() == Inquiry.Method.PROPORTIONS;
     String column = shares ? asked().outOf() : asked().exposure();
-    s.add(new Piece.Words(shares ? " of " : " for each "));
+    s.add(new Piece.Words(shares ? " of " : " per "));
     s.add(
         new Piece.Slot(
             shares ? "slot-out-of" : "slot-exposure",

@@ -5,10 +5,13 @@ import app.knuckle.stats.mixed.MixedModel.Denominator;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
+import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
@@ -72,10 +75,24 @@ final class RandomPieces {
             "slot-within",
             words(asked().random().within()),
             Arrays.stream(WithinUnit.values())
-                .map(w -> Slots.plain(w.name(), words(w), line(w)))
+                .map(w -> Slots.plain(w.name(), words(w), line(w) + criterion(w)))
                 .toList(),
             o -> change(r -> r.with(WithinUnit.valueOf(o.key())))));
     s.add(new Piece.Words(". "));
+  }
+
+  /** AIC of a way, where the answer has it. */
+  private String criterion(WithinUnit within) {
+    if (question.answer() == null || question.answer().findings() == null) {
+      return "";
+    }
+    return question.answer().findings().first().analysis().tests().stream()
+        .filter(TestResult.MixedResult.class::isInstance)
+        .map(test -> ((TestResult.MixedResult) test).variation().criteria().get(within))
+        .filter(Objects::nonNull)
+        .map(aic -> "; AIC " + Numerals.fixed(aic, 1) + ", smaller is better")
+        .findFirst()
+        .orElse("");
   }
 
   /** The slot that adds a grouping to a sentence that may have no random effects yet. */

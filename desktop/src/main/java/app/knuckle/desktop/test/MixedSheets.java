@@ -9,6 +9,7 @@ import app.knuckle.stats.Significance;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Effects;
 import app.knuckle.stats.mixed.MixedFit;
+import app.knuckle.stats.mixed.RandomTerm;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
@@ -214,18 +215,35 @@ final class MixedSheets {
     TestPage.Interval interval =
         new TestPage.Interval(
             place(effect - se, most), place(effect, most), place(effect + se, most), 0.5);
+    String name = String.join(GroupSummary.BETWEEN, effects.term().levels().get(level));
     return new Line(
-        List.of(
-            String.join(GroupSummary.BETWEEN, effects.term().levels().get(level)),
-            "",
-            Numerals.fixed(effect, decimals),
-            Numerals.fixed(se, decimals)),
+        List.of(name, "", Numerals.fixed(effect, decimals), Numerals.fixed(se, decimals)),
         -1,
         -1,
         false,
         false,
         interval,
-        null);
+        new Explained(
+            name,
+            name
+                + " is predicted to lie "
+                + Numerals.with(
+                    Numerals.fixed(Math.abs(effect), decimals), response.measured().unit())
+                + (effect < 0 ? " below" : " above")
+                + " what is usual for its kind: drawn toward the others, the more the less is"
+                + " known of it.",
+            "",
+            null,
+            null,
+            List.of(TestPage.Way.toRecord("See its records", first(effects.term(), level)))));
+  }
+
+  /** The first row of a level. */
+  private static int first(RandomTerm term, int level) {
+    return IntStream.range(0, term.codes().length)
+        .filter(row -> term.codes()[row] == level)
+        .findFirst()
+        .orElse(-1);
   }
 
   private static double place(double x, double most) {

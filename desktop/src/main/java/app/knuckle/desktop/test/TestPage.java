@@ -135,13 +135,25 @@ public record TestPage(
   }
 
   /**
-   * A way to the means.
+   * A way to the means, or to the records.
    *
    * @param label on its button
    * @param of treatments whose means are compared
    * @param within treatments at each of whose levels that is done
+   * @param row of the records, from 0; -1 for a way to the means
    */
-  public record Way(String label, List<String> of, List<String> within) {}
+  public record Way(String label, List<String> of, List<String> within, int row) {
+
+    /** A way to the means. */
+    public Way(String label, List<String> of, List<String> within) {
+      this(label, of, within, -1);
+    }
+
+    /** A way to a row of the records. */
+    static Way toRecord(String label, int row) {
+      return new Way(label, List.of(), List.of(), row);
+    }
+  }
 
   /**
    * A name and its value.

@@ -200,8 +200,12 @@ public final class TestView extends ScrollPane {
               "",
               way.label(),
               () -> {
-                slip.compare(way.of(), way.within());
-                slip.jointProperty().set(Joint.COMPARE);
+                if (way.row() >= 0) {
+                  slip.goToRecord(way.row());
+                } else {
+                  slip.compare(way.of(), way.within());
+                  slip.jointProperty().set(Joint.COMPARE);
+                }
               });
       ways.getChildren().add(button);
     }

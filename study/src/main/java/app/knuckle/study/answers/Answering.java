@@ -190,7 +190,8 @@ public final class Answering {
                     ComparedMeans.of(analysis),
                     DesignSentences.ofTwoGroups(response, inquiry, analysis))
                 : DesignSentences.of(response, inquiry, analysis);
-    List<GroupSummary> summaries = summaries(laid);
+    // What was refused holds no counts.
+    List<GroupSummary> summaries = refusal == null ? summaries(laid) : atAlpha(laid);
     String edge = EdgeSentence.of(analysis, summaries);
     return new ResponseFindings(
         response,

@@ -123,7 +123,7 @@ public record Findings(
     }
     return new Numbers(
         measured.name(),
-        shares ? (column == null ? "%" : "% of " + column) : "for each " + column,
+        shares ? (column == null ? "%" : "% of " + column) : "per " + column,
         values);
   }
 }

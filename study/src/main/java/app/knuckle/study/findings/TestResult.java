@@ -338,6 +338,8 @@ public sealed interface TestResult {
    * @param equalVariances test that all occasions have one variance, if each has its own
    * @param moments estimates by mean squares, where there are any
    * @param effects predicted, one a random term
+   * @param criteria AIC of each way in which repeated readings may hang together, as far as they
+   *     can be fitted; empty without repeated readings
    */
   record Variation(
       List<Component> components,
@@ -345,10 +347,12 @@ public sealed interface TestResult {
       Optional<MixedFit.Correlation> correlation,
       Optional<MixedFit.Ratio> equalVariances,
       Optional<Moments> moments,
-      List<Effects> effects) {
+      List<Effects> effects,
+      Map<WithinUnit, Double> criteria) {
     public Variation {
       components = List.copyOf(components);
       effects = List.copyOf(effects);
+      criteria = Map.copyOf(criteria);
     }
   }
 

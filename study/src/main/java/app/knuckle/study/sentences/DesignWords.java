@@ -1,6 +1,5 @@
 package app.knuckle.study.sentences;
 
-import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.Parts;
@@ -61,7 +60,7 @@ public final class DesignWords {
         plain
             ? DesignReading.of(all(cells), cells.counts())
             : new DesignReading(
-                words.readsAs(), skeleton(analysis), List.of(), List.of(), words.warnings());
+                words.readsAs(), Skeletons.of(analysis), List.of(), List.of(), words.warnings());
     WhatIsAsked asked = new WhatIsAsked(inquiry, response, cells);
     return reading.asking(asked.questions(), asked.hypotheses()).warning(odd);
   }
@@ -152,33 +151,6 @@ public final class DesignWords {
       Arrays.stream(one).forEach(counts::add);
     }
     return counts.size() == 1 && !counts.contains(0) && group.size() == cells.counts().length;
-  }
-
-  private static List<DesignReading.Source> skeleton(Analysis analysis) {
-    List<DesignReading.Source> skeleton = new ArrayList<>();
-    analysis
-        .variances()
-        .forEach(
-            table -> {
-              for (AnovaTable.Row row : table.rows()) {
-                double df = row.isError() ? row.error().errorDf() : df(row);
-                skeleton.add(
-                    new DesignReading.Source(
-                        row.source(),
-                        row.isError() ? List.of() : row.term().names(),
-                        0,
-                        (int) df,
-                        row.isError() ? "" : row.error().error()));
-              }
-              skeleton.add(
-                  new DesignReading.Source("total", List.of(), 0, (int) table.totalDf(), ""));
-            });
-    analysis.tests().forEach(test -> skeleton.addAll(MixedWords.skeleton(test)));
-    return skeleton;
-  }
-
-  private static double df(AnovaTable.Row row) {
-    return row.effect() == null ? 0 : row.effect().df();
   }
 
   private List<String> warnings() {

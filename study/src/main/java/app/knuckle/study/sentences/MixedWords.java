@@ -36,19 +36,17 @@ final class MixedWords {
   }
 
   /** Fixed terms with their degrees of freedom, random ones with their levels. */
-  static List<DesignReading.Source> skeleton(TestResult test) {
+  static List<DesignReading.Source> skeleton(TestResult.MixedResult mixed) {
     List<DesignReading.Source> skeleton = new ArrayList<>();
-    if (test instanceof TestResult.MixedResult mixed) {
-      for (MixedFit.Row row : mixed.rows()) {
-        int df = row.df().exists() ? (int) row.df().value() : 0;
-        skeleton.add(new DesignReading.Source(row.term().source(), row.term().names(), 0, df, ""));
-      }
-      for (Component c : mixed.variation().components()) {
-        if (c.term() != null) {
-          skeleton.add(
-              DesignReading.Source.random(
-                  c.term().term().source(), c.term().term().names(), c.term().size()));
-        }
+    for (MixedFit.Row row : mixed.rows()) {
+      int df = row.df().exists() ? (int) row.df().value() : 0;
+      skeleton.add(new DesignReading.Source(row.term().source(), row.term().names(), 0, df, ""));
+    }
+    for (Component c : mixed.variation().components()) {
+      if (c.term() != null) {
+        skeleton.add(
+            DesignReading.Source.random(
+                c.term().term().source(), c.term().term().names(), c.term().size()));
       }
     }
     return skeleton;

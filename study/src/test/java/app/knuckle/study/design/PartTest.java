@@ -17,7 +17,16 @@ class PartTest {
             d -> {
               part.give(d, part == Part.TREATMENT ? List.of("mesh", column) : List.of(column));
               d.compare = List.of();
+              judged(d, part);
             });
+  }
+
+  /** Some parts belong to a method. */
+  private static void judged(Inquiry.Draft d, Part part) {
+    d.method =
+        part == Part.OUT_OF
+            ? Inquiry.Method.PROPORTIONS
+            : part == Part.EXPOSURE ? Inquiry.Method.COUNTS : d.method;
   }
 
   @ParameterizedTest
@@ -45,7 +54,13 @@ class PartTest {
     }
     for (Part before : Part.alone()) {
       if (before != part) {
-        Inquiry moved = Redesign.of(played(before, "rack"), d -> part.give(d, List.of("rack")));
+        Inquiry moved =
+            Redesign.of(
+                played(before, "rack"),
+                d -> {
+                  part.give(d, List.of("rack"));
+                  judged(d, part);
+                });
         assertThat(part.in(moved)).as("from %s", before).contains("rack");
         assertThat(before.in(moved)).as("from %s", before).doesNotContain("rack");
       }

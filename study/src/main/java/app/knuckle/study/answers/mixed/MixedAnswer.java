@@ -11,6 +11,7 @@ import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Left;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
+import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.Questions;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
@@ -21,7 +22,9 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 
 /** Answers an inquiry about one response with random effects. */
 public final class MixedAnswer {
@@ -122,9 +125,37 @@ public final class MixedAnswer {
             fit.correlation(alpha),
             fit.equalVariances(progress),
             fit.moments(),
-            fit.effects()),
+            fit.effects(),
+            criteria()),
         slopes(alpha),
         rows.isEmpty() ? mean(alpha) : null);
+  }
+
+  /** More rows are not fitted in other ways as well, which nobody may look at. */
+  private static final int MOST_FITTED_THRICE = 5_000;
+
+  /** AIC of each way in which readings of a unit may hang together. */
+  private Map<WithinUnit, Double> criteria() {
+    Map<WithinUnit, Double> criteria = new EnumMap<>(WithinUnit.class);
+    boolean repeated = inquiry.unit() != null && inquiry.occasions().size() == 1;
+    if (!repeated || fit.figures().n() > MOST_FITTED_THRICE) {
+      return criteria;
+    }
+    WithinUnit own = inquiry.random().within();
+    for (WithinUnit within : WithinUnit.values()) {
+      progress.check();
+      Inquiry other = inquiry.fitting(measured).but(d -> d.random = d.random.with(within));
+      try {
+        criteria.put(
+            within,
+            within == own
+                ? fit.figures().aic()
+                : new MixedQuestion(frame, other, measured, progress).fit().figures().aic());
+      } catch (Refused e) {
+        // What cannot be fitted has no criterion; choosing it says why.
+      }
+    }
+    return criteria;
   }
 
   private List<TestResult.Slope> slopes(double alpha) {
