@@ -19,7 +19,12 @@ import picocli.CommandLine.Spec;
     name = "knuckle",
     version = "Knuckle " + Version.NUMBER,
     mixinStandardHelpOptions = true,
-    subcommands = {RunCommand.class, ReckonCommand.class, KnuckleCommand.Demo.class},
+    subcommands = {
+      RunCommand.class,
+      ReckonCommand.class,
+      PlanCommand.class,
+      KnuckleCommand.Demo.class
+    },
     description = "Compares treatment groups from designed experiments.")
 public final class KnuckleCommand implements Runnable {
 

@@ -37,13 +37,30 @@ final class ResultFolder {
    * @throws IOException if that fails; the folder is then as it was
    */
   static void write(Path folder, Results results) throws IOException {
+    write(folder, results, true);
+  }
+
+  /**
+   * Writes results that always have the same names, beside whatever else is there.
+   *
+   * @param folder where they shall be
+   * @param results writes them into an empty folder
+   * @throws IOException if that fails; the folder is then as it was
+   */
+  static void add(Path folder, Results results) throws IOException {
+    write(folder, results, false);
+  }
+
+  private static void write(Path folder, Results results, boolean anew) throws IOException {
     Path parent = folder.toAbsolutePath().getParent();
     Files.createDirectories(parent);
     Path fresh = Files.createTempDirectory(parent, ".knuckle-results");
     try {
       results.write(fresh);
       Files.createDirectories(folder);
-      clear(folder);
+      if (anew) {
+        clear(folder);
+      }
       for (Path file : list(fresh)) {
         Files.move(file, folder.resolve(file.getFileName()), StandardCopyOption.REPLACE_EXISTING);
       }

@@ -9,13 +9,14 @@ import de.rototor.pdfbox.graphics2d.PdfBoxGraphics2DFontTextDrawer;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
+import java.util.List;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 
-/** Writes a scene as a one-page PDF with real text in embedded type. */
+/** Writes scenes as PDF pages with real text in embedded type. */
 public final class PdfExport {
 
   /** In place of the time, so that the same figure is the same file. */
@@ -31,13 +32,26 @@ public final class PdfExport {
    * @throws IOException if it cannot be written
    */
   public static void write(Scene scene, OutputStream out) throws IOException {
+    write(List.of(scene), out);
+  }
+
+  /**
+   * Writes scenes, each on a page of its own size.
+   *
+   * @param scenes what to write, at least one
+   * @param out where to; not closed
+   * @throws IOException if it cannot be written
+   */
+  public static void write(List<Scene> scenes, OutputStream out) throws IOException {
     try (PDDocument document = new PDDocument()) {
       document.setDocumentId(DOCUMENT);
-      PDRectangle size = new PDRectangle((float) scene.width(), (float) scene.height());
-      PDPage page = new PDPage(size);
-      document.addPage(page);
-      try (PDPageContentStream content = new PDPageContentStream(document, page)) {
-        content.drawForm(form(document, scene));
+      for (Scene scene : scenes) {
+        PDRectangle size = new PDRectangle((float) scene.width(), (float) scene.height());
+        PDPage page = new PDPage(size);
+        document.addPage(page);
+        try (PDPageContentStream content = new PDPageContentStream(document, page)) {
+          content.drawForm(form(document, scene));
+        }
       }
       document.save(out);
     }

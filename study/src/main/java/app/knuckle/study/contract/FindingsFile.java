@@ -246,14 +246,19 @@ public final class FindingsFile {
 
   private static void design(ObjectNode node, DesignReading design) {
     node.put("readsAs", design.readsAs());
+    skeleton(node, design);
+    ArrayNode warnings = node.putArray("warnings");
+    design.warnings().forEach(warnings::add);
+  }
+
+  /** The sources of variation with their degrees of freedom. */
+  static void skeleton(ObjectNode node, DesignReading design) {
     ArrayNode skeleton = node.putArray("skeleton");
     for (DesignReading.Source source : design.skeleton()) {
       ObjectNode row = skeleton.addObject().put("source", source.source());
       row.put(source.random() ? "levels" : "df", source.random() ? source.levels() : source.df());
       row.put("against", source.against().isEmpty() ? null : source.against());
     }
-    ArrayNode warnings = node.putArray("warnings");
-    design.warnings().forEach(warnings::add);
   }
 
   private static void counted(ObjectNode node, CountSummary counted) {
