@@ -9,9 +9,12 @@ import app.knuckle.figures.style.Palette;
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Plots as they lie: each with its number, the levels of its treatments in words, and a band in the
@@ -55,6 +58,28 @@ public final class PlanPicture {
             .orElse(0);
     wide = Math.min(WIDEST, Math.max(NARROWEST, widest + 2 * PADDING));
     tall = BAND + Type.height(SMALL) + plan.treatments().size() * Type.height(TEXT) + 2 * PADDING;
+    gaps = gaps();
+  }
+
+  /** What rows are moved down, by their number: a gap wherever a row has other blocks. */
+  private double[] gaps() {
+    List<Set<String>> blocks = new ArrayList<>();
+    for (Arrangement.Plot plot : plots) {
+      while (blocks.size() <= plot.row()) {
+        blocks.add(new HashSet<>());
+      }
+      blocks.get(plot.row()).add(plot.block());
+    }
+    double[] moved = new double[blocks.size()];
+    for (int row = 2; row < moved.length; row++) {
+      boolean other = Collections.disjoint(blocks.get(row), blocks.get(row - 1));
+      moved[row] = moved[row - 1] + (other ? GAP : 0);
+    }
+    return moved;
+  }
+
+  private double down(double top, Arrangement.Plot plot) {
+    return top + (plot.row() - 1) * tall + gaps[plot.row()];
   }
 
   /**
