@@ -18,6 +18,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Redesign;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -298,11 +299,12 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     Card card = new Card(shown.boardTitle());
     boolean reference = shown.letters() == 0 && shown.intervals() != null;
     if (shown.intervals() != null && !reference) {
+      String none = Numerals.plain(shown.intervals().none());
       Choice<Boolean> form =
           new Choice<>(
               "pairs-form",
               List.of(true, false),
-              onBoard -> onBoard ? "All pairs at a glance" : "Intervals against 0",
+              onBoard -> onBoard ? "All pairs at a glance" : "Intervals against " + none,
               onBoard -> {
                 board = onBoard;
                 Focus.keep(page, this::show);
