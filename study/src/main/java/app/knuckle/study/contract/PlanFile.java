@@ -100,7 +100,7 @@ public final class PlanFile {
             size(node, keys),
             roles(node, keys, treatments),
             field(node, keys),
-            measured(node, keys),
+            measured(node, keys, treatments),
             effects(node, keys, treatments),
             wanted(node, keys, treatments),
             keys.whole(node, "rehearsals", 0, 0));
@@ -108,6 +108,7 @@ public final class PlanFile {
       throw keys.wrong("rehearsals", "that is more than a million", "Ask for fewer");
     }
     names(plan, keys);
+    more(plan, keys);
     return plan;
   }
 
@@ -233,13 +234,18 @@ public final class PlanFile {
     Keys inside = keys.in("field");
     inside.known(field, List.of("rows", "columns", "numbers"));
     inside.oneOf(field, "numbers", Set.of("plain", "serpentine"));
+    if (field.has("rows") != field.has("columns")) {
+      throw inside.wrong(
+          field.has("rows") ? "columns" : "rows", "a field has rows and columns", "Give both");
+    }
     return new Plan.Field(
         inside.whole(field, "rows", 1, 0),
         inside.whole(field, "columns", 1, 0),
         "serpentine".equals(inside.text(field, "numbers", "plain")));
   }
 
-  private static List<Plan.Measured> measured(JsonNode node, Keys keys) {
+  private static List<Plan.Measured> measured(
+      JsonNode node, Keys keys, Map<String, List<String>> treatments) {
     List<Plan.Measured> all = new ArrayList<>();
     Keys inside = keys.in("measured");
     for (JsonNode one : keys.list(node, "measured")) {
@@ -263,7 +269,7 @@ public final class PlanFile {
               spread(one, inside, "sd", true),
               spread(one, inside, "blockSd", false),
               spread(one, inside, "wholePlotSd", false),
-              strips(one, inside),
+              strips(one, inside, treatments),
               spread(one, inside, "unitSd", false),
               covariate(one, inside)));
     }
@@ -281,8 +287,12 @@ public final class PlanFile {
     return sd;
   }
 
-  private static Map<String, Double> strips(JsonNode node, Keys keys) {
+  private static Map<String, Double> strips(
+      JsonNode node, Keys keys, Map<String, List<String>> treatments) {
     Map<String, Double> strips = keys.numbersByName(node, "stripSd");
+    if (!strips.isEmpty()) {
+      keys.in("stripSd").known(node.get("stripSd"), treatments.keySet());
+    }
     for (Map.Entry<String, Double> strip : strips.entrySet()) {
       if (strip.getValue() < 0) {
         throw keys.in("stripSd").wrong(strip.getKey(), "a standard deviation is above 0", "");
@@ -367,6 +377,20 @@ public final class PlanFile {
       throw keys.wrong(key, "it lies between 0 and 1", "");
     }
     return share;
+  }
+
+  /** Refuses replicates of their own where there are no such combinations, or no choice of them. */
+  private static void more(Plan plan, Keys keys) {
+    for (String of : plan.size().more().keySet()) {
+      if (plan.combinations().stream().noneMatch(c -> Plan.isOf(of, c))) {
+        throw keys.in("more")
+            .wrong(of, "no combination is called so", "Write it as \"mesh=fine, density=60\"");
+      }
+      if (plan.layout() != Plan.Layout.COMPLETELY_RANDOMISED
+          && plan.layout() != Plan.Layout.COMPLETE_BLOCKS) {
+        throw keys.wrong("more", "this layout has all combinations equally often", "Leave it out");
+      }
+    }
   }
 
   /** Refuses names that would stand twice over the columns of the book. */

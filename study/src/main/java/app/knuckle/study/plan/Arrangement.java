@@ -52,9 +52,11 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     if (plan.combinations().isEmpty()) {
       throw refused("leftOut", "no combination is made", "Leave fewer of them out");
     }
-    double plots = (double) plan.combinations().size() * Math.max(1, plan.size().replicates());
-    if (plots > MOST_PLOTS) {
-      throw refused("replicates", "that would be more than 20,000 plots", "Plan fewer");
+    if (plots(plan) > MOST_PLOTS) {
+      throw refused(
+          plan.layout() == Plan.Layout.LATIN_SQUARE ? "squares" : "replicates",
+          "that would be more than 20,000 plots",
+          "Plan fewer");
     }
     Chance chance = new Chance(plan.seed());
     Optional<IncompleteBlocks> incomplete =
@@ -73,6 +75,14 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
           case PAIRS -> pairs(plan, chance);
         };
     return new Arrangement(placed(plan, sown), incomplete);
+  }
+
+  private static double plots(Plan plan) {
+    List<Map<String, String>> all = plan.combinations();
+    if (plan.layout() == Plan.Layout.LATIN_SQUARE) {
+      return (double) all.size() * all.size() * plan.size().squares();
+    }
+    return all.stream().mapToDouble(plan::replicates).sum();
   }
 
   private static Refused refused(String key, String what, String wayOn) {
@@ -226,7 +236,10 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
       List<Map<String, String>> across = chance.shuffled(plan.combinations(second));
       for (Map<String, String> strip : chance.shuffled(plan.combinations(first))) {
         for (Map<String, String> other : across) {
-          sown.add(new Sown(String.valueOf(b), "", together(plan, strip, other), line));
+          Map<String, String> both = together(plan, strip, other);
+          if (plan.combinations().contains(both)) {
+            sown.add(new Sown(String.valueOf(b), "", both, line));
+          }
         }
         line++;
       }
@@ -250,7 +263,10 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     for (Map<String, String> group : chance.shuffled(units)) {
       u++;
       for (Map<String, String> occasion : plan.combinations(within)) {
-        sown.add(new Sown("", String.valueOf(u), together(plan, group, occasion), u - 1));
+        Map<String, String> both = together(plan, group, occasion);
+        if (plan.combinations().contains(both)) {
+          sown.add(new Sown("", String.valueOf(u), both, u - 1));
+        }
       }
     }
     return sown;
@@ -269,50 +285,52 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return sown;
   }
 
-  /** Gives plots their numbers and places: a line is a row, unless the field says otherwise. */
+  /** Gives plots their places and numbers: a line is a row, unless the field says otherwise. */
   private static List<Plot> placed(Plan plan, List<Sown> sown) {
-    Plan.Field field = plan.field();
-    int wide = field.columns();
-    if (wide > 0 && field.rows() > 0 && wide * field.rows() < sown.size()) {
-      throw refused(
-          "field",
-          sown.size() + " plots do not fit into " + field.rows() + " x " + wide,
-          "Make the field larger");
+    int wide = wide(plan, sown);
+    List<List<Sown>> rows = new ArrayList<>();
+    for (int i = 0; i < sown.size(); i++) {
+      boolean first =
+          wide > 0 ? i % wide == 0 : i == 0 || sown.get(i).line() != sown.get(i - 1).line();
+      if (first) {
+        rows.add(new ArrayList<>());
+      }
+      rows.get(rows.size() - 1).add(sown.get(i));
     }
     List<Plot> plots = new ArrayList<>();
-    int line = -1;
-    int at = 0;
-    int length = 0;
-    for (int i = 0; i < sown.size(); i++) {
-      Sown one = sown.get(i);
-      int row;
-      int column;
-      int inRow;
-      if (wide > 0) {
-        row = i / wide;
-        column = i % wide;
-        inRow = wide;
-      } else {
-        if (one.line() != line) {
-          line = one.line();
-          at = 0;
-          int own = line;
-          length = (int) sown.stream().filter(s -> s.line() == own).count();
-        }
-        row = line;
-        column = at++;
-        inRow = length;
+    for (int r = 0; r < rows.size(); r++) {
+      List<Sown> row = rows.get(r);
+      // Numbers turn back, not the treatments: columns of a square must stay what they are.
+      boolean back = plan.field().serpentine() && r % 2 == 1;
+      for (int i = 0; i < row.size(); i++) {
+        int column = back ? row.size() - 1 - i : i;
+        Sown one = row.get(column);
+        plots.add(
+            new Plot(
+                plots.size() + 1, r + 1, column + 1, one.block(), one.unit(), one.treatments()));
       }
-      boolean back = field.serpentine() && row % 2 == 1;
-      plots.add(
-          new Plot(
-              i + 1,
-              row + 1,
-              (back ? inRow - 1 - column : column) + 1,
-              one.block(),
-              one.unit(),
-              one.treatments()));
     }
     return plots;
+  }
+
+  /** Columns of the field; 0 where a row is a line. */
+  private static int wide(Plan plan, List<Sown> sown) {
+    int wide = plan.field().columns();
+    if (wide > 0 && (double) wide * plan.field().rows() < sown.size()) {
+      throw refused(
+          "field",
+          sown.size() + " plots do not fit into " + plan.field().rows() + " x " + wide,
+          "Make the field larger");
+    }
+    boolean lines =
+        plan.layout() == Plan.Layout.LATIN_SQUARE || plan.layout() == Plan.Layout.SPLIT_BLOCK;
+    int line = (int) sown.stream().filter(s -> s.line() == 0).count();
+    if (wide > 0 && lines && wide != line) {
+      throw refused(
+          "field",
+          "rows and columns of this layout are those of the field, " + line + " plots wide",
+          "Give the field " + line + " columns, or leave it out");
+    }
+    return wide;
   }
 }

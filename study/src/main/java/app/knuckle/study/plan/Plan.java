@@ -2,6 +2,7 @@ package app.knuckle.study.plan;
 
 import app.knuckle.stats.compare.Procedure;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -295,18 +296,27 @@ public record Plan(
     return treatments.keySet().stream().filter(t -> !without.contains(t)).toList();
   }
 
-  /** Replicates of a combination. */
+  /** Replicates of a combination: its own where they are named. */
   int replicates(Map<String, String> combination) {
     for (Map.Entry<String, Integer> more : size.more().entrySet()) {
-      boolean all = true;
-      for (String part : more.getKey().split(",")) {
-        String[] pair = part.split("=", 2);
-        all &= pair.length == 2 && pair[1].strip().equals(combination.get(pair[0].strip()));
-      }
-      if (all) {
+      if (isOf(more.getKey(), combination)) {
         return more.getValue();
       }
     }
     return size.replicates();
+  }
+
+  /**
+   * Whether a combination has levels that are named in a line.
+   *
+   * @param levels such as "mesh=fine, density=60"
+   * @param combination levels by treatment
+   * @return true if it has all of them
+   */
+  public static boolean isOf(String levels, Map<String, String> combination) {
+    return Arrays.stream(levels.split(","))
+        .map(part -> part.split("=", 2))
+        .allMatch(
+            pair -> pair.length == 2 && pair[1].strip().equals(combination.get(pair[0].strip())));
   }
 }

@@ -89,6 +89,11 @@ class PlanFileTest {
         "\"name\": \"growth\" | \"name\": \"mesh\", \"unit\": \"\" | unit",
         "\"start_g\" | \"plot\" | measured",
         "\"seed\": 20260401 | \"seed\": 1.5 | seed",
+        "\"replicates\": 4 | \"replicates\": 4, \"more\": {\"mesh=fin\": 8} | mesh=fin",
+        "\"replicates\": 4 | \"replicates\": 4, \"more\": {\"mesh=fine\": 8} | more",
+        "\"replicates\": 4 | \"replicates\": 4, \"field\": {\"rows\": 8} | columns",
+        "\"replicates\": 4 | \"replicates\": 4, \"field\": {\"rows\": 2, \"columns\": 3} | field",
+        "\"wholePlotSd\": 0.5 | \"stripSd\": {\"mash\": 0.5} | mash",
         "\"knuckle\": \"plan\" | \"knuckle\": \"inquiry\" | knuckle",
       })
   void whatIsWrongIsRefusedAtItsKey(String right, String wrong, String key) {

@@ -29,6 +29,7 @@ class ArrangementTest {
       @ForAll @IntRange(min = 2, max = 4) int a,
       @ForAll @IntRange(min = 2, max = 4) int b,
       @ForAll @IntRange(min = 1, max = 5) int replicates,
+      @ForAll boolean serpentine,
       @ForAll long seed) {
     boolean one = layout == Plan.Layout.PAIRS || layout == Plan.Layout.LATIN_SQUARE;
     Map<String, List<String>> treatments =
@@ -40,6 +41,7 @@ class ArrangementTest {
     int times = layout == Plan.Layout.INCOMPLETE_BLOCKS ? 2 * replicates : replicates;
     Plan plan =
         Plans.plan(layout, treatments, new Plan.Size(times, 2, times, Map.of()), seed, null);
+    plan = serpentine ? Plans.serpentine(plan, 0, 0) : plan;
     Arrangement arrangement = Arrangement.of(plan);
     int each = layout == Plan.Layout.LATIN_SQUARE ? times * a : times;
     assertThat(arrangement.plots()).hasSize(all * each);
@@ -139,21 +141,9 @@ class ArrangementTest {
   @Test
   void aSerpentineTurnsBack() {
     Plan plan = Plans.plan(Plan.Layout.COMPLETELY_RANDOMISED, Plans.treatments(3), 4, 1);
-    Plan wide =
-        new Plan(
-            plan.name(),
-            plan.seed(),
-            plan.treatments(),
-            plan.leftOut(),
-            plan.layout(),
-            plan.size(),
-            plan.roles(),
-            new Plan.Field(3, 4, true),
-            plan.measured(),
-            plan.effects(),
-            plan.wanted(),
-            0);
-    assertThat(Arrangement.of(wide).plots().stream().map(Arrangement.Plot::column))
+    assertThat(
+            Arrangement.of(Plans.serpentine(plan, 3, 4)).plots().stream()
+                .map(Arrangement.Plot::column))
         .containsExactly(1, 2, 3, 4, 4, 3, 2, 1, 1, 2, 3, 4);
   }
 
@@ -170,6 +160,14 @@ class ArrangementTest {
                         null)))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("14 plots do not fall into blocks of 3");
+    Plan square = Plans.plan(Plan.Layout.LATIN_SQUARE, Plans.treatments(4), 1, 1);
+    assertThatThrownBy(() -> Arrangement.of(Plans.serpentine(square, 2, 8)))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("4 plots wide");
+    Plan squares = Plans.plan(Plan.Layout.LATIN_SQUARE, Plans.treatments(40), 13, 1);
+    assertThatThrownBy(() -> Arrangement.of(squares))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("20,000");
     assertThatThrownBy(
             () -> Arrangement.of(Plans.plan(Plan.Layout.PAIRS, Plans.treatments(3), 4, 1)))
         .isInstanceOf(Refused.class);

@@ -78,4 +78,21 @@ final class Plans {
   static Plan.Wanted wanted(Procedure procedure, String... of) {
     return new Plan.Wanted(List.of(of), 2, procedure, 0.05, 0.8);
   }
+
+  /** The same with numbers that turn back at the end of a row. */
+  static Plan serpentine(Plan plan, int rows, int columns) {
+    return new Plan(
+        plan.name(),
+        plan.seed(),
+        plan.treatments(),
+        plan.leftOut(),
+        plan.layout(),
+        plan.size(),
+        plan.roles(),
+        new Plan.Field(rows, columns, true),
+        plan.measured(),
+        plan.effects(),
+        plan.wanted(),
+        0);
+  }
 }
