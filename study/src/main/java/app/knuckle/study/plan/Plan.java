@@ -237,13 +237,33 @@ public record Plan(
   Plan times(int times) {
     Map<String, Integer> more = new LinkedHashMap<>();
     size.more().forEach((of, count) -> more.put(of, count * times));
+    return sized(
+        new Size(size.replicates() * times, size.blockSize(), size.squares() * times, more));
+  }
+
+  /**
+   * The same repeated otherwise, with as much room as it needs.
+   *
+   * @param repeats replicates, or squares
+   * @return the plan
+   */
+  Plan repeated(int repeats) {
+    return sized(new Size(repeats, size.blockSize(), repeats, size.more()));
+  }
+
+  /** Whether it can be repeated any number of times. */
+  boolean isRepeatable() {
+    return size.more().isEmpty() && layout != Layout.INCOMPLETE_BLOCKS;
+  }
+
+  private Plan sized(Size other) {
     return new Plan(
         name,
         seed,
         treatments,
         leftOut,
         layout,
-        new Size(size.replicates() * times, size.blockSize(), size.squares() * times, more),
+        other,
         roles,
         new Field(0, 0, false),
         measured,

@@ -53,6 +53,9 @@ public record Shows(
 
   private static final int CURVE_LEAST = 10;
 
+  /** So many repeats leave noise in every layout, a covariate taken off. */
+  private static final int FEW = 3;
+
   /** With fewer degrees of freedom nothing is judged; a little less, for rounding. */
   private static final double LEAST_DF = 1 - 1e-6;
 
@@ -134,7 +137,7 @@ public record Shows(
     Curve curve =
         kinds.isEmpty() || plan.wanted() == null
             ? null
-            : Curve.of(plan, measured, arrangement, kinds.get(0), progress);
+            : Curve.of(plan, measured, kinds.get(0), progress);
     return new Shows(
         first.first().design(),
         effects(expected),
@@ -372,23 +375,16 @@ public record Shows(
 
     /**
      * The curve of a kind of difference: variances go down as the layout is repeated, and degrees
-     * of freedom grow by the same number with each repeat, as the layout twice as large tells.
+     * of freedom grow by the same number with each repeat, as the layout of another size tells.
      */
-    static Curve of(
-        Plan plan, Plan.Measured measured, Arrangement arrangement, Kind kind, Progress progress) {
-      Plan twice = plan.times(2);
-      Arrangement larger = Arrangement.of(twice);
-      double[] flat = means(twice, larger, measured, List.of(), Map.of());
-      double df =
-          kinds(plan, differences(asked(twice, larger, measured, flat, progress))).stream()
-              .filter(k -> k.differing().equals(kind.differing()))
-              .findFirst()
-              .orElseThrow()
-              .test()
-              .df();
+    static Curve of(Plan plan, Plan.Measured measured, Kind kind, Progress progress) {
       int own = plan.repeats();
       int means = plan.combinations(plan.wanted().of()).size();
-      double each = (df - kind.test().df()) / own;
+      double each =
+          plan.isRepeatable()
+              ? df(plan.repeated(FEW + 1), measured, kind, progress)
+                  - df(plan.repeated(FEW), measured, kind, progress)
+              : (df(plan.times(2), measured, kind, progress) - kind.test().df()) / own;
       IntToDoubleFunction power =
           r -> {
             double at = kind.test().df() + (r - own) * each;
@@ -408,6 +404,18 @@ public record Shows(
         }
       }
       return new Curve(points, least(power, plan.wanted().power()));
+    }
+
+    /** Degrees of freedom of the same kind of difference in a plan of another size. */
+    private static double df(Plan plan, Plan.Measured measured, Kind kind, Progress progress) {
+      Arrangement arrangement = Arrangement.of(plan);
+      double[] flat = means(plan, arrangement, measured, List.of(), Map.of());
+      return kinds(plan, differences(asked(plan, arrangement, measured, flat, progress))).stream()
+          .filter(k -> k.differing().equals(kind.differing()))
+          .findFirst()
+          .orElseThrow()
+          .test()
+          .df();
     }
 
     /** The least number of repeats that gives a power, which rises with them. */

@@ -163,19 +163,35 @@ class ShowsTest {
   }
 
   @Test
-  void neededIsTheFirstThatReachesThePowerAndTheCurveTellsThePlansOwn() {
-    Shows shows = shows(wanting(Plan.Layout.COMPLETE_BLOCKS, Plans.treatments(3), 4, "a"));
+  void neededIsTheFirstThatReachesThePowerAndTheCurveTellsOtherPlans() {
+    curve(Plan.Layout.COMPLETE_BLOCKS, Plans.treatments(3), "a");
+    curve(Plan.Layout.SPLIT_PLOT, Plans.treatments(2, 2), "a", "b");
+    curve(Plan.Layout.LATIN_SQUARE, Plans.treatments(3), "a");
+    curve(Plan.Layout.REPEATED, Plans.treatments(2, 2), "a", "b");
+    curve(Plan.Layout.PAIRS, Plans.treatments(2), "a");
+  }
+
+  private static void curve(
+      Plan.Layout layout, Map<String, List<String>> treatments, String... of) {
+    Shows shows = shows(wanting(layout, treatments, 4, of));
     int needed = shows.needed().orElseThrow();
+    List<String> kind = shows.kinds().get(0).differing();
     for (int r : new int[] {4, needed - 1, needed}) {
-      Shows own = shows(wanting(Plan.Layout.COMPLETE_BLOCKS, Plans.treatments(3), r, "a"));
-      double power = own.kinds().get(0).test().power(2);
-      assertThat(power >= 0.8).isEqualTo(r >= needed);
+      if (r < 2) {
+        continue;
+      }
+      Shows own = shows(wanting(layout, treatments, r, of));
+      double power =
+          own.kinds().stream()
+              .filter(k -> k.differing().equals(kind))
+              .findFirst()
+              .orElseThrow()
+              .test()
+              .power(2);
+      assertThat(power >= 0.8).as(layout.key()).isEqualTo(r >= needed);
       assertThat(shows.curve())
-          .anySatisfy(
-              point -> {
-                assertThat(point.repeats()).isEqualTo(r);
-                assertThat(point.power()).isCloseTo(power, within(1e-6));
-              });
+          .filteredOn(point -> point.repeats() == r)
+          .allSatisfy(point -> assertThat(point.power()).isCloseTo(power, within(1e-6)));
     }
   }
 
