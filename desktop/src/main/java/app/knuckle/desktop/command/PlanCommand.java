@@ -9,16 +9,13 @@ import app.knuckle.formats.records.RecordsWriter;
 import app.knuckle.formats.report.BookPage;
 import app.knuckle.formats.report.PdfReport;
 import app.knuckle.stats.Progress;
-import app.knuckle.study.Refused;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.prep.Frame;
-import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.SecureRandom;
@@ -53,25 +50,15 @@ final class PlanCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    PrintWriter errors = spec.commandLine().getErr();
-    try {
-      if (!Files.isRegularFile(file)) {
-        errors.println(file + ": there is no such file. Check the name and the folder.");
-        return KnuckleCommand.NOT_COMPUTED;
-      }
-      String asked = Files.readString(file);
-      Plan plan = PlanFile.read(asked, new SecureRandom().nextInt(MOST_SEED));
-      Arrangement arrangement = Arrangement.of(plan);
-      String written = PlanFile.text(asked, plan, arrangement, Progress.NONE);
-      ResultFolder.add(out, fresh -> write(plan, arrangement, written, fresh));
-      return 0;
-    } catch (Refused e) {
-      errors.println(Prose.visible(e.refusal().words()));
-      return KnuckleCommand.NOT_COMPUTED;
-    } catch (IOException e) {
-      errors.println(e.getMessage() + ": the file cannot be read or written.");
-      return KnuckleCommand.NOT_COMPUTED;
-    }
+    return AskedFile.answered(
+        spec,
+        () -> {
+          String asked = AskedFile.text(file);
+          Plan plan = PlanFile.read(asked, new SecureRandom().nextInt(MOST_SEED));
+          Arrangement arrangement = Arrangement.of(plan);
+          String written = PlanFile.text(asked, plan, arrangement, Progress.NONE);
+          ResultFolder.add(out, fresh -> write(plan, arrangement, written, fresh));
+        });
   }
 
   private static void write(Plan plan, Arrangement arrangement, String written, Path folder)

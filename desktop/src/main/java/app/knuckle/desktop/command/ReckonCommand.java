@@ -1,10 +1,6 @@
 package app.knuckle.desktop.command;
 
-import app.knuckle.study.Refused;
 import app.knuckle.study.contract.ReckonFile;
-import app.knuckle.study.words.Prose;
-import java.io.IOException;
-import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -31,26 +27,16 @@ final class ReckonCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    PrintWriter errors = spec.commandLine().getErr();
-    try {
-      if (!Files.isRegularFile(question)) {
-        errors.println(question + ": there is no such file. Check the name and the folder.");
-        return KnuckleCommand.NOT_COMPUTED;
-      }
-      String answer = ReckonFile.answer(Files.readString(question));
-      if (out == null) {
-        spec.commandLine().getOut().print(answer);
-        spec.commandLine().getOut().flush();
-      } else {
-        Files.writeString(Files.isDirectory(out) ? out.resolve("answer.json") : out, answer);
-      }
-      return 0;
-    } catch (Refused e) {
-      errors.println(Prose.visible(e.refusal().words()));
-      return KnuckleCommand.NOT_COMPUTED;
-    } catch (IOException e) {
-      errors.println(e.getMessage() + ": the file cannot be read or written.");
-      return KnuckleCommand.NOT_COMPUTED;
-    }
+    return AskedFile.answered(
+        spec,
+        () -> {
+          String answer = ReckonFile.answer(AskedFile.text(question));
+          if (out == null) {
+            spec.commandLine().getOut().print(answer);
+            spec.commandLine().getOut().flush();
+          } else {
+            Files.writeString(Files.isDirectory(out) ? out.resolve("answer.json") : out, answer);
+          }
+        });
   }
 }

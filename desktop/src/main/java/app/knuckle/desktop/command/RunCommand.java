@@ -25,7 +25,6 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
-import java.nio.charset.MalformedInputException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -142,7 +141,7 @@ final class RunCommand implements Callable<Integer> {
         Study read = StudyFile.read(study, Progress.NONE);
         return runStudy(NewTables.into(read, tables, reading, errors), document, errors);
       }
-      Inquiry question = InquiryFile.read(text(inquiry));
+      Inquiry question = InquiryFile.read(AskedFile.text(inquiry));
       Path table = Path.of(tables.get(0));
       Table records = RecordsFile.read(table, reading.form(table), Progress.NONE);
       return answer(records, question, Map.of(), PageSettings.USUAL, out, errors).status();
@@ -269,34 +268,6 @@ final class RunCommand implements Callable<Integer> {
       String words = folder + ": the findings cannot be written there. " + e.getMessage();
       errors.println(words);
       return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(question.name(), words));
-    }
-  }
-
-  private static String text(Path file) {
-    if (!Files.isRegularFile(file)) {
-      throw Refused.at(
-          new Place.WholeFile(file.toString()),
-          Files.exists(file) ? "this is no file" : "there is no such file",
-          "Check the name and the folder");
-    }
-    try {
-      return Files.readString(file);
-    } catch (MalformedInputException e) {
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile(file.toString()),
-                  "this is not UTF-8 text",
-                  "Save it as UTF-8")
-              .refusal(),
-          e);
-    } catch (IOException e) {
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile(file.toString()),
-                  "the inquiry cannot be read",
-                  "Check the name and the folder")
-              .refusal(),
-          e);
     }
   }
 

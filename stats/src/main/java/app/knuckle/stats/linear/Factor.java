@@ -62,4 +62,17 @@ public record Factor(String name, List<String> levels, int[] codes) {
   static double code(int size, int level, int column) {
     return level == size - 1 ? -1 : level == column ? 1 : 0;
   }
+
+  /**
+   * Levels by factor as their indices.
+   *
+   * @param factors in the order of the indices
+   * @param levels by the names of factors
+   * @return one a factor; -1 where none is named, or there is no such level
+   */
+  public static int[] codes(List<Factor> factors, Map<String, String> levels) {
+    return factors.stream()
+        .mapToInt(f -> levels.containsKey(f.name()) ? f.levels().indexOf(levels.get(f.name())) : -1)
+        .toArray();
+  }
 }

@@ -5,12 +5,12 @@ import java.util.OptionalInt;
 import org.apache.commons.statistics.distribution.FDistribution;
 
 /**
- * Power of the F test of an effect in a layout of equal cells: the treatment of a one-way layout,
- * or a main effect or an interaction of a factorial.
+ * Power of the F test of an effect: the treatment of a one-way layout, or a main effect or an
+ * interaction of a factorial.
  *
  * @param df of the effect
  * @param errorDf of the error
- * @param noncentrality cells n f^2
+ * @param noncentrality cells n f^2 where cells are equal
  * @param criticalF at the level of significance
  * @param power chance of a significant F
  * @see "Cohen, J. (1988). Statistical power analysis for the behavioral sciences, 2nd ed., chapter
@@ -39,15 +39,27 @@ public record EffectPower(
    * @return the power
    */
   public static EffectPower of(Sought sought, int n) {
-    double errorDf = sought.cells * (n - 1.0);
-    double noncentrality = sought.cells * (double) n * sought.f * sought.f;
-    double critical = FDistribution.of(sought.df, errorDf).inverseSurvivalProbability(sought.alpha);
-    return new EffectPower(
+    return of(
         sought.df,
-        errorDf,
-        noncentrality,
-        critical,
-        NoncentralF.of(sought.df, errorDf, noncentrality).survivalProbability(critical));
+        sought.cells * (n - 1.0),
+        sought.cells * (double) n * sought.f * sought.f,
+        sought.alpha);
+  }
+
+  /**
+   * The power of any F test.
+   *
+   * @param df of the effect
+   * @param errorDf of the error
+   * @param noncentrality sum over the effect's cells of rows times squared effect, over the error
+   *     mean square
+   * @param alpha level of significance
+   * @return the power
+   */
+  public static EffectPower of(double df, double errorDf, double noncentrality, double alpha) {
+    double critical = FDistribution.of(df, errorDf).inverseSurvivalProbability(alpha);
+    double power = NoncentralF.of(df, errorDf, noncentrality).survivalProbability(critical);
+    return new EffectPower(df, errorDf, noncentrality, critical, power);
   }
 
   /**

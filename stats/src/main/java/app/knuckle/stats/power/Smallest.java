@@ -4,12 +4,19 @@ import java.util.OptionalInt;
 import java.util.function.IntPredicate;
 
 /** The smallest number from which on something holds. */
-final class Smallest {
+public final class Smallest {
 
   private Smallest() {}
 
-  /** Doubles until it holds, then halves the bracket; empty where it does not hold at the most. */
-  static OptionalInt from(int first, int most, IntPredicate holds) {
+  /**
+   * Doubles until it holds, then halves the bracket.
+   *
+   * @param first to be tried
+   * @param most to be tried
+   * @param holds from some number on
+   * @return empty where it does not hold at the most
+   */
+  public static OptionalInt from(int first, int most, IntPredicate holds) {
     int high = first;
     while (!holds.test(high)) {
       if (high >= most) {

@@ -3,10 +3,11 @@ package app.knuckle.study.contract;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.planning.IncompleteBlocks;
-import app.knuckle.stats.planning.PlannedDifference;
+import app.knuckle.stats.power.PlannedDifference;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.plan.Arrangement;
+import app.knuckle.study.plan.Foresight;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.plan.Shows;
@@ -444,7 +445,7 @@ public final class PlanFile {
     }
     boolean first = true;
     for (Plan.Measured measured : plan.measured()) {
-      Shows shows = Shows.of(plan, arrangement, measured, progress);
+      Shows shows = Foresight.of(plan, arrangement, measured, progress);
       if (first) {
         FindingsFile.skeleton(node, shows.design());
         shows(node.putObject("shows"), plan, measured, shows);
@@ -473,7 +474,7 @@ public final class PlanFile {
     if (shows.effects().isEmpty()) {
       node.put("why", "the plan leaves no noise to judge against");
     }
-    if (plan.wanted() == null || shows.kinds().isEmpty()) {
+    if (shows.kinds().isEmpty()) {
       node.putNull("difference");
     } else {
       difference(node.putObject("difference"), plan, shows.kinds().get(0));

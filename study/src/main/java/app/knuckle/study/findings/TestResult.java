@@ -13,6 +13,7 @@ import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.Squares;
+import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Effects;
@@ -59,6 +60,20 @@ public sealed interface TestResult {
    * @return in the order in which it is shown
    */
   List<Judged> judged();
+
+  /**
+   * The p of a term.
+   *
+   * @param term its treatments, in any order
+   * @return absent where it is not judged
+   */
+  default Quantity pOf(Term term) {
+    return judged().stream()
+        .filter(j -> new Term(j.term()).isSameAs(term))
+        .map(Judged::p)
+        .findFirst()
+        .orElse(Quantity.absent("no overall test"));
+  }
 
   /**
    * The analysis of variance in it.

@@ -1,7 +1,8 @@
 package app.knuckle.study.plan;
 
 import app.knuckle.stats.compare.Procedure;
-import java.util.ArrayList;
+import app.knuckle.stats.power.PlannedDifference;
+import app.knuckle.study.cells.Combinations;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -229,6 +230,18 @@ public record Plan(
   }
 
   /**
+   * A difference of two of the means that are compared.
+   *
+   * @param se its standard error
+   * @param df degrees of freedom of that
+   * @return judged by the procedure wanted
+   */
+  PlannedDifference difference(double se, double df) {
+    int means = combinations(wanted.of()).size();
+    return PlannedDifference.of(se, df, means, wanted.procedure(), wanted.alpha());
+  }
+
+  /**
    * The same so many times as large, with as much room as it needs.
    *
    * @param times from 1
@@ -280,18 +293,7 @@ public record Plan(
    * @return levels by treatment
    */
   public List<Map<String, String>> combinations(List<String> names) {
-    List<Map<String, String>> all = new ArrayList<>(List.of(Map.of()));
-    for (String name : names) {
-      List<Map<String, String>> more = new ArrayList<>();
-      for (Map<String, String> before : all) {
-        for (String level : treatments.get(name)) {
-          Map<String, String> levels = new LinkedHashMap<>(before);
-          levels.put(name, level);
-          more.add(levels);
-        }
-      }
-      all = more;
-    }
+    List<Map<String, String>> all = Combinations.of(names, treatments::get);
     return all.stream()
         .filter(c -> leftOut.stream().noneMatch(out -> c.entrySet().containsAll(out.entrySet())))
         .toList();

@@ -5,10 +5,6 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.compare.Contrast;
-import app.knuckle.stats.compare.Direction;
-import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Factor;
@@ -17,6 +13,7 @@ import app.knuckle.stats.means.Estimates;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.asked.AskedMeans.Mean;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ComparisonResult;
@@ -24,21 +21,16 @@ import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Nearest;
-import app.knuckle.study.table.NumberText;
-import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.function.Supplier;
-import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.TDistribution;
 
-/** What an inquiry asks of means, answered from what was estimated. */
+/** What an inquiry asks of means: the means themselves, and their differences. */
 public final class Questions {
 
   private static final String OWN_ERRORS =
@@ -47,14 +39,9 @@ public final class Questions {
   /** Standard errors this close, relative, are the same but for rounding. */
   private static final double SAME_ERROR = 1e-9;
 
-  /** Weights whose sum is below this share of their sizes sum to zero but for rounding. */
-  private static final double SUMS_TO_ZERO = 1e-9;
-
   private final Inquiry inquiry;
   private final Estimator estimator;
-  private final List<Factor> factors;
-  private final List<String> covariates;
-  private final double[] at;
+  private final AskedMeans means;
   private final Function<Term, Quantity> overall;
   private final Progress progress;
   private final Stages stages;
@@ -96,63 +83,8 @@ public final class Questions {
     this.stages = stages;
     measured = fit.measured();
     estimator = fit.estimator();
-    factors = fit.factors();
-    covariates = fit.covariates();
     overall = fit.overall();
-    at =
-        covariates.stream()
-            .mapToDouble(c -> inquiry.adjustAt().getOrDefault(c, Double.NaN))
-            .toArray();
-  }
-
-  private record Mean(Map<String, String> levels, int[] codes, Estimable estimable) {}
-
-  /** What is the same for one fit, whatever is compared and however it is judged. */
-  private <V> V known(String what, Object of, Supplier<V> make) {
-    return stages.of(
-        what + " of " + measured + ": " + of,
-        List.of(new Stages.Same(estimator), inquiry.adjustAt()),
-        make);
-  }
-
-  private List<Mean> means(List<String> names, Map<String, String> fixed) {
-    return known("means", List.of(names, fixed), () -> makeMeans(names, fixed));
-  }
-
-  /** Combinations of levels of some treatments, the last running fastest. */
-  private List<Mean> makeMeans(List<String> names, Map<String, String> fixed) {
-    List<Map<String, String>> all = new ArrayList<>();
-    all.add(fixed);
-    for (String name : names) {
-      List<Map<String, String>> more = new ArrayList<>();
-      for (Map<String, String> known : all) {
-        for (String level : factor(name).levels()) {
-          Map<String, String> levels = new LinkedHashMap<>(known);
-          levels.put(name, level);
-          more.add(levels);
-        }
-      }
-      all = more;
-    }
-    return all.stream().map(this::mean).toList();
-  }
-
-  private Mean mean(Map<String, String> levels) {
-    int[] codes = new int[factors.size()];
-    Arrays.fill(codes, -1);
-    for (int f = 0; f < codes.length; f++) {
-      String level = levels.get(factors.get(f).name());
-      codes[f] = level == null ? -1 : factors.get(f).levels().indexOf(level);
-    }
-    return new Mean(levels, codes, estimator.mean(codes, at));
-  }
-
-  private Factor factor(String name) {
-    return factors.stream().filter(f -> f.name().equals(name)).findFirst().orElseThrow();
-  }
-
-  private long count(Mean mean) {
-    return estimator.count(mean.codes());
+    means = new AskedMeans(inquiry, fit, stages);
   }
 
   /**
@@ -178,7 +110,8 @@ public final class Questions {
       }
     }
     List<String> all = inquiry.treatments();
-    double cells = all.stream().mapToDouble(name -> factor(name).size()).reduce(1, (a, b) -> a * b);
+    double cells =
+        all.stream().mapToDouble(name -> means.factor(name).size()).reduce(1, (a, b) -> a * b);
     if (cells <= ComparedMeans.MOST && known.add(List.of(Set.copyOf(all), Set.of()))) {
       results.add(result(all, List.of()));
     }
@@ -197,21 +130,18 @@ public final class Questions {
   private MeansResult bare(List<String> of, List<String> within) {
     List<String> all = new ArrayList<>(within);
     all.addAll(of);
-    List<Mean> means = means(all, Map.of());
+    List<Mean> own = means.means(all, Map.of());
     List<MeansResult.Row> rows = new ArrayList<>();
-    for (Mean mean : means) {
+    for (Mean mean : own) {
       rows.add(row(mean));
     }
-    Map<String, Double> adjusted = new LinkedHashMap<>();
-    for (int c = 0; c < at.length; c++) {
-      adjusted.put(covariates.get(c), Double.isNaN(at[c]) ? estimator.covariateMean(c) : at[c]);
-    }
-    Quantity se = known("error", List.of(of, within), () -> commonError(of, within));
-    Quantity df = se.exists() ? known("df", List.of(of, within), () -> commonDf(of, within)) : se;
+    Quantity se = means.known("error", List.of(of, within), () -> commonError(of, within));
+    Quantity df =
+        se.exists() ? means.known("df", List.of(of, within), () -> commonDf(of, within)) : se;
     return new MeansResult(
         of,
         within,
-        adjusted,
+        means.adjusted(),
         rows,
         se,
         df.exists()
@@ -224,7 +154,7 @@ public final class Questions {
   }
 
   private MeansResult.Row row(Mean mean) {
-    long n = count(mean);
+    long n = means.count(mean);
     if (mean.estimable() == null || !mean.estimable().isWhole()) {
       Quantity none = Quantity.absent(estimator.noMean());
       Quantity df = estimator.commonDf();
@@ -267,16 +197,16 @@ public final class Questions {
 
   /** The families of a comparison: one a combination of the levels held fixed. */
   private List<Map<String, String>> families(List<String> within) {
-    return means(within, Map.of()).stream().map(Mean::levels).toList();
+    return means.means(within, Map.of()).stream().map(Mean::levels).toList();
   }
 
   private Quantity commonError(List<String> of, List<String> within) {
     double first = Double.NaN;
     for (Map<String, String> family : families(within)) {
-      List<Mean> means = estimable(means(of, family));
-      for (int i = 0; i < Math.min(means.size(), ComparedMeans.MOST); i++) {
+      List<Mean> own = AskedMeans.estimable(means.means(of, family));
+      for (int i = 0; i < Math.min(own.size(), ComparedMeans.MOST); i++) {
         for (int j = 0; j < i; j++) {
-          Estimable d = means.get(i).estimable().plus(-1, means.get(j).estimable());
+          Estimable d = own.get(i).estimable().plus(-1, own.get(j).estimable());
           double se = Math.sqrt(estimator.variance(d));
           first = Double.isNaN(first) ? se : first;
           if (!(Math.abs(se - first) <= SAME_ERROR * first)) {
@@ -290,60 +220,33 @@ public final class Questions {
 
   private Quantity commonDf(List<String> of, List<String> within) {
     for (Map<String, String> family : families(within)) {
-      List<Mean> means = estimable(means(of, family));
-      if (means.size() > 1) {
-        double df = estimator.df(means.get(0).estimable().plus(-1, means.get(1).estimable()));
+      List<Mean> own = AskedMeans.estimable(means.means(of, family));
+      if (own.size() > 1) {
+        double df = estimator.df(own.get(0).estimable().plus(-1, own.get(1).estimable()));
         return Quantity.finite(df, LayeredDifferences.NO_NOISE);
       }
     }
     return Quantity.absent("there is no difference to estimate");
   }
 
-  /**
-   * The largest set of means whose differences can be estimated, the first of equal ones; the means
-   * themselves need not have a value.
-   */
-  private static List<Mean> estimable(List<Mean> means) {
-    List<List<Mean>> sets = new ArrayList<>();
-    for (Mean mean : means) {
-      if (mean.estimable() == null) {
-        continue;
-      }
-      sets.stream()
-          .filter(set -> set.get(0).estimable().isComparable(mean.estimable()))
-          .findFirst()
-          .orElseGet(
-              () -> {
-                sets.add(new ArrayList<>());
-                return sets.get(sets.size() - 1);
-              })
-          .add(mean);
-    }
-    List<Mean> largest = List.of();
-    for (List<Mean> set : sets) {
-      largest = set.size() > largest.size() ? set : largest;
-    }
-    return largest;
-  }
-
   /** Those that can be compared with the reference. */
-  private List<Mean> around(List<Mean> means, Inquiry.Compare c) {
+  private List<Mean> around(List<Mean> all, Inquiry.Compare c) {
     if (!c.toReference()) {
-      return estimable(means);
+      return AskedMeans.estimable(all);
     }
     Map<String, String> levels = referenceLevels(c.of());
-    return means.stream()
+    return all.stream()
         .filter(m -> only(c.of(), m.levels()).equals(levels) && m.estimable() != null)
         .findFirst()
         .map(
             reference ->
-                means.stream()
+                all.stream()
                     .filter(
                         m ->
                             m.estimable() != null
                                 && m.estimable().isComparable(reference.estimable()))
                     .toList())
-        .orElse(estimable(means));
+        .orElse(AskedMeans.estimable(all));
   }
 
   /**
@@ -371,13 +274,15 @@ public final class Questions {
           "'" + c.procedure().key() + "' compares ranks, not means",
           "Use tukey for instance, or ask on ranks");
     }
-    List<Mean> means = around(means(c.of(), family), c);
-    if (means.size() > ComparedMeans.MOST) {
+    List<Mean> compared = around(means.means(c.of(), family), c);
+    if (compared.size() > ComparedMeans.MOST) {
       return; // Said among what is odd about the design.
     }
-    long[] counts = means.stream().mapToLong(this::count).toArray();
-    Estimates estimates = estimator.estimates(means.stream().map(Mean::estimable).toList(), counts);
-    List<Map<String, String>> labels = means.stream().map(m -> only(c.of(), m.levels())).toList();
+    long[] counts = compared.stream().mapToLong(means::count).toArray();
+    Estimates estimates =
+        estimator.estimates(compared.stream().map(Mean::estimable).toList(), counts);
+    List<Map<String, String>> labels =
+        compared.stream().map(m -> only(c.of(), m.levels())).toList();
     if (c.toReference()) {
       int reference = labels.indexOf(referenceLevels(c.of()));
       AgainstReference against =
@@ -423,13 +328,13 @@ public final class Questions {
         return Refused.at(
             new Place.Key("inquiry", List.of("reference")),
             "no reference level of " + name + " is named",
-            "Name one of " + String.join(", ", factor(name).levels()));
+            "Name one of " + String.join(", ", means.factor(name).levels()));
       }
-      if (!factor(name).levels().contains(level)) {
+      if (!means.factor(name).levels().contains(level)) {
         return Refused.at(
             new Place.Key("inquiry", List.of("reference", name)),
             "there is no level '" + level + "'",
-            Nearest.suggestion(level, factor(name).levels()));
+            Nearest.suggestion(level, means.factor(name).levels()));
       }
     }
     return Refused.at(
@@ -445,154 +350,6 @@ public final class Questions {
    * @throws Refused if a trend runs over levels that are no numbers
    */
   public List<ContrastResult> contrasts() {
-    List<ContrastResult> results = new ArrayList<>();
-    int planned =
-        inquiry.compare().stream()
-            .filter(c -> c.isContrast() && c.procedure() == Procedure.BONFERRONI)
-            .mapToInt(c -> Math.max(1, c.trend()))
-            .sum();
-    for (Inquiry.Compare c : inquiry.compare()) {
-      if (c.trend() > 0) {
-        trends(c, planned, results);
-      } else if (c.isContrast()) {
-        results.add(contrast(c, c.weights(), c.name(), planned, 0));
-      }
-    }
-    return results;
-  }
-
-  private void trends(Inquiry.Compare c, int planned, List<ContrastResult> results) {
-    if (c.of().size() != 1) {
-      throw Refused.at(
-          new Place.Key("inquiry", List.of("compare", "trend")),
-          "a trend runs over one treatment",
-          "Name one whose levels are numbers");
-    }
-    Factor factor = factor(c.of().get(0));
-    double[] levels = levelsAsNumbers(factor);
-    int degree = Math.min(c.trend(), levels.length - 1);
-    double[][] weights = Trend.weights(levels, degree);
-    for (int d = 0; d < degree; d++) {
-      double[] own = weights[d];
-      List<Inquiry.Weight> of =
-          IntStream.range(0, own.length)
-              .mapToObj(
-                  i -> new Inquiry.Weight(Map.of(factor.name(), factor.levels().get(i)), own[i]))
-              .toList();
-      results.add(
-          contrast(c, of, "trend of degree " + (d + 1) + " over " + factor.name(), planned, d + 1));
-    }
-  }
-
-  /**
-   * Levels of a factor as numbers.
-   *
-   * @param factor whose levels are read
-   * @return one a level, in order
-   * @throws Refused if one is not a number
-   */
-  public static double[] levelsAsNumbers(Factor factor) {
-    double[] levels =
-        factor.levels().stream().mapToDouble(l -> NumberText.parse(l, false)).toArray();
-    for (int i = 0; i < levels.length; i++) {
-      if (Double.isNaN(levels[i])) {
-        throw Refused.at(
-            new Place.Key("inquiry", List.of("compare", "trend")),
-            "the level '" + factor.levels().get(i) + "' of " + factor.name() + " is not a number",
-            "Trends run over levels that are numbers");
-      }
-    }
-    return levels;
-  }
-
-  private ContrastResult contrast(
-      Inquiry.Compare c, List<Inquiry.Weight> weights, String name, int planned, int degree) {
-    double sum = 0;
-    double size = 0;
-    Estimable total = null;
-    String why = "";
-    for (Inquiry.Weight w : weights) {
-      Mean mean = mean(known(c.of(), w));
-      sum += w.weight();
-      size += Math.abs(w.weight());
-      if (mean.estimable() == null) {
-        why = Estimator.EMPTY_CELLS;
-      } else {
-        total =
-            total == null
-                ? mean.estimable().times(w.weight())
-                : total.plus(w.weight(), mean.estimable());
-      }
-    }
-    if (why.isEmpty() && total != null && !total.isWhole()) {
-      why = estimator.noMean();
-    }
-    if (why.isEmpty() && !(Math.abs(sum) <= SUMS_TO_ZERO * size)) {
-      why = "the weights do not sum to zero, so they weigh no difference";
-    }
-    if (!c.procedure().isFor(Procedure.Use.CONTRASTS)) {
-      throw notOfContrasts(c.procedure());
-    }
-    int family = family(c, planned);
-    Contrast contrast =
-        !why.isEmpty() || total == null ? null : tested(total, c.procedure(), family);
-    return new ContrastResult(name, c.of(), weights, contrast, why, c.procedure(), family, degree);
-  }
-
-  /** The levels of a mean that is weighed; it is taken over all levels of what is not named. */
-  private Map<String, String> known(List<String> of, Inquiry.Weight w) {
-    for (Map.Entry<String, String> named : w.levels().entrySet()) {
-      String name = named.getKey();
-      if (!of.contains(name)) {
-        throw Refused.at(
-            new Place.Key("inquiry", List.of("compare", "weights", name)),
-            "these are means of " + Numerals.list(of) + ", not of " + name,
-            Nearest.suggestion(name, of));
-      }
-      if (!factor(name).levels().contains(named.getValue())) {
-        throw Refused.at(
-            new Place.Key("inquiry", List.of("compare", "weights", name)),
-            "there is no level '" + named.getValue() + "'",
-            Nearest.suggestion(named.getValue(), factor(name).levels()));
-      }
-    }
-    if (w.levels().isEmpty()) {
-      throw Refused.at(
-          new Place.Key("inquiry", List.of("compare", "weights")),
-          "a weight names no level",
-          "Name a level of " + Numerals.list(of));
-    }
-    return w.levels();
-  }
-
-  private Contrast tested(Estimable e, Procedure procedure, int family) {
-    double variance = estimator.variance(e);
-    double df = estimator.df(e);
-    String noError = "there is no estimate of the noise";
-    Contrast plain =
-        Contrast.plain(
-            estimator.value(e),
-            Quantity.finite(Math.sqrt(variance), noError),
-            df > 0 ? Quantity.of(df) : Quantity.absent(noError),
-            estimator.errorMs(),
-            Direction.EITHER,
-            inquiry.alpha());
-    return procedure == Procedure.SCHEFFE
-        ? plain.scheffe(family, inquiry.alpha())
-        : procedure == Procedure.BONFERRONI ? plain.bonferroni(family, inquiry.alpha()) : plain;
-  }
-
-  /** What a contrast is adjusted for: the df of its means, how many were planned, or nothing. */
-  private int family(Inquiry.Compare c, int planned) {
-    return c.procedure() == Procedure.SCHEFFE
-        ? estimable(means(c.of(), Map.of())).size() - 1
-        : c.procedure() == Procedure.BONFERRONI ? planned : 0;
-  }
-
-  private static Refused notOfContrasts(Procedure procedure) {
-    return Refused.at(
-        new Place.Key("inquiry", List.of("compare", "procedure")),
-        "'" + procedure.key() + "' does not adjust contrasts",
-        "Use scheffe, bonferroni or none");
+    return new Contrasts(inquiry, means).all();
   }
 }

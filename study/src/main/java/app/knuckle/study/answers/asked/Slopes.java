@@ -5,10 +5,12 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntFunction;
 
 /** Slopes on covariates; where units are divided, one between them and one within. */
 public final class Slopes {
@@ -32,20 +34,42 @@ public final class Slopes {
         if (e != null) {
           String name = covariates.get(c).name();
           String where = !several ? "" : layer == 0 ? " between units" : " within units";
-          slopes.add(
-              new TestResult.Slope(name + where, mean(strata, name), test(strata, e, alpha)));
+          StudentT test = test(strata, e, LayeredDifferences.NO_NOISE, alpha);
+          slopes.add(new TestResult.Slope(name + where, mean(strata, name), test));
         }
       }
     }
     return slopes;
   }
 
-  private static StudentT test(Strata strata, Estimable e, double alpha) {
-    double df = strata.df(e);
+  /**
+   * Every slope of a fit with one layer that can be estimated.
+   *
+   * @param fit what was estimated
+   * @param slope of a covariate, from 0; null if it cannot be estimated
+   * @param covariates by their names
+   * @param alpha level of significance, between 0 and 1
+   * @return in the order of the covariates
+   */
+  public static List<TestResult.Slope> of(
+      Estimator fit, IntFunction<Estimable> slope, List<String> covariates, double alpha) {
+    List<TestResult.Slope> slopes = new ArrayList<>();
+    for (int c = 0; c < covariates.size(); c++) {
+      Estimable e = slope.apply(c);
+      if (e != null) {
+        StudentT test = test(fit, e, fit.noError(), alpha);
+        slopes.add(new TestResult.Slope(covariates.get(c), fit.covariateMean(c), test));
+      }
+    }
+    return slopes;
+  }
+
+  private static StudentT test(Estimator fit, Estimable e, String noError, double alpha) {
+    double df = fit.df(e);
     return StudentT.of(
-        strata.value(e),
-        Quantity.finite(Math.sqrt(strata.covariance(e, e)), LayeredDifferences.NO_NOISE),
-        df > 0 ? Quantity.of(df) : Quantity.absent(LayeredDifferences.NO_NOISE),
+        fit.value(e),
+        Quantity.finite(Math.sqrt(fit.variance(e)), noError),
+        df > 0 ? Quantity.of(df) : Quantity.absent(noError),
         Direction.EITHER,
         alpha);
   }

@@ -4,18 +4,16 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Adjustment;
-import app.knuckle.stats.compare.Direction;
-import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.counts.CountFit;
 import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.counts.ExactCounts;
-import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.linear.Term;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.Slopes;
+import app.knuckle.study.cells.Combinations;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
@@ -23,7 +21,6 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -89,11 +86,7 @@ public final class CountAnswer {
         new Questions(
             inquiry,
             new Questions.Fitted(
-                measured,
-                fit,
-                question.factors(),
-                inquiry.covariates(),
-                term -> overall(test, term)),
+                measured, fit, question.factors(), inquiry.covariates(), test::pOf),
             progress,
             stages);
     List<ComparisonResult> comparisons =
@@ -121,37 +114,8 @@ public final class CountAnswer {
         fit.whole(),
         new TestResult.CountResult.Judging(
             fit.model().extraSpread(), inquiry.squares(), inquiry.alpha()),
-        slopes(),
+        Slopes.of(fit, fit::slope, inquiry.covariates(), inquiry.alpha()),
         fit.scale());
-  }
-
-  private static Quantity overall(TestResult.CountResult test, Term term) {
-    return test.rows().stream()
-        .filter(row -> row.term().isSameAs(term))
-        .map(Drop::p)
-        .findFirst()
-        .orElse(Quantity.absent("no overall test"));
-  }
-
-  private List<TestResult.Slope> slopes() {
-    List<TestResult.Slope> slopes = new ArrayList<>();
-    for (int c = 0; c < inquiry.covariates().size(); c++) {
-      Estimable slope = fit.slope(c);
-      if (slope != null) {
-        double df = fit.df(slope);
-        slopes.add(
-            new TestResult.Slope(
-                inquiry.covariates().get(c),
-                fit.covariateMean(c),
-                StudentT.of(
-                    fit.value(slope),
-                    Quantity.finite(Math.sqrt(fit.variance(slope)), fit.noError()),
-                    df > 0 ? Quantity.of(df) : Quantity.absent(fit.noError()),
-                    Direction.EITHER,
-                    inquiry.alpha())));
-      }
-    }
-    return slopes;
   }
 
   /** Pairs with a group that has no mean are judged by making the two one. */
@@ -208,25 +172,9 @@ public final class CountAnswer {
 
   /** Combinations of the levels of some treatments that have a row, the last running fastest. */
   private List<Map<String, String>> combinations(List<String> of) {
-    List<Map<String, String>> all = new ArrayList<>(List.of(new LinkedHashMap<>()));
-    for (String name : of) {
-      List<Map<String, String>> more = new ArrayList<>();
-      for (Map<String, String> before : all) {
-        for (String level : question.parts().factor(name).levels()) {
-          Map<String, String> levels = new LinkedHashMap<>(before);
-          levels.put(name, level);
-          more.add(levels);
-        }
-      }
-      all = more;
-    }
-    return all.stream().filter(levels -> fit.count(codes(levels)) > 0).toList();
-  }
-
-  private int[] codes(Map<String, String> levels) {
-    return question.factors().stream()
-        .mapToInt(f -> levels.containsKey(f.name()) ? f.levels().indexOf(levels.get(f.name())) : -1)
-        .toArray();
+    return Combinations.of(of, name -> question.parts().factor(name).levels()).stream()
+        .filter(levels -> fit.count(Factor.codes(question.factors(), levels)) > 0)
+        .toList();
   }
 
   /** The exact test, where there are two groups and nothing else, and the spread is known. */

@@ -13,7 +13,7 @@ import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.DegreesOfFreedom;
-import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.Contrasts;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
@@ -112,7 +112,7 @@ final class CountFooting {
       if (c.trend() > 0 && c.of().size() == 1) {
         String name = c.of().get(0);
         Factor factor = question.parts().factor(name);
-        double[] levels = Questions.levelsAsNumbers(factor);
+        double[] levels = Contrasts.levelsAsNumbers(factor);
         int degree = Math.min(c.trend(), levels.length - 1);
         add(
             "trend-remainder",

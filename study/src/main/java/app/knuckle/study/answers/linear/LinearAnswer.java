@@ -21,6 +21,7 @@ import app.knuckle.stats.ttest.TTest;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.asked.Contrasts;
 import app.knuckle.study.answers.asked.Questions;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.answers.asked.UnequalMeans;
@@ -234,7 +235,7 @@ public final class LinearAnswer {
   private CheckResult remainder(Inquiry.Compare c, Stratum layer, double[] values) {
     String name = c.of().get(0);
     Factor factor = parts.factor(name);
-    double[] levels = Questions.levelsAsNumbers(factor);
+    double[] levels = Contrasts.levelsAsNumbers(factor);
     int degree = Math.min(c.trend(), levels.length - 1);
     double[][] weights = Trend.weights(levels, degree);
     List<Term> others = model.terms().stream().filter(t -> !t.names().contains(name)).toList();

@@ -6,13 +6,13 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Residuals;
-import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Left;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
@@ -86,11 +86,7 @@ public final class MixedAnswer {
         new Questions(
             asked,
             new Questions.Fitted(
-                measured,
-                fit,
-                question.factors(),
-                inquiry.covariates(),
-                term -> overall(test, term)),
+                measured, fit, question.factors(), inquiry.covariates(), test::pOf),
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();
@@ -103,14 +99,6 @@ public final class MixedAnswer {
             questions.contrasts(),
             null);
     return checked(answered, test);
-  }
-
-  private static Quantity overall(TestResult.MixedResult test, Term term) {
-    return test.rows().stream()
-        .filter(r -> r.term().isSameAs(term))
-        .map(MixedFit.Row::p)
-        .findFirst()
-        .orElse(Quantity.absent("no overall test"));
   }
 
   private TestResult.MixedResult test(double alpha) {
@@ -127,7 +115,7 @@ public final class MixedAnswer {
             fit.moments(),
             fit.effects(),
             criteria()),
-        slopes(alpha),
+        Slopes.of(fit, fit::slope, inquiry.covariates(), alpha),
         rows.isEmpty() ? mean(alpha) : null);
   }
 
@@ -158,33 +146,15 @@ public final class MixedAnswer {
     return criteria;
   }
 
-  private List<TestResult.Slope> slopes(double alpha) {
-    List<TestResult.Slope> slopes = new ArrayList<>();
-    for (int c = 0; c < inquiry.covariates().size(); c++) {
-      Estimable slope = fit.slope(c);
-      if (slope != null) {
-        slopes.add(
-            new TestResult.Slope(
-                inquiry.covariates().get(c),
-                fit.covariateMean(c),
-                estimate(fit.value(slope), slope, alpha)));
-      }
-    }
-    return slopes;
-  }
-
-  private StudentT estimate(double value, Estimable e, double alpha) {
-    return StudentT.of(
-        value,
-        Quantity.of(Math.sqrt(fit.variance(e))),
-        Quantity.of(fit.df(e)),
-        Direction.EITHER,
-        alpha);
-  }
-
   private StudentT mean(double alpha) {
     Estimable mean = fit.mean(new int[0], new double[0]);
-    StudentT less = estimate(fit.value(mean), mean, alpha);
+    StudentT less =
+        StudentT.of(
+            fit.value(mean),
+            Quantity.of(Math.sqrt(fit.variance(mean))),
+            Quantity.of(fit.df(mean)),
+            Direction.EITHER,
+            alpha);
     double origin = fit.origin();
     return new StudentT(
         less.estimate() + origin,

@@ -1,4 +1,4 @@
-package app.knuckle.stats.planning;
+package app.knuckle.stats.power;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -49,7 +49,7 @@ class PlannedDifferenceTest {
     PlannedDifference range = PlannedDifference.of(0.8, df, 2, Procedure.TUKEY, 0.05);
     double ncp = difference * difference / 0.64;
     assertThat(range.power(difference)).isCloseTo(t.power(difference), within(LAW));
-    assertThat(PlannedDifference.powerOfEffect(ncp, 1, df, 0.05))
+    assertThat(EffectPower.of(1, df, ncp, 0.05).power())
         .isCloseTo(t.power(difference), within(LAW));
   }
 

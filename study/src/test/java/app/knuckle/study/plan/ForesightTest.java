@@ -5,13 +5,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.planning.PlannedDifference;
+import app.knuckle.stats.power.EffectPower;
+import app.knuckle.stats.power.PlannedDifference;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** What a plan shows, against the formulas of each layout. */
-class ShowsTest {
+class ForesightTest {
 
   /** Rounding of a least squares fit and of the roots behind a power. */
   private static final double ROUNDING = 1e-8;
@@ -19,7 +20,7 @@ class ShowsTest {
   private static final double V = Plans.SD * Plans.SD;
 
   private static Shows shows(Plan plan) {
-    return Shows.of(plan, Arrangement.of(plan), plan.measured().get(0), Progress.NONE);
+    return Foresight.of(plan, Arrangement.of(plan), plan.measured().get(0), Progress.NONE);
   }
 
   private static Plan wanting(
@@ -38,7 +39,7 @@ class ShowsTest {
     assertThat(effect.errorDf()).isEqualTo(errorDf);
     assertThat(effect.ncp()).isCloseTo(ncp, within(ROUNDING));
     assertThat(effect.power())
-        .isCloseTo(PlannedDifference.powerOfEffect(ncp, df, errorDf, 0.05), within(ROUNDING));
+        .isCloseTo(EffectPower.of(df, errorDf, ncp, 0.05).power(), within(ROUNDING));
   }
 
   private static void kind(
@@ -157,7 +158,7 @@ class ShowsTest {
     Plan.Measured with =
         new Plan.Measured(
             "growth", "mm", 14, Plans.SD, 0.9, 0, Map.of(), 0, new Plan.Covariate("start", 0.6));
-    Shows shows = Shows.of(plan, Arrangement.of(plan), with, Progress.NONE);
+    Shows shows = Foresight.of(plan, Arrangement.of(plan), with, Progress.NONE);
     effect(shows, 0, 2, 9, 6 * 2 / (V * (1 - 0.36)));
     kind(shows, List.of("a"), 3, 2 * V * (1 - 0.36) / 6, 9);
   }

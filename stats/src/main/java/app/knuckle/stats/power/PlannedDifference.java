@@ -1,11 +1,9 @@
-package app.knuckle.stats.planning;
+package app.knuckle.stats.power;
 
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.distributions.NoncentralF;
 import app.knuckle.stats.distributions.NoncentralT;
 import app.knuckle.stats.distributions.StudentizedRangeDistribution;
 import org.apache.commons.numbers.gamma.LogGamma;
-import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
@@ -94,20 +92,5 @@ public record PlannedDifference(double sed, double df, double critical) {
     double average =
         Math.sqrt(2 / df) * Math.exp(LogGamma.value((df + 1) / 2) - LogGamma.value(df / 2));
     return critical * sed * average;
-  }
-
-  /**
-   * The probability that an effect is found by its F test.
-   *
-   * @param ncp noncentrality: sum over its cells of rows times squared effect, over the error mean
-   *     square
-   * @param df of the effect
-   * @param errorDf of the noise
-   * @param alpha level of significance
-   * @return from alpha to 1
-   */
-  public static double powerOfEffect(double ncp, double df, double errorDf, double alpha) {
-    double critical = FDistribution.of(df, errorDf).inverseSurvivalProbability(alpha);
-    return NoncentralF.of(df, errorDf, ncp).survivalProbability(critical);
   }
 }

@@ -1,0 +1,196 @@
+package app.knuckle.study.answers.asked;
+
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Contrast;
+import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.compare.Trend;
+import app.knuckle.stats.linear.Estimable;
+import app.knuckle.stats.linear.Estimator;
+import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.ContrastResult;
+import app.knuckle.study.table.Nearest;
+import app.knuckle.study.table.NumberText;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/** Contrasts and trends that an inquiry asks of means. */
+public final class Contrasts {
+
+  /** Weights whose sum is below this share of their sizes sum to zero but for rounding. */
+  private static final double SUMS_TO_ZERO = 1e-9;
+
+  private final Inquiry inquiry;
+  private final AskedMeans means;
+  private final Estimator estimator;
+
+  Contrasts(Inquiry inquiry, AskedMeans means) {
+    this.inquiry = inquiry;
+    this.means = means;
+    estimator = means.estimator();
+  }
+
+  /**
+   * Every contrast and trend that the inquiry asks.
+   *
+   * @return one a question, in order
+   * @throws Refused if a trend runs over levels that are no numbers
+   */
+  List<ContrastResult> all() {
+    List<ContrastResult> results = new ArrayList<>();
+    int planned =
+        inquiry.compare().stream()
+            .filter(c -> c.isContrast() && c.procedure() == Procedure.BONFERRONI)
+            .mapToInt(c -> Math.max(1, c.trend()))
+            .sum();
+    for (Inquiry.Compare c : inquiry.compare()) {
+      if (c.trend() > 0) {
+        trends(c, planned, results);
+      } else if (c.isContrast()) {
+        results.add(contrast(c, c.weights(), c.name(), planned, 0));
+      }
+    }
+    return results;
+  }
+
+  private void trends(Inquiry.Compare c, int planned, List<ContrastResult> results) {
+    if (c.of().size() != 1) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("compare", "trend")),
+          "a trend runs over one treatment",
+          "Name one whose levels are numbers");
+    }
+    Factor factor = means.factor(c.of().get(0));
+    double[] levels = levelsAsNumbers(factor);
+    int degree = Math.min(c.trend(), levels.length - 1);
+    double[][] weights = Trend.weights(levels, degree);
+    for (int d = 0; d < degree; d++) {
+      double[] own = weights[d];
+      List<Inquiry.Weight> of =
+          IntStream.range(0, own.length)
+              .mapToObj(
+                  i -> new Inquiry.Weight(Map.of(factor.name(), factor.levels().get(i)), own[i]))
+              .toList();
+      results.add(
+          contrast(c, of, "trend of degree " + (d + 1) + " over " + factor.name(), planned, d + 1));
+    }
+  }
+
+  /**
+   * Levels of a factor as numbers.
+   *
+   * @param factor whose levels are read
+   * @return one a level, in order
+   * @throws Refused if one is not a number
+   */
+  public static double[] levelsAsNumbers(Factor factor) {
+    double[] levels =
+        factor.levels().stream().mapToDouble(l -> NumberText.parse(l, false)).toArray();
+    for (int i = 0; i < levels.length; i++) {
+      if (Double.isNaN(levels[i])) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "trend")),
+            "the level '" + factor.levels().get(i) + "' of " + factor.name() + " is not a number",
+            "Trends run over levels that are numbers");
+      }
+    }
+    return levels;
+  }
+
+  private ContrastResult contrast(
+      Inquiry.Compare c, List<Inquiry.Weight> weights, String name, int planned, int degree) {
+    double sum = 0;
+    double size = 0;
+    Estimable total = null;
+    String why = "";
+    for (Inquiry.Weight w : weights) {
+      AskedMeans.Mean mean = means.mean(known(c.of(), w));
+      sum += w.weight();
+      size += Math.abs(w.weight());
+      if (mean.estimable() == null) {
+        why = Estimator.EMPTY_CELLS;
+      } else {
+        total =
+            total == null
+                ? mean.estimable().times(w.weight())
+                : total.plus(w.weight(), mean.estimable());
+      }
+    }
+    if (why.isEmpty() && total != null && !total.isWhole()) {
+      why = estimator.noMean();
+    }
+    if (why.isEmpty() && !(Math.abs(sum) <= SUMS_TO_ZERO * size)) {
+      why = "the weights do not sum to zero, so they weigh no difference";
+    }
+    if (!c.procedure().isFor(Procedure.Use.CONTRASTS)) {
+      throw notOfContrasts(c.procedure());
+    }
+    int family = family(c, planned);
+    Contrast contrast =
+        !why.isEmpty() || total == null ? null : tested(total, c.procedure(), family);
+    return new ContrastResult(name, c.of(), weights, contrast, why, c.procedure(), family, degree);
+  }
+
+  /** The levels of a mean that is weighed; it is taken over all levels of what is not named. */
+  private Map<String, String> known(List<String> of, Inquiry.Weight w) {
+    for (Map.Entry<String, String> named : w.levels().entrySet()) {
+      String name = named.getKey();
+      if (!of.contains(name)) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "weights", name)),
+            "these are means of " + Numerals.list(of) + ", not of " + name,
+            Nearest.suggestion(name, of));
+      }
+      if (!means.factor(name).levels().contains(named.getValue())) {
+        throw Refused.at(
+            new Place.Key("inquiry", List.of("compare", "weights", name)),
+            "there is no level '" + named.getValue() + "'",
+            Nearest.suggestion(named.getValue(), means.factor(name).levels()));
+      }
+    }
+    if (w.levels().isEmpty()) {
+      throw Refused.at(
+          new Place.Key("inquiry", List.of("compare", "weights")),
+          "a weight names no level",
+          "Name a level of " + Numerals.list(of));
+    }
+    return w.levels();
+  }
+
+  private Contrast tested(Estimable e, Procedure procedure, int family) {
+    double variance = estimator.variance(e);
+    double df = estimator.df(e);
+    String noError = "there is no estimate of the noise";
+    Contrast plain =
+        Contrast.plain(
+            estimator.value(e),
+            Quantity.finite(Math.sqrt(variance), noError),
+            df > 0 ? Quantity.of(df) : Quantity.absent(noError),
+            estimator.errorMs(),
+            Direction.EITHER,
+            inquiry.alpha());
+    return procedure == Procedure.SCHEFFE
+        ? plain.scheffe(family, inquiry.alpha())
+        : procedure == Procedure.BONFERRONI ? plain.bonferroni(family, inquiry.alpha()) : plain;
+  }
+
+  /** What a contrast is adjusted for: the df of its means, how many were planned, or nothing. */
+  private int family(Inquiry.Compare c, int planned) {
+    return c.procedure() == Procedure.SCHEFFE
+        ? AskedMeans.estimable(means.means(c.of(), Map.of())).size() - 1
+        : c.procedure() == Procedure.BONFERRONI ? planned : 0;
+  }
+
+  private static Refused notOfContrasts(Procedure procedure) {
+    return Refused.at(
+        new Place.Key("inquiry", List.of("compare", "procedure")),
+        "'" + procedure.key() + "' does not adjust contrasts",
+        "Use scheffe, bonferroni or none");
+  }
+}
