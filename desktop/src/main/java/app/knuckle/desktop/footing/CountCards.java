@@ -47,7 +47,7 @@ final class CountCards {
                         + " would be.",
                     null,
                     List.of()));
-        case "small-expected" -> cards.add(small(check, ways));
+        case "small-expected" -> cards.add(small(check, inquiry, ways));
         default -> {
           // What other methods stand on has cards of its own.
         }
@@ -59,14 +59,13 @@ final class CountCards {
   private static Check card(
       String title, GroupCheck check, String numbers, Residuals left, List<WayOn> on) {
     return new Check(
-            title,
-            check.judgement(),
-            left == null ? null : CheckPictures.againstFitted(left),
-            null,
-            (check.facts().quantity("p").exists() ? numbers + " " : "") + check.words(),
-            List.of(),
-            on)
-        .muteIf(false);
+        title,
+        check.judgement(),
+        left == null ? null : CheckPictures.againstFitted(left),
+        null,
+        (check.facts().quantity("p").exists() ? numbers + " " : "") + check.words(),
+        List.of(),
+        on);
   }
 
   private static Check outlier(GroupCheck check, Residuals left, WaysOn ways) {
@@ -85,25 +84,26 @@ final class CountCards {
         check.judgement().isOdd() ? ways.without((Integer) facts.all().get("row")) : List.of());
   }
 
-  private static Check small(GroupCheck check, WaysOn ways) {
+  private static Check small(GroupCheck check, Inquiry inquiry, WaysOn ways) {
     Facts facts = check.facts();
+    // Ranks of counts answer for what was counted alone, whatever it was out of.
+    boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
     return new Check(
-            "Enough expected in " + check.on(),
-            check.judgement(),
-            null,
-            null,
-            "Of "
-                + Numerals.plain(facts.quantity("n").value())
-                + " "
-                + check.on()
-                + " "
-                + Numerals.plain(facts.quantity("below5").value())
-                + " expect fewer than 5, "
-                + Numerals.plain(facts.quantity("below1").value())
-                + " fewer than 1. "
-                + check.words(),
-            List.of(),
-            check.judgement().isOdd() ? ways.methods(Inquiry.Method.RANKS) : List.of())
-        .muteIf(false);
+        "Enough expected in " + check.on(),
+        check.judgement(),
+        null,
+        null,
+        "Of "
+            + Numerals.plain(facts.quantity("n").value())
+            + " "
+            + check.on()
+            + " "
+            + Numerals.plain(facts.quantity("below5").value())
+            + " expect fewer than 5, "
+            + Numerals.plain(facts.quantity("below1").value())
+            + " fewer than 1. "
+            + check.words(),
+        List.of(),
+        check.judgement().isOdd() && alone ? ways.methods(Inquiry.Method.RANKS) : List.of());
   }
 }

@@ -89,14 +89,20 @@ final class CountSheets {
   private static Explained explained(
       String source, Drop row, TestResult.CountResult test, Inquiry inquiry, boolean found) {
     double share = row.deviance().value() / test.fit().nullDeviance();
-    String words =
+    String accounts =
         Prose.capital(source)
             + " accounts for "
             + Numerals.percent(Quantity.of(share))
-            + " of the deviance, which is to counts what the sum of squares is to measurements: "
-            + (found ? "more than chance would give, " : "chance could give as much, ")
-            + Numerals.pStatement(row.p())
-            + ".";
+            + " of the deviance, which is to counts what the sum of squares is to measurements";
+    String words =
+        !row.p().exists()
+            ? accounts + ". This cannot be tested: " + row.p().why() + "."
+            : accounts
+                + (found
+                    ? ": more than chance would give, "
+                    : ": chance could give as much, which does not show that it does nothing, ")
+                + Numerals.pStatement(row.p())
+                + ".";
     LawCurve curve =
         !row.p().exists()
             ? null

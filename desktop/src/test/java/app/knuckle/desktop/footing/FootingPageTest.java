@@ -193,4 +193,39 @@ class FootingPageTest {
         .extracting(FootingPage.Check::verdict)
         .containsOnly("cannot tell");
   }
+
+  private static final String FEW = "g,y,n\na,0,9\na,1,9\na,2,9\nb,3,9\nb,1,9\nb,2,9\n";
+
+  @Test
+  void countsStandOnCardsOfTheirOwn() {
+    Answer answer = Asked.rows(FEW, "`measured`:[`y`],`treatments`:[`g`],`method`:`counts`");
+    assertThat(titles(answer))
+        .contains("Rows spread as expected", "Odd ones out", "Enough expected in rows")
+        .doesNotContain("Same spread");
+    assertThat(card(answer, "Enough expected in rows").ways())
+        .extracting(WayOn::label)
+        .containsExactly("Ask on ranks \u2192");
+  }
+
+  /** Ranks know nothing of how many each count is out of, so they are no answer to its share. */
+  @ParameterizedTest
+  @CsvSource({"proportions, outOf", "counts, exposure"})
+  void whatIsCountedOutOfSomethingIsNotSentToRanks(String method, String part) {
+    Answer answer =
+        Asked.rows(
+            FEW,
+            "`measured`:[`y`],`treatments`:[`g`],`method`:`%s`,`%s`:`n`".formatted(method, part));
+    assertThat(card(answer, "Enough expected in rows").ways()).isEmpty();
+  }
+
+  @Test
+  void knownSpreadThatIsExceededLeadsToAnEstimatedOne() {
+    Answer answer =
+        Asked.rows(
+            "g,y\na,1\na,30\na,2\nb,40\nb,3\nb,60\n",
+            "`measured`:[`y`],`treatments`:[`g`],`method`:`counts`,`extraSpread`:false");
+    List<WayOn> ways = card(answer, "Rows spread as expected").ways();
+    assertThat(ways).hasSize(1);
+    assertThat(ways.get(0).inquiry().extraSpread()).isTrue();
+  }
 }
