@@ -24,6 +24,9 @@ public final class TailInterpolation {
   private final DoubleUnaryOperator tail;
   private final Map<Integer, double[]> pieces = new HashMap<>();
 
+  /** Where the tail was found to end in no double; it falls, so it is 0 from there on. */
+  private double end = Double.POSITIVE_INFINITY;
+
   /**
    * Interpolates a tail.
    *
@@ -40,6 +43,9 @@ public final class TailInterpolation {
    * @return the probability, to about 1e-11 of itself
    */
   public double at(double x) {
+    if (x >= end) {
+      return 0;
+    }
     if (x < SMALLEST) {
       return tail.applyAsDouble(x);
     }
@@ -73,7 +79,10 @@ public final class TailInterpolation {
   private double[] values(double from) {
     double[] logs = new double[POINTS];
     for (int i = 0; i < POINTS; i++) {
-      logs[i] = Math.log(tail.applyAsDouble(node(from, i)));
+      double x = node(from, i);
+      double p = x >= end ? 0 : tail.applyAsDouble(x);
+      end = p == 0 ? Math.min(end, x) : end;
+      logs[i] = Math.log(p);
     }
     return logs;
   }
