@@ -1,5 +1,7 @@
 package app.knuckle.desktop.layout;
 
+import app.knuckle.desktop.sentence.DesignSentence;
+import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;

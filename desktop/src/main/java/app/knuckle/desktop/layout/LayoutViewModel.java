@@ -1,5 +1,6 @@
 package app.knuckle.desktop.layout;
 
+import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;

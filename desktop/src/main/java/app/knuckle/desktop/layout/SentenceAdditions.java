@@ -1,5 +1,6 @@
 package app.knuckle.desktop.layout;
 
+import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Redesign;
 import java.util.ArrayList;

@@ -18,7 +18,13 @@ public interface StudyActs {
   void askOfNewRecords();
 
   /** See the move of this name. */
-  void rehearse();
+  void plan();
+
+  /** See the move of this name. */
+  void planAnother();
+
+  /** See the move of this name. */
+  void reckon();
 
   /** See the move of this name. */
   void writeOut();

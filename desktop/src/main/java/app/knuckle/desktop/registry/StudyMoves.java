@@ -2,6 +2,7 @@ package app.knuckle.desktop.registry;
 
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.workbench.Page;
+import app.knuckle.desktop.workbench.PlanSlip;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -71,13 +72,42 @@ final class StudyMoves {
             acts::askOfNewRecords));
     all.add(
         new Move(
-            "rehearse",
-            "Rehearse an experiment",
-            "make-believe records, to see what an experiment would show",
-            AsItStands.words("simulate plan power sample size design"),
+            "plan",
+            "Plan a trial",
+            "lay it out by chance, see what it will show, rehearse it, take a field book away",
+            AsItStands.words("simulate rehearse power sample size design randomise field book"),
             "Shortcut+R",
             "",
-            acts::rehearse));
+            acts::plan));
+    all.add(
+        new Move(
+            "plan-another",
+            "Plan another trial",
+            "beside the plans of this study",
+            AsItStands.words("new design randomise"),
+            "",
+            bench.workbench().plans().all().isEmpty() ? "There is no plan yet: plan one." : "",
+            acts::planAnother));
+    for (PlanSlip slip : bench.workbench().plans().all()) {
+      all.add(
+          new Move(
+              "plan-" + bench.workbench().plans().all().indexOf(slip),
+              "The plan " + slip.plan().name(),
+              "as it is laid out, and what it will show",
+              AsItStands.words("trial field book"),
+              "",
+              "",
+              () -> bench.workbench().show(new Page.Planning(slip))));
+    }
+    all.add(
+        new Move(
+            "reckon",
+            "The Reckoner",
+            "answers without records: from summaries, a partial table, tails, power and size",
+            AsItStands.words("critical value table summary calculator sample size distribution"),
+            "Shortcut+Shift+R",
+            "",
+            acts::reckon));
     all.add(
         new Move(
             "beside",

@@ -73,13 +73,13 @@ final class FindingLineView extends HBox {
     setCautions(line.cautions().size(), String.join("\n", line.cautions()));
   }
 
-  /** Says something of the study as a whole. */
-  void showStudy(String words) {
+  /** Says something that is not of an inquiry, under a word of its own. */
+  void say(String head, String words) {
     pseudoClassStateChanged(BUSY, false);
     pseudoClassStateChanged(TROUBLE, false);
     patience.stop();
     showProgress(false);
-    tag.setText("Study");
+    tag.setText(head);
     sentence.setText(words);
     setCautions(0, "");
   }

@@ -14,7 +14,8 @@ import app.knuckle.desktop.moves.FindView;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.registry.Moves;
-import app.knuckle.desktop.rehearsal.RehearsalView;
+import app.knuckle.desktop.plan.PlanView;
+import app.knuckle.desktop.reckoner.ReckonerView;
 import app.knuckle.desktop.typing.TypingView;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
@@ -183,7 +184,7 @@ final class ShellView extends BorderPane {
         shown == null ? ChainPage.ofNothing() : ChainPage.of(shown.answer()),
         shown == null ? null : shown.jointProperty().get());
     dim();
-    if (!(page instanceof Page.Inquiries)) {
+    if (page == null || !page.saysItself()) {
       line.show(shown);
     }
     responses.show(page == null ? shown : null);
@@ -221,7 +222,7 @@ final class ShellView extends BorderPane {
       return new OpeningView(opening.source(), workbench::leavePage);
     }
     if (page instanceof Page.Inquiries) {
-      return new InquiriesView(workbench, line::showStudy);
+      return new InquiriesView(workbench, words -> line.say("Study", words));
     }
     if (page instanceof Page.Beside two) {
       return new BesideView(workbench, two.left(), two.right());
@@ -230,8 +231,10 @@ final class ShellView extends BorderPane {
       return new TypingView(
           typing.source(), table -> typed(typing.source(), table), workbench::leavePage);
     }
-    return new RehearsalView(
-        table -> workbench.put(table, "rehearse " + table.name()), workbench::leavePage);
+    if (page instanceof Page.Planning planning) {
+      return new PlanView(workbench, planning.plan(), words -> line.say("Plan", words));
+    }
+    return new ReckonerView(words -> line.say("Reckoner", words));
   }
 
   private void typed(TableSource source, Table table) {
@@ -258,9 +261,11 @@ final class ShellView extends BorderPane {
                 "welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
             new GoButton("welcome-paste", "Paste them", menu::paste),
             new GoButton(
-                "welcome-rehearse",
-                "Rehearse an experiment",
-                () -> workbench.show(new Page.Rehearsing())),
+                "welcome-plan", "Plan a trial", menu::plan),
+            new GoButton(
+                "welcome-reckon",
+                "Reckon without records",
+                () -> workbench.show(new Page.Reckoning())),
             new GoButton(
                 "welcome-demo",
                 "Open the demo study",

@@ -4,6 +4,7 @@ import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.workbench.Page;
+import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
@@ -89,6 +90,8 @@ final class SlipsBar extends HBox {
     getChildren().addAll(name, scroll, more, rest, all, seek, undo, redo, menu);
     workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
     workbench.currentProperty().addListener((o, before, now) -> show());
+    workbench.plans().all().addListener((ListChangeListener<PlanSlip>) change -> show());
+    workbench.pageProperty().addListener((o, before, now) -> show());
     show();
   }
 
@@ -127,6 +130,7 @@ final class SlipsBar extends HBox {
           boolean open = current != null && current.source() == table;
           slips.getChildren().add(open ? open(table, own) : folded(table, own.size()));
         });
+    workbench.plans().all().forEach(plan -> slips.getChildren().add(plan(plan)));
     boolean any = !workbench.slips().isEmpty();
     for (Button button : List.of(more, all)) {
       button.setVisible(any);
@@ -149,6 +153,25 @@ final class SlipsBar extends HBox {
         new Tooltip(
             table.name() + (inquiries == 1 ? ": one inquiry" : ": " + inquiries + " inquiries")));
     button.setOnAction(event -> workbench.turnTo(table));
+    return button;
+  }
+
+  /** A plan stands behind the tables, in a hand of its own. */
+  private Button plan(PlanSlip slip) {
+    Button button = new Button();
+    button.textProperty().bind(slip.planProperty().map(plan -> plan.name()));
+    button.setId("plan-" + workbench.plans().all().indexOf(slip));
+    button.setMnemonicParsing(false);
+    button.getStyleClass().addAll("slip", "slip-name", "table-folded", "plan-folded");
+    button.setMaxWidth(MOST_WIDE);
+    button.setMinWidth(USE_PREF_SIZE);
+    button.setGraphic(Texts.line("plan", "slip-table"));
+    button.setContentDisplay(ContentDisplay.LEFT);
+    button.setTooltip(new Tooltip("A plan of a trial"));
+    boolean shown =
+        workbench.pageProperty().get() instanceof Page.Planning page && page.plan() == slip;
+    button.pseudoClassStateChanged(CURRENT, shown);
+    button.setOnAction(event -> workbench.show(new Page.Planning(slip)));
     return button;
   }
 

@@ -7,6 +7,7 @@ import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.moves.Move;
+import app.knuckle.desktop.plan.PlanStart;
 import app.knuckle.desktop.registry.StudyActs;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Page;
@@ -49,7 +50,9 @@ final class StudyMenu extends MenuButton implements StudyActs {
           "type-further",
           "new-records",
           "paste",
-          "rehearse",
+          "plan",
+          "plan-another",
+          "reckon",
           "beside",
           "write-out",
           "figures",
@@ -171,8 +174,22 @@ final class StudyMenu extends MenuButton implements StudyActs {
   }
 
   @Override
-  public void rehearse() {
-    workbench.show(new Page.Rehearsing());
+  public void plan() {
+    if (workbench.plans().all().isEmpty()) {
+      planAnother();
+    } else {
+      workbench.show(new Page.Planning(workbench.plans().all().get(0)));
+    }
+  }
+
+  @Override
+  public void planAnother() {
+    workbench.show(new Page.Planning(workbench.plans().add(PlanStart.plan())));
+  }
+
+  @Override
+  public void reckon() {
+    workbench.show(new Page.Reckoning());
   }
 
   /** Makes a table of what was copied from a spreadsheet. */

@@ -9,10 +9,11 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 /** Everything that was done in the window, by name, so that it can be undone and done again. */
 public final class History {
 
-  /** The slips at one moment, and which of them was in front: questions only, no answers. */
-  record Desk(List<SlipViewModel.Kept> slips, Object current) {
+  /** The slips at one moment, which of them was in front, and the plans: questions, no answers. */
+  record Desk(List<SlipViewModel.Kept> slips, Object current, List<PlanSlip.Kept> plans) {
     Desk {
       slips = List.copyOf(slips);
+      plans = List.copyOf(plans);
     }
   }
 

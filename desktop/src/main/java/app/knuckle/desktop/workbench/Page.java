@@ -28,6 +28,31 @@ public sealed interface Page {
    */
   record Beside(SlipViewModel left, SlipViewModel right) implements Page {}
 
-  /** Make-believe records being planned. */
-  record Rehearsing() implements Page {}
+  /**
+   * A trial being planned.
+   *
+   * @param plan one of the plans
+   */
+  record Planning(PlanSlip plan) implements Page {}
+
+  /** Answers without records. */
+  record Reckoning() implements Page {}
+
+  /**
+   * Whether the line below is its own to say.
+   *
+   * @return false where the finding of the inquiry goes on standing there
+   */
+  default boolean saysItself() {
+    return this instanceof Inquiries || this instanceof Planning || this instanceof Reckoning;
+  }
+
+  /**
+   * Whether it gives way to an inquiry that is turned to: what is on its way in does not.
+   *
+   * @return false for records that are opened or typed
+   */
+  default boolean givesWay() {
+    return !(this instanceof Opening || this instanceof Typing);
+  }
 }

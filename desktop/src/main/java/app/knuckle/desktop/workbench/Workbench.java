@@ -7,6 +7,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Change;
 import app.knuckle.study.keeping.NewRecords;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.plan.FilledBook;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -41,6 +42,7 @@ public final class Workbench {
   private final ObjectProperty<Banner> banner = new SimpleObjectProperty<>();
   private final List<Page> waiting = new ArrayList<>();
   private final History history = new History(this::restore);
+  private final Plans plans = new Plans(this::planned);
   private final Consumer<Answer> beforehand;
   private Keeping keeper = Keeping.NOBODY;
   private boolean restoring;
@@ -103,6 +105,8 @@ public final class Workbench {
     closed.clear();
     current.set(null);
     page.set(null);
+    plans.restore(
+        study.plans().stream().map(plan -> new PlanSlip.Kept(new Object(), plan)).toList());
     restoring = false;
     add(study);
     name.set(study.name());
@@ -264,6 +268,7 @@ public final class Workbench {
         put(made, slips.size());
         current.set(made);
         did(change);
+        plans.recognise(table, this::filled);
         return;
       }
       Inquiry last = guessed;
@@ -271,6 +276,28 @@ public final class Workbench {
           .filter(s -> s.id() == slip && s.inquiry().equals(last))
           .forEach(s -> s.inquiryProperty().set(guess.inquiry()));
       guessed = guess.inquiry();
+    }
+
+    /** The records of a plan are asked what the plan was made for, and held against it. */
+    private void filled(FilledBook book) {
+      Inquiry last = guessed;
+      slips.stream()
+          .filter(s -> s.id() == slip && s.inquiry().equals(last))
+          .forEach(
+              s -> {
+                guessed = book.inquiry();
+                s.inquiryProperty().set(guessed);
+              });
+      banner.set(
+          new Banner(
+              "These are the records of the plan "
+                  + book.plan().name()
+                  + ", and are asked as it was planned."
+                  + (book.differences().isEmpty()
+                      ? ""
+                      : " " + String.join(". ", book.differences()) + "."),
+              false,
+              List.of()));
     }
   }
 
@@ -341,7 +368,17 @@ public final class Workbench {
   private History.Desk desk() {
     return new History.Desk(
         slips.stream().map(SlipViewModel::kept).toList(),
-        current.get() == null ? null : current.get().id());
+        current.get() == null ? null : current.get().id(),
+        plans.kept());
+  }
+
+  private void planned(String change, boolean further) {
+    if (further) {
+      history.followedBy(desk());
+      keeper.changed();
+    } else {
+      did(change);
+    }
   }
 
   private void restore(History.Desk desk) {
@@ -354,6 +391,10 @@ public final class Workbench {
     }
     for (int i = 0; i < wanted.size(); i++) {
       wanted.get(i).goBackTo(desk.slips().get(i));
+    }
+    plans.restore(desk.plans());
+    if (page.get() instanceof Page.Planning shown && !plans.all().contains(shown.plan())) {
+      leavePage();
     }
     current.set(
         wanted.contains(front)
@@ -443,7 +484,7 @@ public final class Workbench {
   }
 
   private void leaveList() {
-    if (page.get() instanceof Page.Inquiries || page.get() instanceof Page.Beside) {
+    if (page.get() != null && page.get().givesWay()) {
       leavePage();
     }
   }
@@ -605,7 +646,11 @@ public final class Workbench {
                 slip.pageProperty().get()));
       }
     }
-    return new Study(name.get(), sources.stream().map(TableSource::kept).toList(), asked);
+    return new Study(
+        name.get(),
+        sources.stream().map(TableSource::kept).toList(),
+        asked,
+        plans.all().stream().map(PlanSlip::plan).toList());
   }
 
   /**
@@ -642,6 +687,15 @@ public final class Workbench {
    */
   public ObjectProperty<SlipViewModel> currentProperty() {
     return current;
+  }
+
+  /**
+   * The plans of trials.
+   *
+   * @return those of the study
+   */
+  public Plans plans() {
+    return plans;
   }
 
   /**

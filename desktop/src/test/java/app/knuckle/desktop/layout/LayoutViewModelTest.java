@@ -1,5 +1,6 @@
 package app.knuckle.desktop.layout;
 
+import app.knuckle.desktop.sentence.Piece;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;

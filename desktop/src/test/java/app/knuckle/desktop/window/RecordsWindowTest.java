@@ -193,7 +193,7 @@ class RecordsWindowTest {
   }
 
   @Test
-  void recordsAreTypedPastedAndRehearsed(FxRobot robot) {
+  void recordsAreTypedAndPasted(FxRobot robot) {
     untilShown(robot, "finding", "6 levels of feed");
     robot.interact(() -> workbench.show(new Page.Typing(null)));
     until(() -> isThere(robot, "typing-grid"));
@@ -215,11 +215,6 @@ class RecordsWindowTest {
     robot.clickOn("#typing-done");
     untilShown(robot, "finding", " and b");
     assertThat(rows(robot)).isEqualTo(4);
-    robot.interact(() -> workbench.show(new Page.Rehearsing()));
-    until(() -> isThere(robot, "rehearsal-done"));
-    robot.clickOn("#rehearsal-done");
-    untilShown(robot, "finding", "3 levels of mesh");
-    assertThat(rows(robot)).isEqualTo(24);
   }
 
   @Test

@@ -49,7 +49,9 @@ class HistoryTest {
   private static History.Desk desk(List<Step> trail) {
     Inquiry inquiry = Inquiry.about("y", "g").after(trail);
     return new History.Desk(
-        List.of(new SlipViewModel.Kept("only", null, inquiry, "", null, Map.of())), "only");
+        List.of(new SlipViewModel.Kept("only", null, inquiry, "", null, Map.of())),
+        "only",
+        List.of());
   }
 
   private Frame frame(History.Desk desk) {

@@ -5,7 +5,9 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.contract.Keys;
+import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.plan.Plan;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.Table;
@@ -74,6 +76,10 @@ final class StudyParts {
         asked.page().forEach(page::put);
       }
     }
+    if (!study.plans().isEmpty()) {
+      ArrayNode plans = root.putArray("plans");
+      study.plans().forEach(plan -> plans.add(PlanFile.asked(plan)));
+    }
     return MAPPER.writeValueAsBytes(root);
   }
 
@@ -96,7 +102,7 @@ final class StudyParts {
           "the study was saved by a newer Knuckle, in version " + root.path("version").asText(),
           "Open it with that one; this one knows versions up to " + VERSION);
     }
-    keys.known(root, List.of("knuckle", "version", "name", "tables", "inquiries"));
+    keys.known(root, List.of("knuckle", "version", "name", "tables", "inquiries", "plans"));
     List<Study.Kept> tables = new ArrayList<>();
     List<JsonNode> kept = keys.list(root, "tables");
     int all = kept.size();
@@ -125,7 +131,11 @@ final class StudyParts {
               own.textsByName(node, "figure"),
               own.textsByName(node, "page")));
     }
-    return new Study(keys.text(root, "name", "Study"), tables, asked);
+    List<Plan> plans = new ArrayList<>();
+    for (JsonNode plan : keys.list(root, "plans")) {
+      plans.add(PlanFile.read(plan.toString(), 0));
+    }
+    return new Study(keys.text(root, "name", "Study"), tables, asked, plans);
   }
 
   private static Keys in(String list, int index) {

@@ -49,14 +49,19 @@ public final class Chance {
     double u;
     double s;
     do {
-      u = 2 * unit() - 1;
-      double v = 2 * unit() - 1;
+      u = 2 * share() - 1;
+      double v = 2 * share() - 1;
       s = u * u + v * v;
     } while (s >= 1 || s == 0);
     return u * Math.sqrt(-2 * Math.log(s) / s);
   }
 
-  private double unit() {
+  /**
+   * A share, each of the multiples of 2^-53 below 1 equally likely.
+   *
+   * @return from 0, below 1
+   */
+  public double share() {
     return (generator.nextLong() >>> 11) * 0x1.0p-53;
   }
 

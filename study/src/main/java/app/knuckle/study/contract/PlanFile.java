@@ -16,6 +16,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -25,13 +26,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
-/** Plans of trials as JSON: as asked, and with the arrangement and what it will show. */
+/** Plans of trials as JSON, as they are asked. */
 public final class PlanFile {
 
-  private static final String FILE = "plan";
+  static final String FILE = "plan";
 
   /** What the program adds; a plan that was written may be read again. */
-  private static final List<String> ADDED =
+  static final List<String> ADDED =
       List.of("arrangement", "skeleton", "shows", "alsoShows", "inquiry");
 
   private static final List<String> KEYS =
@@ -64,8 +65,6 @@ public final class PlanFile {
   private static final double USUAL_POWER = 0.8;
   private static final int MOST_REHEARSALS = 1_000_000;
   private static final int MOST_REPLICATES = 20_000;
-  private static final double LESS = 0.8;
-  private static final double MORE = 0.9;
 
   private PlanFile() {}
 
@@ -417,102 +416,67 @@ public final class PlanFile {
   }
 
   /**
-   * Writes a plan as it was asked, with its arrangement and what it will show.
+   * Writes a plan as it can be read again: what is asked, without what follows from it.
    *
-   * @param asked the plan as read
-   * @param plan the same
-   * @param arrangement of its plots
-   * @param progress asked on the way
-   * @return indented, ending in a line break
-   * @throws Refused if its records could not be asked at all
+   * @param plan any plan
+   * @return JSON
    */
-  public static String text(String asked, Plan plan, Arrangement arrangement, Progress progress) {
-    ObjectNode node = (ObjectNode) JsonText.read(FILE, asked);
-    node.remove(ADDED);
-    node.put("seed", plan.seed());
-    ArrayNode plots = node.putArray("arrangement");
-    for (Arrangement.Plot plot : arrangement.plots()) {
-      ObjectNode one = plots.addObject();
-      one.put("plot", plot.number()).put("row", plot.row()).put("column", plot.column());
-      if (!plot.block().isEmpty()) {
-        one.put("block", plot.block());
-      }
-      if (!plot.unit().isEmpty()) {
-        one.put("unit", plot.unit());
-      }
-      ObjectNode treatments = one.putObject("treatments");
-      plot.treatments().forEach(treatments::put);
+  public static ObjectNode asked(Plan plan) {
+    ObjectNode node = JsonNodeFactory.instance.objectNode();
+    node.put("knuckle", FILE).put("version", 1).put("name", plan.name()).put("seed", plan.seed());
+    ObjectNode treatments = node.putObject("treatments");
+    plan.treatments().forEach((t, levels) -> levels.forEach(treatments.withArray(t)::add));
+    plan.leftOut().forEach(out -> out.forEach(node.withArray("leftOut").addObject()::put));
+    node.put("layout", plan.layout().key()).put("replicates", plan.size().replicates());
+    if (plan.size().blockSize() > 0) {
+      node.put("blockSize", plan.size().blockSize());
     }
-    boolean first = true;
-    for (Plan.Measured measured : plan.measured()) {
-      Shows shows = Foresight.of(plan, arrangement, measured, progress);
-      if (first) {
-        FindingsFile.skeleton(node, shows.design());
-        shows(node.putObject("shows"), plan, measured, shows);
-        node.set("inquiry", InquiryFile.write(PlanRecords.inquiry(plan, measured)));
-      } else {
-        shows(node.withArray("alsoShows").addObject(), plan, measured, shows);
+    node.put("squares", plan.size().squares());
+    plan.roles().wholePlots().forEach(t -> node.withArray("wholePlots").add(t));
+    plan.roles().strips().forEach(t -> node.withArray("strips").add(t));
+    plan.roles().occasions().forEach(t -> node.withArray("occasions").add(t));
+    node.put("unit", plan.roles().unit()).put("block", plan.roles().block());
+    if (!plan.size().more().isEmpty()) {
+      plan.size().more().forEach(node.putObject("more")::put);
+    }
+    ObjectNode field = node.putObject("field");
+    if (plan.field().rows() > 0) {
+      field.put("rows", plan.field().rows()).put("columns", plan.field().columns());
+    }
+    field.put("numbers", plan.field().serpentine() ? "serpentine" : "plain");
+    for (Plan.Measured m : plan.measured()) {
+      ObjectNode one = node.withArray("measured").addObject();
+      one.put("name", m.name()).put("unit", m.unit()).put("mean", m.mean()).put("sd", m.sd());
+      one.put("blockSd", m.blockSd()).put("wholePlotSd", m.wholePlotSd());
+      m.stripSd().forEach(one.putObject("stripSd")::put);
+      one.put("unitSd", m.unitSd());
+      if (m.covariate() != null) {
+        one.putObject("covariate").put("name", m.covariate().name()).put("r", m.covariate().r());
       }
-      first = false;
     }
-    try {
-      return new ObjectMapper().writerWithDefaultPrettyPrinter().writeValueAsString(node) + "\n";
-    } catch (JsonProcessingException e) {
-      throw new IllegalStateException("A plan cannot be written", e);
+    for (Plan.Effect effect : plan.effects()) {
+      ObjectNode one = node.withArray("effects").addObject().put("measured", effect.measured());
+      effect.levels().forEach(one.putObject("levels")::put);
+      one.put("by", effect.by());
     }
+    if (plan.wanted() != null) {
+      ObjectNode wanted = node.putObject("wanted");
+      plan.wanted().of().forEach(wanted.putArray("of")::add);
+      wanted.put("difference", plan.wanted().difference());
+      wanted.put("procedure", plan.wanted().procedure().key());
+      wanted.put("alpha", plan.wanted().alpha()).put("power", plan.wanted().power());
+    }
+    return node.put("rehearsals", plan.rehearsals());
   }
 
-  private static void shows(ObjectNode node, Plan plan, Plan.Measured measured, Shows shows) {
-    node.put("measured", measured.name());
-    ArrayNode effects = node.putArray("effects");
-    for (Shows.Effect effect : shows.effects()) {
-      ObjectNode one = effects.addObject();
-      effect.term().forEach(one.putArray("term")::add);
-      one.put("power", effect.power()).put("ncp", effect.ncp());
-      one.put("df", effect.df()).put("errorDf", effect.errorDf());
-    }
-    if (shows.effects().isEmpty()) {
-      node.put("why", "the plan leaves no noise to judge against");
-    }
-    if (shows.kinds().isEmpty()) {
-      node.putNull("difference");
-    } else {
-      difference(node.putObject("difference"), plan, shows.kinds().get(0));
-      if (shows.kinds().size() > 1) {
-        ArrayNode kinds = node.putArray("differences");
-        shows.kinds().forEach(kind -> difference(kinds.addObject(), plan, kind));
-      }
-    }
-    ArrayNode curve = node.putArray("curve");
-    for (Shows.Point point : shows.curve()) {
-      curve.addObject().put("replicates", point.repeats()).put("power", point.power());
-    }
-    shows.needed().ifPresentOrElse(n -> node.put("needed", n), () -> node.putNull("needed"));
-    int treatments = plan.combinations().size();
-    if (shows.incomplete().isPresent()) {
-      IncompleteBlocks blocks = shows.incomplete().orElseThrow();
-      node.put("efficiency", blocks.efficiency(treatments));
-      node.put("efficiencyBound", blocks.bound(treatments));
-      node.put("resolvable", blocks.resolvable());
-    } else {
-      node.putNull("efficiency").putNull("efficiencyBound");
-    }
-    if (shows.rehearsed().isPresent()) {
-      Shows.Rehearsed rehearsed = shows.rehearsed().orElseThrow();
-      node.putObject("rehearsed")
-          .put("runs", rehearsed.runs())
-          .put("power", rehearsed.power())
-          .put("mcse", rehearsed.mcse());
-    } else {
-      node.putNull("rehearsed");
-    }
-  }
-
-  private static void difference(ObjectNode node, Plan plan, Shows.Kind kind) {
-    PlannedDifference test = kind.test();
-    kind.differing().forEach(node.putArray("differing")::add);
-    node.put("power", test.power(plan.wanted().difference()));
-    node.put("least80", test.least(LESS)).put("least90", test.least(MORE));
-    node.put("halfWidth", test.expectedHalfWidth()).put("sed", test.sed()).put("df", test.df());
+  /**
+   * A plan, if it makes sense: the same that would be read of its file.
+   *
+   * @param plan as typed
+   * @return the same
+   * @throws Refused if it makes no sense, naming the key
+   */
+  public static Plan checked(Plan plan) {
+    return read(asked(plan).toString(), plan.seed());
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.study.keeping;
 
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.plan.Plan;
 import app.knuckle.study.table.Table;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -8,17 +9,30 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Tables and the inquiries put to them.
+ * Tables and the inquiries put to them, and trials that are planned.
  *
  * @param name of the study, such as "Cove nursery 2026"
  * @param tables each with a name of its own
  * @param asked the inquiries, each with the name of its table
+ * @param plans of trials
  */
-public record Study(String name, List<Kept> tables, List<Asked> asked) {
+public record Study(String name, List<Kept> tables, List<Asked> asked, List<Plan> plans) {
 
   public Study {
     tables = List.copyOf(tables);
     asked = List.copyOf(asked);
+    plans = List.copyOf(plans);
+  }
+
+  /**
+   * A study without plans.
+   *
+   * @param name of the study
+   * @param tables each with a name of its own
+   * @param asked the inquiries, each with the name of its table
+   */
+  public Study(String name, List<Kept> tables, List<Asked> asked) {
+    this(name, tables, asked, List.of());
   }
 
   /**

@@ -69,7 +69,34 @@ public final class Foresight {
         curve.map(RepeatsCurve::points).orElse(List.of()),
         curve.map(RepeatsCurve::needed).orElse(OptionalInt.empty()),
         arrangement.incomplete(),
-        plan.rehearsals() > 0 && pair != null ? Optional.of(rehearsed(pair)) : Optional.empty());
+        rehearsed(pair));
+  }
+
+  /** The kind of difference that is hardest to find; empty where nothing is compared. */
+  static Optional<Shows.Kind> hardest(
+      Plan plan, Arrangement arrangement, Plan.Measured measured, Progress progress) {
+    return new Foresight(plan, arrangement, measured, progress)
+        .differences().kinds().stream().findFirst();
+  }
+
+  /** The two means whose difference is known least; empty where nothing is compared. */
+  static Optional<TrueMeans.Pair> leastCertain(
+      Plan plan, Arrangement arrangement, Plan.Measured measured, Progress progress) {
+    return Optional.ofNullable(
+        new Foresight(plan, arrangement, measured, progress).differences().leastCertain());
+  }
+
+  private ExpectedDifferences differences() {
+    return new ExpectedDifferences(plan, asked(means.flat()));
+  }
+
+  private Optional<Shows.Rehearsed> rehearsed(TrueMeans.Pair pair) {
+    int runs = plan.rehearsals();
+    if (runs == 0 || pair == null) {
+      return Optional.empty();
+    }
+    int found = new Rehearsals(plan, arrangement, measured, pair).found(1, runs, progress);
+    return Optional.of(new Shows.Rehearsed(runs, (double) found / runs));
   }
 
   private Findings asked(double[] values) {
@@ -133,42 +160,5 @@ public final class Foresight {
   private static Shows.Effect effect(List<String> term, EffectPower power) {
     return new Shows.Effect(
         term, power.df(), power.errorDf(), power.noncentrality(), power.power());
-  }
-
-  private Shows.Rehearsed rehearsed(TrueMeans.Pair pair) {
-    double[] values = means.withPair(pair);
-    Inquiry inquiry = PlanRecords.inquiry(plan, measured);
-    long found =
-        IntStream.rangeClosed(1, plan.rehearsals())
-            .parallel()
-            .filter(
-                run -> {
-                  progress.check();
-                  Chance chance = new Chance(plan.seed() + run);
-                  return isFound(
-                      Answering.of(
-                          PlanRecords.madeUp(plan, arrangement, measured, values, chance),
-                          inquiry,
-                          progress),
-                      pair);
-                })
-            .count();
-    return new Shows.Rehearsed(plan.rehearsals(), (double) found / plan.rehearsals());
-  }
-
-  private static boolean isFound(Findings findings, TrueMeans.Pair pair) {
-    for (ComparisonResult family : findings.first().analysis().comparisons()) {
-      for (Pair one : family.pairs().pairs()) {
-        if (pair.is(family.labels().get(one.left()), family.labels().get(one.right()))) {
-          return one.differs();
-        }
-      }
-    }
-    for (TestResult test : findings.first().analysis().tests()) {
-      if (test instanceof TestResult.TTestResult pairs) {
-        return pairs.differs();
-      }
-    }
-    throw new IllegalStateException("The pair was not compared");
   }
 }

@@ -3,11 +3,11 @@ package app.knuckle.study.plan;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.power.PlannedDifference;
 import app.knuckle.study.cells.Combinations;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * A trial that is planned.
@@ -331,14 +331,42 @@ public record Plan(
   /**
    * Whether a combination has levels that are named in a line.
    *
-   * @param levels such as "mesh=fine, density=60"
+   * @param line such as "mesh=fine, density=60"
    * @param combination levels by treatment
    * @return true if it has all of them
    */
-  public static boolean isOf(String levels, Map<String, String> combination) {
-    return Arrays.stream(levels.split(","))
-        .map(part -> part.split("=", 2))
-        .allMatch(
-            pair -> pair.length == 2 && pair[1].strip().equals(combination.get(pair[0].strip())));
+  public static boolean isOf(String line, Map<String, String> combination) {
+    Map<String, String> levels = levels(line);
+    return !levels.isEmpty() && combination.entrySet().containsAll(levels.entrySet());
+  }
+
+  /**
+   * The levels that are named in a line.
+   *
+   * @param line such as "mesh=fine, density=60"
+   * @return by treatment; empty if it is no such line
+   */
+  public static Map<String, String> levels(String line) {
+    Map<String, String> levels = new LinkedHashMap<>();
+    for (String part : line.split(",")) {
+      String[] pair = part.split("=", 2);
+      if (pair.length < 2) {
+        return Map.of();
+      }
+      levels.put(pair[0].strip(), pair[1].strip());
+    }
+    return levels;
+  }
+
+  /**
+   * Levels in a line.
+   *
+   * @param levels by treatment
+   * @return such as "mesh=fine, density=60"
+   */
+  public static String line(Map<String, String> levels) {
+    return levels.entrySet().stream()
+        .map(e -> e.getKey() + "=" + e.getValue())
+        .collect(Collectors.joining(", "));
   }
 }

@@ -1,7 +1,6 @@
 package app.knuckle.study.plan;
 
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.planning.Chance;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -68,10 +67,11 @@ public final class PlanRecords {
       columns.add(new Numbers(measured.covariate().name(), "", covariate));
     }
     columns.add(new Numbers(measured.column(), measured.unit(), values));
-    return new Table(plan.name(), "", columns, "make-believe");
+    return new Table(plan.name(), "", columns, Table.MAKE_BELIEVE);
   }
 
-  private static List<Column> known(Plan plan, Arrangement arrangement, boolean places) {
+  /** What a plan knows of each plot: with its number and place, or only what an answer needs. */
+  static List<Column> known(Plan plan, Arrangement arrangement, boolean places) {
     List<Arrangement.Plot> plots = arrangement.plots();
     List<Column> columns = new ArrayList<>();
     if (places) {
@@ -148,38 +148,5 @@ public final class PlanRecords {
       draft.compare = List.of(Inquiry.Compare.pairs(plan.wanted().of(), plan.wanted().procedure()));
     }
     return draft.inquiry();
-  }
-
-  /**
-   * Made-up records: to the mean of a plot each layer adds a normal deviate of its own.
-   *
-   * @param plan how values scatter
-   * @param arrangement of its plots
-   * @param measured what is made up
-   * @param means of the plots
-   * @param chance where the deviates come from
-   * @return the records
-   */
-  static Table madeUp(
-      Plan plan, Arrangement arrangement, Plan.Measured measured, double[] means, Chance chance) {
-    double[] values = means.clone();
-    for (Layer layer : Layer.of(plan, arrangement.plots(), measured)) {
-      double[] own = new double[layer.lie().size()];
-      for (int i = 0; i < own.length; i++) {
-        own[i] = layer.sd() * chance.normal();
-      }
-      for (int i = 0; i < values.length; i++) {
-        values[i] += own[layer.lie().codes()[i]];
-      }
-    }
-    double[] covariate = null;
-    if (measured.covariate() != null) {
-      covariate = new double[values.length];
-      for (int i = 0; i < values.length; i++) {
-        covariate[i] = chance.normal();
-        values[i] += measured.covariate().r() * measured.sd() * covariate[i];
-      }
-    }
-    return table(plan, arrangement, measured, values, covariate);
   }
 }

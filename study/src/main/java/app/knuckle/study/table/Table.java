@@ -13,11 +13,23 @@ import java.util.Optional;
  */
 public record Table(String name, String file, List<Column> columns, String howRead) {
 
+  /** How the line begins that says how records were read, if they are made up. */
+  public static final String MAKE_BELIEVE = "make-believe";
+
   public Table {
     columns = List.copyOf(columns);
     if (columns.stream().mapToInt(Column::size).distinct().count() > 1) {
       throw new IllegalArgumentException("Columns of unequal length in " + name);
     }
+  }
+
+  /**
+   * Whether the records were made up to rehearse an experiment.
+   *
+   * @return true if the line that says how they were read says so
+   */
+  public boolean isMakeBelieve() {
+    return howRead.startsWith(MAKE_BELIEVE);
   }
 
   /**

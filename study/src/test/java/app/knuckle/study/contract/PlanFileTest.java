@@ -32,7 +32,7 @@ class PlanFileTest {
 
   private static String written(String json) {
     Plan plan = PlanFile.read(json, 5);
-    return PlanFile.text(json, plan, Arrangement.of(plan), Progress.NONE);
+    return PlanAnswerFile.text(json, plan, Arrangement.of(plan), Progress.NONE);
   }
 
   @Test

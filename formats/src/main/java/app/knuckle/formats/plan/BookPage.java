@@ -1,4 +1,7 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.plan;
+
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;

@@ -1,0 +1,295 @@
+package app.knuckle.desktop.plan;
+
+import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.sentence.Piece;
+import app.knuckle.desktop.workbench.PlanSlip;
+import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.formats.plan.PlanFiles;
+import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
+import app.knuckle.study.contract.PlanAnswerFile;
+import app.knuckle.study.contract.PlanFile;
+import app.knuckle.study.plan.Alternatives;
+import app.knuckle.study.plan.Arrangement;
+import app.knuckle.study.plan.Foresight;
+import app.knuckle.study.plan.MakeBelieve;
+import app.knuckle.study.plan.Plan;
+import app.knuckle.study.plan.PlanDraft;
+import app.knuckle.study.plan.Rehearsals;
+import app.knuckle.study.plan.Shows;
+import app.knuckle.study.plan.Spread;
+import app.knuckle.study.words.Numerals;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyDoubleProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.ReadOnlyStringProperty;
+import javafx.beans.property.ReadOnlyStringWrapper;
+
+/** A plan on its page: laid out at once, what it will show a moment later. */
+final class PlanViewModel {
+
+  /** Trials that are made up at a time, before what they showed is shown. */
+  private static final int AT_A_TIME = 40;
+
+  private static final int MOST_REHEARSED = 1_000;
+
+  private final PlanSlip slip;
+  private final Workbench workbench;
+  private final Lane laying = Lane.ofLatest();
+  private final Lane foreseeing = Lane.ofLatest();
+  private final Lane rehearsing = Lane.ofLatest();
+  private final Lane writing = Lane.inTurn();
+  private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
+  private final ReadOnlyStringWrapper refusal = new ReadOnlyStringWrapper("");
+  private final ReadOnlyStringWrapper rehearsed = new ReadOnlyStringWrapper("");
+  private String lastPlace = "";
+  private int response;
+  private int made;
+
+  /**
+   * What is shown of the plan.
+   *
+   * @param plan as it was asked
+   * @param arrangement of its plots
+   * @param page what it will show; empty while that is being found out
+   */
+  record Shown(Plan plan, Arrangement arrangement, Optional<PlanPage> page) {}
+
+  PlanViewModel(PlanSlip slip, Workbench workbench) {
+    this.slip = slip;
+    this.workbench = workbench;
+  }
+
+  /** Begins anew with the plan as it is. */
+  void ask() {
+    stopRehearsing();
+    rehearsed.set("");
+    response = Math.min(response, slip.plan().measured().size() - 1);
+    Plan plan = PlanDraft.changed(slip.plan(), d -> d.rehearsals = 0);
+    laying.run(
+        progress -> Arrangement.of(plan),
+        arrangement -> {
+          refusal.set("");
+          shown.set(new Shown(plan, arrangement, Optional.empty()));
+          foresee(plan, arrangement);
+        },
+        this::refuse);
+  }
+
+  private void foresee(Plan plan, Arrangement arrangement) {
+    int index = response;
+    Plan.Measured measured = plan.measured().get(index);
+    foreseeing.run(
+        progress -> Foresight.of(plan, arrangement, measured, progress),
+        shows -> {
+          show(plan, arrangement, measured, shows, List.of());
+          foreseeing.run(
+              progress -> Alternatives.of(plan, index, progress),
+              others -> show(plan, arrangement, measured, shows, others),
+              refused -> {
+                // Another plan that cannot be laid out is no alternative.
+              });
+        },
+        this::refuse);
+  }
+
+  private void show(
+      Plan plan,
+      Arrangement arrangement,
+      Plan.Measured measured,
+      Shows shows,
+      List<Alternatives.Alternative> others) {
+    int plots = arrangement.plots().size();
+    shown.set(
+        new Shown(
+            plan, arrangement, Optional.of(PlanPage.of(plan, plots, measured, shows, others))));
+  }
+
+  private void refuse(Refused refused) {
+    refusal.set(refused.refusal().shown());
+  }
+
+  /** Another response is shown. */
+  void showResponse(int index) {
+    response = index;
+    ask();
+  }
+
+  int response() {
+    return response;
+  }
+
+  List<Piece> sentence() {
+    return PlanSentence.of(slip.plan(), this::change);
+  }
+
+  List<Piece> additions() {
+    return PlanAdditions.of(slip.plan(), this::change);
+  }
+
+  private boolean change(String where, Consumer<PlanDraft> change) {
+    try {
+      Plan changed = PlanFile.checked(PlanDraft.changed(slip.plan(), change));
+      refusal.set("");
+      boolean further = where.equals(lastPlace);
+      lastPlace = where;
+      workbench.plans().change(slip, changed, further);
+      return true;
+    } catch (Refused refused) {
+      refuse(refused);
+      return false;
+    }
+  }
+
+  /** What is done now is undone by itself. */
+  void pause() {
+    lastPlace = "";
+  }
+
+  void rename(String name) {
+    if (!name.isBlank()) {
+      change("name", d -> d.name = name.strip());
+    }
+  }
+
+  /** Lays out by another chance. */
+  void drawAnew() {
+    seed(PlanStart.seed());
+    pause();
+  }
+
+  void seed(long seed) {
+    change("seed", d -> d.seed = seed);
+  }
+
+  Plan plan() {
+    return slip.plan();
+  }
+
+  /** Makes records up and opens them as an inquiry of their own. */
+  void rehearse(Spread spread) {
+    Shown now = shown.get();
+    long seed = now.plan().seed() + made++;
+    writing.run(
+        progress -> MakeBelieve.of(now.plan(), now.arrangement(), spread, seed, progress),
+        table -> workbench.put(table, "rehearse " + now.plan().name()),
+        this::refuse);
+  }
+
+  /** Makes trials up again and again, and counts, until there are enough or it is stopped. */
+  void count() {
+    Shown now = shown.get();
+    Plan.Measured measured = now.plan().measured().get(response);
+    rehearsing.run(
+        progress -> Rehearsals.of(now.plan(), now.arrangement(), measured, progress),
+        found ->
+            found.ifPresentOrElse(
+                all -> further(all, 0, 0), () -> rehearsed.set("No difference is wanted yet.")),
+        this::refuse);
+  }
+
+  private void further(Rehearsals rehearsals, int runs, int found) {
+    if (runs > 0) {
+      rehearsed.set(words(new Shows.Rehearsed(runs, (double) found / runs), found));
+    }
+    if (runs < MOST_REHEARSED) {
+      rehearsing.run(
+          progress -> rehearsals.found(runs + 1, runs + AT_A_TIME, progress),
+          more -> further(rehearsals, runs + AT_A_TIME, found + more),
+          this::refuse);
+    }
+  }
+
+  private static String words(Shows.Rehearsed rehearsed, int found) {
+    return "Found in "
+        + found
+        + " of "
+        + rehearsed.runs()
+        + " made-up trials: "
+        + Numerals.fixed(rehearsed.power(), 3)
+        + " \u00b1 "
+        + Numerals.fixed(rehearsed.mcse(), 3)
+        + ".";
+  }
+
+  void stopRehearsing() {
+    rehearsing.cancel();
+  }
+
+  /** What can be written. */
+  interface Writing {
+    /** Writes it. */
+    void to(PlanFiles files, Path file) throws IOException;
+  }
+
+  void write(Writing what, Path file, Consumer<String> told) {
+    Shown now = shown.get();
+    writing.run(
+        progress -> {
+          try {
+            what.to(new PlanFiles(now.plan(), now.arrangement()), file);
+            return (Files.isDirectory(file) ? "All of it lies in " : "Written: ")
+                + file.getFileName()
+                + ".";
+          } catch (IOException e) {
+            throw Refused.at(
+                new Place.WholeFile(file.getFileName().toString()),
+                "it cannot be written",
+                "Choose another folder, or make room on the disk");
+          }
+        },
+        told,
+        refused -> told.accept(refused.refusal().words()));
+  }
+
+  /** Everything into one folder, with the plan as a file that the command line reads. */
+  void writeAll(Path folder, Consumer<String> told) {
+    Plan plan = shown.get().plan();
+    String asked = PlanFile.asked(plan).toString();
+    write(
+        (files, to) ->
+            files.all(
+                PlanAnswerFile.text(asked, plan, shown.get().arrangement(), Progress.NONE), to),
+        folder,
+        told);
+  }
+
+  ReadOnlyObjectProperty<Shown> shownProperty() {
+    return shown.getReadOnlyProperty();
+  }
+
+  ReadOnlyStringProperty refusalProperty() {
+    return refusal.getReadOnlyProperty();
+  }
+
+  ReadOnlyStringProperty rehearsedProperty() {
+    return rehearsed.getReadOnlyProperty();
+  }
+
+  ReadOnlyBooleanProperty rehearsingProperty() {
+    return rehearsing.busyProperty();
+  }
+
+  ReadOnlyBooleanProperty busyProperty() {
+    return foreseeing.busyProperty();
+  }
+
+  ReadOnlyDoubleProperty progressProperty() {
+    return foreseeing.progressProperty();
+  }
+
+  /** Nothing goes on that nobody sees. */
+  void leave() {
+    laying.cancel();
+    foreseeing.cancel();
+    rehearsing.cancel();
+  }
+}

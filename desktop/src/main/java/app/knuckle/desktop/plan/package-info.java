@@ -1,0 +1,2 @@
+/** The page on which a trial is planned. */
+package app.knuckle.desktop.plan;

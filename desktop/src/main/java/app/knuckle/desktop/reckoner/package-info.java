@@ -1,0 +1,2 @@
+/** The page of answers without records. */
+package app.knuckle.desktop.reckoner;

@@ -1,2 +1,0 @@
-/** The page on which make-believe records are planned. */
-package app.knuckle.desktop.rehearsal;

@@ -1,0 +1,182 @@
+package app.knuckle.desktop.sentence;
+
+import app.knuckle.desktop.controls.SlotChooser;
+import app.knuckle.desktop.controls.Texts;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+
+/**
+ * Prose whose slots are chosen or typed in place; slots that stay keep the keyboard while others
+ * change.
+ */
+public final class DesignSentence extends FlowPane {
+
+  private final Map<String, SlotChooser> slots = new HashMap<>();
+  private final Map<String, TypedSlot> typed = new HashMap<>();
+  private final String slotStyle;
+
+  /**
+   * A sentence with nothing in it.
+   *
+   * @param id of the whole
+   * @param style class of the whole
+   * @param slotStyle class of its slots
+   */
+  public DesignSentence(String id, String style, String slotStyle) {
+    this.slotStyle = slotStyle;
+    setId(id);
+    getStyleClass().add(style);
+  }
+
+  /**
+   * Shows the pieces.
+   *
+   * @param pieces in their order
+   */
+  public void show(List<Piece> pieces) {
+    List<Node> nodes = new ArrayList<>();
+    for (Piece piece : pieces) {
+      if (piece instanceof Piece.Words words) {
+        String text = words.text();
+        int mark = Math.min(text.length(), marks(text));
+        if (mark > 0 && !nodes.isEmpty()) {
+          // A line never begins with a full stop: the mark stays with the slot before it.
+          Node before = nodes.remove(nodes.size() - 1);
+          nodes.add(
+              before instanceof Label word
+                  ? Texts.line(word.getText() + text.substring(0, mark), "sentence-word")
+                  : held(before, text.substring(0, mark)));
+          text = text.substring(mark);
+        }
+        nodes.addAll(words(text));
+      } else if (piece instanceof Piece.Slot slot) {
+        nodes.add(slot(slot));
+      } else if (piece instanceof Piece.Typed slot) {
+        nodes.add(typed(slot));
+      } else if (piece instanceof Piece.Out out) {
+        nodes.add(out(out));
+      } else if (piece instanceof Piece.Act act) {
+        nodes.add(act(act));
+      }
+    }
+    Node focused = getScene() == null ? null : getScene().getFocusOwner();
+    if (focused instanceof TypedSlot slot && typed.containsValue(slot)) {
+      replaceAround(slot, nodes);
+      return;
+    }
+    getChildren().setAll(nodes);
+    if (slots.containsValue(focused) && focused.getScene() != null) {
+      focused.requestFocus();
+    }
+  }
+
+  /** A field that is typed into is never taken out: it would lose its caret. */
+  private void replaceAround(TypedSlot slot, List<Node> nodes) {
+    Node held = slot.getParent() == this ? slot : slot.getParent();
+    int before = getChildren().indexOf(held);
+    int now = -1;
+    for (int i = 0; i < nodes.size(); i++) {
+      Node node = nodes.get(i);
+      boolean holds = node == slot || node instanceof HBox box && box.getChildren().contains(slot);
+      now = holds ? i : now;
+    }
+    if (before < 0 || now < 0) {
+      getChildren().setAll(nodes);
+      return;
+    }
+    getChildren().remove(before + 1, getChildren().size());
+    getChildren().remove(0, before);
+    getChildren().addAll(0, nodes.subList(0, now));
+    getChildren().addAll(nodes.subList(now + 1, nodes.size()));
+  }
+
+  /** How many marks stand at the head of a text, with the blank after them. */
+  private static int marks(String text) {
+    int end = 0;
+    while (end < text.length() && ".,;:)".indexOf(text.charAt(end)) >= 0) {
+      end++;
+    }
+    return end > 0 && end < text.length() && text.charAt(end) == ' ' ? end + 1 : end;
+  }
+
+  /** A typed slot with its mark stays where it is while it holds the keyboard. */
+  private static HBox held(Node before, String mark) {
+    if (before instanceof TypedSlot
+        && before.getParent() instanceof HBox box
+        && box.getChildren().get(1) instanceof Label label) {
+      label.setText(mark);
+      return box;
+    }
+    HBox held = new HBox(before, Texts.line(mark, "sentence-word"));
+    held.getStyleClass().add("sentence-held");
+    return held;
+  }
+
+  /**
+   * Gives the keyboard to a slot, if it is shown.
+   *
+   * @param id of the slot
+   */
+  public void focus(String id) {
+    Node slot = slots.containsKey(id) ? slots.get(id) : typed.get(id);
+    if (slot != null && slot.getScene() != null) {
+      slot.requestFocus();
+    }
+  }
+
+  private SlotChooser slot(Piece.Slot slot) {
+    SlotChooser chooser =
+        slots.computeIfAbsent(
+            slot.id(),
+            id -> {
+              SlotChooser made = new SlotChooser(id);
+              made.getStyleClass().add(slotStyle);
+              return made;
+            });
+    chooser.offer(slot.options(), slot.own(), slot.chosen());
+    chooser.show(slot.text(), slot.gap());
+    return chooser;
+  }
+
+  private TypedSlot typed(Piece.Typed piece) {
+    TypedSlot slot = typed.computeIfAbsent(piece.id(), TypedSlot::new);
+    slot.show(piece);
+    return slot;
+  }
+
+  private Button act(Piece.Act act) {
+    Button button = new Button(act.text());
+    button.setId(act.id());
+    button.setMnemonicParsing(false);
+    button.getStyleClass().add(slotStyle);
+    button.setOnAction(event -> act.run().run());
+    return button;
+  }
+
+  private static Button out(Piece.Out out) {
+    Button button = new Button("\u00d7");
+    button.setId(out.id());
+    button.setAccessibleText(out.what());
+    button.setTooltip(new Tooltip(out.what()));
+    button.getStyleClass().add("sentence-out");
+    button.setOnAction(event -> out.run().run());
+    return button;
+  }
+
+  /** Words that may break a line between them, as prose does. */
+  private static List<Node> words(String text) {
+    return Pattern.compile("(?<= )")
+        .splitAsStream(text)
+        .map(word -> (Node) Texts.line(word, "sentence-word"))
+        .toList();
+  }
+}

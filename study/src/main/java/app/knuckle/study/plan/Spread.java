@@ -1,0 +1,26 @@
+package app.knuckle.study.plan;
+
+/** How made-up values spread about their mean on single plots. */
+public enum Spread {
+  /** Bell-shaped. */
+  NORMAL("bell-shaped"),
+  /** Every value between two ends alike. */
+  UNIFORM("even between two ends"),
+  /** Whole numbers, Poisson with the mean of the plot. */
+  COUNTS("counts");
+
+  private final String title;
+
+  Spread(String title) {
+    this.title = title;
+  }
+
+  /**
+   * The name on screen.
+   *
+   * @return in plain words
+   */
+  public String title() {
+    return title;
+  }
+}
