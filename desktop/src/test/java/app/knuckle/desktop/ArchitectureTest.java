@@ -134,7 +134,7 @@ class ArchitectureTest {
           .because("packages follow the subject");
 
   private static final String[] JOINTS = {
-    "records", "layout", "look", "footing", "test", "compare", "figure"
+    "records", "layout", "look", "footing", "test", "compare", "figure", "plan", "reckoner"
   };
 
   @ArchTest

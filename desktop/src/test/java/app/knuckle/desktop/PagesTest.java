@@ -3,12 +3,12 @@ package app.knuckle.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.compare.ComparePage;
+import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.layout.LayoutPage;
 import app.knuckle.desktop.look.LookPage;
 import app.knuckle.desktop.records.RecordsPage;
-import app.knuckle.desktop.test.LawCurve;
 import app.knuckle.desktop.test.TestPage;
 import app.knuckle.desktop.window.ChainPage;
 import app.knuckle.desktop.window.FindingLine;

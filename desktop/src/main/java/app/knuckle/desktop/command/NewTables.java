@@ -68,6 +68,6 @@ final class NewTables {
         asked.add(question);
       }
     }
-    return new Study(study.name(), tables, asked, study.plans());
+    return new Study(study.name(), tables, asked, study.plans(), study.reckonings());
   }
 }

@@ -1,7 +1,7 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.controls.SlotChooser.Option;
+import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;

@@ -1,7 +1,5 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.sentence.DesignSentence;
-import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;
@@ -10,6 +8,8 @@ import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.StackSketch;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.sentence.DesignSentence;
+import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import java.util.ArrayList;
 import java.util.List;

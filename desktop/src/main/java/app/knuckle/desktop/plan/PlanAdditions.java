@@ -48,29 +48,29 @@ final class PlanAdditions {
   private void fill() {
     plain(
         "add-plan-treatment",
-        "+ another treatment",
+        "+ treatment",
         d -> d.add(free("treatment", plan.treatments().keySet().stream().toList()), LEVELS));
-    plain("add-plan-measured", "+ another response", this::response);
+    plain("add-plan-measured", "+ response", this::response);
     if (plan.measured().stream().anyMatch(m -> m.covariate() == null)) {
-      slots.choice("add-plan-covariate", "+ something noted beforehand", this::covariates);
+      slots.choice("add-plan-covariate", "+ noted beforehand", this::covariates);
     }
-    slots.choice("add-plan-effect", "+ an effect that is expected", this::effects);
+    slots.choice("add-plan-effect", "+ expected effect", this::effects);
     boolean more =
         plan.layout() == Plan.Layout.COMPLETELY_RANDOMISED
             || plan.layout() == Plan.Layout.COMPLETE_BLOCKS;
     if (more) {
-      slots.choice("add-plan-more", "+ more of some, such as a control", this::more);
+      slots.choice("add-plan-more", "+ more of some", this::more);
     }
     if (plan.wanted() == null) {
       slots.choice("add-plan-wanted", "+ a difference to find", this::wanted);
     }
     if (plan.field().rows() == 0 && plan.layout() == Plan.Layout.COMPLETELY_RANDOMISED) {
-      plain("add-plan-field", "+ rows and columns of the field", this::field);
+      plain("add-plan-field", "+ field", this::field);
     }
     if (!plan.field().serpentine()) {
       plain(
           "add-plan-serpentine",
-          "+ numbers there and back",
+          "+ numbered there and back",
           d -> d.field = new Plan.Field(d.field.rows(), d.field.columns(), true));
     }
   }
@@ -150,8 +150,7 @@ final class PlanAdditions {
   /** Single levels first, then whole combinations. */
   private List<Map<String, String>> someLevels() {
     List<Map<String, String>> all = new ArrayList<>();
-    plan.treatments()
-        .forEach((t, levels) -> levels.forEach(level -> all.add(Map.of(t, level))));
+    plan.treatments().forEach((t, levels) -> levels.forEach(level -> all.add(Map.of(t, level))));
     if (plan.treatments().size() > 1) {
       all.addAll(plan.combinations());
     }

@@ -4,7 +4,6 @@ import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.plan.Plan;
-import app.knuckle.study.plan.PlanDraft;
 import app.knuckle.study.sentences.PlanWords;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -56,17 +55,11 @@ final class PlanSentence {
           (d, name) -> {
             d.measured.get(place).name = name;
             d.effects.replaceAll(
-                e ->
-                    e.measured().equals(m.name())
-                        ? new Plan.Effect(name, e.levels(), e.by())
-                        : e);
+                e -> e.measured().equals(m.name()) ? new Plan.Effect(name, e.levels(), e.by()) : e);
           });
       slots.words(" in ");
       slots.anything(
-          "plan-unit-" + i,
-          m.unit(),
-          "unit",
-          (d, unit) -> d.measured.get(place).unit = unit);
+          "plan-unit-" + i, m.unit(), "unit", (d, unit) -> d.measured.get(place).unit = unit);
       if (all > 1) {
         slots.out(
             "plan-measured-out-" + i,
@@ -92,15 +85,13 @@ final class PlanSentence {
         "plan-covariate-" + place,
         m.covariate().name(),
         "what is noted beforehand",
-        (d, name) ->
-            d.measured.get(place).covariate = new Plan.Covariate(name, m.covariate().r()));
+        (d, name) -> d.measured.get(place).covariate = new Plan.Covariate(name, m.covariate().r()));
     slots.words(" beforehand, which goes along with " + m.name() + " by r = ");
     slots.number(
         "plan-r-" + place,
         m.covariate().r(),
         "correlation",
-        (d, r) ->
-            d.measured.get(place).covariate = new Plan.Covariate(m.covariate().name(), r));
+        (d, r) -> d.measured.get(place).covariate = new Plan.Covariate(m.covariate().name(), r));
     slots.out(
         "plan-covariate-out-" + place,
         "Note nothing beforehand",
@@ -116,7 +107,10 @@ final class PlanSentence {
       slots.name("plan-treatment-" + i, name, "a treatment", (d, to) -> d.rename(name, to));
       slots.words(" (");
       slots.list(
-          "plan-levels-" + i, plan.treatments().get(name), "levels", (d, l) -> d.setLevels(name, l));
+          "plan-levels-" + i,
+          plan.treatments().get(name),
+          "levels",
+          (d, l) -> d.setLevels(name, l));
       slots.words(")");
       if (names.size() > 1) {
         slots.out("plan-treatment-out-" + i, "Leave " + name + " out", d -> d.remove(name));
@@ -180,8 +174,7 @@ final class PlanSentence {
       }
       case INCOMPLETE_BLOCKS -> {
         slots.words(" of ");
-        slots.count(
-            "plan-block-size", plan.size().blockSize(), "plots", (d, n) -> d.blockSize = n);
+        slots.count("plan-block-size", plan.size().blockSize(), "plots", (d, n) -> d.blockSize = n);
         slots.words(" plots, ");
         replicates();
         blocks(" replicates of each combination");
@@ -326,17 +319,10 @@ final class PlanSentence {
   }
 
   private void scatter(int place, Plan.Measured m) {
+    slots.number("plan-mean-" + place, m.mean(), "mean", (d, v) -> d.measured.get(place).mean = v);
+    slots.words(unit(m.unit()) + ", single values to scatter by ");
     slots.number(
-        "plan-mean-" + place,
-        m.mean(),
-        "mean",
-        (d, v) -> d.measured.get(place).mean = v);
-    slots.words(", single values to scatter by ");
-    slots.number(
-        "plan-sd-" + place,
-        m.sd(),
-        "standard deviation",
-        (d, v) -> d.measured.get(place).sd = v);
+        "plan-sd-" + place, m.sd(), "standard deviation", (d, v) -> d.measured.get(place).sd = v);
     boolean blocks =
         switch (plan.layout()) {
           case COMPLETELY_RANDOMISED, REPEATED -> false;
@@ -380,6 +366,10 @@ final class PlanSentence {
     }
   }
 
+  private static String unit(String unit) {
+    return unit.isEmpty() ? "" : " " + unit;
+  }
+
   private void effects(Plan.Measured m) {
     for (int i = 0; i < plan.effects().size(); i++) {
       int place = i;
@@ -415,26 +405,16 @@ final class PlanSentence {
     }
     slots.words("We want to find a difference of ");
     slots.number(
-        "plan-difference",
-        wanted.difference(),
-        "difference",
-        (d, v) -> d.wanted.difference = v);
-    slots.words(" between means of ");
+        "plan-difference", wanted.difference(), "difference", (d, v) -> d.wanted.difference = v);
+    slots.words(unit(plan.measured().get(0).unit()) + " between means of ");
     slots.choice("plan-wanted-of", Numerals.list(wanted.of()), this::compared);
     slots.words(", judged by ");
     slots.choice("plan-procedure", PlanSlots.procedure(wanted.procedure()), this::procedures);
     slots.words(" at \u03b1 = ");
     slots.number(
-        "plan-alpha",
-        wanted.alpha(),
-        "level of significance",
-        (d, v) -> d.wanted.alpha = v);
+        "plan-alpha", wanted.alpha(), "level of significance", (d, v) -> d.wanted.alpha = v);
     slots.words(", with probability ");
-    slots.number(
-        "plan-power",
-        wanted.power(),
-        "probability",
-        (d, v) -> d.wanted.power = v);
+    slots.number("plan-power", wanted.power(), "probability", (d, v) -> d.wanted.power = v);
     slots.out("plan-wanted-out", "Want no difference in particular", d -> d.wanted = null);
     slots.words(".");
   }
@@ -452,8 +432,7 @@ final class PlanSentence {
   private Map<Option, PlanSlots.Draft> procedures() {
     Map<Option, PlanSlots.Draft> all = new LinkedHashMap<>();
     for (Procedure procedure :
-        Arrays.asList(
-            Procedure.TUKEY, Procedure.LEAST_SIGNIFICANT_DIFFERENCE, Procedure.NONE)) {
+        Arrays.asList(Procedure.TUKEY, Procedure.LEAST_SIGNIFICANT_DIFFERENCE, Procedure.NONE)) {
       all.put(
           PlanSlots.option(PlanSlots.procedure(procedure), ""),
           d -> d.wanted.procedure = procedure);

@@ -17,7 +17,6 @@ import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.Spread;
 import app.knuckle.study.words.Numerals;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -43,7 +42,7 @@ public final class PlanView extends ScrollPane {
   private static final double CURVE_HEIGHT = 210;
 
   /** Plots are drawn at most so much larger than in print, and at least so much. */
-  private static final double LARGEST = 1.9;
+  private static final double LARGEST = 2.2;
 
   private static final double SMALLEST = 0.9;
 
@@ -51,8 +50,7 @@ public final class PlanView extends ScrollPane {
   private final Workbench workbench;
   private final PlanViewModel model;
   private final Consumer<String> line;
-  private final DesignSentence sentence =
-      new DesignSentence("plan-sentence", "sentence", "slot");
+  private final DesignSentence sentence = new DesignSentence("plan-sentence", "sentence", "slot");
   private final DesignSentence additions =
       new DesignSentence("plan-additions", "add-parts", "add-part");
   private final Label refusal = Texts.wrapped("", "refusal");
@@ -114,6 +112,8 @@ public final class PlanView extends ScrollPane {
               if (now == null) {
                 slip.planProperty().removeListener(changed);
                 model.leave();
+              } else {
+                sentence.focus("plan-measured-0");
               }
             });
     changed();
@@ -215,13 +215,11 @@ public final class PlanView extends ScrollPane {
         new Choice<>(
             "plan-spread", List.of(Spread.values()), Spread::title, chosen -> spread = chosen);
     spreads.show(spread);
-    Button make =
-        new GoButton("plan-rehearse", "Make the records", () -> model.rehearse(spread));
+    Button make = new GoButton("plan-rehearse", "Make the records", () -> model.rehearse(spread));
     Button count = new GoButton("plan-count", "Count in made-up trials", this::count);
     model
         .rehearsingProperty()
-        .addListener(
-            (o, before, now) -> count.setText(now ? "Stop" : "Count in made-up trials"));
+        .addListener((o, before, now) -> count.setText(now ? "Stop" : "Count in made-up trials"));
     Label counted = Texts.wrapped("", "prose");
     counted.setId("plan-counted");
     counted.textProperty().bind(model.rehearsedProperty());
@@ -275,7 +273,7 @@ public final class PlanView extends ScrollPane {
     if (drawn == null || field.getWidth() <= 0) {
       return;
     }
-    Scene scene = PlanPicture.of(drawnPlan, drawn);
+    Scene scene = PlanPicture.untitled(drawnPlan, drawn);
     double room = field.getWidth() - 2;
     double zoom = Math.max(SMALLEST, Math.min(LARGEST, room / scene.width()));
     picture.setMinWidth(scene.width() * zoom);

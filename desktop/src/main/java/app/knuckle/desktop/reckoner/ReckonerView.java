@@ -1,18 +1,158 @@
 package app.knuckle.desktop.reckoner;
 
+import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.stats.laws.LawKind;
+import app.knuckle.study.reckon.KnownTable.Entry;
+import app.knuckle.study.reckon.Reckoning;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import java.util.function.Consumer;
+import javafx.collections.ListChangeListener;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 
-/** Answers without records. */
+/** Answers without records: four reckonings, each filled in place. */
 public final class ReckonerView extends ScrollPane {
+
+  private final Workbench workbench;
+  private final List<ReckonCard> cards;
+  private final FlowPane kept = new FlowPane();
 
   /**
    * The page.
    *
-   * @param line says its finding
+   * @param workbench what is open
+   * @param line says what was reckoned last
    */
-  public ReckonerView(Consumer<String> line) {
+  public ReckonerView(Workbench workbench, Consumer<String> line) {
+    this.workbench = workbench;
     setId("reckoner");
-    line.accept("");
+    setFitToWidth(true);
+    getStyleClass().add("joint-scroll");
+    TableCard table = new TableCard(workbench::keep);
+    TailCard tail = new TailCard(workbench::keep);
+    SummariesCard summaries = new SummariesCard(workbench::keep);
+    SizeCard size = new SizeCard(workbench::keep);
+    cards = List.of(table, tail, summaries, size);
+    HBox both = new HBox(column(table, summaries), column(tail, size));
+    both.getStyleClass().add("cards");
+    kept.getStyleClass().add("add-parts");
+    VBox page =
+        new VBox(
+            Texts.line("The Reckoner", "joint-title"),
+            Texts.wrapped(
+                "Answers without records. What you type is upright; what follows stands in the"
+                    + " other hand, where nothing was typed.",
+                "joint-line"),
+            kept,
+            both);
+    page.getStyleClass().add("joint");
+    setContent(page);
+    begin();
+    cards.forEach(card -> card.onSaid(said -> line.accept(said)));
+    workbench.reckonings().addListener((ListChangeListener<Reckoning>) change -> showKept());
+    showKept();
+    sceneProperty()
+        .addListener(
+            (o, before, now) -> {
+              if (now != null) {
+                line.accept("Answers without records: type over what stands there.");
+              }
+            });
+  }
+
+  private static VBox column(Node... cards) {
+    VBox column = new VBox(cards);
+    column.getStyleClass().add("column");
+    column.setMinWidth(0);
+    column.setPrefWidth(1); // Both share the room alike.
+    HBox.setHgrow(column, Priority.ALWAYS);
+    return column;
+  }
+
+  /** Examples from the nursery, to be written over. */
+  private void begin() {
+    cards
+        .get(0)
+        .restore(
+            Map.of(
+                Entry.EFFECT_DF.name(), "3",
+                Entry.EFFECT_SS.name(), "41.28",
+                Entry.ERROR_MS.name(), "3.217",
+                Entry.TOTAL_DF.name(), "31"));
+    cards
+        .get(1)
+        .restore(
+            Map.of(
+                TailAnswer.LAW,
+                LawKind.T.name(),
+                TailAnswer.parameter(0),
+                "20",
+                TailAnswer.TAIL,
+                "0.05"));
+    Map<String, String> summaries = new LinkedHashMap<>();
+    group(summaries, 0, "Pavlo mix", "9", "7.15", "1.10");
+    group(summaries, 1, "Green T", "8", "6.90", "0.71");
+    group(summaries, 2, "Paste", "9", "4.63", "0.52");
+    cards.get(2).restore(summaries);
+    cards
+        .get(3)
+        .restore(
+            Map.of(
+                SizeAnswer.EFFECT, "0.8",
+                SizeAnswer.POWER, "0.9",
+                SizeAnswer.ALPHA, "0.05",
+                SizeAnswer.GROUPS, "4",
+                SizeAnswer.DF, "2",
+                SizeAnswer.N, "20"));
+  }
+
+  private static void group(
+      Map<String, String> typed, int row, String level, String n, String mean, String sd) {
+    typed.put(SummaryAnswer.cell("level", row), level);
+    typed.put(SummaryAnswer.cell("n", row), n);
+    typed.put(SummaryAnswer.cell("mean", row), mean);
+    typed.put(SummaryAnswer.cell("spread", row), sd);
+  }
+
+  private void showKept() {
+    kept.getChildren().clear();
+    for (Reckoning one : workbench.reckonings()) {
+      Button back = new Button(one.name());
+      back.setId("kept-" + workbench.reckonings().indexOf(one));
+      back.setMnemonicParsing(false);
+      back.getStyleClass().add("add-part");
+      back.setAccessibleText("Bring back " + one.name());
+      back.setOnAction(event -> bringBack(one));
+      Button out = new Button("\u00d7");
+      out.getStyleClass().add("sentence-out");
+      out.setAccessibleText("Let go of " + one.name());
+      out.setOnAction(event -> workbench.letGo(one));
+      kept.getChildren().add(new HBox(back, out));
+    }
+    if (!kept.getChildren().isEmpty()) {
+      kept.getChildren().add(0, Texts.line("Kept:", "bar-words"));
+    }
+    boolean any = !kept.getChildren().isEmpty();
+    kept.setVisible(any);
+    kept.setManaged(any);
+  }
+
+  /**
+   * Shows a kept reckoning again, in its card.
+   *
+   * @param reckoning that was kept
+   */
+  public void bringBack(Reckoning reckoning) {
+    cards.stream()
+        .filter(card -> card.kind() == reckoning.kind())
+        .forEach(card -> card.restore(reckoning.typed()));
   }
 }

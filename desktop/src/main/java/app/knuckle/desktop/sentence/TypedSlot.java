@@ -10,9 +10,9 @@ final class TypedSlot extends TextField {
   private static final PseudoClass GAP = PseudoClass.getPseudoClass("gap");
 
   /** Room for the caret, and for the field's own padding at both sides. */
-  private static final double AROUND = 22;
+  private static final double AROUND = 15;
 
-  private static final double LEAST = 44;
+  private static final double LEAST = 26;
 
   /** Longer words move within the field. */
   private static final double MOST = 520;

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;

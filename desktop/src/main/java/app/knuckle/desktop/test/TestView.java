@@ -8,6 +8,7 @@ import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.curve.CurveView;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.SlipViewModel;

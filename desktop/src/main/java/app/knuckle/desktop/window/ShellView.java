@@ -12,10 +12,10 @@ import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.moves.FindView;
 import app.knuckle.desktop.moves.Move;
-import app.knuckle.desktop.records.OpeningView;
-import app.knuckle.desktop.registry.Moves;
 import app.knuckle.desktop.plan.PlanView;
 import app.knuckle.desktop.reckoner.ReckonerView;
+import app.knuckle.desktop.records.OpeningView;
+import app.knuckle.desktop.registry.Moves;
 import app.knuckle.desktop.typing.TypingView;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
@@ -106,6 +106,7 @@ final class ShellView extends BorderPane {
   private SlipViewModel shown;
   private Page shownPage;
   private Node pageView;
+  private ReckonerView reckoner;
 
   ShellView(Workbench workbench, Keeper keeper) {
     this.workbench = workbench;
@@ -234,7 +235,10 @@ final class ShellView extends BorderPane {
     if (page instanceof Page.Planning planning) {
       return new PlanView(workbench, planning.plan(), words -> line.say("Plan", words));
     }
-    return new ReckonerView(words -> line.say("Reckoner", words));
+    if (reckoner == null) {
+      reckoner = new ReckonerView(workbench, words -> line.say("Reckoner", words));
+    }
+    return reckoner; // What was typed there stays.
   }
 
   private void typed(TableSource source, Table table) {
@@ -260,8 +264,7 @@ final class ShellView extends BorderPane {
             new GoButton(
                 "welcome-type", "Type them in", () -> workbench.show(new Page.Typing(null))),
             new GoButton("welcome-paste", "Paste them", menu::paste),
-            new GoButton(
-                "welcome-plan", "Plan a trial", menu::plan),
+            new GoButton("welcome-plan", "Plan a trial", menu::plan),
             new GoButton(
                 "welcome-reckon",
                 "Reckon without records",

@@ -171,6 +171,7 @@ final class SlipsBar extends HBox {
     boolean shown =
         workbench.pageProperty().get() instanceof Page.Planning page && page.plan() == slip;
     button.pseudoClassStateChanged(CURRENT, shown);
+    front = shown ? button : front;
     button.setOnAction(event -> workbench.show(new Page.Planning(slip)));
     return button;
   }
@@ -206,7 +207,9 @@ final class SlipsBar extends HBox {
     name.setId("slip-" + workbench.slips().indexOf(slip));
     name.setMnemonicParsing(false);
     name.getStyleClass().add("slip-name");
-    boolean current = workbench.currentProperty().get() == slip;
+    boolean current =
+        workbench.currentProperty().get() == slip
+            && !(workbench.pageProperty().get() instanceof Page.Planning);
     name.setMaxWidth(current ? MOST_WIDE : MOST_WIDE_BEHIND);
     name.setMinWidth(0);
     Tooltip whole = new Tooltip();

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.workbench;
 
+import app.knuckle.study.reckon.Reckoning;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -10,10 +11,15 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 public final class History {
 
   /** The slips at one moment, which of them was in front, and the plans: questions, no answers. */
-  record Desk(List<SlipViewModel.Kept> slips, Object current, List<PlanSlip.Kept> plans) {
+  record Desk(
+      List<SlipViewModel.Kept> slips,
+      Object current,
+      List<PlanSlip.Kept> plans,
+      List<Reckoning> reckonings) {
     Desk {
       slips = List.copyOf(slips);
       plans = List.copyOf(plans);
+      reckonings = List.copyOf(reckonings);
     }
   }
 

@@ -90,7 +90,9 @@ public final class Plans {
     if (!plans.isEmpty()) {
       recognising.run(
           progress ->
-              plans.stream().map(plan -> FilledBook.of(plan, table)).flatMap(Optional::stream)
+              plans.stream()
+                  .map(plan -> FilledBook.of(plan, table))
+                  .flatMap(Optional::stream)
                   .findFirst(),
           book -> book.ifPresent(found));
     }

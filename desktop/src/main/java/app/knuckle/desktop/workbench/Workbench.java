@@ -8,6 +8,7 @@ import app.knuckle.study.keeping.Change;
 import app.knuckle.study.keeping.NewRecords;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.plan.FilledBook;
+import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -43,6 +44,7 @@ public final class Workbench {
   private final List<Page> waiting = new ArrayList<>();
   private final History history = new History(this::restore);
   private final Plans plans = new Plans(this::planned);
+  private final ObservableList<Reckoning> reckonings = FXCollections.observableArrayList();
   private final Consumer<Answer> beforehand;
   private Keeping keeper = Keeping.NOBODY;
   private boolean restoring;
@@ -107,6 +109,7 @@ public final class Workbench {
     page.set(null);
     plans.restore(
         study.plans().stream().map(plan -> new PlanSlip.Kept(new Object(), plan)).toList());
+    reckonings.setAll(study.reckonings());
     restoring = false;
     add(study);
     name.set(study.name());
@@ -369,7 +372,8 @@ public final class Workbench {
     return new History.Desk(
         slips.stream().map(SlipViewModel::kept).toList(),
         current.get() == null ? null : current.get().id(),
-        plans.kept());
+        plans.kept(),
+        List.copyOf(reckonings));
   }
 
   private void planned(String change, boolean further) {
@@ -393,6 +397,9 @@ public final class Workbench {
       wanted.get(i).goBackTo(desk.slips().get(i));
     }
     plans.restore(desk.plans());
+    if (!reckonings.equals(desk.reckonings())) {
+      reckonings.setAll(desk.reckonings());
+    }
     if (page.get() instanceof Page.Planning shown && !plans.all().contains(shown.plan())) {
       leavePage();
     }
@@ -650,7 +657,8 @@ public final class Workbench {
         name.get(),
         sources.stream().map(TableSource::kept).toList(),
         asked,
-        plans.all().stream().map(PlanSlip::plan).toList());
+        plans.all().stream().map(PlanSlip::plan).toList(),
+        List.copyOf(reckonings));
   }
 
   /**
@@ -696,6 +704,35 @@ public final class Workbench {
    */
   public Plans plans() {
     return plans;
+  }
+
+  /**
+   * The reckonings that are kept.
+   *
+   * @return in the order in which they were
+   */
+  public ObservableList<Reckoning> reckonings() {
+    return FXCollections.unmodifiableObservableList(reckonings);
+  }
+
+  /**
+   * Keeps a reckoning with the study.
+   *
+   * @param reckoning what was typed
+   */
+  public void keep(Reckoning reckoning) {
+    reckonings.add(reckoning);
+    did("keep " + reckoning.name());
+  }
+
+  /**
+   * Lets a kept reckoning go.
+   *
+   * @param reckoning one of them
+   */
+  public void letGo(Reckoning reckoning) {
+    reckonings.remove(reckoning);
+    did("let go of " + reckoning.name());
   }
 
   /**

@@ -1,10 +1,10 @@
 package app.knuckle.desktop.layout;
 
-import app.knuckle.desktop.sentence.Piece;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
 import app.knuckle.desktop.controls.SlotChooser.Option;
+import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.window.FindingLine;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Direction;

@@ -3,6 +3,7 @@ package app.knuckle.desktop.test;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
+import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.figures.scatter.Magnitude;
 import java.util.List;
 import java.util.stream.Collectors;

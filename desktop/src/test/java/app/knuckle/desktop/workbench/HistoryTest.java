@@ -51,6 +51,7 @@ class HistoryTest {
     return new History.Desk(
         List.of(new SlipViewModel.Kept("only", null, inquiry, "", null, Map.of())),
         "only",
+        List.of(),
         List.of());
   }
 

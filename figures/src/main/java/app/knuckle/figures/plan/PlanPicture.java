@@ -17,14 +17,18 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * Plots as they lie: each with its number, the levels of its treatments in words, and a band in the
- * ink of the first treatment's level. Where the block changes, a line parts neighbours.
+ * Plots as they lie: each in the ink of its level of the first treatment, with the levels of all in
+ * words and its number. Where the block or the unit changes, a line parts neighbours.
  */
 public final class PlanPicture {
 
-  private static final double MARGIN = 18;
-  private static final double PADDING = 5;
+  private static final double MARGIN = 10;
+  private static final double PADDING = 4;
   private static final double BAND = 6;
+
+  /** Between plots. */
+  private static final double APART = 2.4;
+
   private static final double TEXT = 8;
   private static final double SMALL = 7;
   private static final double TITLE = 11;
@@ -36,7 +40,7 @@ public final class PlanPicture {
   private static final double PARTING = 1.6;
 
   /** Between rows of different blocks. */
-  private static final double GAP = 9;
+  private static final double GAP = 7;
 
   private final Plan plan;
   private final List<Arrangement.Plot> plots;
@@ -57,7 +61,7 @@ public final class PlanPicture {
             .max()
             .orElse(0);
     wide = Math.min(WIDEST, Math.max(NARROWEST, widest + 2 * PADDING));
-    tall = BAND + Type.height(SMALL) + plan.treatments().size() * Type.height(TEXT) + 2 * PADDING;
+    tall = Type.height(SMALL) + plan.treatments().size() * Type.height(TEXT) + 2 * PADDING;
     gaps = gaps();
   }
 
@@ -90,17 +94,31 @@ public final class PlanPicture {
    * @return the picture
    */
   public static Scene of(Plan plan, Arrangement arrangement) {
-    return new PlanPicture(plan, arrangement).scene();
+    return new PlanPicture(plan, arrangement).scene(true);
   }
 
-  private Scene scene() {
+  /**
+   * Draws a plan without its name.
+   *
+   * @param plan with its treatments
+   * @param arrangement of its plots
+   * @return the picture, to stand under the name
+   */
+  public static Scene untitled(Plan plan, Arrangement arrangement) {
+    return new PlanPicture(plan, arrangement).scene(false);
+  }
+
+  private Scene scene(boolean titled) {
     int rows = plots.stream().mapToInt(Arrangement.Plot::row).max().orElse(0);
     int columns = plots.stream().mapToInt(Arrangement.Plot::column).max().orElse(0);
     boolean blocks = plots.stream().anyMatch(p -> !p.block().isEmpty());
     double left = MARGIN + (blocks ? names() : 0);
-    double top = MARGIN + Type.height(TITLE) + PADDING;
+    double top = MARGIN;
+    if (titled) {
+      write(plan.name(), MARGIN, MARGIN + Type.height(TITLE) / 2, TITLE, Face.STRONG, Ink.DARK);
+      top += Type.height(TITLE) + PADDING;
+    }
     top += legend(top) + 2 * PADDING;
-    write(plan.name(), MARGIN, MARGIN + Type.height(TITLE) / 2, TITLE, Face.STRONG, Ink.DARK);
     for (Arrangement.Plot plot : plots) {
       plot(plot, left + (plot.column() - 1) * wide, down(top, plot));
     }
@@ -109,8 +127,9 @@ public final class PlanPicture {
       blockNames(top);
     }
     double width = Math.max(left + columns * wide, legendWidth()) + MARGIN;
+    double named = MARGIN * 2 + Type.width(plan.name(), Face.STRONG, TITLE);
     return new Scene(
-        Math.max(width, MARGIN * 2 + Type.width(plan.name(), Face.STRONG, TITLE)),
+        titled ? Math.max(width, named) : width,
         top + rows * tall + gaps[gaps.length - 1] + MARGIN,
         marks);
   }
@@ -157,16 +176,22 @@ public final class PlanPicture {
 
   private void plot(Arrangement.Plot plot, double x, double y) {
     int level = plan.treatments().get(coloured).indexOf(plot.treatments().get(coloured));
-    marks.add(new Mark.Bar(x, y, wide, tall, Ink.PAPER, Ink.MUTED, level));
-    marks.add(new Mark.Bar(x, y, wide, BAND, ink(level), null, level));
-    double line = y + BAND + PADDING + Type.height(SMALL) / 2;
-    write(String.valueOf(plot.number()), x + PADDING, line, SMALL, Face.REGULAR, Ink.MUTED);
-    line += (Type.height(SMALL) + Type.height(TEXT)) / 2;
+    double half = APART / 2;
+    marks.add(
+        new Mark.Bar(x + half, y + half, wide - APART, tall - APART, ink(level), null, level));
+    Ink words = ink(level).isDark() ? Ink.PAPER : Ink.DARK;
+    double line = y + PADDING + Type.height(TEXT) / 2;
+    Face face = Face.STRONG;
     for (String of : plot.treatments().values()) {
-      String text = Type.shorten(of, Face.REGULAR, TEXT, wide - 2 * PADDING);
-      write(text, x + PADDING, line, TEXT, Face.REGULAR, Ink.DARK);
+      String text = Type.shorten(of, face, TEXT, wide - 2 * PADDING);
+      write(text, x + PADDING, line, TEXT, face, words);
       line += Type.height(TEXT);
+      face = Face.REGULAR;
     }
+    String number = String.valueOf(plot.number());
+    double right = x + wide - PADDING - Type.width(number, Face.REGULAR, SMALL);
+    double foot = y + tall - PADDING - Type.height(SMALL) / 2;
+    write(number, right, foot, SMALL, Face.REGULAR, words);
   }
 
   /** Lines between neighbours of different blocks or units. */

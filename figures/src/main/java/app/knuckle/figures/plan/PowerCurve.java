@@ -10,8 +10,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Power over how large a trial is: a curve from 0 to 1, with a line at the power that is wanted, the
- * trial as it is, and the least that is enough.
+ * Power over how large a trial is: a curve from 0 to 1, with a line at the power that is wanted,
+ * the trial as it is, and the least that is enough.
  *
  * @param points by size, from small to large; one or more
  * @param wanted power, or 0 for none
@@ -93,20 +93,16 @@ public record PowerCurve(
         dot(marks, xs[i], ys[i], LARGE, Ink.RUST);
         boolean roomRight = xs[i] + 2 * GAP + 2 * half(enough) < right;
         double x = roomRight ? xs[i] + GAP + half(enough) : xs[i] - GAP - half(enough);
-        put(marks, enough, x, ys[i] + line, Ink.RUST, Mark.Role.REMARK);
+        // Below the line of the power that is wanted, so that the words cross nothing.
+        double y = Math.max(ys[i], bottom - wanted * (bottom - top)) + line;
+        put(marks, enough, x, y, Ink.RUST, Mark.Role.REMARK);
       } else if (size == now) {
         dot(marks, xs[i], ys[i], LARGE, Ink.DEEP);
       } else if (points.size() <= MOST_DOTS) {
         dot(marks, xs[i], ys[i], DOT, Ink.DEEP);
       }
     }
-    put(
-        marks,
-        axis,
-        left + half(axis),
-        height - line / 2 - 2,
-        Ink.MUTED,
-        Mark.Role.REMARK);
+    put(marks, axis, left + half(axis), height - line / 2 - 2, Ink.MUTED, Mark.Role.REMARK);
     return new Scene(width, height, marks);
   }
 

@@ -49,6 +49,25 @@ public enum Ink {
   }
 
   /**
+   * Whether words on it are read better in paper than in ink.
+   *
+   * @return true where its relative luminance (WCAG 2) is below the middle of the two
+   */
+  public boolean isDark() {
+    double luminance = 0;
+    double[] weights = {0.2126, 0.7152, 0.0722};
+    for (int i = 0; i < weights.length; i++) {
+      double share = (rgb >> (16 - 8 * i) & 0xFF) / 255.0;
+      luminance +=
+          weights[i] * (share <= 0.04045 ? share / 12.92 : Math.pow((share + 0.055) / 1.055, 2.4));
+    }
+    return luminance < MIDDLE;
+  }
+
+  /** Contrast with paper and with dark ink is alike here. */
+  private static final double MIDDLE = 0.24;
+
+  /**
    * The colour.
    *
    * @return red, green and blue, eight bits each

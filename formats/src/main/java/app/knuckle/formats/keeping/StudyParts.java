@@ -8,6 +8,7 @@ import app.knuckle.study.contract.Keys;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.plan.Plan;
+import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.Table;
@@ -22,6 +23,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -80,6 +82,12 @@ final class StudyParts {
       ArrayNode plans = root.putArray("plans");
       study.plans().forEach(plan -> plans.add(PlanFile.asked(plan)));
     }
+    for (Reckoning reckoning : study.reckonings()) {
+      ObjectNode node = root.withArray("reckonings").addObject();
+      node.put("kind", reckoning.kind().key()).put("name", reckoning.name());
+      ObjectNode typed = node.putObject("typed");
+      reckoning.typed().forEach(typed::put);
+    }
     return MAPPER.writeValueAsBytes(root);
   }
 
@@ -102,7 +110,8 @@ final class StudyParts {
           "the study was saved by a newer Knuckle, in version " + root.path("version").asText(),
           "Open it with that one; this one knows versions up to " + VERSION);
     }
-    keys.known(root, List.of("knuckle", "version", "name", "tables", "inquiries", "plans"));
+    keys.known(
+        root, List.of("knuckle", "version", "name", "tables", "inquiries", "plans", "reckonings"));
     List<Study.Kept> tables = new ArrayList<>();
     List<JsonNode> kept = keys.list(root, "tables");
     int all = kept.size();
@@ -135,7 +144,29 @@ final class StudyParts {
     for (JsonNode plan : keys.list(root, "plans")) {
       plans.add(PlanFile.read(plan.toString(), 0));
     }
-    return new Study(keys.text(root, "name", "Study"), tables, asked, plans);
+    return new Study(
+        keys.text(root, "name", "Study"), tables, asked, plans, reckonings(root, keys));
+  }
+
+  private static List<Reckoning> reckonings(JsonNode root, Keys keys) {
+    List<Reckoning> all = new ArrayList<>();
+    List<JsonNode> nodes = keys.list(root, "reckonings");
+    List<String> kinds = Arrays.stream(Reckoning.Kind.values()).map(Reckoning.Kind::key).toList();
+    for (int i = 0; i < nodes.size(); i++) {
+      Keys own = in("reckonings", i);
+      own.known(nodes.get(i), List.of("kind", "name", "typed"));
+      String kind = own.text(nodes.get(i), "kind");
+      if (!kinds.contains(kind)) {
+        throw own.wrong(
+            "kind", "there is no reckoning '" + kind + "'", Nearest.suggestion(kind, kinds));
+      }
+      all.add(
+          new Reckoning(
+              Reckoning.Kind.values()[kinds.indexOf(kind)],
+              own.text(nodes.get(i), "name"),
+              own.textsByName(nodes.get(i), "typed")));
+    }
+    return all;
   }
 
   private static Keys in(String list, int index) {

@@ -2,7 +2,6 @@ package app.knuckle.formats.plan;
 
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
-
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanRecords;

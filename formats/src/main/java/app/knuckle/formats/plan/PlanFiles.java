@@ -74,8 +74,7 @@ public final class PlanFiles {
         PdfReport.write(BookPage.of(plan, arrangement), pdf);
       }
     } else {
-      RecordsWriter.write(
-          Frame.of(PlanRecords.book(plan, arrangement)), file, Progress.NONE);
+      RecordsWriter.write(Frame.of(PlanRecords.book(plan, arrangement)), file, Progress.NONE);
     }
   }
 

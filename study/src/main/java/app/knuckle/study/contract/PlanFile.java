@@ -1,21 +1,11 @@
 package app.knuckle.study.contract;
 
-import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.planning.IncompleteBlocks;
-import app.knuckle.stats.power.PlannedDifference;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.Foresight;
 import app.knuckle.study.plan.Plan;
-import app.knuckle.study.plan.PlanRecords;
-import app.knuckle.study.plan.Shows;
 import app.knuckle.study.table.Nearest;
-import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;

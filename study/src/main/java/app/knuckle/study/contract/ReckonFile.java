@@ -4,15 +4,14 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.anova.PartialTable;
-import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.Nearest;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -139,35 +138,24 @@ public final class ReckonFile {
         throw keys.wrong("n", "group " + (g + 1) + " needs a whole n from 1 and an sd from 0", "");
       }
     }
-    GroupMoments moments =
-        GroupMoments.ofSummaries(Arrays.stream(n).mapToLong(x -> (long) x).toArray(), mean, sd);
-    OneWay fit = OneWay.fit(moments, alpha);
+    Summaries summaries =
+        Summaries.of(Arrays.stream(n).mapToLong(x -> (long) x).toArray(), mean, sd, alpha);
+    OneWay fit = summaries.fit();
     oneWay(node, fit);
     FindingsFile.put(node, "residualSd", fit.residualSd());
     node.put("grandMean", fit.grandMean());
-    fTest(node.putObject("welchAnova"), UnequalSpread.welch(moments, alpha));
-    fTest(node.putObject("brownForsytheAnova"), UnequalSpread.brownForsythe(moments, alpha));
+    fTest(node.putObject("welchAnova"), summaries.welch());
+    fTest(node.putObject("brownForsytheAnova"), summaries.brownForsythe());
     ArrayNode comparisons = node.putArray("comparisons");
     for (String key : keys.texts(given, "procedures")) {
-      Procedure procedure = ofMeans(key, keys);
-      Comparison comparison =
-          AllPairs.withDefaults()
-              .with(procedure)
-              .withAlpha(alpha)
-              .withOverallTest(fit.treatment().p())
-              .compare(
-                  procedure.hasOwnSpreads() ? UnequalSpread.estimates(moments) : fit.estimates(),
-                  Progress.NONE);
+      Comparison comparison = summaries.pairs(ofMeans(key, keys), Progress.NONE);
       comparison(comparisons.addObject().put("procedure", key), comparison, levels, n.length);
     }
   }
 
   /** A procedure for all pairs of means: of summaries no other can be answered. */
   private static Procedure ofMeans(String key, Keys keys) {
-    List<Procedure> possible =
-        Arrays.stream(Procedure.values())
-            .filter(p -> !p.isOnRanks() && p.isFor(Procedure.Use.ALL_PAIRS))
-            .toList();
+    List<Procedure> possible = Summaries.procedures();
     Procedure procedure =
         Procedure.of(key)
             .orElseThrow(

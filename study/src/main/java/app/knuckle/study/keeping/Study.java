@@ -2,6 +2,7 @@ package app.knuckle.study.keeping;
 
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.plan.Plan;
+import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Table;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -15,24 +16,31 @@ import java.util.Map;
  * @param tables each with a name of its own
  * @param asked the inquiries, each with the name of its table
  * @param plans of trials
+ * @param reckonings without records
  */
-public record Study(String name, List<Kept> tables, List<Asked> asked, List<Plan> plans) {
+public record Study(
+    String name,
+    List<Kept> tables,
+    List<Asked> asked,
+    List<Plan> plans,
+    List<Reckoning> reckonings) {
 
   public Study {
     tables = List.copyOf(tables);
     asked = List.copyOf(asked);
     plans = List.copyOf(plans);
+    reckonings = List.copyOf(reckonings);
   }
 
   /**
-   * A study without plans.
+   * A study without plans and reckonings.
    *
    * @param name of the study
    * @param tables each with a name of its own
    * @param asked the inquiries, each with the name of its table
    */
   public Study(String name, List<Kept> tables, List<Asked> asked) {
-    this(name, tables, asked, List.of());
+    this(name, tables, asked, List.of(), List.of());
   }
 
   /**

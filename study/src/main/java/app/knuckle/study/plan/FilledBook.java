@@ -78,8 +78,7 @@ public record FilledBook(Plan plan, Inquiry inquiry, List<String> differences) {
       Integer before = seen.put(plot.number(), row + 1);
       missing.remove(plot.number());
       if (before != null) {
-        said.add(
-            "Plot " + plot.number() + " stands in row " + before + " and in row " + (row + 1));
+        said.add("Plot " + plot.number() + " stands in row " + before + " and in row " + (row + 1));
       }
       for (Map.Entry<String, String> treatment : plot.treatments().entrySet()) {
         Column column = table.column(treatment.getKey()).orElseThrow();
@@ -104,8 +103,7 @@ public record FilledBook(Plan plan, Inquiry inquiry, List<String> differences) {
   }
 
   private static String missing(TreeSet<Integer> plots) {
-    String told =
-        plots.stream().limit(TOLD).map(String::valueOf).collect(Collectors.joining(", "));
+    String told = plots.stream().limit(TOLD).map(String::valueOf).collect(Collectors.joining(", "));
     int more = plots.size() - TOLD;
     return (plots.size() == 1 ? "Plot " : "Plots ")
         + told

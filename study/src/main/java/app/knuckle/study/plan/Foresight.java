@@ -2,20 +2,16 @@ package app.knuckle.study.plan;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.anova.AnovaTable;
-import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.StudentT;
-import app.knuckle.stats.planning.Chance;
 import app.knuckle.stats.power.EffectPower;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.stream.IntStream;
 
 /**
  * Looks ahead at what a trial will show: records as they are expected are asked like any others,

@@ -9,7 +9,6 @@ import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
-import java.util.ArrayList;
 import java.util.List;
 import org.apache.commons.statistics.distribution.PoissonDistribution;
 
@@ -52,8 +51,7 @@ public final class MakeBelieve {
       TrueMeans.Pair pair =
           Foresight.leastCertain(plan, arrangement, measured, progress).orElse(null);
       Values values = made.values(measured, means.expected(pair), spread);
-      double unit =
-          Math.pow(10, Math.floor(Math.log10(measured.sd())) - DIGITS_OF_SPREAD + 1);
+      double unit = Math.pow(10, Math.floor(Math.log10(measured.sd())) - DIGITS_OF_SPREAD + 1);
       if (values.covariate() != null) {
         columns.add(
             new Numbers(measured.covariate().name(), "", rounded(values.covariate(), 0.001)));
@@ -78,8 +76,7 @@ public final class MakeBelieve {
    */
   static Table of(
       Plan plan, Arrangement arrangement, Plan.Measured measured, double[] means, long seed) {
-    Values made =
-        new MakeBelieve(plan, arrangement, seed).values(measured, means, Spread.NORMAL);
+    Values made = new MakeBelieve(plan, arrangement, seed).values(measured, means, Spread.NORMAL);
     return PlanRecords.table(plan, arrangement, measured, made.values(), made.covariate());
   }
 

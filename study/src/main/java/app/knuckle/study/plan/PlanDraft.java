@@ -9,8 +9,8 @@ import java.util.Objects;
 import java.util.function.Consumer;
 
 /**
- * A plan while it is being changed: names that are changed are changed wherever they stand, and what
- * does not fit any more is left out.
+ * A plan while it is being changed: names that are changed are changed wherever they stand, and
+ * what does not fit any more is left out.
  */
 public final class PlanDraft {
 
@@ -153,8 +153,7 @@ public final class PlanDraft {
       }
     }
     treatments.put(treatment, List.copyOf(levels));
-    leftOut =
-        leftOut.stream().map(c -> moved(c, treatment, now)).filter(Objects::nonNull).toList();
+    leftOut = leftOut.stream().map(c -> moved(c, treatment, now)).filter(Objects::nonNull).toList();
     effects =
         effects.stream()
             .filter(e -> moved(e.levels(), treatment, now) != null)

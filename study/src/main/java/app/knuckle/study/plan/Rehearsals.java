@@ -24,8 +24,7 @@ public final class Rehearsals {
   private final double[] means;
   private final Inquiry inquiry;
 
-  Rehearsals(
-      Plan plan, Arrangement arrangement, Plan.Measured measured, TrueMeans.Pair pair) {
+  Rehearsals(Plan plan, Arrangement arrangement, Plan.Measured measured, TrueMeans.Pair pair) {
     this.plan = plan;
     this.arrangement = arrangement;
     this.measured = measured;

@@ -142,8 +142,7 @@ public final class PlanWords {
   }
 
   private static String amount(double value, Plan.Measured measured) {
-    return Numerals.with(
-        Numerals.fixed(value, Numerals.decimalsFor(value / 2)), measured.unit());
+    return Numerals.with(Numerals.fixed(value, Numerals.decimalsFor(value / 2)), measured.unit());
   }
 
   /**

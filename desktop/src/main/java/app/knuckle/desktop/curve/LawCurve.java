@@ -1,8 +1,12 @@
-package app.knuckle.desktop.test;
+package app.knuckle.desktop.curve;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
+import app.knuckle.stats.laws.Law;
+import app.knuckle.stats.laws.Side;
+import app.knuckle.stats.laws.SmoothLaw;
+import app.knuckle.stats.laws.SteppedLaw;
 import app.knuckle.stats.ranks.CountedLaw;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -72,8 +76,16 @@ public record LawCurve(
    */
   public record Tail(double at, String text, boolean above) {}
 
-  /** F against its distribution; null if there is no F. */
-  static LawCurve ofF(Quantity f, double df, double errorDf, double alpha) {
+  /**
+   * F against its distribution.
+   *
+   * @param f the ratio; may be absent
+   * @param df of the effect
+   * @param errorDf of the error
+   * @param alpha level of significance
+   * @return the curve; null if there is no F
+   */
+  public static LawCurve ofF(Quantity f, double df, double errorDf, double alpha) {
     if (!f.exists()) {
       return null;
     }
@@ -81,12 +93,15 @@ public record LawCurve(
   }
 
   /**
-   * F against how often each F occurred among rearrangements; null if there is no F.
+   * F against how often each F occurred among rearrangements.
    *
+   * @param f the ratio; may be absent
    * @param width of the bins
    * @param counts one a bin, the last of what lies beyond
+   * @param alpha level of significance
+   * @return the curve; null if there is no F
    */
-  static LawCurve ofCounts(Quantity f, double width, List<Double> counts, double alpha) {
+  public static LawCurve ofCounts(Quantity f, double width, List<Double> counts, double alpha) {
     if (!f.exists()) {
       return null;
     }
@@ -120,8 +135,15 @@ public record LawCurve(
   /**
    * A statistic on ranks against the law that was counted for it: a step for each value that it can
    * take.
+   *
+   * @param name letter of the statistic
+   * @param statistic its value
+   * @param law that was counted
+   * @param direction that is asked about
+   * @param alpha level of significance
+   * @return the curve
    */
-  static LawCurve ofCounted(
+  public static LawCurve ofCounted(
       String name, double statistic, CountedLaw law, Direction direction, double alpha) {
     List<Double> values = law.values();
     double mean = law.mean();
@@ -174,8 +196,16 @@ public record LawCurve(
         false);
   }
 
-  /** t against its distribution, with the tails of the direction that is asked; null without t. */
-  static LawCurve ofT(Quantity t, Quantity df, Direction direction, double alpha) {
+  /**
+   * t against its distribution, with the tails of the direction that is asked.
+   *
+   * @param t may be absent
+   * @param df may be absent
+   * @param direction that is asked about
+   * @param alpha level of significance
+   * @return the curve; null without t
+   */
+  public static LawCurve ofT(Quantity t, Quantity df, Direction direction, double alpha) {
     if (!t.exists() || !df.exists()) {
       return null;
     }
@@ -202,8 +232,16 @@ public record LawCurve(
         beyond);
   }
 
-  /** A statistic against chi-squared; null if there is none. */
-  static LawCurve ofChiSquared(String name, Quantity statistic, double df, double alpha) {
+  /**
+   * A statistic against chi-squared.
+   *
+   * @param name letter of the statistic
+   * @param statistic may be absent
+   * @param df degrees of freedom
+   * @param alpha level of significance
+   * @return the curve; null if there is no statistic
+   */
+  public static LawCurve ofChiSquared(String name, Quantity statistic, double df, double alpha) {
     if (!statistic.exists()) {
       return null;
     }
@@ -226,8 +264,123 @@ public record LawCurve(
         beyond);
   }
 
-  /** z against the normal distribution, with the tails of the direction that is asked. */
-  static LawCurve ofZ(Quantity z, Direction direction, double alpha) {
+  /**
+   * A law with the tail beyond a value.
+   *
+   * @param letter of the statistic
+   * @param law any
+   * @param value where the tail begins
+   * @param side which tail
+   * @return the curve
+   */
+  public static LawCurve of(String letter, Law law, double value, Side side) {
+    return law instanceof SmoothLaw smooth
+        ? smooth(letter, smooth, value, side)
+        : stepped(letter, (SteppedLaw) law, value, side);
+  }
+
+  private static LawCurve smooth(String letter, SmoothLaw law, double value, Side side) {
+    double thin = law.valueAbove().applyAsDouble(THIN);
+    boolean mirrored = law.symmetry().isPresent();
+    double size = Math.abs(value);
+    boolean beyond = size > FAR * thin;
+    double high = beyond ? thin * 1.25 : Math.max(thin, 1.15 * size);
+    double low =
+        mirrored
+            ? -high
+            : law.from() == 0 ? 0 : Math.min(law.valueBelow().applyAsDouble(THIN), value);
+    double wide = high - low;
+    double[] heights = new double[STEPS + 1];
+    double highest = 0;
+    for (int i = 0; i <= STEPS; i++) {
+      double x = low + wide * i / STEPS;
+      double half = wide / STEPS / 2;
+      heights[i] = law.density(Math.max(low, x - half), x + half);
+      highest = Math.max(highest, heights[i]);
+    }
+    List<Point> points = new ArrayList<>();
+    for (int i = 0; i <= STEPS; i++) {
+      points.add(new Point((double) i / STEPS, heights[i] / highest));
+    }
+    double at = beyond ? (value > 0 ? 1 : 0) : (value - low) / wide;
+    double zero = low >= 0 ? 0 : -low / wide;
+    return new LawCurve(
+        points,
+        new Origin(zero, "0"),
+        tails(side, at, (mirrored ? -value - low : Double.NaN) / wide, value, letterless(value)),
+        at,
+        letter + " = " + letterless(value),
+        beyond);
+  }
+
+  private static String letterless(double value) {
+    return Numerals.plain(Math.rint(value * 1000) / 1000).replace('-', '\u2212');
+  }
+
+  /** The tail at a place, and with both its mirror image. */
+  private static List<Tail> tails(Side side, double at, double mirror, double value, String text) {
+    return switch (side) {
+      case ABOVE -> List.of(new Tail(at, text, true));
+      case BELOW -> List.of(new Tail(at, text, false));
+      case BOTH ->
+          List.of(
+              new Tail(Math.min(at, mirror), letterless(-Math.abs(value)), false),
+              new Tail(Math.max(at, mirror), letterless(Math.abs(value)), true));
+    };
+  }
+
+  private static LawCurve stepped(String letter, SteppedLaw law, double value, Side side) {
+    List<Double> values = law.values();
+    int first = 0;
+    int last = values.size() - 1;
+    while (first < last
+        && values.get(first) < value
+        && law.tail(values.get(first), Side.BELOW) < UNSEEN) {
+      first++;
+    }
+    while (last > first
+        && values.get(last) > value
+        && law.tail(values.get(last), Side.ABOVE) < UNSEEN) {
+      last--;
+    }
+    double step = values.size() > 1 ? values.get(1) - values.get(0) : 1;
+    double from = values.get(first) - step / 2;
+    double wide = values.get(last) + step / 2 - from;
+    double highest = Collections.max(law.shares());
+    List<Point> points = new ArrayList<>();
+    for (int i = first; i <= last; i++) {
+      double height = law.shares().get(i) / highest;
+      points.add(new Point((values.get(i) - step / 2 - from) / wide, height));
+      points.add(new Point((values.get(i) + step / 2 - from) / wide, height));
+    }
+    List<Tail> tails = new ArrayList<>();
+    double mirror = law.symmetry().isPresent() ? 2 * law.symmetry().getAsDouble() - value : value;
+    double low = side == Side.BOTH ? Math.min(value, mirror) : value;
+    double high = side == Side.BOTH ? Math.max(value, mirror) : value;
+    if (side != Side.ABOVE) {
+      tails.add(new Tail((low + step / 2 - from) / wide, letterless(low), false));
+    }
+    if (side != Side.BELOW) {
+      tails.add(new Tail((high - step / 2 - from) / wide, letterless(high), true));
+    }
+    return new LawCurve(
+        points,
+        new Origin(0, letterless(values.get(first))),
+        tails,
+        Math.max(0, Math.min(1, (value - from) / wide)),
+        letter + " = " + letterless(value),
+        value < values.get(first) || value > values.get(last));
+  }
+
+  /**
+   * z against the normal distribution, with the tails of the direction that is asked.
+   *
+   * @param z may be absent
+   * @param direction that is asked about
+   * @param alpha level of significance
+   * @return the curve; null without z
+   */
+  public static LawCurve ofZ(Quantity z, Direction direction, double alpha) {
     LawCurve curve = ofT(z, Quantity.of(NEARLY_NORMAL), direction, alpha);
     return curve == null
         ? null

@@ -1,4 +1,4 @@
-package app.knuckle.desktop.test;
+package app.knuckle.desktop.curve;
 
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
@@ -9,7 +9,7 @@ import javafx.scene.text.Text;
 /**
  * The law of a statistic with the tail beyond the critical value filled and the one seen marked.
  */
-final class CurveView extends Pane {
+public final class CurveView extends Pane {
 
   private static final double HEIGHT = 170;
   private static final double FOOT = 24;
@@ -18,7 +18,12 @@ final class CurveView extends Pane {
 
   private final LawCurve curve;
 
-  CurveView(LawCurve curve) {
+  /**
+   * A drawing.
+   *
+   * @param curve what is drawn
+   */
+  public CurveView(LawCurve curve) {
     this.curve = curve;
     setId("f-curve");
     setMinSize(220, HEIGHT);

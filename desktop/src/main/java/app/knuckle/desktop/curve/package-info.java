@@ -1,0 +1,2 @@
+/** The law of a statistic, drawn with its tails. */
+package app.knuckle.desktop.curve;

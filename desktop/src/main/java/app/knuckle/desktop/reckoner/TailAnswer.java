@@ -1,0 +1,159 @@
+package app.knuckle.desktop.reckoner;
+
+import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.stats.laws.Law;
+import app.knuckle.stats.laws.LawKind;
+import app.knuckle.stats.laws.Side;
+import app.knuckle.study.words.Numerals;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * A tail of a law: of value, tail and the last parameter, whichever is not typed follows.
+ *
+ * @param value text that follows; empty if it was typed
+ * @param tail text that follows; empty if it was typed
+ * @param parameter text that follows; empty if it was typed
+ * @param curve with the tail filled; empty while too little is known
+ * @param row of the usual table: tails over values
+ * @param words in sentences
+ */
+record TailAnswer(
+    String value,
+    String tail,
+    String parameter,
+    Optional<LawCurve> curve,
+    List<List<String>> row,
+    String words) {
+
+  static final String LAW = "law";
+  static final String SIDE = "side";
+  static final String VALUE = "value";
+  static final String TAIL = "tail";
+
+  /** The tails of printed tables. */
+  private static final double[] USUAL = {0.1, 0.05, 0.025, 0.01, 0.005, 0.001};
+
+  private static final int DECIMALS = 3;
+
+  /** The field of a parameter. */
+  static String parameter(int index) {
+    return "parameter-" + index;
+  }
+
+  static LawKind law(Map<String, String> typed) {
+    return LawKind.valueOf(typed.getOrDefault(LAW, LawKind.T.name()));
+  }
+
+  /** The side that is asked, or the usual one of the law if that is not asked of it. */
+  static Side side(Map<String, String> typed) {
+    LawKind kind = law(typed);
+    return kind.sides().stream()
+        .filter(side -> side.name().equals(typed.get(SIDE)))
+        .findFirst()
+        .orElse(kind.sides().get(0));
+  }
+
+  static TailAnswer of(Map<String, String> typed) {
+    LawKind kind = law(typed);
+    Side side = side(typed);
+    List<Double> given = new ArrayList<>();
+    int all = kind.parameters().size();
+    for (int i = 0; i < all; i++) {
+      OptionalDouble number = Typed.number(typed, parameter(i));
+      if (number.isPresent()) {
+        given.add(number.getAsDouble());
+      } else if (i < all - 1) {
+        return nothing("Type " + kind.parameters().get(i) + ".");
+      }
+    }
+    OptionalDouble value = Typed.number(typed, VALUE);
+    OptionalDouble tail = Typed.number(typed, TAIL);
+    if (tail.isPresent() && !(tail.getAsDouble() > 0 && tail.getAsDouble() < 1)) {
+      return nothing("A tail is a probability: it lies between 0 and 1.");
+    }
+    String last = "";
+    if (given.size() < all) {
+      if (value.isEmpty() || tail.isEmpty()) {
+        return nothing("Type " + kind.parameters().get(all - 1) + ", or both value and tail.");
+      }
+      OptionalDouble found = kind.parameter(given, value.getAsDouble(), tail.getAsDouble(), side);
+      if (found.isEmpty()) {
+        return nothing("No " + kind.parameters().get(all - 1) + " gives this value such a tail.");
+      }
+      given.add(found.getAsDouble());
+      last = Typed.shown(found.getAsDouble());
+    }
+    Optional<Law> law = kind.of(given, side);
+    return law.isEmpty()
+        ? nothing("There is no such law, or it is too large to be counted: mend the numbers.")
+        : answer(kind, law.get(), side, value, tail, last);
+  }
+
+  private static TailAnswer nothing(String words) {
+    return new TailAnswer("", "", "", Optional.empty(), List.of(), words);
+  }
+
+  private static TailAnswer answer(
+      LawKind kind,
+      Law law,
+      Side side,
+      OptionalDouble value,
+      OptionalDouble tail,
+      String parameter) {
+    List<List<String>> row = row(kind, law, side);
+    OptionalDouble at =
+        value.isPresent() || tail.isEmpty() ? value : law.value(tail.getAsDouble(), side);
+    if (at.isEmpty()) {
+      String words =
+          tail.isPresent()
+              ? "Not even the outermost value has so small a tail."
+              : "Type a value or a tail.";
+      return new TailAnswer("", "", parameter, Optional.empty(), row, words);
+    }
+    double x = at.getAsDouble();
+    double probability = law.tail(x, side);
+    String shownTail = Typed.shown(probability);
+    String shownValue = value.isPresent() ? "" : Numerals.fixed(x, decimals(kind));
+    return new TailAnswer(
+        shownValue,
+        tail.isPresent() && value.isEmpty() ? "" : shownTail,
+        parameter,
+        Optional.of(LawCurve.of(kind.statistic(), law, x, side)),
+        row,
+        words(kind, side, x, shownTail));
+  }
+
+  /** Laws of counts and ranks have whole values, or halves. */
+  private static int decimals(LawKind kind) {
+    return switch (kind) {
+      case NORMAL, T, F, CHI_SQUARED, RANGE, DUNNETT -> DECIMALS;
+      case RANK_SUM, SIGNED_RANK, BINOMIAL, POISSON -> 0;
+    };
+  }
+
+  private static String words(LawKind kind, Side side, double value, String tail) {
+    String x = Numerals.fixed(value, decimals(kind));
+    String s = kind.statistic();
+    return switch (side) {
+      case ABOVE -> "P(" + s + " \u2265 " + x + ") = " + tail + ".";
+      case BELOW -> "P(" + s + " \u2264 " + x + ") = " + tail + ".";
+      case BOTH -> "P(" + s + " at least as far out as " + x + " at either side) = " + tail + ".";
+    };
+  }
+
+  private static List<List<String>> row(LawKind kind, Law law, Side side) {
+    List<String> tails = new ArrayList<>();
+    List<String> values = new ArrayList<>();
+    for (double usual : USUAL) {
+      tails.add(Numerals.plain(usual).substring(1));
+      OptionalDouble value = law.value(usual, side);
+      values.add(
+          value.isPresent() ? Numerals.fixed(value.getAsDouble(), decimals(kind)) : Numerals.NONE);
+    }
+    return List.of(tails, values);
+  }
+}

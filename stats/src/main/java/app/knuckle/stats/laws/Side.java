@@ -1,0 +1,26 @@
+package app.knuckle.stats.laws;
+
+/** Which tail of a law is meant. */
+public enum Side {
+  /** Values at least as large. */
+  ABOVE("above"),
+  /** Values at most as large. */
+  BELOW("below"),
+  /** Both tails together, of a law that is symmetric. */
+  BOTH("both tails");
+
+  private final String title;
+
+  Side(String title) {
+    this.title = title;
+  }
+
+  /**
+   * The name on screen.
+   *
+   * @return in plain words
+   */
+  public String title() {
+    return title;
+  }
+}
