@@ -4,7 +4,7 @@ import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.plan.Plan;
-import app.knuckle.study.sentences.PlanWords;
+import app.knuckle.study.plan.PlanWords;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -49,14 +49,7 @@ final class PlanSentence {
       Plan.Measured m = plan.measured().get(i);
       slots.words(i == 0 ? "" : i == all - 1 ? " and " : ", ");
       slots.name(
-          "plan-measured-" + i,
-          m.name(),
-          "a response",
-          (d, name) -> {
-            d.measured.get(place).name = name;
-            d.effects.replaceAll(
-                e -> e.measured().equals(m.name()) ? new Plan.Effect(name, e.levels(), e.by()) : e);
-          });
+          "plan-measured-" + i, m.name(), "a response", (d, name) -> d.renameMeasured(place, name));
       slots.words(" in ");
       slots.anything(
           "plan-unit-" + i, m.unit(), "unit", (d, unit) -> d.measured.get(place).unit = unit);
@@ -102,9 +95,10 @@ final class PlanSentence {
     List<String> names = List.copyOf(plan.treatments().keySet());
     slots.words(names.size() == 1 ? "The treatment is " : "The treatments are ");
     for (int i = 0; i < names.size(); i++) {
+      int place = i;
       String name = names.get(i);
       slots.words(i == 0 ? "" : i == names.size() - 1 ? " and " : ", ");
-      slots.name("plan-treatment-" + i, name, "a treatment", (d, to) -> d.rename(name, to));
+      slots.name("plan-treatment-" + i, name, "a treatment", (d, to) -> d.rename(place, to));
       slots.words(" (");
       slots.list(
           "plan-levels-" + i,

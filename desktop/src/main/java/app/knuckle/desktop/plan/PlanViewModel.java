@@ -51,6 +51,8 @@ final class PlanViewModel {
   private final ReadOnlyStringWrapper refusal = new ReadOnlyStringWrapper("");
   private final ReadOnlyStringWrapper rehearsed = new ReadOnlyStringWrapper("");
   private String lastPlace = "";
+  private Plan base;
+  private Plan lastMade;
   private int response;
   private int made;
 
@@ -137,10 +139,15 @@ final class PlanViewModel {
 
   private boolean change(String where, Consumer<PlanDraft> change) {
     try {
-      Plan changed = PlanFile.checked(PlanDraft.changed(slip.plan(), change));
+      // Half a word may be a word of its own: what goes on in a slot changes the plan as it was
+      // when
+      // that began, so that nothing is lost on the way.
+      boolean further = where.equals(lastPlace) && slip.plan() == lastMade;
+      base = further ? base : slip.plan();
+      Plan changed = PlanFile.checked(PlanDraft.changed(base, change));
       refusal.set("");
-      boolean further = where.equals(lastPlace);
       lastPlace = where;
+      lastMade = changed;
       workbench.plans().change(slip, changed, further);
       return true;
     } catch (Refused refused) {
@@ -253,7 +260,7 @@ final class PlanViewModel {
   /** Everything into one folder, with the plan as a file that the command line reads. */
   void writeAll(Path folder, Consumer<String> told) {
     Plan plan = shown.get().plan();
-    String asked = PlanFile.asked(plan).toString();
+    String asked = PlanFile.text(plan);
     write(
         (files, to) ->
             files.all(

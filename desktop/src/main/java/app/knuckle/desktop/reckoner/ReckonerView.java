@@ -2,12 +2,8 @@ package app.knuckle.desktop.reckoner;
 
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.Workbench;
-import app.knuckle.stats.laws.LawKind;
-import app.knuckle.study.reckon.KnownTable.Entry;
 import app.knuckle.study.reckon.Reckoning;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.function.Consumer;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
@@ -55,7 +51,7 @@ public final class ReckonerView extends ScrollPane {
             both);
     page.getStyleClass().add("joint");
     setContent(page);
-    begin();
+    cards.forEach(card -> card.restore(ReckonExamples.of(card.kind())));
     cards.forEach(card -> card.onSaid(said -> line.accept(said)));
     workbench.reckonings().addListener((ListChangeListener<Reckoning>) change -> showKept());
     showKept();
@@ -75,51 +71,6 @@ public final class ReckonerView extends ScrollPane {
     column.setPrefWidth(1); // Both share the room alike.
     HBox.setHgrow(column, Priority.ALWAYS);
     return column;
-  }
-
-  /** Examples from the nursery, to be written over. */
-  private void begin() {
-    cards
-        .get(0)
-        .restore(
-            Map.of(
-                Entry.EFFECT_DF.name(), "3",
-                Entry.EFFECT_SS.name(), "41.28",
-                Entry.ERROR_MS.name(), "3.217",
-                Entry.TOTAL_DF.name(), "31"));
-    cards
-        .get(1)
-        .restore(
-            Map.of(
-                TailAnswer.LAW,
-                LawKind.T.name(),
-                TailAnswer.parameter(0),
-                "20",
-                TailAnswer.TAIL,
-                "0.05"));
-    Map<String, String> summaries = new LinkedHashMap<>();
-    group(summaries, 0, "Pavlo mix", "9", "7.15", "1.10");
-    group(summaries, 1, "Green T", "8", "6.90", "0.71");
-    group(summaries, 2, "Paste", "9", "4.63", "0.52");
-    cards.get(2).restore(summaries);
-    cards
-        .get(3)
-        .restore(
-            Map.of(
-                SizeAnswer.EFFECT, "0.8",
-                SizeAnswer.POWER, "0.9",
-                SizeAnswer.ALPHA, "0.05",
-                SizeAnswer.GROUPS, "4",
-                SizeAnswer.DF, "2",
-                SizeAnswer.N, "20"));
-  }
-
-  private static void group(
-      Map<String, String> typed, int row, String level, String n, String mean, String sd) {
-    typed.put(SummaryAnswer.cell("level", row), level);
-    typed.put(SummaryAnswer.cell("n", row), n);
-    typed.put(SummaryAnswer.cell("mean", row), mean);
-    typed.put(SummaryAnswer.cell("spread", row), sd);
   }
 
   private void showKept() {

@@ -2,8 +2,8 @@ package app.knuckle.desktop.reckoner;
 
 import app.knuckle.figures.plan.PowerCurve;
 import app.knuckle.stats.compare.Direction;
+import app.knuckle.study.plan.PlanWords;
 import app.knuckle.study.reckon.SizeQuestion;
-import app.knuckle.study.sentences.PlanWords;
 import app.knuckle.study.words.Numerals;
 import java.util.Map;
 import java.util.Optional;

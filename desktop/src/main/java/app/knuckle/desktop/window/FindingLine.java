@@ -7,13 +7,16 @@ import java.util.List;
 /**
  * What the finding line says.
  *
- * @param tag the word at its head: Finding, Waiting, Refused
+ * @param tag the word at its head: Finding, Make-believe, Waiting, Cannot yet
  * @param sentence the answer in one sentence
  * @param cautions what to look at twice
  */
 public record FindingLine(String tag, String sentence, List<String> cautions) {
 
   private static final String FOUND = "Finding";
+
+  /** What was found of records that were made up. */
+  private static final String MADE_UP = "Make-believe";
 
   public FindingLine {
     cautions = List.copyOf(cautions);
@@ -25,7 +28,7 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
    * @return false while it waits, or is refused
    */
   public boolean isFound() {
-    return tag.equals(FOUND);
+    return tag.equals(FOUND) || tag.equals(MADE_UP);
   }
 
   /**
@@ -43,7 +46,8 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
       return new FindingLine("Cannot yet", refusal.shown(), List.of());
     }
     List<String> warnings = answer.findings().first().design().warnings();
-    String tag = answer.findings().refusal().isEmpty() ? FOUND : "Cannot yet";
+    String found = answer.findings().table().isMakeBelieve() ? MADE_UP : FOUND;
+    String tag = answer.findings().refusal().isEmpty() ? found : "Cannot yet";
     return new FindingLine(tag, answer.findings().finding(), warnings);
   }
 }

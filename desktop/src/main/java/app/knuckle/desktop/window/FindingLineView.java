@@ -31,6 +31,7 @@ final class FindingLineView extends HBox {
   FindingLineView() {
     setId("finding-line");
     getStyleClass().add("finding-line");
+    tag.setId("finding-tag");
     sentence.setId("finding");
     sentence.getStyleClass().add("finding-sentence");
     sentence.setWrapText(true);

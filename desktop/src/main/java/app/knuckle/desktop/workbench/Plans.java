@@ -63,8 +63,9 @@ public final class Plans {
    * @param further whether this goes on with the change before
    */
   public void change(PlanSlip slip, Plan plan, boolean further) {
-    if (!slip.plan().equals(plan)) {
-      slip.set(plan);
+    boolean same = slip.plan().equals(plan);
+    slip.set(plan);
+    if (!same) {
       did.change("change the plan " + plan.name(), further);
     }
   }

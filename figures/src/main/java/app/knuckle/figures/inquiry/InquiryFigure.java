@@ -10,9 +10,11 @@ import app.knuckle.figures.scatter.IntervalsLayout;
 import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scatter.ScatterLayout;
+import app.knuckle.figures.scene.Face;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.figures.scene.Type;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Palette;
 import app.knuckle.figures.style.Paper;
@@ -22,8 +24,10 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -40,6 +44,9 @@ import java.util.function.IntFunction;
  */
 public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
 
+  /** Size of the words that mark what is made up, in points. */
+  private static final double MARK = 8;
+
   /**
    * The figure of an inquiry's first response.
    *
@@ -55,12 +62,32 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
           case CANONICAL -> canonical(findings, style);
           case BARS, POINTS, LINES, BOXES, VALUES, UNITS -> Optional.empty();
         };
-    return special.orElseGet(
-        () -> {
-          Style own = style.form().isOfGroups() ? style : style.with(Form.BARS);
-          MeansFigure figure = MeansReading.of(findings, own);
-          return new InquiryFigure(MeansLayout.of(figure), figure.caption(), figure);
-        });
+    InquiryFigure figure =
+        special.orElseGet(
+            () -> {
+              Style own = style.form().isOfGroups() ? style : style.with(Form.BARS);
+              MeansFigure means = MeansReading.of(findings, own);
+              return new InquiryFigure(MeansLayout.of(means), means.caption(), means);
+            });
+    return findings.table().isMakeBelieve() ? figure.marked() : figure;
+  }
+
+  /** What was made up says so, wherever the picture goes. */
+  private InquiryFigure marked() {
+    double half = Type.width(Table.MAKE_BELIEVE, Face.REGULAR, MARK) / 2;
+    List<Mark> marks = new ArrayList<>(scene.marks());
+    marks.add(
+        Mark.Label.of(
+            Table.MAKE_BELIEVE,
+            scene.width() - half - MARK / 2,
+            MARK,
+            MARK,
+            Face.REGULAR,
+            Ink.AMBER,
+            false,
+            Mark.Role.REMARK));
+    return new InquiryFigure(
+        new Scene(scene.width(), scene.height(), marks), "Make-believe records. " + caption, means);
   }
 
   /**

@@ -44,6 +44,12 @@ final class FindingsPage {
             ? FirstGuess.name(findings.inquiry(), findings.frame())
             : name;
     blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
+    if (findings.table().isMakeBelieve()) {
+      blocks.add(
+          new Block.Paragraph(
+              Block.Part.TITLE,
+              "The records are make-believe: they were made up to rehearse an experiment."));
+    }
     blocks.add(
         new Block.Paragraph(Block.Part.METHODS, MethodsParagraph.of(findings) + " " + PROGRAM));
     boolean several = findings.responses().size() > 1;

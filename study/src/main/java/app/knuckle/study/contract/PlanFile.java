@@ -460,6 +460,16 @@ public final class PlanFile {
   }
 
   /**
+   * The same as text.
+   *
+   * @param plan any plan
+   * @return JSON
+   */
+  public static String text(Plan plan) {
+    return asked(plan).toString();
+  }
+
+  /**
    * A plan, if it makes sense: the same that would be read of its file.
    *
    * @param plan as typed
@@ -467,6 +477,6 @@ public final class PlanFile {
    * @throws Refused if it makes no sense, naming the key
    */
   public static Plan checked(Plan plan) {
-    return read(asked(plan).toString(), plan.seed());
+    return read(text(plan), plan.seed());
   }
 }

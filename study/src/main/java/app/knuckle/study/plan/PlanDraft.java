@@ -107,12 +107,28 @@ public final class PlanDraft {
   }
 
   /**
-   * Calls a treatment otherwise, wherever it stands.
+   * Calls a response otherwise, wherever it stands.
    *
-   * @param from its name
+   * @param place of the response, from 0
    * @param to its name from now on
    */
-  public void rename(String from, String to) {
+  public void renameMeasured(int place, String to) {
+    String from = measured.get(place).name;
+    measured.get(place).name = to;
+    effects =
+        effects.stream()
+            .map(e -> e.measured().equals(from) ? new Plan.Effect(to, e.levels(), e.by()) : e)
+            .toList();
+  }
+
+  /**
+   * Calls a treatment otherwise, wherever it stands.
+   *
+   * @param place of the treatment, from 0
+   * @param to its name from now on
+   */
+  public void rename(int place, String to) {
+    String from = List.copyOf(treatments.keySet()).get(place);
     Map<String, List<String>> renamed = new LinkedHashMap<>();
     treatments.forEach((t, levels) -> renamed.put(t.equals(from) ? to : t, levels));
     treatments = renamed;
@@ -184,6 +200,7 @@ public final class PlanDraft {
     wholePlots = without(wholePlots, treatment);
     strips = without(strips, treatment);
     occasions = without(occasions, treatment);
+    measured.forEach(m -> m.stripSd.remove(treatment));
     moreBy(c -> c.containsKey(treatment) ? null : c);
     if (wanted != null) {
       List<String> of = without(wanted.of, treatment);

@@ -1,9 +1,7 @@
-package app.knuckle.study.sentences;
+package app.knuckle.study.plan;
 
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.power.PlannedDifference;
-import app.knuckle.study.plan.Plan;
-import app.knuckle.study.plan.Shows;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;

@@ -1,0 +1,178 @@
+package app.knuckle.study.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.stats.Progress;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Column;
+import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Table;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Books that come back filled, and make-believe ones. */
+class FilledBookTest {
+
+  private static Plan plan(Plan.Layout layout) {
+    int[] sizes =
+        switch (layout) {
+          case PAIRS -> new int[] {2};
+          case LATIN_SQUARE, INCOMPLETE_BLOCKS, COMPLETELY_RANDOMISED -> new int[] {4};
+          case COMPLETE_BLOCKS, SPLIT_PLOT, SPLIT_BLOCK, REPEATED -> new int[] {2, 3};
+        };
+    return PlanDraft.changed(
+        Plans.plan(layout, Plans.treatments(sizes), new Plan.Size(6, 2, 2, Map.of()), 5, null),
+        d -> d.lay(layout));
+  }
+
+  private static Table filled(Plan plan) {
+    return MakeBelieve.of(plan, Arrangement.of(plan), Spread.NORMAL, 1, Progress.NONE);
+  }
+
+  private static Table with(Table table, Column other) {
+    List<Column> columns =
+        table.columns().stream().map(c -> c.name().equals(other.name()) ? other : c).toList();
+    return new Table(table.name(), "", columns, "");
+  }
+
+  @ParameterizedTest
+  @EnumSource(Plan.Layout.class)
+  void aBookIsKnownAndAskedAsItWasPlanned(Plan.Layout layout) {
+    Plan plan = plan(layout);
+    Table book = filled(plan);
+    FilledBook known = FilledBook.of(plan, book).orElseThrow();
+    assertThat(known.differences()).isEmpty();
+    assertThat(book.isMakeBelieve()).isTrue();
+    assertThat(Answering.of(book, known.inquiry(), Progress.NONE).refusal()).isEmpty();
+  }
+
+  @Test
+  void otherRecordsAreNoBook() {
+    Plan plan = plan(Plan.Layout.COMPLETE_BLOCKS);
+    Table book = filled(plan);
+    for (String gone : List.of("plot", "a", "growth (mm)")) {
+      List<Column> columns = new ArrayList<>(book.columns());
+      columns.removeIf(c -> c.name().equals(gone));
+      assertThat(FilledBook.of(plan, new Table("t", "", columns, ""))).as(gone).isEmpty();
+    }
+  }
+
+  @Test
+  void aPlotThatStandsTwiceAndOneThatIsMissingAreSaid() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED);
+    Table book = filled(plan);
+    double[] plots = ((Numbers) book.column("plot").orElseThrow()).values().clone();
+    plots[3] = 2;
+    List<String> said =
+        FilledBook.of(plan, with(book, new Numbers("plot", "", plots))).orElseThrow().differences();
+    assertThat(said).contains("Plot 2 stands in row 2 and in row 4", "Plot 4 is not there");
+  }
+
+  @Test
+  void aTreatmentThatWasChangedIsSaid() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED);
+    Table book = filled(plan);
+    Categories a = (Categories) book.column("a").orElseThrow();
+    int[] codes = new int[a.size()];
+    for (int row = 0; row < codes.length; row++) {
+      codes[row] = a.levels().indexOf(a.text(row));
+    }
+    String planned = a.levels().get(codes[0]);
+    codes[0] = (codes[0] + 1) % a.levels().size();
+    String found = a.levels().get(codes[0]);
+    Table changed = with(book, new Categories("a", "", codes, a.levels(), false));
+    assertThat(FilledBook.of(plan, changed).orElseThrow().differences())
+        .containsExactly("Plot 1 was to have " + planned + " of a and has " + found);
+  }
+
+  @Test
+  void rowsOfNoPlotAreSaid() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED);
+    Table book = filled(plan);
+    double[] plots = ((Numbers) book.column("plot").orElseThrow()).values().clone();
+    plots[0] = 99;
+    plots[1] = Double.NaN;
+    assertThat(
+            FilledBook.of(plan, with(book, new Numbers("plot", "", plots)))
+                .orElseThrow()
+                .differences())
+        .contains(
+            "Row 1 is of no plot of the plan",
+            "Row 2 has no plot number",
+            "Plots 1, 2 are not there");
+  }
+
+  @Test
+  void manyDifferencesAreCounted() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED);
+    Table book = filled(plan);
+    double[] nothing = new double[book.rows()];
+    Arrays.fill(nothing, Double.NaN);
+    List<String> said =
+        FilledBook.of(plan, with(book, new Numbers("plot", "", nothing)))
+            .orElseThrow()
+            .differences();
+    assertThat(said).hasSize(6);
+    assertThat(said.get(5)).isEqualTo("And 20 more differences");
+  }
+
+  /** Levels that look like numbers may be read as numbers, and be written otherwise. */
+  @Test
+  void numbersAreTheSameHoweverTheyAreWritten() {
+    Plan plan =
+        PlanDraft.changed(
+            plan(Plan.Layout.COMPLETELY_RANDOMISED),
+            d -> d.setLevels("a", List.of("0.50", "1", "1.50", "2")));
+    Table book = filled(plan);
+    Categories a = (Categories) book.column("a").orElseThrow();
+    double[] read = new double[a.size()];
+    for (int row = 0; row < read.length; row++) {
+      read[row] = Double.parseDouble(a.text(row));
+    }
+    assertThat(
+            FilledBook.of(plan, with(book, new Numbers("a", "", read))).orElseThrow().differences())
+        .isEmpty();
+  }
+
+  @Test
+  void theSameSeedMakesTheSameRecordsAndAnotherOthers() {
+    Plan plan = plan(Plan.Layout.SPLIT_PLOT);
+    Arrangement arrangement = Arrangement.of(plan);
+    Table one = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, Progress.NONE);
+    Table again = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, Progress.NONE);
+    Table other = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 2, Progress.NONE);
+    assertThat(values(one)).isEqualTo(values(again)).isNotEqualTo(values(other));
+  }
+
+  /** A large trial without blocks has the mean and the spread that were expected. */
+  @ParameterizedTest
+  @EnumSource(Spread.class)
+  void valuesSpreadAsExpected(Spread spread) {
+    Plan plan = Plans.plan(Plan.Layout.COMPLETELY_RANDOMISED, Plans.treatments(2), 9_000, 11);
+    double[] values = values(MakeBelieve.of(plan, Arrangement.of(plan), spread, 3, Progress.NONE));
+    double mean = Arrays.stream(values).average().orElseThrow();
+    double variance =
+        Arrays.stream(values).map(v -> (v - mean) * (v - mean)).sum() / (values.length - 1);
+    // The mean of a count is its variance.
+    double sd = spread == Spread.COUNTS ? Math.sqrt(14) : Plans.SD;
+    assertThat(mean).isBetween(14 - 5 * sd / Math.sqrt(18_000), 14 + 5 * sd / Math.sqrt(18_000));
+    assertThat(Math.sqrt(variance)).isBetween(0.96 * sd, 1.04 * sd);
+    if (spread == Spread.COUNTS) {
+      assertThat(Arrays.stream(values).filter(v -> v != Math.rint(v) || v < 0)).isEmpty();
+    }
+    if (spread == Spread.UNIFORM) {
+      double half = Plans.SD * Math.sqrt(3) + 0.01;
+      assertThat(Arrays.stream(values).filter(v -> Math.abs(v - 14) > half)).isEmpty();
+    }
+  }
+
+  private static double[] values(Table table) {
+    return ((Numbers) table.column("growth (mm)").orElseThrow()).values();
+  }
+}
