@@ -99,13 +99,12 @@ final class PlanSentence {
       String name = names.get(i);
       slots.words(i == 0 ? "" : i == names.size() - 1 ? " and " : ", ");
       slots.name("plan-treatment-" + i, name, "a treatment", (d, to) -> d.rename(place, to));
-      slots.words(" (");
+      slots.words(" at ");
       slots.list(
           "plan-levels-" + i,
           plan.treatments().get(name),
           "levels",
           (d, l) -> d.setLevels(name, l));
-      slots.words(")");
       if (names.size() > 1) {
         slots.out("plan-treatment-out-" + i, "Leave " + name + " out", d -> d.remove(name));
       }

@@ -6,6 +6,7 @@ import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
+import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.sentence.DesignSentence;
@@ -39,12 +40,13 @@ import javafx.stage.FileChooser;
 public final class PlanView extends ScrollPane {
 
   private static final double RIGHT = 440;
+  private static final double LEAST_RIGHT = 380;
   private static final double CURVE_HEIGHT = 210;
 
   /** Plots are drawn at most so much larger than in print, and at least so much. */
-  private static final double LARGEST = 2.2;
+  private static final double LARGEST = 1.6;
 
-  private static final double SMALLEST = 0.9;
+  private static final double SMALLEST = 1.1;
 
   private final PlanSlip slip;
   private final Workbench workbench;
@@ -57,6 +59,7 @@ public final class PlanView extends ScrollPane {
   private final TextField name = new TextField();
   private final TextField seed = new TextField();
   private final Label plots = Texts.line("", "fact-name");
+  private final Pulses pulses = new Pulses();
   private final Picture picture = new Picture();
   private final ScrollPane field = new ScrollPane(picture);
   private final VBox right = new VBox();
@@ -93,7 +96,8 @@ public final class PlanView extends ScrollPane {
     progress.setMaxWidth(Double.MAX_VALUE);
     progress.getStyleClass().add("thin-progress");
     right.getStyleClass().add("column");
-    right.setMinWidth(RIGHT);
+    right.setMinWidth(LEAST_RIGHT);
+    right.setPrefWidth(RIGHT);
     right.setMaxWidth(RIGHT);
     answers.getStyleClass().add("column");
     right.getChildren().addAll(answers, rehearsal());
@@ -113,7 +117,8 @@ public final class PlanView extends ScrollPane {
                 slip.planProperty().removeListener(changed);
                 model.leave();
               } else {
-                sentence.focus("plan-measured-0");
+                // What scrolls is in the scene only after the next painting.
+                pulses.add(List.of(() -> {}, () -> sentence.focus("plan-measured-0")));
               }
             });
     changed();
@@ -146,13 +151,15 @@ public final class PlanView extends ScrollPane {
     plots.setMinWidth(USE_PREF_SIZE);
     Label seedName = Texts.line("seed", "fact-name");
     seedName.setMinWidth(USE_PREF_SIZE);
-    HBox head = new HBox(name, plots, seedName, seed, anew);
+    HBox head = new HBox(name, plots);
     head.getStyleClass().add("typing-bar");
+    HBox chance = new HBox(seedName, seed, anew);
+    chance.getStyleClass().add("typing-bar");
     field.setFitToHeight(true);
     field.getStyleClass().add("table-scroll");
     field.setVbarPolicy(ScrollBarPolicy.NEVER);
     field.widthProperty().addListener((o, before, now) -> fit());
-    Card card = new Card("", head, field, away(), note);
+    Card card = new Card("", head, chance, field, away(), note);
     card.setMinWidth(0);
     card.setMaxHeight(USE_PREF_SIZE);
     return card;

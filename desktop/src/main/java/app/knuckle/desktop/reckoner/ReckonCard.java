@@ -97,6 +97,11 @@ abstract class ReckonCard extends Card {
     return field;
   }
 
+  /** Gives the keyboard to the first field. */
+  void begin() {
+    fields.values().iterator().next().requestFocus();
+  }
+
   /** Whether there is a field of this name. */
   boolean has(String name) {
     return fields.containsKey(name);

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.reckoner;
 
+import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.reckon.Reckoning;
@@ -18,6 +19,7 @@ import javafx.scene.layout.VBox;
 public final class ReckonerView extends ScrollPane {
 
   private final Workbench workbench;
+  private final Pulses pulses = new Pulses();
   private final List<ReckonCard> cards;
   private final FlowPane kept = new FlowPane();
 
@@ -60,6 +62,8 @@ public final class ReckonerView extends ScrollPane {
             (o, before, now) -> {
               if (now != null) {
                 line.accept("Answers without records: type over what stands there.");
+                // What scrolls is in the scene only after the next painting.
+                pulses.add(List.of(() -> {}, table::begin));
               }
             });
   }

@@ -121,7 +121,9 @@ class PlanWindowTest {
     go(robot, "#plan-wanted-of", () -> isThere(robot, "plan-wanted-of-filter"));
     robot.write("mesh and").type(KeyCode.ENTER);
     until(() -> plan().wanted().of().equals(List.of("mesh", "density")));
-    until(() -> texts(robot, ".label.text-grid-cell").contains("two combinations of mesh and density"));
+    until(
+        () ->
+            texts(robot, ".label.text-grid-cell").contains("two combinations of mesh and density"));
   }
 
   @Test

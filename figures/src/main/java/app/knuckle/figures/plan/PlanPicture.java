@@ -57,10 +57,10 @@ public final class PlanPicture {
     double widest =
         plan.treatments().values().stream()
             .flatMap(List::stream)
-            .mapToDouble(level -> Type.width(level, Face.REGULAR, TEXT))
+            .mapToDouble(level -> Type.width(level, Face.STRONG, TEXT))
             .max()
             .orElse(0);
-    wide = Math.min(WIDEST, Math.max(NARROWEST, widest + 2 * PADDING));
+    wide = Math.min(WIDEST, Math.max(NARROWEST, widest + 2 * PADDING + APART));
     tall = Type.height(SMALL) + plan.treatments().size() * Type.height(TEXT) + 2 * PADDING;
     gaps = gaps();
   }

@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.plan.Plan;
 import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Merge;
+import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -69,12 +72,43 @@ class StudyFileTest {
         name,
         List.of(new Study.Kept(table, "/records/tanks.csv", Map.of("sheet", "a"))),
         List.of(
-            new Study.Asked("tanks", inquiry, Map.of("form", "BARS"), Map.of("sources", "yes"))));
+            new Study.Asked("tanks", inquiry, Map.of("form", "BARS"), Map.of("sources", "yes"))),
+        List.of(plan()),
+        List.of(new Reckoning(Reckoning.Kind.TAIL, "t", Map.of("law", "T", "tail", "0.05"))));
+  }
+
+  /** Everything that a plan can say. */
+  private static Plan plan() {
+    return new Plan(
+        "Mesh by density",
+        -7,
+        Map.of("mesh", List.of("fine", "coarse")),
+        List.of(),
+        Plan.Layout.COMPLETELY_RANDOMISED,
+        new Plan.Size(4, 0, 1, Map.of("mesh=fine", 8)),
+        new Plan.Roles(List.of(), List.of(), List.of(), "bag", "rack"),
+        new Plan.Field(3, 4, true),
+        List.of(
+            new Plan.Measured(
+                "growth",
+                "mm",
+                14,
+                1.1,
+                1,
+                0.5,
+                Map.of("mesh", 0.2),
+                0.3,
+                new Plan.Covariate("start", 0.6))),
+        List.of(new Plan.Effect("growth", Map.of("mesh", "fine"), 1.5)),
+        new Plan.Wanted(List.of("mesh"), 2, Procedure.TUKEY, 0.05, 0.8),
+        100);
   }
 
   private static void same(Study a, Study b) {
     assertThat(a.name()).isEqualTo(b.name());
     assertThat(a.asked()).isEqualTo(b.asked());
+    assertThat(a.plans()).isEqualTo(b.plans());
+    assertThat(a.reckonings()).isEqualTo(b.reckonings());
     assertThat(a.tables()).hasSameSizeAs(b.tables());
     for (int i = 0; i < a.tables().size(); i++) {
       assertThat(a.tables().get(i).form()).isEqualTo(b.tables().get(i).form());
