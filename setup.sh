@@ -34,3 +34,19 @@ need_virtual_display() {
   command -v xauth >/dev/null || lacks+=(xauth)
   [ ${#lacks[@]} = 0 ] || _install "${lacks[@]}"
 }
+
+need_packaging_tools() {
+  local lacks=()
+  command -v fakeroot >/dev/null || lacks+=(fakeroot)
+  command -v dpkg-deb >/dev/null || lacks+=(dpkg)
+  command -v objcopy >/dev/null || lacks+=(binutils)
+  [ ${#lacks[@]} = 0 ] || _install "${lacks[@]}"
+}
+
+need_bare_root_tools() {
+  local lacks=()
+  command -v debootstrap >/dev/null || lacks+=(debootstrap)
+  command -v import >/dev/null || lacks+=(imagemagick)
+  command -v xdotool >/dev/null || lacks+=(xdotool)
+  [ ${#lacks[@]} = 0 ] || _install "${lacks[@]}"
+}

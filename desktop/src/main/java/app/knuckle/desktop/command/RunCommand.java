@@ -110,7 +110,6 @@ final class RunCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    System.setProperty("java.awt.headless", "true");
     boolean one = tables.size() == 1 && inquiry != null && study == null;
     boolean all = inquiry == null && study != null;
     if (!one && !all) {

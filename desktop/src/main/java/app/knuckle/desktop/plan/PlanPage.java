@@ -35,6 +35,9 @@ record PlanPage(
 
   private static final double MOSTLY = 0.8;
 
+  /** What rounding leaves of no effect. */
+  private static final double NO_EFFECT = 1e-9;
+
   static PlanPage of(
       Plan plan,
       int plots,
@@ -74,7 +77,8 @@ record PlanPage(
       String power =
           shows.effects().stream()
               .filter(e -> e.term().equals(source.term()))
-              .map(e -> PlanWords.power(e.power()))
+              // Where no effect is expected there is nothing to be found.
+              .map(e -> e.ncp() > NO_EFFECT ? PlanWords.power(e.power()) : Numerals.NONE)
               .findFirst()
               .orElse("");
       String role = source.term().equals(List.of(plan.blockName())) ? " (block)" : "";

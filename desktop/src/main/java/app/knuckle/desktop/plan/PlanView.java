@@ -100,10 +100,12 @@ public final class PlanView extends ScrollPane {
     right.setPrefWidth(RIGHT);
     right.setMaxWidth(RIGHT);
     answers.getStyleClass().add("column");
-    right.getChildren().addAll(answers, rehearsal());
-    Card laid = laid();
-    HBox.setHgrow(laid, Priority.ALWAYS);
-    HBox cards = new HBox(laid, right);
+    right.getChildren().add(answers);
+    VBox left = new VBox(laid(), rehearsal());
+    left.getStyleClass().add("column");
+    left.setMinWidth(0);
+    HBox.setHgrow(left, Priority.ALWAYS);
+    HBox cards = new HBox(left, right);
     cards.getStyleClass().add("cards");
     VBox page = new VBox(sentence, additions, refusal, progress, cards);
     page.getStyleClass().add("joint");

@@ -22,6 +22,7 @@ import javafx.beans.value.ObservableValue;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
+import javafx.scene.image.Image;
 import javafx.scene.text.Font;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
@@ -42,6 +43,7 @@ public final class KnuckleApp extends Application {
           "IBMPlexSans_700Bold.ttf",
           "SourceSerif4_400Regular.ttf",
           "SourceSerif4_600SemiBold.ttf");
+  private static final int[] ICONS = {16, 32, 48, 128};
   private static final List<String> SHEETS = List.of("tokens.css", "knuckle.css", "joints.css");
 
   /** What to open, handed from the command line to the instance that the toolkit makes. */
@@ -69,6 +71,9 @@ public final class KnuckleApp extends Application {
     Keeper keeper = new Keeper(workbench);
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
+    for (int size : ICONS) {
+      stage.getIcons().add(new Image(KnuckleApp.class.getResourceAsStream(icon(size))));
+    }
     stage.setScene(scene(workbench, keeper));
     stage.setMinWidth(NARROWEST);
     stage.setMinHeight(LOWEST);
@@ -195,6 +200,10 @@ public final class KnuckleApp extends Application {
           .add(KnuckleApp.class.getResource("/app/knuckle/desktop/" + sheet).toExternalForm());
     }
     return scene;
+  }
+
+  private static String icon(int size) {
+    return "/app/knuckle/desktop/icons/knuckle-" + size + ".png";
   }
 
   private static void load(String face) {
