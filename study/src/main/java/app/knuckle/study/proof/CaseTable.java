@@ -1,4 +1,4 @@
-package app.knuckle.study.contract;
+package app.knuckle.study.proof;
 
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;

@@ -1,4 +1,4 @@
-package app.knuckle.study.contract;
+package app.knuckle.study.proof;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.MissingNode;
@@ -10,7 +10,7 @@ import java.util.Set;
  * Whether findings hold what a case expects: 1e-10 for statistics, 1e-9 for probabilities, 1e-8 for
  * those of the studentized range and of the many-one t. Findings may hold more.
  */
-final class Agreement {
+public final class Agreement {
 
   /** Numbers this close to 0 agree when they lie this close to each other. */
   private static final double NEAR_0 = 1e-12;
@@ -63,19 +63,69 @@ final class Agreement {
           "between",
           "means");
 
+  /** Statistics agree to so much, relative. */
+  private static final double STATISTICS = 1e-10;
+
+  /** A double has no more digits than these. */
+  private static final double MOST_DIGITS = 16;
+
   private final List<String> missed = new ArrayList<>();
+  private final List<Double> digits = new ArrayList<>();
 
   private Agreement() {}
 
-  /** What is not as it should be, in words; empty if all is. */
-  static List<String> missed(JsonNode wanted, JsonNode actual) {
-    return missed(wanted, actual, 1e-10);
+  /**
+   * Holds findings against what is expected.
+   *
+   * @param wanted what a case expects
+   * @param actual findings, which may hold more
+   * @return how well they agree
+   */
+  public static Agreement of(JsonNode wanted, JsonNode actual) {
+    return of(wanted, actual, STATISTICS);
   }
 
-  static List<String> missed(JsonNode wanted, JsonNode actual, double tolerance) {
+  /**
+   * The same with another tolerance.
+   *
+   * @param wanted what a case expects
+   * @param actual findings, which may hold more
+   * @param tolerance of numbers, relative
+   * @return how well they agree
+   */
+  public static Agreement of(JsonNode wanted, JsonNode actual, double tolerance) {
     Agreement agreement = new Agreement();
     agreement.compare("", wanted, actual, tolerance);
-    return agreement.missed;
+    return agreement;
+  }
+
+  /**
+   * What is not as it should be.
+   *
+   * @return in words, one a value; empty if all is
+   */
+  public List<String> missed() {
+    return List.copyOf(missed);
+  }
+
+  /**
+   * Digits of each number that was compared.
+   *
+   * @return how many agree, from 0 to 16
+   */
+  public List<Double> digits() {
+    return List.copyOf(digits);
+  }
+
+  /** Digits that agree: of numbers that are nearly 0, those behind the point. */
+  private static double digits(double wanted, double actual) {
+    double off = Math.abs(actual - wanted);
+    if (off == 0) {
+      return MOST_DIGITS;
+    }
+    double size = Math.abs(wanted) < NEAR_0 ? 1 : Math.abs(wanted);
+    double agree = -Math.log10(off / size);
+    return Double.isNaN(agree) ? 0 : Math.max(0, Math.min(MOST_DIGITS, agree));
   }
 
   private static JsonNode find(JsonNode list, JsonNode wanted, int place) {
@@ -114,6 +164,7 @@ final class Agreement {
       boolean near =
           Math.abs(a - w) <= mine * Math.abs(w)
               || (PROBABILITIES.contains(key) || Math.abs(w) < NEAR_0) && Math.abs(a - w) <= NEAR_0;
+      digits.add(near && Math.abs(w) < NEAR_0 ? MOST_DIGITS : digits(w, a));
       if (!near) {
         missed.add(path + ": wanted " + w + ", got " + actual);
       }
