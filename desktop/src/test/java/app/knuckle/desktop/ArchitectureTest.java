@@ -115,6 +115,7 @@ class ArchitectureTest {
           .that()
           .resideOutsideOfPackages(
               "app.knuckle.study.contract..",
+              "app.knuckle.study.proof..",
               "app.knuckle.formats.keeping..",
               "app.knuckle.desktop.demo..")
           .should()
@@ -134,7 +135,7 @@ class ArchitectureTest {
           .because("packages follow the subject");
 
   private static final String[] JOINTS = {
-    "records", "layout", "look", "footing", "test", "compare", "figure", "plan", "reckoner"
+    "records", "layout", "look", "footing", "test", "compare", "figure", "plan", "reckoner", "proof"
   };
 
   @ArchTest

@@ -25,6 +25,7 @@ import picocli.CommandLine.Spec;
       RunCommand.class,
       ReckonCommand.class,
       PlanCommand.class,
+      VerifyCommand.class,
       KnuckleCommand.Demo.class
     },
     description = "Compares treatment groups from designed experiments.")

@@ -101,6 +101,15 @@ final class StudyMoves {
     }
     all.add(
         new Move(
+            "prove",
+            "Prove the numbers",
+            "computes every shipped reference case on this machine and says how well it agrees",
+            AsItStands.words("verify validate validation check accuracy precision reference"),
+            "",
+            "",
+            () -> bench.workbench().show(new Page.Proving())));
+    all.add(
+        new Move(
             "reckon",
             "The Reckoner",
             "answers without records: from summaries, a partial table, tails, power and size",

@@ -13,6 +13,7 @@ import app.knuckle.desktop.keeping.Recent;
 import app.knuckle.desktop.moves.FindView;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.plan.PlanView;
+import app.knuckle.desktop.proof.ProofView;
 import app.knuckle.desktop.reckoner.ReckonerView;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.registry.Moves;
@@ -234,6 +235,9 @@ final class ShellView extends BorderPane {
     }
     if (page instanceof Page.Planning planning) {
       return new PlanView(workbench, planning.plan(), words -> line.say("Plan", words));
+    }
+    if (page instanceof Page.Proving) {
+      return new ProofView(words -> line.say("Proof", words));
     }
     if (reckoner == null) {
       reckoner = new ReckonerView(workbench, words -> line.say("Reckoner", words));

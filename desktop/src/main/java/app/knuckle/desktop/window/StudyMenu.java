@@ -53,6 +53,7 @@ final class StudyMenu extends MenuButton implements StudyActs {
           "plan",
           "plan-another",
           "reckon",
+          "prove",
           "beside",
           "write-out",
           "figures",

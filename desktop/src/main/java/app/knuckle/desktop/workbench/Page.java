@@ -35,6 +35,9 @@ public sealed interface Page {
    */
   record Planning(PlanSlip plan) implements Page {}
 
+  /** The numbers proved on this machine. */
+  record Proving() implements Page {}
+
   /** Answers without records. */
   record Reckoning() implements Page {}
 
@@ -44,7 +47,10 @@ public sealed interface Page {
    * @return false where the finding of the inquiry goes on standing there
    */
   default boolean saysItself() {
-    return this instanceof Inquiries || this instanceof Planning || this instanceof Reckoning;
+    return this instanceof Inquiries
+        || this instanceof Planning
+        || this instanceof Reckoning
+        || this instanceof Proving;
   }
 
   /**

@@ -66,8 +66,7 @@ public record Proof(List<Line> lines) {
           .computeIfAbsent(all.get(i).subject(), s -> new Gathered())
           .add(all.get(i), agreements.get(i));
     }
-    return new Proof(
-        subjects.entrySet().stream().map(e -> e.getValue().line(e.getKey())).toList());
+    return new Proof(subjects.entrySet().stream().map(e -> e.getValue().line(e.getKey())).toList());
   }
 
   private static final class Gathered {

@@ -23,8 +23,7 @@ class ProofTest {
   @Test
   void everyCaseThatIsShippedIsInTheIndex() throws URISyntaxException {
     File folder = new File(ProofCase.class.getResource("cases").toURI());
-    assertThat(ProofCase.index())
-        .containsExactlyInAnyOrderElementsOf(Arrays.asList(folder.list()));
+    assertThat(ProofCase.index()).containsExactlyInAnyOrderElementsOf(Arrays.asList(folder.list()));
   }
 
   @Test

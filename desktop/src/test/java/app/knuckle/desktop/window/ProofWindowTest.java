@@ -1,0 +1,46 @@
+package app.knuckle.desktop.window;
+
+import static app.knuckle.desktop.window.Driver.isThere;
+import static app.knuckle.desktop.window.Driver.shows;
+import static app.knuckle.desktop.window.Driver.until;
+import static app.knuckle.desktop.window.Driver.untilShown;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.workbench.Page;
+import app.knuckle.desktop.workbench.Workbench;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** The numbers proved in the window. */
+@ExtendWith(ApplicationExtension.class)
+class ProofWindowTest {
+
+  @TempDir private Path folder;
+  private Workbench workbench;
+
+  @Start
+  void start(Stage stage) {
+    workbench = Driver.showDemo(stage);
+  }
+
+  @Test
+  void theNumbersAreProvedAndTakenAwayToBeFiled(FxRobot robot) throws java.io.IOException {
+    untilShown(robot, "finding", "Clearance differs");
+    robot.interact(() -> workbench.show(new Page.Proving()));
+    until(() -> isThere(robot, "proof"));
+    until(() -> robot.lookup("#proof-words").tryQuery().isPresent());
+    assertThat(shows(robot, "proof-words", "all agree")).isTrue();
+    DialogAnswers.give(folder, null);
+    robot.interact(() -> robot.lookup("#proof-take").queryButton().fire());
+    untilShown(robot, "proof-note", "verify.pdf");
+    DialogAnswers.stop();
+    assertThat(Files.readString(folder.resolve("verify.json"))).contains("\"holds\" : true");
+  }
+}

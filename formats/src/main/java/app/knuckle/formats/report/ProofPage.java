@@ -1,0 +1,117 @@
+package app.knuckle.formats.report;
+
+import app.knuckle.study.proof.Circumstances;
+import app.knuckle.study.proof.Proof;
+import app.knuckle.study.proof.ProofFile;
+import app.knuckle.study.words.Numerals;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The proof of the numbers as a page to be signed and filed. */
+public final class ProofPage {
+
+  /** Heads of the table of subjects. */
+  public static final List<String> HEADS =
+      List.of("subject", "cases", "numbers", "least digits", "median digits", "fell short");
+
+  /** Where a name and a date are written by hand. */
+  private static final String LINE = "_".repeat(30);
+
+  private ProofPage() {}
+
+  /**
+   * Makes the page.
+   *
+   * @param proof what was found
+   * @param where what was proved where
+   * @return the page
+   */
+  public static Page of(Proof proof, Circumstances where) {
+    String title = "The numbers of Knuckle, proved on this machine";
+    List<Block> blocks = new ArrayList<>();
+    blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
+    blocks.add(new Block.Paragraph(Block.Part.RESULTS, finding(proof)));
+    blocks.add(
+        new Block.Table(
+            Block.Part.ANALYSIS,
+            "Agreement with reference cases known to 15 digits",
+            HEADS,
+            rows(proof),
+            "Statistics have to agree to 10 digits, probabilities to 9, those of the studentized"
+                + " range to 8. A double has 16."));
+    for (Proof.Line line : proof.lines()) {
+      line.fellShort().forEach(what -> blocks.add(new Block.Paragraph(Block.Part.RESULTS, what)));
+    }
+    blocks.add(
+        new Block.Table(
+            Block.Part.SUMMARIES,
+            "What was proved where",
+            List.of("what", "which"),
+            List.of(
+                List.of("program", where.version()),
+                List.of("checksum (SHA-256)", where.checksum()),
+                List.of("runtime", where.runtime()),
+                List.of("system", where.system()),
+                List.of("date (UTC)", where.date())),
+            ""));
+    blocks.add(
+        new Block.Paragraph(
+            Block.Part.METHODS, "Name " + LINE + "   Date " + LINE + "   Signature " + LINE));
+    return new Page(title, blocks);
+  }
+
+  /**
+   * Writes verify.json and the page to be signed, as .html and .pdf.
+   *
+   * @param proof what was found
+   * @param where what was proved where
+   * @param folder that is there
+   * @throws IOException if it cannot be written
+   */
+  public static void write(Proof proof, Circumstances where, Path folder) throws IOException {
+    Files.writeString(folder.resolve("verify.json"), ProofFile.text(proof, where));
+    for (ReportFile kind : List.of(ReportFile.HTML, ReportFile.PDF)) {
+      kind.write(of(proof, where), folder.resolve("verify." + kind.ending()));
+    }
+  }
+
+  /**
+   * The proof in a sentence.
+   *
+   * @param proof what was found
+   * @return one sentence
+   */
+  public static String finding(Proof proof) {
+    long short0 = proof.lines().stream().mapToLong(line -> line.fellShort().size()).sum();
+    return Numerals.whole(proof.numbers())
+        + " numbers of "
+        + Numerals.whole(proof.cases())
+        + " reference questions were computed anew and compared: "
+        + (proof.holds() ? "all agree." : Numerals.whole(short0) + " do not agree as they should.");
+  }
+
+  /**
+   * The rows of the table of subjects.
+   *
+   * @param proof what was found
+   * @return cells as text
+   */
+  public static List<List<String>> rows(Proof proof) {
+    return proof.lines().stream()
+        .map(
+            line ->
+                List.of(
+                    line.subject().title(),
+                    String.valueOf(line.cases()),
+                    Numerals.whole(line.numbers()),
+                    Numerals.fixed(line.least(), 1),
+                    Numerals.fixed(line.median(), 1),
+                    line.fellShort().isEmpty()
+                        ? Numerals.NONE
+                        : String.valueOf(line.fellShort().size())))
+        .toList();
+  }
+}
