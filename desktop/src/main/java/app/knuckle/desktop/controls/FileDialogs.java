@@ -37,6 +37,18 @@ public class FileDialogs {
   }
 
   /**
+   * Where dialogs begin from now on.
+   *
+   * @param path of a folder; empty, or one that is not there, for the platform's own choice
+   */
+  public void startIn(String path) {
+    File chosen = new File(path);
+    folder = path.isEmpty() || !chosen.isDirectory() ? null : chosen;
+  }
+
+  private File folder;
+
+  /**
    * Asks for a file to write.
    *
    * @param chooser what is asked
@@ -44,6 +56,7 @@ public class FileDialogs {
    * @return empty if the user leaves
    */
   public Optional<File> save(FileChooser chooser, Window window) {
+    chooser.setInitialDirectory(folder);
     return Optional.ofNullable(chooser.showSaveDialog(window));
   }
 
@@ -55,6 +68,7 @@ public class FileDialogs {
    * @return none if the user leaves
    */
   public List<File> open(FileChooser chooser, Window window) {
+    chooser.setInitialDirectory(folder);
     List<File> files = chooser.showOpenMultipleDialog(window);
     return files == null ? List.of() : files;
   }
@@ -67,6 +81,7 @@ public class FileDialogs {
    * @return empty if the user leaves
    */
   public Optional<File> folder(DirectoryChooser chooser, Window window) {
+    chooser.setInitialDirectory(folder);
     return Optional.ofNullable(chooser.showDialog(window));
   }
 }

@@ -101,6 +101,15 @@ final class StudyMoves {
     }
     all.add(
         new Move(
+            "settings",
+            "Settings",
+            "appearance, size of text, level and procedure of new inquiries, numbers, folder",
+            AsItStands.words("preferences options dark theme font size alpha default comma"),
+            "Shortcut+COMMA",
+            "",
+            () -> bench.workbench().show(new Page.Setting())));
+    all.add(
+        new Move(
             "prove",
             "Prove the numbers",
             "computes every shipped reference case on this machine and says how well it agrees",

@@ -1,14 +1,18 @@
 package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.keeping.Keeper;
+import app.knuckle.desktop.keeping.StateFolder;
+import app.knuckle.desktop.settings.Looks;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.formats.keeping.Settings;
+import app.knuckle.formats.keeping.SettingsFile;
 import app.knuckle.study.keeping.Study;
-import atlantafx.base.theme.PrimerLight;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -44,12 +48,13 @@ public final class KnuckleApp extends Application {
           "SourceSerif4_400Regular.ttf",
           "SourceSerif4_600SemiBold.ttf");
   private static final int[] ICONS = {16, 32, 48, 128};
-  private static final List<String> SHEETS = List.of("tokens.css", "knuckle.css", "joints.css");
 
   /** What to open, handed from the command line to the instance that the toolkit makes. */
   private static CompletableFuture<Study> study = CompletableFuture.completedFuture(null);
 
   private static Path file;
+
+  private static SettingsFile.Read settings = new SettingsFile.Read(Settings.USUAL, "");
 
   private final Lane looking = Lane.ofLatest();
 
@@ -62,12 +67,15 @@ public final class KnuckleApp extends Application {
   public static void open(Supplier<Study> toOpen, Path records) {
     study = CompletableFuture.supplyAsync(toOpen);
     file = records;
+    settings = SettingsFile.read(StateFolder.path());
+    Looks.size(settings.settings().textSize());
     launch(KnuckleApp.class);
   }
 
   @Override
   public void start(Stage stage) {
     Workbench workbench = workbench();
+    SettingsFile.Read read = settings;
     Keeper keeper = new Keeper(workbench);
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
@@ -75,9 +83,9 @@ public final class KnuckleApp extends Application {
       stage.getIcons().add(new Image(KnuckleApp.class.getResourceAsStream(icon(size))));
     }
     stage.setScene(scene(workbench, keeper));
-    stage.setMinWidth(NARROWEST);
-    stage.setMinHeight(LOWEST);
     Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+    stage.setMinWidth(Math.min(NARROWEST, screen.getWidth()));
+    stage.setMinHeight(Math.min(LOWEST, screen.getHeight()));
     stage.setWidth(Math.min(WIDTH, screen.getWidth()));
     stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
     Study ready = study.join();
@@ -86,8 +94,14 @@ public final class KnuckleApp extends Application {
     }
     stage.show();
     stage.getScene().lookup("#joint-records").requestFocus();
+    workbench.settingsProperty().set(read.settings());
+    if (!read.notice().isEmpty()) {
+      workbench.bannerProperty().set(new Banner(read.notice(), true, List.of()));
+    }
     if (file != null) {
       workbench.open(file);
+    } else if (ready == null && read.settings().openLast()) {
+      keeper.recent().entries().stream().findFirst().ifPresent(e -> workbench.open(e.file()));
     }
     keeper.startJournal();
     // An interrupt, a term signal, a lost display: the journal is written before the end.
@@ -187,18 +201,24 @@ public final class KnuckleApp extends Application {
    */
   public static Scene scene(Workbench workbench, Keeper keeper) {
     FACES.forEach(KnuckleApp::load);
-    Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
-    return styled(new ShellView(workbench, keeper));
+    Scene scene = new Scene(new ShellView(workbench, keeper), WIDTH, HEIGHT);
+    Looks.give(scene, workbench.settingsProperty().get().appearance());
+    workbench
+        .settingsProperty()
+        .addListener(
+            (o, before, now) -> {
+              FileDialogs.shown().startIn(now.folder());
+              if (before.appearance() != now.appearance()) {
+                Looks.give(scene, now.appearance());
+              }
+            });
+    return scene;
   }
 
   /** A scene of the window's size, in its sheets of styles. */
   static Scene styled(Parent root) {
     Scene scene = new Scene(root, WIDTH, HEIGHT);
-    for (String sheet : SHEETS) {
-      scene
-          .getStylesheets()
-          .add(KnuckleApp.class.getResource("/app/knuckle/desktop/" + sheet).toExternalForm());
-    }
+    Looks.give(scene, Settings.Appearance.LIGHT);
     return scene;
   }
 

@@ -17,6 +17,7 @@ import app.knuckle.desktop.proof.ProofView;
 import app.knuckle.desktop.reckoner.ReckonerView;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.registry.Moves;
+import app.knuckle.desktop.settings.SettingsView;
 import app.knuckle.desktop.typing.TypingView;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
@@ -235,6 +236,9 @@ final class ShellView extends BorderPane {
     }
     if (page instanceof Page.Planning planning) {
       return new PlanView(workbench, planning.plan(), words -> line.say("Plan", words));
+    }
+    if (page instanceof Page.Setting) {
+      return new SettingsView(workbench);
     }
     if (page instanceof Page.Proving) {
       return new ProofView(words -> line.say("Proof", words));

@@ -54,6 +54,7 @@ final class StudyMenu extends MenuButton implements StudyActs {
           "plan-another",
           "reckon",
           "prove",
+          "settings",
           "beside",
           "write-out",
           "figures",

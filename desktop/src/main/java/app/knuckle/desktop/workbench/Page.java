@@ -38,6 +38,9 @@ public sealed interface Page {
   /** The numbers proved on this machine. */
   record Proving() implements Page {}
 
+  /** How the user wants things to be. */
+  record Setting() implements Page {}
+
   /** Answers without records. */
   record Reckoning() implements Page {}
 

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.workbench;
 
 import app.knuckle.figures.style.Style;
+import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
@@ -45,6 +46,7 @@ public final class Workbench {
   private final History history = new History(this::restore);
   private final Plans plans = new Plans(this::planned);
   private final ObservableList<Reckoning> reckonings = FXCollections.observableArrayList();
+  private final ObjectProperty<Settings> settings = new SimpleObjectProperty<>(Settings.USUAL);
   private final Consumer<Answer> beforehand;
   private Keeping keeper = Keeping.NOBODY;
   private boolean restoring;
@@ -265,9 +267,10 @@ public final class Workbench {
       }
       FirstGuess guess = source.guess();
       if (slip == null) {
-        SlipViewModel made = slip(source, guess.inquiry(), guess.reason());
+        guessed = settings.get().applied(guess.inquiry());
+        SlipViewModel made = slip(source, guessed, guess.reason());
+        made.pageProperty().set(settings.get().page());
         slip = made.id();
-        guessed = guess.inquiry();
         put(made, slips.size());
         current.set(made);
         did(change);
@@ -275,10 +278,10 @@ public final class Workbench {
         return;
       }
       Inquiry last = guessed;
+      guessed = settings.get().applied(guess.inquiry());
       slips.stream()
           .filter(s -> s.id() == slip && s.inquiry().equals(last))
-          .forEach(s -> s.inquiryProperty().set(guess.inquiry()));
-      guessed = guess.inquiry();
+          .forEach(s -> s.inquiryProperty().set(guessed));
     }
 
     /** The records of a plan are asked what the plan was made for, and held against it. */
@@ -704,6 +707,15 @@ public final class Workbench {
    */
   public Plans plans() {
     return plans;
+  }
+
+  /**
+   * How the user wants things to be.
+   *
+   * @return as usual until something else is set
+   */
+  public ObjectProperty<Settings> settingsProperty() {
+    return settings;
   }
 
   /**

@@ -44,7 +44,12 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen) {
         YES.equals(kept.get(HYPHEN)));
   }
 
-  void into(Map<String, String> kept) {
+  /**
+   * As it is kept.
+   *
+   * @param kept gets what is not as usual, by name
+   */
+  public void into(Map<String, String> kept) {
     if (comma) {
       kept.put(COMMA, YES);
     }

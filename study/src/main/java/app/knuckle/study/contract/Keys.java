@@ -221,8 +221,16 @@ public record Keys(String file, List<String> path) {
     return (int) number;
   }
 
-  /** A number; the usual one if the key is not there. */
-  double number(JsonNode node, String key, double usual) {
+  /**
+   * A number.
+   *
+   * @param node the object
+   * @param key of the number
+   * @param usual where there is none
+   * @return the number
+   * @throws Refused if something else stands there
+   */
+  public double number(JsonNode node, String key, double usual) {
     if (!node.has(key)) {
       return usual;
     }
