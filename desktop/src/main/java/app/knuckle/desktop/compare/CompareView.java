@@ -165,13 +165,13 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     HBox bar = new HBox(order, bars);
     bar.getStyleClass().add("compare-bar");
     Inquiry inquiry = slip.inquiry();
-    bar.getChildren()
-        .add(
-            new Pick<Double>(
-                    "compare-alpha",
-                    a -> "\u03b1 = " + a,
-                    a -> slip.inquiryProperty().set(slip.inquiry().at(a)))
-                .show(CompareOptions.levels(inquiry), inquiry.alpha()));
+    Pick<Double> alpha =
+        new Pick<>(
+            "compare-alpha",
+            a -> "\u03b1 = " + a,
+            a -> slip.inquiryProperty().set(slip.inquiry().at(a)));
+    alpha.setAccessibleText("level of significance");
+    bar.getChildren().add(alpha.show(CompareOptions.levels(inquiry), inquiry.alpha()));
     if (CompareOptions.hasDirection(inquiry)) {
       bar.getChildren()
           .add(

@@ -2,6 +2,7 @@ package app.knuckle.desktop.controls;
 
 import app.knuckle.study.words.Prose;
 import javafx.scene.Node;
+import javafx.scene.control.Control;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -52,6 +53,11 @@ public final class Texts {
     HBox.setHgrow(label, Priority.ALWAYS);
     label.setMaxWidth(Double.MAX_VALUE);
     value.getStyleClass().add("fact-value");
+    if (value instanceof Control
+        && !(value instanceof Label)
+        && value.getAccessibleText() == null) {
+      value.setAccessibleText(name); // What stands beside it is its name.
+    }
     if (value instanceof Region region) {
       region.setMinWidth(Region.USE_PREF_SIZE);
     }

@@ -179,17 +179,19 @@ final class StyleCards extends VBox {
           panels.setVisible(!treatment.isEmpty());
           panels.setManaged(!treatment.isEmpty());
         });
-    HBox limits =
-        new HBox(
-            number(
-                "figure-low",
-                s -> s.scale().low(),
-                (s, v) -> s.with(s.scale().limits(v, s.scale().high(), s.scale().step()))),
-            Texts.line("to", "fact-name"),
-            number(
-                "figure-high",
-                s -> s.scale().high(),
-                (s, v) -> s.with(s.scale().limits(s.scale().low(), v, s.scale().step()))));
+    TextField low =
+        number(
+            "figure-low",
+            s -> s.scale().low(),
+            (s, v) -> s.with(s.scale().limits(v, s.scale().high(), s.scale().step())));
+    TextField high =
+        number(
+            "figure-high",
+            s -> s.scale().high(),
+            (s, v) -> s.with(s.scale().limits(s.scale().low(), v, s.scale().step())));
+    low.setAccessibleText("lower end of the axis");
+    high.setAccessibleText("upper end of the axis");
+    HBox limits = new HBox(low, Texts.line("to", "fact-name"), high);
     limits.getStyleClass().add("limits");
     Button legend = new Button("Legend above the plot again");
     legend.setId("figure-legend-back");

@@ -58,6 +58,7 @@ public final class TypingView extends VBox {
         });
     VBox.setVgrow(sheet, Priority.ALWAYS);
     name.setId("typing-name");
+    name.setAccessibleText("name of the table");
     if (source != null) {
       name.setText(source.name());
       name.setDisable(true);

@@ -9,6 +9,7 @@ import app.knuckle.formats.report.Taken;
 import app.knuckle.study.words.WordChanges;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import javafx.scene.AccessibleRole;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.TextArea;
@@ -37,6 +38,7 @@ final class BlockView extends VBox {
     setId("block-" + id);
     getStyleClass().add("page-block");
     setFocusTraversable(true);
+    setAccessibleRole(AccessibleRole.TEXT);
     setAccessibleText(slot.block().words());
     setOnMousePressed(
         event -> {

@@ -47,6 +47,8 @@ final class PageWishes extends VBox {
             "page-precision",
             PageSettings.Precision::title,
             chosen -> model.change(s -> s.with(chosen)));
+    length.setAccessibleText("length of the results");
+    precision.setAccessibleText("what stands beside a mean");
     oneTable.setId("page-one-table");
     oneTable.setOnAction(event -> model.change(s -> s.withOneTable(oneTable.isSelected())));
     comma =
