@@ -191,6 +191,8 @@ final class PlanSentence {
         slots.name("plan-unit", plan.unitName(), "unit", (d, name) -> d.unit = name);
         slots.words(" is seen at every level of ");
         some("plan-occasions", plan.roles().occasions(), (d, of) -> d.occasions = of);
+        slots.words(" ");
+        slots.choice("plan-order", order(plan.roles().counterbalanced()), this::orders);
         slots.words(", ");
         replicates();
         slots.words(" of them in each group");
@@ -203,6 +205,21 @@ final class PlanSentence {
     }
     field();
     slots.words(". ");
+  }
+
+  private static String order(boolean counterbalanced) {
+    return counterbalanced ? "in an order of its own" : "in the order given";
+  }
+
+  private Map<Option, PlanSlots.Draft> orders() {
+    Map<Option, PlanSlots.Draft> all = new LinkedHashMap<>();
+    all.put(
+        PlanSlots.option(order(false), "time is what is asked about, or order does not matter"),
+        d -> d.counterbalanced = false);
+    all.put(
+        PlanSlots.option(order(true), "each follows each other equally often, over the units"),
+        d -> d.counterbalanced = true);
+    return all;
   }
 
   private void replicates() {

@@ -15,6 +15,7 @@ import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.plan.PlanPicture;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.study.plan.Arrangement;
+import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.Spread;
 import app.knuckle.study.words.Numerals;
@@ -24,6 +25,7 @@ import java.util.function.Consumer;
 import javafx.beans.value.ChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
@@ -70,6 +72,8 @@ public final class PlanView extends ScrollPane {
   private Arrangement drawn;
   private Plan drawnPlan;
   private Spread spread = Spread.NORMAL;
+  private final TextField lost = new TextField("0");
+  private final CheckBox ranks = new CheckBox("judged on ranks");
 
   /**
    * The page.
@@ -235,6 +239,13 @@ public final class PlanView extends ScrollPane {
     counted.managedProperty().bind(counted.textProperty().isNotEmpty());
     FlowPane ways = new FlowPane(make, count);
     ways.getStyleClass().add("ways");
+    lost.setId("plan-lost");
+    lost.setAccessibleText("percent of plots lost");
+    lost.getStyleClass().add("number-field");
+    ranks.setId("plan-ranks");
+    ranks.setMnemonicParsing(false);
+    FlowPane mishaps = new FlowPane(Texts.line("percent of plots lost", "fact-name"), lost, ranks);
+    mishaps.getStyleClass().add("reckon-fields");
     return new Card(
         "Rehearse",
         Texts.wrapped(
@@ -243,15 +254,21 @@ public final class PlanView extends ScrollPane {
                 + " is found.",
             "joint-line"),
         spreads,
+        mishaps,
         ways,
         counted);
+  }
+
+  /** What trials are made up with; a share that makes no sense is none. */
+  private Mishap mishap() {
+    return new Mishap(spread, model.share(lost.getText()), ranks.isSelected());
   }
 
   private void count() {
     if (model.rehearsingProperty().get()) {
       model.stopRehearsing();
     } else {
-      model.count();
+      model.count(mishap());
     }
   }
 

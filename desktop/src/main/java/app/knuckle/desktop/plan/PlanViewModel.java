@@ -14,11 +14,13 @@ import app.knuckle.study.plan.Alternatives;
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Foresight;
 import app.knuckle.study.plan.MakeBelieve;
+import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
 import app.knuckle.study.plan.Rehearsals;
 import app.knuckle.study.plan.Shows;
 import app.knuckle.study.plan.Spread;
+import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -192,11 +194,11 @@ final class PlanViewModel {
   }
 
   /** Makes trials up again and again, and counts, until there are enough or it is stopped. */
-  void count() {
+  void count(Mishap mishap) {
     Shown now = shown.get();
     Plan.Measured measured = now.plan().measured().get(response);
     rehearsing.run(
-        progress -> Rehearsals.of(now.plan(), now.arrangement(), measured, progress),
+        progress -> Rehearsals.of(now.plan(), now.arrangement(), measured, mishap, progress),
         found ->
             found.ifPresentOrElse(
                 all -> further(all, 0, 0), () -> rehearsed.set("No difference is wanted yet.")),
@@ -213,6 +215,12 @@ final class PlanViewModel {
           more -> further(rehearsals, runs + AT_A_TIME, found + more),
           this::refuse);
     }
+  }
+
+  /** A share from what is typed in percent; 0 for anything that is none. */
+  double share(String percent) {
+    double share = NumberText.parse(percent.strip(), percent.indexOf(',') >= 0) / 100;
+    return share > 0 && share < 1 ? share : 0;
   }
 
   private static String words(Shows.Rehearsed rehearsed, int found) {

@@ -24,6 +24,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -139,6 +140,12 @@ class PlanWindowTest {
   @Test
   void trialsAreCountedUntilThatIsStopped(FxRobot robot) {
     until(() -> isThere(robot, "plan-count"));
+    robot.interact(() -> robot.lookup("#plan-ranks").queryAs(CheckBox.class).fire());
+    robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());
+    // Two treatments at once are nothing that ranks can judge.
+    until(() -> !robot.lookup("#plan-refusal").queryLabeled().getText().isEmpty());
+    robot.interact(() -> robot.lookup("#plan-ranks").queryAs(CheckBox.class).fire());
+    robot.interact(() -> robot.lookup("#plan-lost").queryAs(TextField.class).setText("20"));
     robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());
     untilShown(robot, "plan-counted", "made-up trials");
     robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());

@@ -2,6 +2,7 @@ package app.knuckle.desktop.window;
 
 import static app.knuckle.desktop.window.Driver.isThere;
 import static app.knuckle.desktop.window.Driver.shows;
+import static app.knuckle.desktop.window.Driver.text;
 import static app.knuckle.desktop.window.Driver.until;
 import static app.knuckle.desktop.window.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -37,6 +38,8 @@ class ProofWindowTest {
     until(() -> isThere(robot, "proof"));
     until(() -> robot.lookup("#proof-words").tryQuery().isPresent());
     assertThat(shows(robot, "proof-words", "all agree")).isTrue();
+    long numbers = Long.parseLong(text(robot, "proof-words").split(" ")[0].replace(",", ""));
+    assertThat(numbers).isGreaterThan(20_000);
     DialogAnswers.give(folder, null);
     robot.interact(() -> robot.lookup("#proof-take").queryButton().fire());
     untilShown(robot, "proof-note", "verify.pdf");

@@ -40,6 +40,7 @@ public final class PlanFile {
           "wholePlots",
           "strips",
           "occasions",
+          "order",
           "unit",
           "block",
           "more",
@@ -50,7 +51,8 @@ public final class PlanFile {
           "rehearsals");
 
   /** Names that the book uses for itself. */
-  private static final Set<String> TAKEN = Set.of("plot", "row", "column", "notes", "whole plot");
+  private static final Set<String> TAKEN =
+      Set.of("plot", "row", "column", "order", "notes", "whole plot");
 
   private static final double USUAL_POWER = 0.8;
   private static final int MOST_REHEARSALS = 1_000_000;
@@ -201,7 +203,13 @@ public final class PlanFile {
         some(node, keys, "strips", treatments),
         some(node, keys, "occasions", treatments),
         keys.text(node, "unit", ""),
-        keys.text(node, "block", ""));
+        keys.text(node, "block", ""),
+        "counterbalanced".equals(order(node, keys)));
+  }
+
+  private static String order(JsonNode node, Keys keys) {
+    keys.oneOf(node, "order", Set.of("fixed", "counterbalanced"));
+    return keys.text(node, "order", "fixed");
   }
 
   private static List<String> some(
@@ -425,6 +433,7 @@ public final class PlanFile {
     plan.roles().wholePlots().forEach(t -> node.withArray("wholePlots").add(t));
     plan.roles().strips().forEach(t -> node.withArray("strips").add(t));
     plan.roles().occasions().forEach(t -> node.withArray("occasions").add(t));
+    node.put("order", plan.roles().counterbalanced() ? "counterbalanced" : "fixed");
     node.put("unit", plan.roles().unit()).put("block", plan.roles().block());
     if (!plan.size().more().isEmpty()) {
       plan.size().more().forEach(node.putObject("more")::put);

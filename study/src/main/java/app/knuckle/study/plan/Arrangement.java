@@ -2,9 +2,13 @@ package app.knuckle.study.plan;
 
 import app.knuckle.stats.planning.Chance;
 import app.knuckle.stats.planning.IncompleteBlocks;
+import app.knuckle.stats.planning.WilliamsSquares;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -260,9 +264,10 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     }
     List<Sown> sown = new ArrayList<>();
     int u = 0;
+    Iterator<List<Map<String, String>>> orders = orders(plan, chance, units.size()).iterator();
     for (Map<String, String> group : chance.shuffled(units)) {
       u++;
-      for (Map<String, String> occasion : plan.combinations(within)) {
+      for (Map<String, String> occasion : orders.next()) {
         Map<String, String> both = together(plan, group, occasion);
         if (plan.combinations().contains(both)) {
           sown.add(new Sown("", String.valueOf(u), both, u - 1));
@@ -270,6 +275,26 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
       }
     }
     return sown;
+  }
+
+  /**
+   * Occasions of each unit: as given; or counterbalanced, by orders of a Williams square whose
+   * treatments and rows are drawn by chance, each row once before one comes again.
+   */
+  private static List<List<Map<String, String>>> orders(Plan plan, Chance chance, int units) {
+    List<Map<String, String>> given = plan.combinations(plan.roles().occasions());
+    List<List<Map<String, String>>> orders = new ArrayList<>();
+    if (!plan.roles().counterbalanced() || given.size() < 2) {
+      return Collections.nCopies(units, given);
+    }
+    List<Map<String, String>> drawn = chance.shuffled(given);
+    int[][] square = WilliamsSquares.orders(given.size());
+    while (orders.size() < units) {
+      for (int[] row : chance.shuffled(Arrays.asList(square))) {
+        orders.add(Arrays.stream(row).mapToObj(drawn::get).toList());
+      }
+    }
+    return orders;
   }
 
   private static List<Sown> pairs(Plan plan, Chance chance) {

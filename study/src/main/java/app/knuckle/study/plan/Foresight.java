@@ -91,7 +91,8 @@ public final class Foresight {
     if (runs == 0 || pair == null) {
       return Optional.empty();
     }
-    int found = new Rehearsals(plan, arrangement, measured, pair).found(1, runs, progress);
+    int found =
+        new Rehearsals(plan, arrangement, measured, pair, Mishap.NONE).found(1, runs, progress);
     return Optional.of(new Shows.Rehearsed(runs, (double) found / runs));
   }
 

@@ -75,8 +75,19 @@ public final class MakeBelieve {
    * @param means of the plots
    */
   static Table of(
-      Plan plan, Arrangement arrangement, Plan.Measured measured, double[] means, long seed) {
-    Values made = new MakeBelieve(plan, arrangement, seed).values(measured, means, Spread.NORMAL);
+      Plan plan,
+      Arrangement arrangement,
+      Plan.Measured measured,
+      double[] means,
+      Mishap mishap,
+      long seed) {
+    MakeBelieve chances = new MakeBelieve(plan, arrangement, seed);
+    Values made = chances.values(measured, means, mishap.spread());
+    if (mishap.lost() > 0) {
+      for (int i = 0; i < made.values().length; i++) {
+        made.values()[i] = chances.chance.share() < mishap.lost() ? Double.NaN : made.values()[i];
+      }
+    }
     return PlanRecords.table(plan, arrangement, measured, made.values(), made.covariate());
   }
 

@@ -103,17 +103,38 @@ public record Plan(
    * @param occasions that vary within a unit
    * @param unit what a unit is called; empty for none
    * @param block what a block is called; empty for none
+   * @param counterbalanced whether each unit meets occasions in an order of its own, balanced over
+   *     units, rather than all in the order given
    */
   public record Roles(
       List<String> wholePlots,
       List<String> strips,
       List<String> occasions,
       String unit,
-      String block) {
+      String block,
+      boolean counterbalanced) {
     public Roles {
       wholePlots = List.copyOf(wholePlots);
       strips = List.copyOf(strips);
       occasions = List.copyOf(occasions);
+    }
+
+    /**
+     * Roles with occasions in the order given.
+     *
+     * @param wholePlots on whole plots
+     * @param strips in strips
+     * @param occasions that vary within a unit
+     * @param unit what a unit is called; empty for none
+     * @param block what a block is called; empty for none
+     */
+    public Roles(
+        List<String> wholePlots,
+        List<String> strips,
+        List<String> occasions,
+        String unit,
+        String block) {
+      this(wholePlots, strips, occasions, unit, block, false);
     }
   }
 

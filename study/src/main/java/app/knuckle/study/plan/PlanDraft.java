@@ -56,6 +56,9 @@ public final class PlanDraft {
   /** See the record of roles. */
   public String block;
 
+  /** See the record of roles. */
+  public boolean counterbalanced;
+
   /** See the record. */
   public Plan.Field field;
 
@@ -86,6 +89,7 @@ public final class PlanDraft {
     occasions = plan.roles().occasions();
     unit = plan.roles().unit();
     block = plan.roles().block();
+    counterbalanced = plan.roles().counterbalanced();
     field = plan.field();
     measured = new ArrayList<>(plan.measured().stream().map(MeasuredDraft::new).toList());
     effects = new ArrayList<>(plan.effects());
@@ -222,6 +226,7 @@ public final class PlanDraft {
     strips = other == Plan.Layout.SPLIT_BLOCK ? usual(strips, first) : List.of();
     occasions = other == Plan.Layout.REPEATED ? usual(occasions, last) : List.of();
     squares = Math.max(1, squares);
+    counterbalanced = counterbalanced && other == Plan.Layout.REPEATED;
     if (other == Plan.Layout.INCOMPLETE_BLOCKS && blockSize < 2) {
       int many = treatments.values().stream().mapToInt(List::size).reduce(1, (a, b) -> a * b);
       blockSize = Math.max(2, (int) Math.round(Math.sqrt(many)));
@@ -286,7 +291,7 @@ public final class PlanDraft {
         leftOut,
         layout,
         new Plan.Size(replicates, blockSize, squares, more),
-        new Plan.Roles(wholePlots, strips, occasions, unit, block),
+        new Plan.Roles(wholePlots, strips, occasions, unit, block, counterbalanced),
         field,
         measured.stream().map(MeasuredDraft::measured).toList(),
         effects,

@@ -15,6 +15,9 @@ import java.util.function.Function;
 /** Records that a plan will bring, and the inquiry that they will be asked. */
 public final class PlanRecords {
 
+  /** The column that says when a unit meets a treatment. */
+  private static final String ORDER = "order";
+
   private PlanRecords() {}
 
   /**
@@ -88,6 +91,9 @@ public final class PlanRecords {
     if (plan.layout() == Plan.Layout.REPEATED || places && !plots.get(0).unit().isEmpty()) {
       columns.add(words(plan.unitName(), Layer.factor("", plots, Arrangement.Plot::unit)));
     }
+    if (places && plan.roles().counterbalanced()) {
+      columns.add(number(ORDER, plots, plot -> order(plots, plot)));
+    }
     for (Map.Entry<String, List<String>> treatment : plan.treatments().entrySet()) {
       List<String> levels = treatment.getValue();
       int[] codes =
@@ -97,6 +103,17 @@ public final class PlanRecords {
       columns.add(new Categories(treatment.getKey(), "", codes, levels, false));
     }
     return columns;
+  }
+
+  /** Which of the plots of its unit comes when. */
+  private static int order(List<Arrangement.Plot> plots, Arrangement.Plot plot) {
+    return (int)
+        plots.stream().filter(p -> p.unit().equals(plot.unit()) && !isAfter(p, plot)).count();
+  }
+
+  /** Numbers may turn back at the end of a row; time does not. */
+  private static boolean isAfter(Arrangement.Plot one, Arrangement.Plot other) {
+    return one.row() > other.row() || one.row() == other.row() && one.column() > other.column();
   }
 
   private static Numbers number(

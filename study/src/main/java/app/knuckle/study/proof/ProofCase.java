@@ -104,26 +104,36 @@ public record ProofCase(String file, String name, Subject subject, Table table, 
   }
 
   /**
-   * Answers the question as any other and holds the answer against what is expected.
+   * Answers the question as any other.
    *
    * @param progress may stop it
-   * @return one or two agreements: of the findings, and of single rows where these are known
+   * @return the answer as its file has it; empty where it was refused, which falls short in every
+   *     number
    */
-  public List<Agreement> prove(Progress progress) {
+  public JsonNode answer(Progress progress) {
     if (table == null) {
-      return List.of(
-          Agreement.of(node.get("expect"), ReckonFile.answer(node).get("answer"), OF_SUMMARIES));
+      return ReckonFile.answer(node).get("answer");
     }
-    JsonNode actual;
     try {
       Inquiry inquiry = InquiryFile.read(node.get("inquiry"));
       String text = FindingsFile.text(Answering.of(table, inquiry, progress));
-      actual = new ObjectMapper().readTree(text);
+      return new ObjectMapper().readTree(text);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (Refused e) {
-      // What cannot be answered falls short in every number.
-      actual = new ObjectMapper().createObjectNode();
+      return new ObjectMapper().createObjectNode();
+    }
+  }
+
+  /**
+   * Holds an answer against what is expected.
+   *
+   * @param actual the answer
+   * @return one or more agreements: of the findings, and of single rows where these are known
+   */
+  public List<Agreement> held(JsonNode actual) {
+    if (table == null) {
+      return List.of(Agreement.of(node.get("expect"), actual, OF_SUMMARIES));
     }
     List<Agreement> agreements = new ArrayList<>();
     agreements.add(Agreement.of(node.get("expect"), actual));

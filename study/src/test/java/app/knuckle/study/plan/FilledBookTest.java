@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -50,6 +51,27 @@ class FilledBookTest {
     assertThat(known.differences()).isEmpty();
     assertThat(book.isMakeBelieve()).isTrue();
     assertThat(Answering.of(book, known.inquiry(), Progress.NONE).refusal()).isEmpty();
+  }
+
+  /**
+   * Six units and three occasions: each of the six orders once, and the book says which is when.
+   */
+  @Test
+  void anOrderOfItsOwnIsBalancedOverUnits() {
+    Plan plan = PlanDraft.changed(plan(Plan.Layout.REPEATED), d -> d.counterbalanced = true);
+    assertThat(PlanFile.checked(plan)).isEqualTo(plan);
+    Plan alone = PlanDraft.changed(plan, d -> d.remove("a"));
+    Table book = PlanRecords.book(alone, Arrangement.of(alone));
+    Column level = book.column("b").orElseThrow();
+    Column when = book.column("order").orElseThrow();
+    Map<String, Integer> follows = new java.util.TreeMap<>();
+    for (int row = 0; row < book.rows(); row++) {
+      assertThat(when.text(row)).isEqualTo(String.valueOf(row % 3 + 1));
+      if (row % 3 > 0) {
+        follows.merge(level.text(row - 1) + level.text(row), 1, Integer::sum);
+      }
+    }
+    assertThat(follows).hasSize(6).allSatisfy((pair, times) -> assertThat(times).isEqualTo(2));
   }
 
   @Test

@@ -9,7 +9,9 @@ import java.io.File;
 import java.io.IOException;
 import java.net.URISyntaxException;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** The proof that is run where the program is installed. */
@@ -28,10 +30,12 @@ class ProofTest {
 
   @Test
   void everySubjectIsProved() {
-    Proof proof = Proof.run(Progress.NONE);
+    Map<Subject, ProofCase> first = new EnumMap<>(Subject.class);
+    ProofCase.all().forEach(one -> first.putIfAbsent(one.subject(), one));
+    Proof proof = Proof.of(List.copyOf(first.values()), Progress.NONE);
     assertThat(proof.holds()).isTrue();
+    assertThat(proof.cases()).isEqualTo(Subject.values().length);
     assertThat(proof.lines()).extracting(Proof.Line::subject).containsExactly(Subject.values());
-    assertThat(proof.numbers()).isGreaterThan(20_000);
     assertThat(proof.lines()).allSatisfy(line -> assertThat(line.median()).isGreaterThan(12));
   }
 
