@@ -20,6 +20,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
+import javafx.animation.PauseTransition;
 import javafx.application.Application;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.ObservableValue;
@@ -30,6 +31,7 @@ import javafx.scene.image.Image;
 import javafx.scene.text.Font;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
+import javafx.util.Duration;
 
 /** The application's window. */
 public final class KnuckleApp extends Application {
@@ -38,6 +40,10 @@ public final class KnuckleApp extends Application {
   private static final double HEIGHT = 800;
   private static final double NARROWEST = 1000;
   private static final double LOWEST = 640;
+
+  /** After so long the first painting has been done. */
+  private static final Duration PAINTED = Duration.millis(500);
+
   private static final String FONTS = "/app/knuckle/figures/fonts/";
   private static final List<String> FACES =
       List.of(
@@ -123,7 +129,10 @@ public final class KnuckleApp extends Application {
   /** The first answer is waited for: nothing may take the processor from it. */
   private static void practiseAfterAnswer(SlipViewModel first) {
     if (first == null || first.answer() != null) {
-      practise();
+      // Not before the window has been painted: the processor is needed for that.
+      PauseTransition painted = new PauseTransition(PAINTED);
+      painted.setOnFinished(event -> practise());
+      painted.play();
       return;
     }
     first
