@@ -307,13 +307,13 @@ public record LawCurve(
     return new LawCurve(
         points,
         new Origin(zero, "0"),
-        tails(side, at, (mirrored ? -value - low : Double.NaN) / wide, value, letterless(value)),
+        tails(side, at, (mirrored ? -value - low : Double.NaN) / wide, value, number(value)),
         at,
-        letter + " = " + letterless(value),
+        letter + " = " + number(value),
         beyond);
   }
 
-  private static String letterless(double value) {
+  private static String number(double value) {
     return Numerals.plain(Math.rint(value * 1000) / 1000).replace('-', '\u2212');
   }
 
@@ -324,8 +324,8 @@ public record LawCurve(
       case BELOW -> List.of(new Tail(at, text, false));
       case BOTH ->
           List.of(
-              new Tail(Math.min(at, mirror), letterless(-Math.abs(value)), false),
-              new Tail(Math.max(at, mirror), letterless(Math.abs(value)), true));
+              new Tail(Math.min(at, mirror), number(-Math.abs(value)), false),
+              new Tail(Math.max(at, mirror), number(Math.abs(value)), true));
     };
   }
 
@@ -358,17 +358,17 @@ public record LawCurve(
     double low = side == Side.BOTH ? Math.min(value, mirror) : value;
     double high = side == Side.BOTH ? Math.max(value, mirror) : value;
     if (side != Side.ABOVE) {
-      tails.add(new Tail((low + step / 2 - from) / wide, letterless(low), false));
+      tails.add(new Tail((low + step / 2 - from) / wide, number(low), false));
     }
     if (side != Side.BELOW) {
-      tails.add(new Tail((high - step / 2 - from) / wide, letterless(high), true));
+      tails.add(new Tail((high - step / 2 - from) / wide, number(high), true));
     }
     return new LawCurve(
         points,
-        new Origin(0, letterless(values.get(first))),
+        new Origin(0, number(values.get(first))),
         tails,
         Math.max(0, Math.min(1, (value - from) / wide)),
-        letter + " = " + letterless(value),
+        letter + " = " + number(value),
         value < values.get(first) || value > values.get(last));
   }
 

@@ -5,7 +5,6 @@ import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
-import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -75,8 +74,7 @@ public final class ProofView extends ScrollPane {
             new GoButton("proof-again", "Prove again", model::prove));
     ways.getStyleClass().add("ways");
     found.getChildren().setAll(words, new Card("By subject", grid.withinPage()), ways);
-    List<String> short0 = proof.fellShort();
-    short0.forEach(text -> found.getChildren().add(Texts.wrapped(text, "caution-note")));
+    proof.fellShort().forEach(text -> found.getChildren().add(Texts.wrapped(text, "caution-note")));
     line.accept(proof.words());
   }
 

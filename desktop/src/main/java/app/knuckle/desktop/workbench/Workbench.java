@@ -3,12 +3,10 @@ package app.knuckle.desktop.workbench;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.StudyFile;
-import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Change;
 import app.knuckle.study.keeping.NewRecords;
 import app.knuckle.study.keeping.Study;
-import app.knuckle.study.plan.FilledBook;
 import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
@@ -27,8 +25,6 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.beans.value.ChangeListener;
-import javafx.beans.value.ObservableValue;
 import javafx.collections.FXCollections;
 import javafx.collections.ObservableList;
 
@@ -207,7 +203,9 @@ public final class Workbench {
               waiting.remove(opening);
               turnPage();
             });
-    source.tableProperty().addListener(new Guessing(source, "open " + file.getFileName()));
+    source
+        .tableProperty()
+        .addListener(new FirstQuestion(this, source, "open " + file.getFileName()));
     turnPage();
   }
 
@@ -220,7 +218,7 @@ public final class Workbench {
   public void put(Table table, String change) {
     TableSource source = new TableSource(new Study.Kept(table, "", Map.of()));
     leavePage();
-    new Guessing(source, change).changed(null, null, table);
+    new FirstQuestion(this, source, change).changed(null, null, table);
   }
 
   private void turnPage() {
@@ -242,76 +240,29 @@ public final class Workbench {
     turnPage();
   }
 
-  /**
-   * Adds a slip with a first guess when the table arrives, and guesses again when the file is read
-   * in another way, as long as the user has not changed the question.
-   */
-  private final class Guessing implements ChangeListener<Table> {
-    private final TableSource source;
-    private final String change;
-    private Object slip;
-    private Inquiry guessed;
-
-    Guessing(TableSource source, String change) {
-      this.source = source;
-      this.change = change;
-    }
-
-    @Override
-    public void changed(ObservableValue<? extends Table> o, Table before, Table table) {
-      if (slip == null && isTableTaken(table.name())) {
-        source.rename(freeTableName(table.name()));
-        if (slip != null) {
-          return; // The renamed table came through here already.
-        }
-      }
-      FirstGuess guess = source.guess();
-      if (slip == null) {
-        guessed = settings.get().applied(guess.inquiry());
-        SlipViewModel made = slip(source, guessed, guess.reason());
-        made.pageProperty().set(settings.get().page());
-        slip = made.id();
-        put(made, slips.size());
-        current.set(made);
-        did(change);
-        plans.recognise(table, this::filled);
-        return;
-      }
-      Inquiry last = guessed;
-      guessed = settings.get().applied(guess.inquiry());
-      slips.stream()
-          .filter(s -> s.id() == slip && s.inquiry().equals(last))
-          .forEach(s -> s.inquiryProperty().set(guessed));
-    }
-
-    /** The records of a plan are asked what the plan was made for, and held against it. */
-    private void filled(FilledBook book) {
-      Inquiry last = guessed;
-      slips.stream()
-          .filter(s -> s.id() == slip && s.inquiry().equals(last))
-          .forEach(
-              s -> {
-                guessed = book.inquiry();
-                s.inquiryProperty().set(guessed);
-              });
-      banner.set(
-          new Banner(
-              "These are the records of the plan "
-                  + book.plan().name()
-                  + ", and are asked as it was planned."
-                  + (book.differences().isEmpty()
-                      ? ""
-                      : " " + String.join(". ", book.differences()) + "."),
-              false,
-              List.of()));
-    }
+  /** Puts records on the bench with their first question; its slip is returned by its id. */
+  Object begin(TableSource source, Inquiry inquiry, String reason, String change) {
+    SlipViewModel made = slip(source, inquiry, reason);
+    made.pageProperty().set(settings.get().page());
+    put(made, slips.size());
+    current.set(made);
+    did(change);
+    return made.id();
   }
 
-  private boolean isTableTaken(String table) {
+  /** Asks a slip something else, if it still asks what it did; whether it does so now. */
+  boolean askInstead(Object id, Inquiry last, Inquiry other) {
+    List<SlipViewModel> same =
+        slips.stream().filter(s -> s.id() == id && s.inquiry().equals(last)).toList();
+    same.forEach(s -> s.inquiryProperty().set(other));
+    return !same.isEmpty();
+  }
+
+  boolean isTableTaken(String table) {
     return slips.stream().anyMatch(s -> table.equals(s.source().name()));
   }
 
-  private String freeTableName(String table) {
+  String freeTableName(String table) {
     String free = table;
     for (int i = 2; isTableTaken(free); i++) {
       free = table + " (" + i + ")";

@@ -85,12 +85,14 @@ public final class ProofPage {
    * @return one sentence
    */
   public static String finding(Proof proof) {
-    long short0 = proof.lines().stream().mapToLong(line -> line.fellShort().size()).sum();
+    long fellShort = proof.lines().stream().mapToLong(line -> line.fellShort().size()).sum();
     return Numerals.whole(proof.numbers())
         + " numbers of "
         + Numerals.whole(proof.cases())
         + " reference questions were computed anew and compared: "
-        + (proof.holds() ? "all agree." : Numerals.whole(short0) + " do not agree as they should.");
+        + (proof.holds()
+            ? "all agree."
+            : Numerals.whole(fellShort) + " do not agree as they should.");
   }
 
   /**

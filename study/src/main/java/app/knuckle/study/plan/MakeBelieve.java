@@ -21,6 +21,9 @@ public final class MakeBelieve {
   /** Digits kept of the spread of single plots, as an instrument would. */
   private static final int DIGITS_OF_SPREAD = 3;
 
+  /** A covariate has mean 0 and standard deviation 1; so much of it is noted. */
+  private static final double COVARIATE_UNIT = 0.001;
+
   private final Plan plan;
   private final Arrangement arrangement;
   private final Chance chance;
@@ -54,7 +57,8 @@ public final class MakeBelieve {
       double unit = Math.pow(10, Math.floor(Math.log10(measured.sd())) - DIGITS_OF_SPREAD + 1);
       if (values.covariate() != null) {
         columns.add(
-            new Numbers(measured.covariate().name(), "", rounded(values.covariate(), 0.001)));
+            new Numbers(
+                measured.covariate().name(), "", rounded(values.covariate(), COVARIATE_UNIT)));
       }
       columns.add(
           new Numbers(

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 
 /**
  * A plan while it is being changed: names that are changed are changed wherever they stand, and
@@ -271,7 +272,7 @@ public final class PlanDraft {
     return moved;
   }
 
-  private void moreBy(java.util.function.UnaryOperator<Map<String, String>> change) {
+  private void moreBy(UnaryOperator<Map<String, String>> change) {
     Map<String, Integer> changed = new LinkedHashMap<>();
     more.forEach(
         (line, count) -> {

@@ -108,7 +108,8 @@ public final class Rehearsals {
                   try {
                     return isFound(answer(mishap, plan.seed() + run, progress));
                   } catch (Refused e) {
-                    return false; // So much was lost that nothing could be judged.
+                    return false; // What cannot be judged is not found: too much lost, or no noise
+                    // in counts.
                   }
                 })
             .count();
