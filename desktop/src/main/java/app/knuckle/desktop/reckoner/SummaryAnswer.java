@@ -3,10 +3,10 @@ package app.knuckle.desktop.reckoner;
 import app.knuckle.figures.scatter.Intervals;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.reckon.Summaries;
@@ -91,6 +91,7 @@ record SummaryAnswer(
             groups.stream().mapToDouble(Group::sd).toArray(),
             alpha);
     Comparison pairs = all.pairs(procedure(typed), progress);
+    List<Overall> tests = tests(all, procedure(typed));
     List<String> letters = new ArrayList<>();
     for (int row = 0; row < rows; row++) {
       letters.add("");
@@ -100,8 +101,8 @@ record SummaryAnswer(
     }
     return new SummaryAnswer(
         letters,
-        words(all, groups.size()),
-        tests(all),
+        tests.get(0).words(alpha, groups.size()),
+        tests.stream().map(Overall::row).toList(),
         pairs.pairs().stream().map(pair -> row(pair, groups)).toList(),
         Optional.of(means(all, groups)));
   }
@@ -128,52 +129,60 @@ record SummaryAnswer(
             sd));
   }
 
-  private static String words(Summaries all, int groups) {
-    Effect effect = all.fit().treatment();
-    if (!effect.p().exists()) {
-      return "There is no noise to judge against: " + effect.p().why() + ".";
+  /** A test of all means at once. */
+  private record Overall(String name, Quantity df, Quantity errorDf, Quantity f, Quantity p) {
+
+    static Overall ofOneSpread(OneWay fit) {
+      return new Overall(
+          "one spread",
+          Quantity.of(fit.treatment().df()),
+          Quantity.of(fit.errorDf()),
+          fit.treatment().f(),
+          fit.treatment().p());
     }
-    boolean differ = effect.p().value() <= all.alpha();
-    return "F("
-        + Numerals.df(effect.df())
-        + ", "
-        + Numerals.df(all.fit().errorDf())
-        + ") = "
-        + Numerals.fixed(effect.f(), 2)
-        + ", "
-        + Numerals.pStatement(effect.p())
-        + ": the "
-        + groups
-        + (differ ? " means differ." : " means differ no more than chance may make them.");
+
+    static Overall of(String name, UnequalSpread.FTest test) {
+      return new Overall(name, Quantity.of(test.df()), test.errorDf(), test.f(), test.p());
+    }
+
+    List<String> row() {
+      return List.of(name, Numerals.fixed(f, 2), shown(df), shown(errorDf), Numerals.p(p));
+    }
+
+    private static String shown(Quantity df) {
+      return df.exists() ? Numerals.df(df.value()) : Numerals.NONE;
+    }
+
+    String words(double alpha, int groups) {
+      if (!p.exists()) {
+        return "There is no noise to judge against: " + p.why() + ".";
+      }
+      return "F("
+          + shown(df)
+          + ", "
+          + shown(errorDf)
+          + ") = "
+          + Numerals.fixed(f, 2)
+          + ", "
+          + Numerals.pStatement(p)
+          + " ("
+          + name
+          + "): the "
+          + groups
+          + (p.value() <= alpha
+              ? " means are not all equal."
+              : " means differ no more than chance may make them.");
+    }
   }
 
-  private static List<List<String>> tests(Summaries all) {
-    List<List<String>> rows = new ArrayList<>();
-    Effect effect = all.fit().treatment();
-    rows.add(
-        test(
-            "one spread",
-            Quantity.of(effect.df()),
-            Quantity.of(all.fit().errorDf()),
-            effect.f(),
-            effect.p()));
-    rows.add(test("Welch", all.welch()));
-    rows.add(test("Brown\u2013Forsythe", all.brownForsythe()));
-    return rows;
-  }
-
-  private static List<String> test(String name, UnequalSpread.FTest test) {
-    return test(name, Quantity.of(test.df()), test.errorDf(), test.f(), test.p());
-  }
-
-  private static List<String> test(
-      String name, Quantity df, Quantity errorDf, Quantity f, Quantity p) {
-    return List.of(
-        name,
-        Numerals.fixed(f, 2),
-        df.exists() ? Numerals.df(df.value()) : Numerals.NONE,
-        errorDf.exists() ? Numerals.df(errorDf.value()) : Numerals.NONE,
-        Numerals.p(p));
+  /** The test that takes spreads as the procedure for pairs does comes first: it is the finding. */
+  private static List<Overall> tests(Summaries all, Procedure procedure) {
+    Overall oneSpread = Overall.ofOneSpread(all.fit());
+    Overall welch = Overall.of("Welch", all.welch());
+    Overall brownForsythe = Overall.of("Brown\u2013Forsythe", all.brownForsythe());
+    return procedure.hasOwnSpreads()
+        ? List.of(welch, brownForsythe, oneSpread)
+        : List.of(oneSpread, welch, brownForsythe);
   }
 
   private static List<String> row(Pair pair, List<Group> groups) {

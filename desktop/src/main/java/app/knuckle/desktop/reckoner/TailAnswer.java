@@ -117,7 +117,7 @@ record TailAnswer(
     double x = at.getAsDouble();
     double probability = law.tail(x, side);
     String shownTail = Typed.shown(probability);
-    String shownValue = value.isPresent() ? "" : Numerals.fixed(x, decimals(kind));
+    String shownValue = value.isPresent() ? "" : shown(kind, x);
     return new TailAnswer(
         shownValue,
         tail.isPresent() && value.isEmpty() ? "" : shownTail,
@@ -127,16 +127,16 @@ record TailAnswer(
         words(kind, side, x, shownTail));
   }
 
-  /** Laws of counts and ranks have whole values, or halves. */
-  private static int decimals(LawKind kind) {
+  /** Values of counts and ranks are shown as they are: rounding would make another tail of them. */
+  private static String shown(LawKind kind, double value) {
     return switch (kind) {
-      case NORMAL, T, F, CHI_SQUARED, RANGE, DUNNETT -> DECIMALS;
-      case RANK_SUM, SIGNED_RANK, BINOMIAL, POISSON -> 0;
+      case NORMAL, T, F, CHI_SQUARED, RANGE, DUNNETT -> Numerals.fixed(value, DECIMALS);
+      case RANK_SUM, SIGNED_RANK, BINOMIAL, POISSON -> Numerals.plain(value);
     };
   }
 
   private static String words(LawKind kind, Side side, double value, String tail) {
-    String x = Numerals.fixed(value, decimals(kind));
+    String x = shown(kind, value);
     String s = kind.statistic();
     return switch (side) {
       case ABOVE -> "P(" + s + " \u2265 " + x + ") = " + tail + ".";
@@ -151,8 +151,7 @@ record TailAnswer(
     for (double usual : USUAL) {
       tails.add(Numerals.plain(usual).substring(1));
       OptionalDouble value = law.value(usual, side);
-      values.add(
-          value.isPresent() ? Numerals.fixed(value.getAsDouble(), decimals(kind)) : Numerals.NONE);
+      values.add(value.isPresent() ? shown(kind, value.getAsDouble()) : Numerals.NONE);
     }
     return List.of(tails, values);
   }

@@ -82,6 +82,7 @@ public final class KnuckleApp extends Application {
   public void start(Stage stage) {
     Workbench workbench = workbench();
     SettingsFile.Read read = settings;
+    workbench.settingsProperty().set(read.settings());
     Keeper keeper = new Keeper(workbench);
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
@@ -100,7 +101,6 @@ public final class KnuckleApp extends Application {
     }
     stage.show();
     stage.getScene().lookup("#joint-records").requestFocus();
-    workbench.settingsProperty().set(read.settings());
     if (!read.notice().isEmpty()) {
       workbench.bannerProperty().set(new Banner(read.notice(), true, List.of()));
     }
@@ -212,6 +212,7 @@ public final class KnuckleApp extends Application {
     FACES.forEach(KnuckleApp::load);
     Scene scene = new Scene(new ShellView(workbench, keeper), WIDTH, HEIGHT);
     Looks.give(scene, workbench.settingsProperty().get().appearance());
+    FileDialogs.shown().startIn(workbench.settingsProperty().get().folder());
     workbench
         .settingsProperty()
         .addListener(

@@ -103,11 +103,11 @@ public final class SettingsFile {
         alpha,
         procedure(keys.text(node, "procedure", usual.procedure().key()), keys),
         new NumberStyle(
-            node.path("decimalComma").asBoolean(),
-            node.path("leadingZero").asBoolean(),
-            node.path("hyphen").asBoolean()),
+            keys.flag(node, "decimalComma"),
+            keys.flag(node, "leadingZero"),
+            keys.flag(node, "hyphen")),
         keys.text(node, "folder", ""),
-        node.path("openLast").asBoolean());
+        keys.flag(node, "openLast"));
   }
 
   private static Settings.Appearance appearance(String title, Keys keys) {

@@ -63,6 +63,7 @@ class SettingsFileTest {
         "{\"version\": 1, \"appearance\": \"pink\"}",
         "{\"version\": 1, \"textSize\": 99}",
         "{\"version\": 1, \"procedure\": \"dunnett\"}",
+        "{\"version\": 1, \"openLast\": \"yes\"}",
         "{\"version\": 1, \"alhpa\": 0.05}"
       })
   void aFileThatMakesNoSenseIsSetAside(String text) throws IOException {

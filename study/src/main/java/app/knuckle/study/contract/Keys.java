@@ -191,8 +191,15 @@ public record Keys(String file, List<String> path) {
     return new Keys(file, full);
   }
 
-  /** Whether something is so; not so if the key is not there. */
-  boolean flag(JsonNode node, String key) {
+  /**
+   * Whether something is so.
+   *
+   * @param node the object
+   * @param key of a boolean
+   * @return false if the key is not there
+   * @throws Refused if something else stands there
+   */
+  public boolean flag(JsonNode node, String key) {
     if (node.has(key) && !node.get(key).isBoolean()) {
       throw wrong(key, "true or false is needed here", "Write it without quotation marks");
     }

@@ -110,10 +110,13 @@ public final class PlanWords {
    */
   public static String shows(Plan plan, Plan.Measured measured, Shows shows) {
     if (shows.effects().isEmpty()) {
-      return "Each mean is seen once only: the plan leaves no noise to judge against. Repeat it.";
+      return "The plan leaves no noise to judge against: repeat it.";
     }
-    if (plan.wanted() == null || shows.kinds().isEmpty()) {
+    if (plan.wanted() == null) {
       return "No difference is wanted yet.";
+    }
+    if (shows.kinds().isEmpty()) {
+      return "The means that are wanted cannot be compared in this plan.";
     }
     Shows.Kind hardest = shows.kinds().get(0);
     PlannedDifference test = hardest.test();
