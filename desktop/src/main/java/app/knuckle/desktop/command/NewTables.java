@@ -50,7 +50,7 @@ final class NewTables {
     String name = named ? given.substring(0, sign) : names.get(0);
     Path file = Path.of(named ? given.substring(sign + 1) : given);
     Table read = RecordsFile.read(file, reading.form(file), Progress.NONE);
-    Table fresh = new Table(name, read.file(), read.columns(), read.howRead());
+    Table fresh = read.named(name);
     List<Study.Kept> tables = new ArrayList<>();
     for (Study.Kept kept : study.tables()) {
       tables.add(

@@ -147,8 +147,8 @@ public final class PlanView extends ScrollPane {
     seed.textProperty()
         .addListener(
             (o, before, now) -> {
-              if (seed.isFocused() && now.matches("-?\\d{1,18}")) {
-                model.seed(Long.parseLong(now));
+              if (seed.isFocused()) {
+                model.seed(now);
               }
             });
     Button anew = new GoButton("plan-anew", "Draw anew", model::drawAnew);

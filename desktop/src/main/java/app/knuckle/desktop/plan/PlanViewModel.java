@@ -28,6 +28,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -42,6 +43,8 @@ final class PlanViewModel {
   private static final int AT_A_TIME = 40;
 
   private static final int MOST_REHEARSED = 1_000;
+
+  private static final Pattern SEED = Pattern.compile("-?\\d{1,18}");
 
   private final PlanSlip slip;
   private final Workbench workbench;
@@ -171,12 +174,16 @@ final class PlanViewModel {
 
   /** Lays out by another chance. */
   void drawAnew() {
-    seed(PlanStart.seed());
+    change("draw anew", d -> d.seed = PlanStart.seed());
     pause();
   }
 
-  void seed(long seed) {
-    change("seed", d -> d.seed = seed);
+  /** Half a seed is one too; what is no whole number waits for more. */
+  void seed(String typed) {
+    if (SEED.matcher(typed.strip()).matches()) {
+      long seed = Long.parseLong(typed.strip());
+      change("seed", d -> d.seed = seed);
+    }
   }
 
   Plan plan() {

@@ -46,7 +46,7 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
       return new FindingLine("Cannot yet", refusal.shown(), List.of());
     }
     List<String> warnings = answer.findings().first().design().warnings();
-    String found = answer.findings().table().isMakeBelieve() ? MADE_UP : FOUND;
+    String found = answer.findings().table().makeBelieve() ? MADE_UP : FOUND;
     String tag = answer.findings().refusal().isEmpty() ? found : "Cannot yet";
     return new FindingLine(tag, answer.findings().finding(), warnings);
   }

@@ -64,15 +64,14 @@ public final class TableSource {
     if (read.table() != null) {
       guess = read.guess();
       String name = table.get() == null ? read.table().name() : table.get().name();
-      table.set(
-          new Table(name, read.table().file(), read.table().columns(), read.table().howRead()));
+      table.set(read.table().named(name));
     }
   }
 
   /** The table gets another name, so that no two of a study have the same. */
   void rename(String name) {
     Table now = table.get();
-    table.set(new Table(name, now.file(), now.columns(), now.howRead()));
+    table.set(now.named(name));
   }
 
   /**
@@ -82,7 +81,9 @@ public final class TableSource {
    */
   public void replace(Table typed) {
     guess = null;
-    table.set(new Table(table.get().name(), "", typed.columns(), typed.howRead()));
+    Table now = table.get();
+    // What was made up stays so, whatever is typed to it.
+    table.set(new Table(now.name(), "", typed.columns(), typed.howRead(), now.makeBelieve()));
   }
 
   /**

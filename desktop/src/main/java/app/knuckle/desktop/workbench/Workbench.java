@@ -144,7 +144,7 @@ public final class Workbench {
   public void askOf(Table fresh, String path) {
     String old = current.get().source().name();
     String own = isTableTaken(fresh.name()) ? freeTableName(fresh.name()) : fresh.name();
-    Table named = new Table(own, fresh.file(), fresh.columns(), fresh.howRead());
+    Table named = fresh.named(own);
     List<NewRecords> put =
         study().asked().stream()
             .filter(asked -> asked.table().equals(old))

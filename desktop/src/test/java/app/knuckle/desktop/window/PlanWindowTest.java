@@ -131,7 +131,7 @@ class PlanWindowTest {
   void aRehearsalIsAnInquiryThatSaysItIsMakeBelieve(FxRobot robot) {
     until(() -> isThere(robot, "plan-rehearse"));
     robot.interact(() -> robot.lookup("#plan-rehearse").queryButton().fire());
-    until(() -> workbench.currentProperty().get().source().name().contains("rehearsed"));
+    until(() -> workbench.currentProperty().get().source().name().contains("make-believe"));
     untilShown(robot, "banner-words", "records of the plan Mesh by density");
     until(() -> workbench.currentProperty().get().inquiry().blocks().contains("rack"));
     until(() -> shows(robot, "finding-tag", "Make-believe"));

@@ -69,7 +69,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
               MeansFigure means = MeansReading.of(findings, own);
               return new InquiryFigure(MeansLayout.of(means), means.caption(), means);
             });
-    return findings.table().isMakeBelieve() ? figure.marked() : figure;
+    return findings.table().makeBelieve() ? figure.marked() : figure;
   }
 
   /** What was made up says so, wherever the picture goes. */

@@ -61,6 +61,9 @@ final class StudyParts {
       Table table = kept.table();
       ObjectNode node = tables.addObject();
       node.put("name", table.name()).put("file", table.file()).put("howRead", table.howRead());
+      if (table.makeBelieve()) {
+        node.put("makeBelieve", true);
+      }
       node.put("path", kept.path()).put("records", partOf.apply(kept)).put("rows", table.rows());
       ObjectNode form = node.putObject("form");
       kept.form().forEach(form::put);
@@ -195,7 +198,17 @@ final class StudyParts {
   private static Study.Kept table(JsonNode node, Keys keys, Source source, Place where)
       throws IOException {
     keys.known(
-        node, List.of("name", "file", "howRead", "path", "records", "rows", "form", "columns"));
+        node,
+        List.of(
+            "name",
+            "file",
+            "howRead",
+            "makeBelieve",
+            "path",
+            "records",
+            "rows",
+            "form",
+            "columns"));
     List<TableText.Head> heads = new ArrayList<>();
     for (JsonNode head : keys.list(node, "columns")) {
       keys.known(head, List.of("name", "unit", "kind", "levels"));
@@ -231,7 +244,8 @@ final class StudyParts {
               keys.text(node, "name"),
               keys.text(node, "file", ""),
               columns,
-              keys.text(node, "howRead", ""));
+              keys.text(node, "howRead", ""),
+              keys.flag(node, "makeBelieve"));
       return new Study.Kept(table, keys.text(node, "path", ""), keys.textsByName(node, "form"));
     }
   }

@@ -44,7 +44,7 @@ final class FindingsPage {
             ? FirstGuess.name(findings.inquiry(), findings.frame())
             : name;
     blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
-    if (findings.table().isMakeBelieve()) {
+    if (findings.table().makeBelieve()) {
       blocks.add(
           new Block.Paragraph(
               Block.Part.TITLE,

@@ -60,7 +60,8 @@ class StudyFileTest {
             List.of(
                 new Numbers("rate_l_h", "L/h", values),
                 new Categories("feed", "", codes, List.of("=kelp, \"fine\"", "b"), true)),
-            "rows");
+            "rows",
+            true);
     Inquiry inquiry =
         Inquiry.about("rate_l_h", "feed")
             .named("Rate by feed")
@@ -117,6 +118,7 @@ class StudyFileTest {
   }
 
   private static void same(Table a, Table b) {
+    assertThat(a.makeBelieve()).isEqualTo(b.makeBelieve());
     for (int c = 0; c < a.columns().size(); c++) {
       Column x = a.columns().get(c);
       Column y = b.columns().get(c);

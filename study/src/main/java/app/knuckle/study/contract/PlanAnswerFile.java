@@ -77,8 +77,8 @@ public final class PlanAnswerFile {
       one.put("power", effect.power()).put("ncp", effect.ncp());
       one.put("df", effect.df()).put("errorDf", effect.errorDf());
     }
-    if (shows.effects().isEmpty()) {
-      node.put("why", "the plan leaves no noise to judge against");
+    if (!shows.why().isEmpty()) {
+      node.put("why", shows.why());
     }
     if (shows.kinds().isEmpty()) {
       node.putNull("difference");

@@ -4,6 +4,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.power.EffectPower;
+import app.knuckle.study.Refusal;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
@@ -21,6 +22,8 @@ public final class Foresight {
 
   /** So many repeats leave noise in every layout, a covariate taken off. */
   private static final int FEW = 3;
+
+  private static final String NO_NOISE = "the plan leaves no noise to judge against";
 
   private final Plan plan;
   private final Arrangement arrangement;
@@ -58,14 +61,16 @@ public final class Foresight {
     TrueMeans.Pair pair = differences.leastCertain();
     Optional<RepeatsCurve> curve =
         kinds.stream().findFirst().map(k -> new RepeatsCurve(plan, k, dfEach(k)));
+    List<Shows.Effect> effects = effects(asked(means.expected(pair)));
     return new Shows(
         flat.first().design(),
-        effects(asked(means.expected(pair))),
+        effects,
         kinds,
         curve.map(RepeatsCurve::points).orElse(List.of()),
         curve.map(RepeatsCurve::needed).orElse(OptionalInt.empty()),
         arrangement.incomplete(),
-        rehearsed(pair));
+        rehearsed(pair),
+        effects.isEmpty() ? flat.refusal().map(Refusal::what).orElse(NO_NOISE) : "");
   }
 
   /** The kind of difference that is hardest to find; empty where nothing is compared. */

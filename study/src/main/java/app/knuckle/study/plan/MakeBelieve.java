@@ -67,10 +67,11 @@ public final class MakeBelieve {
               spread == Spread.COUNTS ? values.values() : rounded(values.values(), unit)));
     }
     return new Table(
-        plan.name() + ", rehearsed",
+        plan.name() + ", " + Table.MAKE_BELIEVE,
         "",
         columns,
-        Table.MAKE_BELIEVE + ", " + spread.title() + ", seed " + seed);
+        Table.MAKE_BELIEVE + ", " + spread.title() + ", seed " + seed,
+        true);
   }
 
   /**

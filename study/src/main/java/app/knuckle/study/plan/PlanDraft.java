@@ -1,5 +1,7 @@
 package app.knuckle.study.plan;
 
+import app.knuckle.study.Place;
+import app.knuckle.study.Refused;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -131,9 +133,16 @@ public final class PlanDraft {
    *
    * @param place of the treatment, from 0
    * @param to its name from now on
+   * @throws Refused if another is called so: the two would become one
    */
   public void rename(int place, String to) {
     String from = List.copyOf(treatments.keySet()).get(place);
+    if (!to.equals(from) && treatments.containsKey(to)) {
+      throw Refused.at(
+          new Place.Key("plan", List.of("treatments")),
+          "another treatment is called '" + to + "'",
+          "Name it otherwise");
+    }
     Map<String, List<String>> renamed = new LinkedHashMap<>();
     treatments.forEach((t, levels) -> renamed.put(t.equals(from) ? to : t, levels));
     treatments = renamed;

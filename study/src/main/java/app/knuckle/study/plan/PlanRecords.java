@@ -70,7 +70,7 @@ public final class PlanRecords {
       columns.add(new Numbers(measured.covariate().name(), "", covariate));
     }
     columns.add(new Numbers(measured.column(), measured.unit(), values));
-    return new Table(plan.name(), "", columns, Table.MAKE_BELIEVE);
+    return new Table(plan.name(), "", columns, Table.MAKE_BELIEVE, true);
   }
 
   /** What a plan knows of each plot: with its number and place, or only what an answer needs. */

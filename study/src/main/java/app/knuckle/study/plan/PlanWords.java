@@ -109,8 +109,8 @@ public final class PlanWords {
    * @return a few sentences
    */
   public static String shows(Plan plan, Plan.Measured measured, Shows shows) {
-    if (shows.effects().isEmpty()) {
-      return "The plan leaves no noise to judge against: repeat it.";
+    if (!shows.why().isEmpty()) {
+      return Prose.capital(shows.why()) + ".";
     }
     if (plan.wanted() == null) {
       return "No difference is wanted yet.";

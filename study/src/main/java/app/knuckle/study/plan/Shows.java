@@ -19,6 +19,7 @@ import java.util.OptionalInt;
  *     to 1,000 does
  * @param incomplete the design of incomplete blocks; empty for others
  * @param rehearsed from made-up records; empty where that was not asked
+ * @param why nothing can be judged, without the full stop; empty where something can
  */
 public record Shows(
     DesignReading design,
@@ -27,7 +28,8 @@ public record Shows(
     List<Point> curve,
     OptionalInt needed,
     Optional<IncompleteBlocks> incomplete,
-    Optional<Rehearsed> rehearsed) {
+    Optional<Rehearsed> rehearsed,
+    String why) {
 
   public Shows {
     effects = List.copyOf(effects);

@@ -10,10 +10,12 @@ import java.util.Optional;
  * @param file the name of the file it was read from; empty when it was not
  * @param columns of equal length
  * @param howRead one line: "48 rows, 9 columns, comma, UTF-8"
+ * @param makeBelieve whether they were made up to rehearse an experiment
  */
-public record Table(String name, String file, List<Column> columns, String howRead) {
+public record Table(
+    String name, String file, List<Column> columns, String howRead, boolean makeBelieve) {
 
-  /** How the line begins that says how records were read, if they are made up. */
+  /** What records that were made up are called wherever they go. */
   public static final String MAKE_BELIEVE = "make-believe";
 
   public Table {
@@ -24,12 +26,25 @@ public record Table(String name, String file, List<Column> columns, String howRe
   }
 
   /**
-   * Whether the records were made up to rehearse an experiment.
+   * Records that were measured.
    *
-   * @return true if the line that says how they were read says so
+   * @param name of the table, such as "rack-trial"
+   * @param file the name of the file it was read from; empty when it was not
+   * @param columns of equal length
+   * @param howRead one line: "48 rows, 9 columns, comma, UTF-8"
    */
-  public boolean isMakeBelieve() {
-    return howRead.startsWith(MAKE_BELIEVE);
+  public Table(String name, String file, List<Column> columns, String howRead) {
+    this(name, file, columns, howRead, false);
+  }
+
+  /**
+   * The same under another name.
+   *
+   * @param other the name
+   * @return the records
+   */
+  public Table named(String other) {
+    return new Table(other, file, columns, howRead, makeBelieve);
   }
 
   /**

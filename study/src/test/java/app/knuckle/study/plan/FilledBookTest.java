@@ -49,7 +49,7 @@ class FilledBookTest {
     Table book = filled(plan);
     FilledBook known = FilledBook.of(plan, book).orElseThrow();
     assertThat(known.differences()).isEmpty();
-    assertThat(book.isMakeBelieve()).isTrue();
+    assertThat(book.makeBelieve()).isTrue();
     assertThat(Answering.of(book, known.inquiry(), Progress.NONE).refusal()).isEmpty();
   }
 
