@@ -55,6 +55,17 @@ class StylesheetTest {
 
   private static final double OF_MARKS = 3;
 
+  /** Slots, gaps, cautions, the finding with its tag, the current slip, the strongest pair. */
+  private static final String[][] WORDS_ON = {
+    {"accent", "accent-soft"},
+    {"problem", "problem-soft"},
+    {"caution", "caution-soft"},
+    {"on-band", "band"},
+    {"on-band", "band-soft"},
+    {"on-ink", "ink"},
+    {"on-ink", "strength-3"}
+  };
+
   private static final Pattern TOKEN = Pattern.compile("(-[a-z0-9-]+): (#[0-9A-F]{6})");
 
   private static Map<String, String> tokens(String... sheets) {
@@ -97,21 +108,11 @@ class StylesheetTest {
             .isGreaterThanOrEqualTo(OF_WORDS);
       }
     }
-    assertThat(contrast(tokens, "accent", "accent-soft"))
-        .as("a slot")
-        .isGreaterThanOrEqualTo(OF_WORDS);
-    assertThat(contrast(tokens, "problem", "problem-soft"))
-        .as("a gap")
-        .isGreaterThanOrEqualTo(OF_WORDS);
-    assertThat(contrast(tokens, "caution", "caution-soft"))
-        .as("a caution")
-        .isGreaterThanOrEqualTo(OF_WORDS);
-    assertThat(contrast(tokens, "on-ink", "ink"))
-        .as("the finding")
-        .isGreaterThanOrEqualTo(OF_WORDS);
-    assertThat(contrast(tokens, "on-ink", "strength-3"))
-        .as("a pair")
-        .isGreaterThanOrEqualTo(OF_WORDS);
+    for (String[] words : WORDS_ON) {
+      assertThat(contrast(tokens, words[0], words[1]))
+          .as(words[0] + " on " + words[1])
+          .isGreaterThanOrEqualTo(OF_WORDS);
+    }
     for (String mark :
         List.of("part-measured", "part-treatment", "part-covariate", "part-block", "accent")) {
       assertThat(contrast(tokens, mark, "paper")).as(mark).isGreaterThanOrEqualTo(OF_MARKS);
