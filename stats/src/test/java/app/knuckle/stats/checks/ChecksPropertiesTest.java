@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Facts;
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Samples;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.anova.PowerTransformation;
@@ -81,8 +82,24 @@ class ChecksPropertiesTest {
       moved[g] = Arrays.stream(groups[g]).map(v -> 3 * v + shift).toArray();
     }
     for (Function<double[][], Facts> test : SPREAD) {
-      double own = statistic(test.apply(groups));
-      assertThat(statistic(test.apply(moved))).isCloseTo(own, within(1e-7 * (1 + own)));
+      Quantity own = test.apply(groups).quantity("statistic");
+      Quantity after = test.apply(moved).quantity("statistic");
+      // Three sixty-fourths now and then are the same: no spread, moved or not.
+      assertThat(after.exists()).isEqualTo(own.exists());
+      if (own.exists()) {
+        assertThat(after.value()).isCloseTo(own.value(), within(1e-7 * (1 + own.value())));
+      }
+    }
+  }
+
+  @Test
+  void aGroupWithoutSpreadHasNoBartlettWhereverItStands() {
+    double[][] flat = {{9.25, 9.25, 9.25}, {9, 10, 12, 13}};
+    double[][] moved = {{127.75, 127.75, 127.75}, {27, 30, 36, 39}};
+    for (double[][] groups : List.of(flat, moved)) {
+      Quantity statistic = Spread.bartlett(groups, ALIKE).quantity("statistic");
+      assertThat(statistic.exists()).isFalse();
+      assertThat(statistic.why()).isEqualTo("a group has no spread");
     }
   }
 
