@@ -351,6 +351,9 @@ public enum StepForm {
     if (Double.isNaN(value)) {
       throw asking(key, "'" + a.one(key) + "' is not a number", "Write it with a decimal point");
     }
+    if (Double.isInfinite(value)) {
+      throw asking(key, "'" + a.one(key) + "' is too large to be reckoned with", "Leave it open");
+    }
     return Optional.of(value);
   }
 

@@ -9,6 +9,8 @@ import app.knuckle.desktop.window.FindingLine;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.stats.mixed.MixedModel.WithinUnit;
+import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
@@ -249,6 +251,18 @@ class LayoutViewModelTest {
     assertThat(slots()).extracting(Piece.Slot::id).doesNotContain("add-pairs", "add-reference");
   }
 
+  /** How readings hang together goes with the only column of occasions. */
+  @Test
+  void readingsThatHangTogetherNeedTheirOccasions() throws Exception {
+    ask(
+        "hatchery",
+        "`measured`:[`days_to_settle`],`treatments`:[`aeration`,`salinity_psu`],`unit`:`tank`,"
+            + "`occasions`:[`aeration`],`method`:`mixed`,`withinUnit`:`own-variances`");
+    choose("slot-treatment", "temperature_c");
+    assertThat(question.inquiry().occasions()).isEmpty();
+    assertThat(question.inquiry().random().within()).isEqualTo(WithinUnit.EQUAL);
+  }
+
   /**
    * Wherever somebody clicks, the sentence can be read, is answered or says why not, and the way
    * goes on.
@@ -274,6 +288,9 @@ class LayoutViewModelTest {
             .endsWith("].");
         assertThat(FindingLine.of(question.answer()).sentence()).isNotBlank();
         assertThat(model.terms().terms().keySet()).allMatch(term -> !term.isEmpty());
+        // What is clicked together can be kept and read again.
+        assertThat(InquiryFile.read(InquiryFile.write(question.inquiry())))
+            .isEqualTo(question.inquiry());
       } catch (RuntimeException | AssertionError e) {
         throw new AssertionError(way.toString(), e);
       }

@@ -47,7 +47,7 @@ class AnyTrailTest {
 
   private final List<String> way = new ArrayList<>();
 
-  @Property(tries = 150, seed = "16180339887")
+  @Property(tries = 300, seed = "16180339887")
   void everyAnswerMakesAStepOrIsNamed(@ForAll Random random) throws Exception {
     way.clear();
     String name = NURSERY.get(random.nextInt(NURSERY.size()));

@@ -75,6 +75,9 @@ public final class Redesign {
         d.unit == null
             ? List.of()
             : d.occasions.stream().filter(d.treatments::contains).distinct().toList();
+    if (d.unit == null || d.occasions.size() != 1) {
+      d.random = d.random.with(WithinUnit.EQUAL); // Over which occasions would they hang together?
+    }
     if (!d.treatments.isEmpty()) {
       d.expected = null;
     }

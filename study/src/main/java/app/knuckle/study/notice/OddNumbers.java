@@ -124,9 +124,11 @@ final class OddNumbers {
         return false;
       }
     }
+    if (counts.size() < 2) {
+      return false; // One value, or none at all: nothing is told apart by it.
+    }
     double first = counts.firstKey();
-    return counts.size() > 1
-        && (first == 0 || first == 1)
+    return (first == 0 || first == 1)
         && counts.lastKey() == first + counts.size() - 1
         && counts.keySet().stream().allMatch(v -> v == Math.rint(v))
         && counts.values().stream().allMatch(n -> n > 1);

@@ -66,6 +66,13 @@ class NoticesTest {
   }
 
   @Test
+  void numbersThatNeverCameNameNothing() {
+    assertThat(OddNumbers.looksLikeNames(new double[0])).isFalse();
+    assertThat(OddNumbers.looksLikeNames(new double[] {1, 1, 1})).isFalse();
+    assertThat(OddNumbers.looksLikeNames(new double[] {1, 2, 1, 2})).isTrue();
+  }
+
+  @Test
   void wordsThatAreNumbersOrDates() {
     seenAndMended("mixes decimal commas", words("z", "1.5", "2,5", "3.5", "4.5", "5.5", "6.5"));
     seenAndMended("holds numbers, but for", words("z", "1.5", "2.5", "torn", "4.5", "5.5", "6.5"));
