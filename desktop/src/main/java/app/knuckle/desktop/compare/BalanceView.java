@@ -7,6 +7,7 @@ import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.words.Numerals;
@@ -48,7 +49,7 @@ final class BalanceView extends VBox {
     kept.getStyleClass().add("kept");
     name.setId("balance-name");
     name.setPrefColumnCount(24);
-    getChildren().addAll(new Card("A question of your own", scale), kept);
+    getChildren().addAll(new Card("A question of your own", scale).about(Topic.CONTRASTS), kept);
   }
 
   /** Shows the means that can be weighed; nothing for methods that have none. */

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.compare;
 
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.figures.scatter.Intervals;
 import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scene.ValueAxis;
@@ -34,6 +35,7 @@ import java.util.stream.IntStream;
  * @param ticks of the scale: text and place from 0 to 1
  * @param scaleTitle what the scale shows
  * @param boardTitle title of the difference board
+ * @param topic where more is said of the procedure
  * @param cells of the board, by row and column of the ladder; row r has r cells
  * @param intervals of the pairs, the largest difference first; null if there are too many
  * @param ranking the sentence
@@ -48,6 +50,7 @@ public record ComparePage(
     List<Tick> ticks,
     String scaleTitle,
     String boardTitle,
+    Topic topic,
     List<List<Cell>> cells,
     Intervals intervals,
     String ranking,
@@ -226,6 +229,7 @@ public record ComparePage(
             : "Differences"
                 + (unit.isEmpty() ? "" : " (" + unit + ")")
                 + ", filled where told apart",
+        family.within().isEmpty() ? Topic.of(family.procedure()) : Topic.WITHIN_LEVELS,
         k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         (RankingSentence.of(

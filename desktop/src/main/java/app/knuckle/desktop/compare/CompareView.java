@@ -296,7 +296,7 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
             },
             ladder::pointAtNothing,
             onFigure ? bracket::turn : () -> {});
-    Card card = new Card(shown.boardTitle());
+    Card card = new Card(shown.boardTitle()).about(shown.topic());
     boolean reference = shown.letters() == 0 && shown.intervals() != null;
     if (shown.intervals() != null && !reference) {
       String none = Numerals.plain(shown.intervals().none());

@@ -1,5 +1,7 @@
 package app.knuckle.desktop.controls;
 
+import app.knuckle.desktop.explain.Explain;
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Taken;
 import java.util.Arrays;
@@ -44,7 +46,12 @@ public final class TextGrid extends GridPane {
     }
     List<Label> labels = heads.stream().map(Label::new).toList();
     for (Label label : labels) {
-      Meanings.of(label.getText()).ifPresent(m -> label.setTooltip(new Tooltip(m)));
+      Meanings.of(label.getText())
+          .ifPresent(
+              meaning -> {
+                label.setTooltip(new Tooltip(meaning));
+                label.setOnMouseClicked(event -> Explain.ask(label, Topic.WORDS));
+              });
     }
     addNodes(labels, "text-grid-head");
   }

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.footing;
 
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.linear.Residuals;
@@ -60,6 +61,7 @@ final class CountCards {
       String title, GroupCheck check, String numbers, Residuals left, List<WayOn> on) {
     return new Check(
         title,
+        Topic.COUNTS,
         check.judgement(),
         left == null ? null : CheckPictures.againstFitted(left),
         null,
@@ -90,6 +92,7 @@ final class CountCards {
     boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
     return new Check(
         "Enough expected in " + check.on(),
+        Topic.COUNTS,
         check.judgement(),
         null,
         null,

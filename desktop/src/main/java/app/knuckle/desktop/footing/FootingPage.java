@@ -1,5 +1,6 @@
 package app.knuckle.desktop.footing;
 
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.Scatter;
@@ -36,6 +37,7 @@ public record FootingPage(String line, List<Check> cards) {
    * A card.
    *
    * @param title what it is about
+   * @param topic where more is said of it
    * @param judgement sound, caution or unsound
    * @param scatter its picture; null if it has bars, or none
    * @param bars its picture; null if it has points, or none
@@ -46,6 +48,7 @@ public record FootingPage(String line, List<Check> cards) {
    */
   public record Check(
       String title,
+      Topic topic,
       Judgement judgement,
       Scatter scatter,
       Bars bars,
@@ -56,18 +59,20 @@ public record FootingPage(String line, List<Check> cards) {
 
     Check(
         String title,
+        Topic topic,
         Judgement judgement,
         Scatter scatter,
         Bars bars,
         String words,
         List<String> more,
         List<WayOn> ways) {
-      this(title, judgement, scatter, bars, words, more, ways, false);
+      this(title, topic, judgement, scatter, bars, words, more, ways, false);
     }
 
     Check muteIf(boolean silent) {
       return new Check(
           title,
+          topic,
           judgement,
           scatter,
           bars,
@@ -173,6 +178,7 @@ public record FootingPage(String line, List<Check> cards) {
     return Optional.of(
         new Check(
                 pairs ? "Bell-shaped differences" : "Bell-shaped residuals",
+                Topic.BELL_SHAPE,
                 check.judgement(),
                 left == null ? null : CheckPictures.quantiles(left),
                 null,
@@ -230,6 +236,7 @@ public record FootingPage(String line, List<Check> cards) {
         cards.add(
             new Check(
                     "Bell-shaped " + check.on(),
+                    Topic.BELL_SHAPE,
                     check.judgement(),
                     CheckPictures.quantiles(values),
                     null,
@@ -309,6 +316,7 @@ public record FootingPage(String line, List<Check> cards) {
     return Optional.of(
         new Check(
                 "Equal spread",
+                Topic.EQUAL_SPREAD,
                 judgement,
                 null,
                 CheckPictures.spreads(groups, odd, response.measured().unit()),
@@ -341,6 +349,7 @@ public record FootingPage(String line, List<Check> cards) {
     boolean odd = judgement.isOdd();
     return new Check(
             "Odd ones out",
+            Topic.ODD_VALUES,
             judgement,
             CheckPictures.againstFitted(left),
             null,
@@ -367,6 +376,7 @@ public record FootingPage(String line, List<Check> cards) {
                         + " rows of one unit listed together?");
     return new Check(
             "In the order of the records",
+            Topic.ORDER_AND_BALANCE,
             judgement,
             CheckPictures.inOrder(left),
             null,
@@ -428,6 +438,7 @@ public record FootingPage(String line, List<Check> cards) {
     Bars bars = check.about().equals("sphericity") ? pictures.occasions() : null;
     return new Check(
             title,
+            topic(check),
             check.judgement(),
             scatter,
             bars,
@@ -443,6 +454,16 @@ public record FootingPage(String line, List<Check> cards) {
                             ? ways.methods(Method.RANKS)
                             : List.of())
         .muteIf(!check.p().exists());
+  }
+
+  private static Topic topic(CheckResult check) {
+    return switch (check.about()) {
+      case "sphericity" -> Topic.SPHERICITY;
+      case "equal-covariances" -> Topic.SEVERAL_RESPONSES;
+      case "trend-remainder" -> Topic.TRENDS;
+      case "additivity", "slopes", "straightness" -> Topic.ADDITIVITY;
+      default -> Topic.ASSOCIATIONS; // Bell shape of several columns together.
+    };
   }
 
   private static Optional<Check> balance(
@@ -471,6 +492,7 @@ public record FootingPage(String line, List<Check> cards) {
     return Optional.of(
         new Check(
             "Balance",
+            Topic.ORDER_AND_BALANCE,
             judgement,
             null,
             CheckPictures.sizes(groups, judgement.isOdd()),

@@ -5,6 +5,7 @@ import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.explain.Explain;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.scatter.BarsLayout;
@@ -98,7 +99,7 @@ public final class FootingView extends ScrollPane {
     Label judgement = Texts.line(check.verdict(), "judgement");
     judgement.getStyleClass().add("judgement-" + (check.mute() ? "mute" : check.judgement().key()));
     judgement.setMinWidth(USE_PREF_SIZE);
-    HBox head = new HBox(title, gap, judgement);
+    HBox head = new HBox(title, gap, judgement, Explain.mark(check.title(), check.topic()));
     head.getStyleClass().add("card-head");
     VBox card = new VBox(head);
     card.setId("check-" + check.title().toLowerCase(java.util.Locale.ROOT).replace(' ', '-'));

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.footing;
 
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Effects;
@@ -40,6 +41,7 @@ final class RandomChecks {
     boolean odd = check.judgement().isOdd();
     return new Check(
         component.term().term().source().replace(" x ", " \u00d7 ") + " at random",
+        Topic.RANDOM_EFFECTS,
         check.judgement(),
         shown ? CheckPictures.quantiles(standardised(variation.effects().get(k), component)) : null,
         null,

@@ -191,7 +191,7 @@ public final class LayoutView extends ScrollPane {
             });
     form.show(plainly);
     fill(words, shown);
-    return new Card("What is being asked", form, words);
+    return new Card("What is being asked", form, words).about(slip.answer().topic());
   }
 
   private void fill(VBox words, LayoutPage shown) {

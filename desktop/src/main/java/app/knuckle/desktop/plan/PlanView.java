@@ -9,6 +9,7 @@ import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.sentence.DesignSentence;
 import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.Workbench;
@@ -316,7 +317,7 @@ public final class PlanView extends ScrollPane {
     List<Node> cards = new ArrayList<>();
     Label words = Texts.wrapped(page.words(), "prose");
     words.setId("plan-words");
-    Card shows = new Card("What it will show");
+    Card shows = new Card("What it will show").about(Topic.PLAN_A_TRIAL);
     if (model.plan().measured().size() > 1) {
       Pick<Plan.Measured> of =
           new Pick<>(

@@ -4,6 +4,8 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Clip;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.explain.Explain;
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Taken;
 import app.knuckle.study.reckon.Reckoning;
@@ -56,12 +58,21 @@ abstract class ReckonCard extends Card {
     HBox.setHgrow(gap, Priority.ALWAYS);
     Button copy = button("copy", "Copy", () -> Clip.put(Taken.of(blocks())));
     Button keep = button("keep", "Keep", () -> kept.accept(new Reckoning(kind, name(), typed())));
-    HBox bar = new HBox(head, gap, copy, keep);
+    HBox bar = new HBox(head, gap, copy, keep, Explain.mark(title, topic(kind)));
     bar.getStyleClass().add("typing-bar");
     words.setId(kind.key() + "-words");
     getChildren().add(bar);
     setId("reckon-" + kind.key());
     getStyleClass().add("reckon-card");
+  }
+
+  private static Topic topic(Reckoning.Kind kind) {
+    return switch (kind) {
+      case PARTIAL_TABLE -> Topic.PARTIAL_TABLE;
+      case TAIL -> Topic.TAILS;
+      case SUMMARIES -> Topic.FROM_SUMMARIES;
+      case SIZE -> Topic.POWER_AND_SIZE;
+    };
   }
 
   private Button button(String what, String text, Runnable action) {

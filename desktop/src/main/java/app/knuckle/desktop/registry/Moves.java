@@ -76,6 +76,7 @@ public final class Moves {
     things.slips(all);
     things.columns(all);
     things.terms(all);
+    things.topics(all);
     return all;
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.registry;
 
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.PlanSlip;
@@ -117,6 +118,15 @@ final class StudyMoves {
             "",
             "",
             () -> bench.workbench().show(new Page.Proving())));
+    all.add(
+        new Move(
+            "manual",
+            "The manual",
+            "a page for each method, procedure and check, and eight tasks to begin with",
+            AsItStands.words("help documentation handbook tutorial guide reference explain"),
+            "F1",
+            "",
+            () -> bench.workbench().show(new Page.Reading(Topic.HANDBOOK))));
     all.add(
         new Move(
             "reckon",

@@ -1,13 +1,16 @@
 package app.knuckle.desktop.registry;
 
 import app.knuckle.desktop.controls.Meanings;
+import app.knuckle.desktop.manual.Manual;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.BiConsumer;
 
 /** What is found by its own name: inquiries, columns, terms. */
@@ -52,6 +55,23 @@ final class ThingMoves {
               "",
               "",
               () -> showing.accept(Joint.RECORDS, "")));
+    }
+  }
+
+  /** Pages of the manual. */
+  void topics(List<Move> all) {
+    for (Manual.Section section : Manual.contents()) {
+      for (Manual.Entry entry : section.entries()) {
+        all.add(
+            new Move(
+                "read-" + entry.topic().slug(),
+                "Read: " + entry.title(),
+                "a page of the manual, " + section.title().toLowerCase(Locale.ROOT),
+                AsItStands.words("manual help method explain how formula source"),
+                "",
+                "",
+                () -> bench.workbench().show(new Page.Reading(entry.topic()))));
+      }
     }
   }
 

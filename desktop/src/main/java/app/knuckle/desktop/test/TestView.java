@@ -189,7 +189,7 @@ public final class TestView extends ScrollPane {
   private void explain(TestPage shown, TestPage.Explained explained) {
     Label words = Texts.wrapped(explained.words(), "prose");
     words.setId("test-words");
-    Card card = new Card(explained.title(), words);
+    Card card = new Card(explained.title(), words).about(slip.answer().topic());
     if (!explained.caution().isEmpty()) {
       card.getChildren().add(Texts.wrapped(explained.caution(), "caution-note"));
     }

@@ -8,8 +8,10 @@ import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.controls.Unrolling;
 import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.explain.Explain;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.Recent;
+import app.knuckle.desktop.manual.ManualView;
 import app.knuckle.desktop.moves.FindView;
 import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.plan.PlanView;
@@ -109,6 +111,7 @@ final class ShellView extends BorderPane {
   private Page shownPage;
   private Node pageView;
   private ReckonerView reckoner;
+  private ManualView manual;
 
   ShellView(Workbench workbench, Keeper keeper) {
     this.workbench = workbench;
@@ -140,6 +143,7 @@ final class ShellView extends BorderPane {
     addEventFilter(KeyEvent.KEY_RELEASED, event -> down.remove(event.getCode()));
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     addEventHandler(KeyEvent.KEY_PRESSED, this::paste);
+    addEventHandler(Explain.ASKED, event -> workbench.show(new Page.Reading(event.topic())));
     setOnDragOver(
         event -> {
           if (event.getDragboard().hasFiles()) {
@@ -240,6 +244,13 @@ final class ShellView extends BorderPane {
     if (page instanceof Page.Setting) {
       return new SettingsView(workbench);
     }
+    if (page instanceof Page.Reading reading) {
+      if (manual == null) {
+        manual = new ManualView(workbench::leavePage);
+      }
+      manual.open(reading.topic());
+      return manual; // Its contents stay where they were.
+    }
     if (page instanceof Page.Proving) {
       return new ProofView(words -> line.say("Proof", words));
     }
@@ -337,8 +348,11 @@ final class ShellView extends BorderPane {
   }
 
   /** What can be done at this joint, and what its terms mean. */
+  /** The page of the manual about what is in front. */
   private void explain() {
-    find(ANYTHING, shown == null ? "" : shown.jointProperty().get().title(), moves.all());
+    Page page = workbench.pageProperty().get();
+    workbench.show(
+        new Page.Reading(page == null ? Reading.about(shown) : Reading.about(page, shown)));
   }
 
   /** Opens the finder over the window. */

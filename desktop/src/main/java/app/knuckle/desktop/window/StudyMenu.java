@@ -53,6 +53,7 @@ final class StudyMenu extends MenuButton implements StudyActs {
           "plan",
           "plan-another",
           "reckon",
+          "manual",
           "prove",
           "settings",
           "beside",

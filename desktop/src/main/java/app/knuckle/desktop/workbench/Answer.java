@@ -1,5 +1,6 @@
 package app.knuckle.desktop.workbench;
 
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
@@ -186,5 +187,18 @@ public final class Answer {
         ? this
         : turned.computeIfAbsent(
             index, place -> new Answer(trail, glances, notices, findings.showing(place), refusal));
+  }
+
+  /**
+   * Where it is read how such an inquiry is answered.
+   *
+   * @return the page of its method or design; where nothing is asked yet, the handbook
+   */
+  public Topic topic() {
+    if (findings == null) {
+      return Topic.HANDBOOK;
+    }
+    boolean two = isTested() && findings.first().groupSummaries().size() == 2;
+    return Topic.of(findings.inquiry(), two);
   }
 }

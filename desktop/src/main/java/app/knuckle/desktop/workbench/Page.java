@@ -1,5 +1,7 @@
 package app.knuckle.desktop.workbench;
 
+import app.knuckle.desktop.explain.Topic;
+
 /** What takes the place of the joint for a while. */
 public sealed interface Page {
 
@@ -37,6 +39,13 @@ public sealed interface Page {
 
   /** The numbers proved on this machine. */
   record Proving() implements Page {}
+
+  /**
+   * A page of the manual.
+   *
+   * @param topic it is about
+   */
+  record Reading(Topic topic) implements Page {}
 
   /** How the user wants things to be. */
   record Setting() implements Page {}
