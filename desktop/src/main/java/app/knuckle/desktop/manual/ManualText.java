@@ -37,6 +37,11 @@ final class ManualText extends VBox {
   /** Tables of words wrap in their last column. */
   private static final double WORDS = 520;
 
+  private static final String TEXT = "page-text";
+
+  /** No italic face is shipped for the screen: what would lean is a little heavier. */
+  private static final String STRONG = "manual-strong";
+
   ManualText(Node page) {
     getStyleClass().add("manual-text");
     for (Node node = page.getFirstChild(); node != null; node = node.getNext()) {
@@ -143,7 +148,7 @@ final class ManualText extends VBox {
     flow.setMinHeight(USE_PREF_SIZE);
     paragraph.accept(
         new AbstractVisitor() {
-          private String style = "page-text";
+          private String style = TEXT;
 
           @Override
           public void visit(org.commonmark.node.Text text) {
@@ -162,12 +167,12 @@ final class ManualText extends VBox {
 
           @Override
           public void visit(Emphasis emphasis) {
-            within("page-statistic", emphasis);
+            within(STRONG, emphasis);
           }
 
           @Override
           public void visit(StrongEmphasis emphasis) {
-            within("manual-strong", emphasis);
+            within(STRONG, emphasis);
           }
 
           private void within(String inner, Node node) {

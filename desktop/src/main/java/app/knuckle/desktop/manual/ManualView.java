@@ -1,6 +1,7 @@
 package app.knuckle.desktop.manual;
 
 import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.explain.Explain;
 import app.knuckle.desktop.explain.Topic;
 import java.util.ArrayList;
@@ -19,8 +20,12 @@ public final class ManualView extends BorderPane {
   /** A line of the contents: a page, or the title of a part, which is no page. */
   private record Row(String text, Topic topic) {}
 
+  /** So many rows of the contents are seen before the one that is open. */
+  private static final int ABOVE = 3;
+
   private final ListView<Row> contents = new ListView<>();
   private final ScrollPane page = new ScrollPane();
+  private final Pulses pulses = new Pulses();
   private boolean opening;
 
   /**
@@ -85,10 +90,11 @@ public final class ManualView extends BorderPane {
     for (int i = 0; i < contents.getItems().size(); i++) {
       if (contents.getItems().get(i).topic() == topic) {
         contents.getSelectionModel().select(i);
-        contents.scrollTo(Math.max(0, i - 4));
+        contents.scrollTo(Math.max(0, i - ABOVE));
       }
     }
     opening = false;
+    pulses.add(List.of(page::requestFocus)); // Once it stands in the window.
   }
 
   private String title(Topic topic) {
@@ -111,10 +117,9 @@ public final class ManualView extends BorderPane {
       }
       boolean isPart = row.topic() == null;
       Label label = new Label(row.text());
-      label.setWrapText(true);
       label.getStyleClass().setAll(isPart ? "manual-part" : "manual-entry");
-      label.prefWidthProperty().bind(getListView().widthProperty().subtract(36));
       setGraphic(label);
+      setPrefWidth(0); // No wider than the list: a long title is cut with dots.
       setMouseTransparent(isPart);
       setAccessibleText(row.text());
     }

@@ -9,8 +9,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.Workbench;
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -22,6 +26,9 @@ import org.testfx.framework.junit5.Start;
 /** The numbers proved in the window. */
 @ExtendWith(ApplicationExtension.class)
 class ProofWindowTest {
+
+  /** Libraries of the runtime differ by machine in the last places. */
+  private static final double MACHINES = 1.5;
 
   @TempDir private Path folder;
   private Workbench workbench;
@@ -44,6 +51,25 @@ class ProofWindowTest {
     robot.interact(() -> robot.lookup("#proof-take").queryButton().fire());
     untilShown(robot, "proof-note", "verify.pdf");
     DialogAnswers.stop();
-    assertThat(Files.readString(folder.resolve("verify.json"))).contains("\"holds\" : true");
+    JsonNode proof = new ObjectMapper().readTree(folder.resolve("verify.json").toFile());
+    assertThat(proof.get("holds").asBoolean()).isTrue();
+    theManualSaysAsMuch(proof.get("subjects"));
+  }
+
+  /** The table at the end of the manual's contents; digits may differ by a little elsewhere. */
+  private static void theManualSaysAsMuch(JsonNode subjects) throws java.io.IOException {
+    String contents = Files.readString(Path.of("../docs/methods/README.md"));
+    for (JsonNode one : subjects) {
+      String row =
+          "\\| %s \\| %s \\| %,d \\| ([\\d.]+) \\|"
+              .formatted(
+                  Pattern.quote(one.get("subject").asText()),
+                  one.get("cases").asText(),
+                  one.get("numbers").asInt());
+      Matcher said = Pattern.compile(row).matcher(contents);
+      assertThat(said.find()).as(row).isTrue();
+      double digits = one.get("leastDigits").asDouble();
+      assertThat(digits).isGreaterThan(Double.parseDouble(said.group(1)) - MACHINES);
+    }
   }
 }
