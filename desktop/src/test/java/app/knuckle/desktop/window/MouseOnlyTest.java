@@ -56,7 +56,7 @@ class MouseOnlyTest {
       value = {
         "rack-trial | Growth differs between the levels of mesh | 3 × 3 in rack | error",
         "hatchery | depends on | 2 × 2 × 2 | error",
-        "tumbling | between the levels of tide_zone | 3 × 3 in cove | subplot error",
+        "tumbling | between the levels of tide zone | 3 × 3 in cove | subplot error",
         "tasting-panel | between the levels of day | 3 groups of day, repeated | df of noise",
         "strains | between the 3 levels of strain | 3 groups | error",
         "silt-dose | between the 5 levels of silt | 5 groups | error",

@@ -130,7 +130,7 @@ class WindowTest {
   @ParameterizedTest
   @CsvSource({
     "hatchery, depends on",
-    "tumbling, between the levels of tide_zone",
+    "tumbling, between the levels of tide zone",
     "tasting-panel, between the levels of day",
     "strains, between the 3 levels of strain",
     "silt-dose, between the 5 levels of silt",

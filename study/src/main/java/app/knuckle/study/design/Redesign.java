@@ -75,9 +75,7 @@ public final class Redesign {
         d.unit == null
             ? List.of()
             : d.occasions.stream().filter(d.treatments::contains).distinct().toList();
-    if (d.unit == null || d.occasions.size() != 1) {
-      d.random = d.random.with(WithinUnit.EQUAL); // Over which occasions would they hang together?
-    }
+    random(d);
     if (!d.treatments.isEmpty()) {
       d.expected = null;
     }
@@ -98,6 +96,19 @@ public final class Redesign {
     if (d.terms.choice() == Terms.Choice.CHOSEN) {
       List<List<String>> terms = d.terms.chosen().stream().filter(known::containsAll).toList();
       d.terms = terms.isEmpty() ? Terms.ALL : new Terms(Terms.Choice.CHOSEN, terms);
+    }
+  }
+
+  /** What was measured, and what is no category, is drawn from nothing. */
+  private static void random(Inquiry.Draft d) {
+    d.random =
+        d.random.with(
+            d.random.terms().stream()
+                .filter(term -> term.stream().noneMatch(d.measured::contains))
+                .filter(term -> term.stream().noneMatch(d.covariates::contains))
+                .toList());
+    if (d.unit == null || d.occasions.size() != 1) {
+      d.random = d.random.with(WithinUnit.EQUAL); // Over which occasions would they hang together?
     }
   }
 

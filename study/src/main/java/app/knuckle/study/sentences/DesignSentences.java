@@ -14,6 +14,7 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.table.Units;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -214,7 +215,7 @@ public final class DesignSentences {
   }
 
   private String unequal(TestResult.UnequalResult u) {
-    String among = " between the levels of " + u.treatment();
+    String among = " between the levels of " + Units.label(u.treatment());
     if (!u.test().f().exists()) {
       return Prose.capital(label()) + " cannot be tested" + among + ": " + u.test().f().why() + ".";
     }
@@ -264,7 +265,7 @@ public final class DesignSentences {
         for (AnovaTable.Row row : a.table().rows()) {
           if (!row.isError() && row.effect() != null && row.effect().f().exists()) {
             rows.add(
-                row.source()
+                EffectsSentence.term(row.term().names())
                     + " "
                     + statistic(row)
                     + ", partial \u03b7\u00b2 = "
@@ -278,7 +279,7 @@ public final class DesignSentences {
             words,
             CountSentence.rows(c).stream()
                 .filter(row -> row.p().exists())
-                .map(row -> String.join(" x ", row.term()) + " " + row.statistic())
+                .map(row -> EffectsSentence.term(row.term()) + " " + row.statistic())
                 .toList());
       } else if (test instanceof TestResult.ExactResult e) {
         words.append(' ').append(CountSentence.of(label(), e));
@@ -287,7 +288,7 @@ public final class DesignSentences {
             words,
             VariationSentence.rows(m).stream()
                 .filter(row -> row.p().exists())
-                .map(row -> String.join(" x ", row.term()) + " " + row.statistic())
+                .map(row -> EffectsSentence.term(row.term()) + " " + row.statistic())
                 .toList());
         slopes(words, m.covariates());
         if (!m.rows().isEmpty()) {
@@ -308,7 +309,7 @@ public final class DesignSentences {
     for (TestResult.Slope slope : slopes) {
       words
           .append(" The slope on ")
-          .append(slope.name())
+          .append(Units.label(slope.name()))
           .append(" is ")
           .append(
               Numerals.fixed(

@@ -3,10 +3,12 @@ package app.knuckle.study.sentences;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.table.Units;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** Says which treatments a response differs by; an interaction comes before main effects. */
 final class EffectsSentence {
@@ -30,6 +32,11 @@ final class EffectsSentence {
     }
   }
 
+  /** A term as sentences have it. */
+  static String term(List<String> names) {
+    return names.stream().map(Units::label).collect(Collectors.joining(" \u00d7 "));
+  }
+
   /** The finding about the treatments of a question. */
   static String of(String label, Inquiry inquiry, List<Row> all) {
     List<Row> rows =
@@ -38,7 +45,7 @@ final class EffectsSentence {
         rows.stream().filter(r -> r.term().size() > 1 && r.isFound(inquiry.alpha())).toList();
     if (!together.isEmpty()) {
       Row row = together.get(together.size() - 1);
-      List<String> names = row.term();
+      List<String> names = row.term().stream().map(Units::label).toList();
       return "The effect of "
           + names.get(0)
           + " on "
@@ -56,7 +63,7 @@ final class EffectsSentence {
       if (row.term().size() > 1) {
         continue;
       }
-      String name = row.term().get(0);
+      String name = Units.label(row.term().get(0));
       if (!row.p().exists()) {
         unknown.add(name);
       } else {

@@ -8,6 +8,8 @@ import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Step;
+import app.knuckle.study.table.NumberText;
+import app.knuckle.study.table.Units;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -75,13 +77,13 @@ public final class MethodsParagraph {
     for (String treatment : inquiry.treatments()) {
       List<String> levels = response.levelsOf(treatment);
       each.add(
-          treatment
+          Units.label(treatment)
               + (levels.isEmpty()
                   ? ""
                   : " ("
                       + Numerals.count(levels.size(), "level", "levels")
                       + ": "
-                      + String.join(", ", levels)
+                      + Numerals.with(String.join(", ", levels), amounts(treatment, levels))
                       + ")"));
     }
     return (each.size() == 1 ? "The treatment was " : "The treatments were ")
@@ -92,16 +94,27 @@ public final class MethodsParagraph {
         + ".";
   }
 
+  /** The unit of levels that are amounts; words have none, whatever their column is called. */
+  private static String amounts(String treatment, List<String> levels) {
+    return levels.stream().noneMatch(level -> Double.isNaN(NumberText.parse(level, false)))
+        ? Units.of(treatment)
+        : "";
+  }
+
+  private static List<String> labels(List<String> columns) {
+    return columns.stream().map(Units::label).toList();
+  }
+
   private String laidOut() {
     List<String> parts = new ArrayList<>();
     if (!inquiry.blocks().isEmpty()) {
-      parts.add("blocks are " + Numerals.list(inquiry.blocks()));
+      parts.add("blocks are " + Numerals.list(labels(inquiry.blocks())));
     }
     if (inquiry.unit() != null) {
-      parts.add("the repeated unit is " + inquiry.unit());
+      parts.add("the repeated unit is " + Units.label(inquiry.unit()));
     }
     if (inquiry.pairs() != null) {
-      parts.add("pairs share a " + inquiry.pairs());
+      parts.add("pairs share a " + Units.label(inquiry.pairs()));
     }
     return parts.isEmpty() ? "" : " (" + String.join("; ", parts) + ")";
   }
@@ -110,7 +123,7 @@ public final class MethodsParagraph {
     return inquiry.covariates().isEmpty()
         ? ""
         : "Means are adjusted for "
-            + Numerals.list(inquiry.covariates())
+            + Numerals.list(labels(inquiry.covariates()))
             + ", "
             + (!inquiry.adjustAt().isEmpty()
                 ? "at the values named."

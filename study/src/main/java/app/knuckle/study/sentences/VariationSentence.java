@@ -30,7 +30,7 @@ public final class VariationSentence {
       if (component.term() == null) {
         continue;
       }
-      String source = component.term().term().source();
+      String source = EffectsSentence.term(component.term().term().names());
       if (component.atZero()) {
         none.add(source);
         continue;

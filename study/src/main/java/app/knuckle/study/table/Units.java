@@ -91,6 +91,16 @@ public final class Units {
         .orElse("");
   }
 
+  /**
+   * A column's name as sentences have it: less the unit it carries, with blanks for underscores.
+   *
+   * @param name of a column
+   * @return such as "tide zone" for tide_zone and "temperature" for temperature_c
+   */
+  public static String label(String name) {
+    return label(name, of(name));
+  }
+
   /** The name less the unit it carries, with blanks for underscores. */
   static String label(String name, String unit) {
     String rest = name;

@@ -16,6 +16,7 @@ import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
+import app.knuckle.study.table.Units;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -115,7 +116,7 @@ abstract class RankQuestion {
     String among =
         inquiry.treatments().isEmpty()
             ? "from the expected value"
-            : "between the levels of " + inquiry.treatments().get(0);
+            : "between the levels of " + Units.label(inquiry.treatments().get(0));
     String label = frame.column(measured).label();
     String words =
         !p.exists()
