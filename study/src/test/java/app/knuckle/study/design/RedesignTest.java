@@ -66,6 +66,22 @@ class RedesignTest {
   }
 
   @Test
+  void randomTermsHoldNothingThatWasMeasured() {
+    Inquiry mixed =
+        TRIAL.but(
+            d -> {
+              d.method = Method.MIXED;
+              d.random =
+                  d.random.with(
+                      List.of(List.of("rack"), List.of("rack", "bag"), List.of("bag", "reading")));
+            });
+    Inquiry response = Redesign.of(mixed, d -> d.measured = List.of("reading"));
+    assertThat(response.random().terms()).containsExactly(List.of("rack"), List.of("rack", "bag"));
+    Inquiry covariate = Redesign.of(mixed, d -> d.covariates = List.of("bag"));
+    assertThat(covariate.random().terms()).containsExactly(List.of("rack"));
+  }
+
+  @Test
   void theProcedureStaysWhereItFitsAndGivesWayWhereItDoesNot() {
     Inquiry one = Redesign.of(TRIAL, d -> d.treatments = List.of("density"));
     assertThat(one.compare()).containsExactly(Compare.pairs(List.of("density"), Procedure.HOLM));

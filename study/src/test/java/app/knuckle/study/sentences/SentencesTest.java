@@ -108,7 +108,7 @@ class SentencesTest {
             START,
             EASY);
     assertThat(findings.at("/sentences/results/0").asText())
-        .contains("In full: ", "mesh F(2, 41) = ", "mesh x tide F(2, 41) = ", "partial η² = ")
+        .contains("In full: ", "mesh F(2, 41) = ", "mesh × tide F(2, 41) = ", "partial η² = ")
         .contains("The slope on start is ");
     assertThat(findings.at("/sentences/ranking/0").asText())
         .startsWith("The highest mean is that of m2 (")
