@@ -268,6 +268,9 @@ public final class Keeper implements Keeping {
     }
   }
 
+  /** Said once, not at every stroke of the clock. */
+  private volatile boolean journalFails;
+
   private void writeJournal() {
     Study study = toJournal.getAndSet(null);
     if (study == null) {
@@ -276,9 +279,16 @@ public final class Keeper implements Keeping {
     try {
       journal.write(study, Progress.NONE);
       journal.belongs(file, stamp);
-    } catch (IOException e) {
-      Platform.runLater(
-          () -> say("Unsaved work cannot be journalled: " + e.getMessage() + ". Save it.", true));
+      journalFails = false;
+    } catch (IOException | RuntimeException e) {
+      // Tried again at the next stroke of the clock, unless there is newer work by then. What is
+      // thrown on would stop the clock without a word.
+      toJournal.compareAndSet(null, study);
+      if (!journalFails) {
+        Platform.runLater(
+            () -> say("Unsaved work cannot be journalled: " + e.getMessage() + ". Save it.", true));
+      }
+      journalFails = true;
     }
   }
 

@@ -1,34 +1,15 @@
 package app.knuckle.desktop.window;
 
-import static app.knuckle.desktop.window.Driver.isThere;
-import static app.knuckle.desktop.window.Driver.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.demo.DemoStudy;
-import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
-import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
-import javafx.event.Event;
-import javafx.scene.Node;
-import javafx.scene.control.ButtonBase;
-import javafx.scene.control.ComboBox;
-import javafx.scene.control.ListView;
-import javafx.scene.control.MenuButton;
-import javafx.scene.control.MenuItem;
-import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseButton;
-import javafx.scene.input.MouseEvent;
 import javafx.stage.Stage;
-import javafx.stage.Window;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
@@ -44,31 +25,8 @@ class RestlessHandTest {
 
   private static final int ACTS = Integer.getInteger("knuckle.acts", 80);
 
-  private static final List<KeyCode> KEYS =
-      List.of(
-          KeyCode.DIGIT1,
-          KeyCode.DIGIT2,
-          KeyCode.DIGIT3,
-          KeyCode.DIGIT4,
-          KeyCode.DIGIT5,
-          KeyCode.DIGIT6,
-          KeyCode.DIGIT7,
-          KeyCode.D,
-          KeyCode.Z,
-          KeyCode.Z,
-          KeyCode.Y,
-          KeyCode.TAB,
-          KeyCode.PAGE_DOWN);
-
-  private static final List<String> TYPED =
-      List.of("", "2", "-1.5", "0", "mesh", "1e9", "a, b", "[growth_mm] * 2", "7, 12-14", "x y");
-
-  /** What leads out of the window. */
-  private static final Set<String> LEFT_ALONE = Set.of("menu-leave");
-
   @TempDir private Path folder;
   private final List<Throwable> broken = new CopyOnWriteArrayList<>();
-  private final List<String> done = new ArrayList<>();
   private Workbench workbench;
 
   @Start
@@ -90,110 +48,11 @@ class RestlessHandTest {
   @ValueSource(longs = {1, 2})
   void whateverIsPressedNothingBreaks(long seed, FxRobot robot) {
     Random random = new Random(Long.getLong("knuckle.seed", 0) + seed);
-    until(() -> isThere(robot, "finding"));
-    for (int i = 0; i < ACTS && broken.isEmpty(); i++) {
-      robot.interact(() -> act(robot, random));
-      if (random.nextInt(3) == 0) {
-        until(() -> !isBusy());
-      }
-    }
-    until(() -> !isBusy());
+    RestlessHand hand = new RestlessHand(workbench, robot, random);
+    hand.press(ACTS, broken::isEmpty);
     if (!broken.isEmpty()) {
-      throw new AssertionError(String.join("\n", done), broken.get(0));
+      throw new AssertionError(String.join("\n", hand.done()), broken.get(0));
     }
     assertThat(Driver.text(robot, "finding")).isNotBlank().doesNotContain("null");
-  }
-
-  private boolean isBusy() {
-    SlipViewModel slip = workbench.currentProperty().get();
-    return slip != null && slip.busyProperty().get();
-  }
-
-  private void act(FxRobot robot, Random random) {
-    if (random.nextInt(4) == 0) {
-      Window window = robot.listTargetWindows().get(0);
-      KeyCode key = KEYS.get(random.nextInt(KEYS.size()));
-      Node focused = window.getScene().getFocusOwner();
-      done.add("Ctrl " + key);
-      Event.fireEvent(
-          focused == null ? window.getScene() : focused,
-          new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, true, false, false));
-      return;
-    }
-    List<Node> there =
-        new ArrayList<>(
-            robot.lookup(n -> isPressed(n) && n.isVisible() && !n.isDisabled()).queryAll());
-    if (there.isEmpty()) {
-      return;
-    }
-    Node node = there.get(random.nextInt(there.size()));
-    done.add(node.getClass().getSimpleName() + " " + node.getId());
-    press(node, robot, random);
-  }
-
-  private static boolean isPressed(Node node) {
-    return node.getScene() != null
-        && (node instanceof ButtonBase || node instanceof ComboBox || node instanceof TextField);
-  }
-
-  private void press(Node node, FxRobot robot, Random random) {
-    if (node instanceof MenuButton menu) {
-      menu.show();
-      List<MenuItem> items =
-          menu.getItems().stream()
-              .filter(i -> !i.isDisable() && !LEFT_ALONE.contains(String.valueOf(i.getId())))
-              .toList();
-      if (!items.isEmpty()) {
-        MenuItem item = items.get(random.nextInt(items.size()));
-        done.add("  " + item.getText());
-        item.fire();
-      }
-      menu.hide();
-    } else if (node instanceof SlotChooser slot) {
-      slot.fire();
-      choose(
-          robot.lookup("#" + slot.getId() + "-list").tryQueryAs(ListView.class).orElse(null),
-          random);
-    } else if (node instanceof ButtonBase button) {
-      button.fire();
-    } else if (node instanceof ComboBox<?> box && !box.getItems().isEmpty()) {
-      box.getSelectionModel().select(random.nextInt(box.getItems().size()));
-    } else if (node instanceof TextField field && field.isEditable()) {
-      String text = TYPED.get(random.nextInt(TYPED.size()));
-      done.add("  " + text);
-      field.setText(text);
-      Event.fireEvent(
-          field,
-          new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.ENTER, false, false, false, false));
-    }
-  }
-
-  private void choose(ListView<?> list, Random random) {
-    if (list != null && !list.getItems().isEmpty()) {
-      int at = random.nextInt(list.getItems().size());
-      done.add("  " + list.getItems().get(at));
-      list.getSelectionModel().select(at);
-      Event.fireEvent(
-          list,
-          new MouseEvent(
-              MouseEvent.MOUSE_CLICKED,
-              0,
-              0,
-              0,
-              0,
-              MouseButton.PRIMARY,
-              1,
-              false,
-              false,
-              false,
-              false,
-              true,
-              false,
-              false,
-              true,
-              false,
-              false,
-              null));
-    }
   }
 }

@@ -18,7 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
  */
 class KilledWhileWritingTest {
 
-  private static final int KILLS = 12;
+  private static final int KILLS = Integer.getInteger("knuckle.kills", 12);
   private static final int ROWS = 3000;
 
   @TempDir private Path folder;
