@@ -12,14 +12,40 @@ import java.util.function.DoubleUnaryOperator;
  */
 public final class TailInterpolation {
 
-  /** Width of a piece, in units of the statistic: its logarithm is nearly a parabola there. */
+  /** Width of a piece near the middle: the logarithm of the tail is nearly a parabola there. */
   private static final double WIDTH = 1;
+
+  /**
+   * From here on pieces grow with their distance: the further out, the straighter the logarithm.
+   */
+  private static final double FAR = 4.5;
+
+  /** What a piece far out begins at, over what the one before it did. */
+  private static final double GROWTH = 1.25;
 
   /** Points of a piece; the error falls by about ten with each, to 1e-12 here. */
   private static final int POINTS = 15;
 
   /** Below here the probability is near 1 and its logarithm near 0: it is asked for directly. */
   private static final double SMALLEST = 0.5;
+
+  /** Pieces of width 1 before those that grow. */
+  private static final int NEAR = (int) ((FAR - SMALLEST) / WIDTH);
+
+  /**
+   * Chebyshev points of the first kind on a piece of width 1 that begins at 0, and their weights.
+   */
+  private static final double[] NODES = new double[POINTS];
+
+  private static final double[] WEIGHTS = new double[POINTS];
+
+  static {
+    for (int i = 0; i < POINTS; i++) {
+      double angle = (2 * i + 1) * Math.PI / (2 * POINTS);
+      NODES[i] = (1 - Math.cos(angle)) / 2;
+      WEIGHTS[i] = (i % 2 == 0 ? 1 : -1) * Math.sin(angle);
+    }
+  }
 
   private final DoubleUnaryOperator tail;
   private final Map<Integer, double[]> pieces = new HashMap<>();
@@ -49,37 +75,34 @@ public final class TailInterpolation {
     if (x < SMALLEST) {
       return tail.applyAsDouble(x);
     }
-    int piece = (int) Math.floor((x - SMALLEST) / WIDTH);
-    double from = SMALLEST + piece * WIDTH;
-    double[] logs = pieces.computeIfAbsent(piece, p -> values(from));
+    int piece =
+        x < FAR
+            ? (int) ((x - SMALLEST) / WIDTH)
+            : NEAR + (int) (Math.log(x / FAR) / Math.log(GROWTH));
+    double from = piece < NEAR ? SMALLEST + piece * WIDTH : FAR * Math.pow(GROWTH, piece - NEAR);
+    double width = piece < NEAR ? WIDTH : from * (GROWTH - 1);
+    double[] logs = pieces.computeIfAbsent(piece, p -> values(from, width));
     if (Double.isInfinite(logs[POINTS - 1])) {
       return tail.applyAsDouble(x); // Where the tail ends in no double, nothing is interpolated.
     }
-    // The barycentric formula for Chebyshev points of the first kind.
     double above = 0;
     double below = 0;
     for (int i = 0; i < POINTS; i++) {
-      double away = x - node(from, i);
+      double away = x - (from + width * NODES[i]);
       if (away == 0) {
         return Math.exp(logs[i]);
       }
-      double angle = (2 * i + 1) * Math.PI / (2 * POINTS);
-      double weight = (i % 2 == 0 ? 1 : -1) * Math.sin(angle) / away;
+      double weight = WEIGHTS[i] / away;
       above += weight * logs[i];
       below += weight;
     }
     return Math.exp(above / below);
   }
 
-  private static double node(double from, int i) {
-    double angle = (2 * i + 1) * Math.PI / (2 * POINTS);
-    return from + WIDTH * (1 - Math.cos(angle)) / 2;
-  }
-
-  private double[] values(double from) {
+  private double[] values(double from, double width) {
     double[] logs = new double[POINTS];
     for (int i = 0; i < POINTS; i++) {
-      double x = node(from, i);
+      double x = from + width * NODES[i];
       double p = x >= end ? 0 : tail.applyAsDouble(x);
       end = p == 0 ? Math.min(end, x) : end;
       logs[i] = Math.log(p);

@@ -7,7 +7,9 @@ import java.util.concurrent.atomic.AtomicInteger;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
+import net.jqwik.api.constraints.IntRange;
 import org.apache.commons.statistics.distribution.NormalDistribution;
+import org.apache.commons.statistics.distribution.TDistribution;
 import org.junit.jupiter.api.Test;
 
 /** An interpolated tail says what the tail says. */
@@ -24,6 +26,33 @@ class TailInterpolationTest {
   void everyPointAgrees(@ForAll @DoubleRange(min = 0, max = 36) double x) {
     double exact = NORMAL.survivalProbability(x);
     assertThat(tail.at(x)).isCloseTo(exact, within(PROMISED * exact));
+  }
+
+  /** A tail that falls slowly goes far out, where pieces are wide. */
+  @Property(tries = 300)
+  void aHeavyTailAgreesFarOut(
+      @ForAll @DoubleRange(min = 0, max = 1e6) double x,
+      @ForAll @IntRange(min = 1, max = 40) int df) {
+    TDistribution law = TDistribution.of(df);
+    double exact = law.survivalProbability(x);
+    double found = new TailInterpolation(law::survivalProbability).at(x);
+    assertThat(found).isCloseTo(exact, within(PROMISED * exact));
+  }
+
+  /** The pieces grow, so that a tail far out is asked for some hundred points. */
+  @Test
+  void fewPointsAreAskedFor() {
+    AtomicInteger asked = new AtomicInteger();
+    TailInterpolation counted =
+        new TailInterpolation(
+            x -> {
+              asked.incrementAndGet();
+              return NORMAL.survivalProbability(x);
+            });
+    for (double x = 1; x < 33; x += 0.01) {
+      counted.at(x);
+    }
+    assertThat(asked.get()).isLessThan(250);
   }
 
   /** Nothing is asked where the answer is known: the tail has ended in 0 before. */
