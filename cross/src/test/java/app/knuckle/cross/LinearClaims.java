@@ -280,8 +280,8 @@ final class LinearClaims {
         Map<String, String> levels = new LinkedHashMap<>();
         found
             .path("levels")
-            .fields()
-            .forEachRemaining(e -> levels.put(e.getKey(), e.getValue().asText()));
+            .properties()
+            .forEach(e -> levels.put(e.getKey(), e.getValue().asText()));
         double[] l = row(levels);
         boolean known = full.estimable(l);
         claims.number(

@@ -114,8 +114,8 @@ final class SameAgain {
     if (asked.has("reference")) {
       asked
           .path("reference")
-          .fields()
-          .forEachRemaining(e -> e.setValue(TextNode.valueOf(Sheet.OTHER + e.getValue().asText())));
+          .properties()
+          .forEach(e -> e.setValue(TextNode.valueOf(Sheet.OTHER + e.getValue().asText())));
     }
     JsonNode again = CrossTest.findings(sheet, asked);
     for (String part : List.of("tests", "means", "comparisons", "contrasts", "checks")) {
@@ -146,8 +146,8 @@ final class SameAgain {
       return;
     }
     if (one.isObject()) {
-      one.fields()
-          .forEachRemaining(
+      one.properties()
+          .forEach(
               e -> alike(path + "." + e.getKey(), e.getValue(), other.path(e.getKey()), scaleless));
     } else if (one.isArray()) {
       for (int i = 0; i < one.size(); i++) {

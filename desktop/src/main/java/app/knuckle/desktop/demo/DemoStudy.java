@@ -51,7 +51,7 @@ public final class DemoStudy {
 
   private static Map<String, String> figure(JsonNode settings) {
     Map<String, String> figure = new LinkedHashMap<>();
-    settings.fields().forEachRemaining(one -> figure.put(one.getKey(), one.getValue().asText()));
+    settings.properties().forEach(one -> figure.put(one.getKey(), one.getValue().asText()));
     return figure;
   }
 

@@ -54,10 +54,15 @@ final class TermChips {
     };
   }
 
-  /** Switches a term; at least one stays. */
+  /**
+   * Switches a term; at least one stays. One that the question has no more, pressed while its
+   * answer is still under way, does nothing.
+   */
   void switchTerm(List<String> term) {
     Map<List<String>, Boolean> terms = terms();
-    terms.put(term, !terms.get(term));
+    if (terms.computeIfPresent(term, (t, on) -> !on) == null) {
+      return;
+    }
     List<List<String>> on = terms.keySet().stream().filter(terms::get).toList();
     if (!on.isEmpty()) {
       question.ask(Redesign.of(asked(), d -> d.terms = new Terms(Terms.Choice.CHOSEN, on)));

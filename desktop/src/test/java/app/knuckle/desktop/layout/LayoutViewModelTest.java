@@ -251,6 +251,15 @@ class LayoutViewModelTest {
     assertThat(slots()).extracting(Piece.Slot::id).doesNotContain("add-pairs", "add-reference");
   }
 
+  /** Somebody may be quicker than the answer: what is pressed then may be gone already. */
+  @Test
+  void aTermThatIsGoneIsNotSwitched() throws Exception {
+    ask("rack-trial", TRIAL);
+    Inquiry before = question.inquiry();
+    model.terms().switchTerm(List.of("mesh", "aeration"));
+    assertThat(question.inquiry()).isEqualTo(before);
+  }
+
   /** How readings hang together goes with the only column of occasions. */
   @Test
   void readingsThatHangTogetherNeedTheirOccasions() throws Exception {

@@ -12,6 +12,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
 import java.io.InputStream;
@@ -84,8 +85,8 @@ final class TableText {
     try (CsvReader<CsvRecord> csv =
         CsvReader.builder()
             .skipEmptyLines(false)
-            .allowExtraFields(true)
-            .allowMissingFields(true)
+            .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+            .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
             .ofCsvRecord(new InputStreamReader(in, StandardCharsets.UTF_8))) {
       for (CsvRecord cells : csv) {
         if (row >= 0 && row < rows) {

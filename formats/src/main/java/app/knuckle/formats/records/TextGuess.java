@@ -7,6 +7,7 @@ import app.knuckle.study.table.NumberText;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -147,8 +148,8 @@ final class TextGuess {
         CsvReader.builder()
             .fieldSeparator(delimiter)
             .quoteCharacter(quote)
-            .allowExtraFields(true)
-            .allowMissingFields(true)
+            .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+            .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
             .ofCsvRecord(text)) {
       for (CsvRecord row : reader) {
         rows.add(row.getFields());
@@ -171,8 +172,8 @@ final class TextGuess {
         CsvReader.builder()
             .fieldSeparator(delimiter)
             .quoteCharacter(quote)
-            .allowExtraFields(true)
-            .allowMissingFields(true)
+            .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+            .missingFieldStrategy(FieldMismatchStrategy.IGNORE)
             .ofCsvRecord(text)) {
       reader.forEach(row -> {});
       return false;

@@ -8,6 +8,7 @@ import app.knuckle.study.words.Numerals;
 import de.siegmar.fastcsv.reader.CsvParseException;
 import de.siegmar.fastcsv.reader.CsvReader;
 import de.siegmar.fastcsv.reader.CsvRecord;
+import de.siegmar.fastcsv.reader.FieldMismatchStrategy;
 import java.io.BufferedReader;
 import java.io.FilterInputStream;
 import java.io.IOException;
@@ -151,8 +152,8 @@ final class TextReader {
     return CsvReader.builder()
         .fieldSeparator(form.delimiter())
         .quoteCharacter(form.quote())
-        .allowExtraFields(true)
-        .allowMissingFields(true);
+        .extraFieldStrategy(FieldMismatchStrategy.IGNORE)
+        .missingFieldStrategy(FieldMismatchStrategy.IGNORE);
   }
 
   /** The header without the mark that some programs put before the first letter of a file. */

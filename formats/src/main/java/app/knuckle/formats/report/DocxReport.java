@@ -14,9 +14,9 @@ import java.util.Optional;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.apache.poi.common.usermodel.PictureType;
 import org.apache.poi.openxml4j.exceptions.InvalidFormatException;
 import org.apache.poi.util.Units;
-import org.apache.poi.xwpf.usermodel.Document;
 import org.apache.poi.xwpf.usermodel.ParagraphAlignment;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.apache.poi.xwpf.usermodel.XWPFParagraph;
@@ -212,7 +212,7 @@ public final class DocxReport {
               .createRun()
               .addPicture(
                   new ByteArrayInputStream(png.toByteArray()),
-                  Document.PICTURE_TYPE_PNG,
+                  PictureType.PNG,
                   "figure.png",
                   emu(figure.picture().width()),
                   emu(figure.picture().height()));

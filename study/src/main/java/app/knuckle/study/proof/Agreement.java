@@ -151,8 +151,8 @@ public final class Agreement {
       String procedure = wanted.path("procedure").asText();
       double inside = RANGE_PROCEDURES.contains(procedure) ? 1e-8 : tolerance;
       wanted
-          .fields()
-          .forEachRemaining(
+          .properties()
+          .forEach(
               e -> compare(path + "." + e.getKey(), e.getValue(), actual.path(e.getKey()), inside));
     } else if (wanted.isArray()) {
       for (int i = 0; i < wanted.size(); i++) {

@@ -11,6 +11,7 @@ import app.knuckle.study.answers.Answering;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -26,8 +27,8 @@ class CornersTest {
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private static List<JsonNode> corners() {
-    try {
-      JsonNode all = JSON.readTree(CornersTest.class.getResource("/corners/corners.json"));
+    try (InputStream in = CornersTest.class.getResourceAsStream("/corners/corners.json")) {
+      JsonNode all = JSON.readTree(in);
       return StreamSupport.stream(all.get("corners").spliterator(), false).toList();
     } catch (IOException e) {
       throw new IllegalStateException(e);

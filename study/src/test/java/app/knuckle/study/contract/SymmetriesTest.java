@@ -140,8 +140,8 @@ class SymmetriesTest {
       return;
     }
     if (one.isContainerNode() && one.size() == other.size()) {
-      one.fields()
-          .forEachRemaining(
+      one.properties()
+          .forEach(
               e -> {
                 if (!PLACED.contains(e.getKey())) {
                   String own = path + "." + e.getKey();
