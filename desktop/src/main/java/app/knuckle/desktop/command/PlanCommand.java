@@ -1,6 +1,7 @@
 package app.knuckle.desktop.command;
 
 import app.knuckle.formats.plan.PlanFiles;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
@@ -42,7 +43,8 @@ final class PlanCommand implements Callable<Integer> {
           Plan plan = PlanFile.read(asked, new SecureRandom().nextInt(MOST_SEED));
           Arrangement arrangement = Arrangement.of(plan);
           String written = PlanAnswerFile.text(asked, plan, arrangement, Progress.NONE);
-          ResultFolder.add(out, fresh -> new PlanFiles(plan, arrangement).all(written, fresh));
+          ResultFolder.add(
+              out, fresh -> new PlanFiles(plan, arrangement, Paper.A4).all(written, fresh));
         });
   }
 }

@@ -5,6 +5,7 @@ import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.plan.PlanFiles;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -254,10 +255,11 @@ final class PlanViewModel {
 
   void write(Writing what, Path file, Consumer<String> told) {
     Shown now = shown.get();
+    Paper paper = workbench.settingsProperty().get().paper();
     writing.run(
         progress -> {
           try {
-            what.to(new PlanFiles(now.plan(), now.arrangement()), file);
+            what.to(new PlanFiles(now.plan(), now.arrangement(), paper), file);
             return (Files.isDirectory(file) ? "All of it lies in " : "Written: ")
                 + file.getFileName()
                 + ".";

@@ -8,6 +8,7 @@ import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.Settings;
+import app.knuckle.formats.report.Paper;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -44,7 +45,7 @@ public final class SettingsView extends ScrollPane {
             note,
             new Card("The window", appearance(), textSize(), openLast()),
             new Card("New inquiries", alpha(), procedure()),
-            new Card("Numbers on new pages", comma(), zero(), hyphen()),
+            new Card("New pages", comma(), zero(), hyphen(), paper()),
             new Card("Files", folder(), folders()));
     page.getStyleClass().addAll("joint", "rehearsal");
     setContent(page);
@@ -111,6 +112,13 @@ public final class SettingsView extends ScrollPane {
   private Node hyphen() {
     return box(
         "settings-hyphen", "a hyphen for the minus sign", now().numbers().hyphen(), model::hyphen);
+  }
+
+  private Node paper() {
+    Choice<Paper> choice =
+        new Choice<>("settings-paper", List.of(Paper.values()), Paper::title, model::paper);
+    choice.show(now().paper());
+    return Texts.fact("paper of pages, documents and field books", choice);
   }
 
   private static CheckBox box(

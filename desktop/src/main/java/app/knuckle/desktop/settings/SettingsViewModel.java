@@ -6,6 +6,7 @@ import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.SettingsFile;
 import app.knuckle.formats.report.NumberStyle;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.NumberText;
@@ -96,6 +97,10 @@ final class SettingsViewModel {
 
   void hyphen(boolean on) {
     change(d -> d.numbers = new NumberStyle(d.numbers.comma(), d.numbers.leadingZero(), on));
+  }
+
+  void paper(Paper paper) {
+    change(d -> d.paper = paper);
   }
 
   String folderText() {

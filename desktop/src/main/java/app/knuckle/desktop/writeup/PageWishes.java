@@ -6,6 +6,7 @@ import app.knuckle.desktop.controls.Pick;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.PageSettings;
+import app.knuckle.formats.report.Paper;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,7 @@ final class PageWishes extends VBox {
   private final Map<Block.Part, CheckBox> boxes = new EnumMap<>(Block.Part.class);
   private final Pick<PageSettings.Length> length;
   private final Pick<PageSettings.Precision> precision;
+  private final Pick<Paper> paper;
   private final CheckBox oneTable = new CheckBox("one table of means for all responses");
   private final CheckBox comma;
   private final CheckBox zero;
@@ -47,6 +49,8 @@ final class PageWishes extends VBox {
             "page-precision",
             PageSettings.Precision::title,
             chosen -> model.change(s -> s.with(chosen)));
+    paper = new Pick<>("page-paper", Paper::title, chosen -> model.change(s -> s.with(chosen)));
+    paper.setAccessibleText("paper");
     length.setAccessibleText("length of the results");
     precision.setAccessibleText("what stands beside a mean");
     oneTable.setId("page-one-table");
@@ -77,6 +81,7 @@ final class PageWishes extends VBox {
                 "How it is said",
                 named("results in", length),
                 named("beside a mean", precision),
+                named("paper", paper),
                 oneTable,
                 comma,
                 zero,
@@ -152,6 +157,7 @@ final class PageWishes extends VBox {
     boxes.forEach((part, box) -> box.setSelected(settings.wanted().get(part)));
     length.show(List.of(PageSettings.Length.values()), settings.length());
     precision.show(List.of(PageSettings.Precision.values()), settings.precision());
+    paper.show(List.of(Paper.values()), settings.paper());
     oneTable.setSelected(settings.oneTable());
     oneTable.setVisible(model.isOfSeveral());
     oneTable.setManaged(model.isOfSeveral());

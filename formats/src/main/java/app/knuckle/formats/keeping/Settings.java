@@ -1,6 +1,8 @@
 package app.knuckle.formats.keeping;
 
 import app.knuckle.formats.report.NumberStyle;
+import app.knuckle.formats.report.PageSettings;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import java.util.LinkedHashMap;
@@ -17,6 +19,7 @@ import java.util.function.UnaryOperator;
  * @param alpha of new inquiries
  * @param procedure by which new inquiries compare all pairs of means
  * @param numbers how they are written on new pages
+ * @param paper of new pages and of field books
  * @param folder in which files are looked for first; empty for the platform's own
  * @param openLast whether the study opened last opens at a start without a file
  */
@@ -26,6 +29,7 @@ public record Settings(
     double alpha,
     Procedure procedure,
     NumberStyle numbers,
+    Paper paper,
     String folder,
     boolean openLast) {
 
@@ -37,6 +41,7 @@ public record Settings(
           Inquiry.USUAL_ALPHA,
           Procedure.TUKEY,
           NumberStyle.USUAL,
+          Paper.A4,
           "",
           false);
 
@@ -86,6 +91,9 @@ public record Settings(
     public NumberStyle numbers;
 
     /** See the record. */
+    public Paper paper;
+
+    /** See the record. */
     public String folder;
 
     /** See the record. */
@@ -97,6 +105,7 @@ public record Settings(
       alpha = settings.alpha;
       procedure = settings.procedure;
       numbers = settings.numbers;
+      paper = settings.paper;
       folder = settings.folder;
       openLast = settings.openLast;
     }
@@ -112,7 +121,7 @@ public record Settings(
     Draft d = new Draft(this);
     change.accept(d);
     return new Settings(
-        d.appearance, d.textSize, d.alpha, d.procedure, d.numbers, d.folder, d.openLast);
+        d.appearance, d.textSize, d.alpha, d.procedure, d.numbers, d.paper, d.folder, d.openLast);
   }
 
   /**
@@ -142,6 +151,7 @@ public record Settings(
   public Map<String, String> page() {
     Map<String, String> kept = new LinkedHashMap<>();
     numbers.into(kept);
+    PageSettings.paper(kept, paper);
     return kept;
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.formats.keeping;
 
 import app.knuckle.formats.report.NumberStyle;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
 import app.knuckle.study.contract.JsonText;
@@ -36,6 +37,7 @@ public final class SettingsFile {
           "decimalComma",
           "leadingZero",
           "hyphen",
+          "paper",
           "folder",
           "openLast");
 
@@ -106,6 +108,7 @@ public final class SettingsFile {
             keys.flag(node, "decimalComma"),
             keys.flag(node, "leadingZero"),
             keys.flag(node, "hyphen")),
+        paper(keys.text(node, "paper", usual.paper().key()), keys),
         keys.text(node, "folder", ""),
         keys.flag(node, "openLast"));
   }
@@ -118,6 +121,14 @@ public final class SettingsFile {
           "appearance", "there is no appearance '" + title + "'", Nearest.suggestion(title, known));
     }
     return Settings.Appearance.values()[known.indexOf(title)];
+  }
+
+  private static Paper paper(String key, Keys keys) {
+    List<String> known = Arrays.stream(Paper.values()).map(Paper::key).toList();
+    if (!known.contains(key)) {
+      throw keys.wrong("paper", "there is no paper '" + key + "'", Nearest.suggestion(key, known));
+    }
+    return Paper.values()[known.indexOf(key)];
   }
 
   private static Procedure procedure(String key, Keys keys) {
@@ -148,6 +159,7 @@ public final class SettingsFile {
     node.put("decimalComma", settings.numbers().comma());
     node.put("leadingZero", settings.numbers().leadingZero());
     node.put("hyphen", settings.numbers().hyphen());
+    node.put("paper", settings.paper().key());
     node.put("folder", settings.folder()).put("openLast", settings.openLast());
     byte[] text = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(node);
     Files.createDirectories(folder);

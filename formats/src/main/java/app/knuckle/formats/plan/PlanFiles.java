@@ -6,6 +6,7 @@ import app.knuckle.figures.plan.LabelSheet;
 import app.knuckle.figures.plan.PlanPicture;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.records.RecordsWriter;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.PdfReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
@@ -31,16 +32,19 @@ public final class PlanFiles {
 
   private final Plan plan;
   private final Arrangement arrangement;
+  private final Paper paper;
 
   /**
    * Files of a plan.
    *
    * @param plan with its names
    * @param arrangement of its plots
+   * @param paper that the field book is printed on
    */
-  public PlanFiles(Plan plan, Arrangement arrangement) {
+  public PlanFiles(Plan plan, Arrangement arrangement, Paper paper) {
     this.plan = plan;
     this.arrangement = arrangement;
+    this.paper = paper;
   }
 
   /**
@@ -71,7 +75,7 @@ public final class PlanFiles {
   public void book(Path file) throws IOException {
     if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".pdf")) {
       try (OutputStream pdf = Files.newOutputStream(file)) {
-        PdfReport.write(BookPage.of(plan, arrangement), pdf);
+        PdfReport.write(BookPage.of(plan, arrangement).on(paper), pdf);
       }
     } else {
       RecordsWriter.write(Frame.of(PlanRecords.book(plan, arrangement)), file, Progress.NONE);

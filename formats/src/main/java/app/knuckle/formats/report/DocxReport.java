@@ -27,6 +27,7 @@ import org.apache.poi.xwpf.usermodel.XWPFStyles;
 import org.apache.poi.xwpf.usermodel.XWPFTable;
 import org.apache.poi.xwpf.usermodel.XWPFTableRow;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTFonts;
+import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTPageSz;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTRPr;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTSimpleField;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTStyle;
@@ -69,6 +70,8 @@ public final class DocxReport {
   /** Between the margins of a page, in twentieths of a point. */
   private static final double TABLE_TWIPS = 9000;
 
+  private static final int TWIPS_PER_POINT = 20;
+
   private final XWPFDocument document = new XWPFDocument();
 
   private DocxReport() {}
@@ -90,6 +93,9 @@ public final class DocxReport {
       for (Block block : page.blocks()) {
         report.add(block);
       }
+      CTPageSz sheet = document.getDocument().getBody().addNewSectPr().addNewPgSz();
+      sheet.setW(Math.round(page.paper().width() * TWIPS_PER_POINT));
+      sheet.setH(Math.round(page.paper().height() * TWIPS_PER_POINT));
       ByteArrayOutputStream parts = new ByteArrayOutputStream();
       document.write(parts);
       withoutTimes(parts.toByteArray(), out);

@@ -13,8 +13,9 @@ import java.util.Set;
  * @param title of the page
  * @param blocks in their order
  * @param names of columns, levels and files, which are written as they are whatever is in them
+ * @param paper that it is printed on
  */
-public record Page(String title, List<Block> blocks, Set<String> names) {
+public record Page(String title, List<Block> blocks, Set<String> names, Paper paper) {
 
   public Page {
     blocks = List.copyOf(blocks);
@@ -29,6 +30,27 @@ public record Page(String title, List<Block> blocks, Set<String> names) {
    */
   public Page(String title, List<Block> blocks) {
     this(title, blocks, Set.of());
+  }
+
+  /**
+   * A page of blocks that are ready, on the usual paper.
+   *
+   * @param title of the page
+   * @param blocks in their order
+   * @param names that are written as they are
+   */
+  public Page(String title, List<Block> blocks, Set<String> names) {
+    this(title, blocks, names, Paper.A4);
+  }
+
+  /**
+   * The same on other paper.
+   *
+   * @param other paper
+   * @return the page
+   */
+  public Page on(Paper other) {
+    return new Page(title, blocks, names, other);
   }
 
   /**
@@ -71,7 +93,8 @@ public record Page(String title, List<Block> blocks, Set<String> names) {
   }
 
   /**
-   * Several inquiries as one page: tables and figures are numbered through, sources stand once.
+   * Several inquiries as one page: tables and figures are numbered through, sources stand once; the
+   * first says on which paper.
    *
    * @param title of the whole
    * @param pages of the inquiries, in their order
@@ -92,6 +115,7 @@ public record Page(String title, List<Block> blocks, Set<String> names) {
       }
     }
     blocks.addAll(sources);
-    return new Page(title, blocks);
+    Page whole = new Page(title, blocks);
+    return pages.isEmpty() ? whole : whole.on(pages.get(0).paper);
   }
 }

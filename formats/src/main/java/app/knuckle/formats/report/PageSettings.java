@@ -25,6 +25,7 @@ import java.util.TreeMap;
  * @param precision what stands beside a mean
  * @param oneTable whether the means of several responses share one table
  * @param numbers how they are written
+ * @param paper that it is printed on
  * @param own words by the place of their block, see {@link Slot}
  */
 public record PageSettings(
@@ -35,6 +36,7 @@ public record PageSettings(
     Precision precision,
     boolean oneTable,
     NumberStyle numbers,
+    Paper paper,
     Map<String, Own> own) {
 
   /** How much the results say. */
@@ -125,6 +127,7 @@ public record PageSettings(
   private static final String LENGTH = "length";
   private static final String PRECISION = "precision";
   private static final String ONE_TABLE = "oneTable";
+  private static final String PAPER = "paper";
   private static final String OWN = "own ";
   private static final String OVER = "over ";
 
@@ -173,6 +176,7 @@ public record PageSettings(
         oneOf(Precision.values(), kept.get(PRECISION)).orElse(Precision.BOTH),
         YES.equals(kept.get(ONE_TABLE)),
         NumberStyle.of(kept),
+        oneOf(Paper.values(), kept.get(PAPER)).orElse(Paper.A4),
         own);
   }
 
@@ -213,6 +217,7 @@ public record PageSettings(
       kept.put(ONE_TABLE, YES);
     }
     numbers.into(kept);
+    paper(kept, paper);
     own.forEach(
         (place, words) -> {
           kept.put(OWN + place, words.text);
@@ -228,7 +233,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings chosen(boolean yes) {
-    return new PageSettings(yes, wanted, order, length, precision, oneTable, numbers, own);
+    return new PageSettings(yes, wanted, order, length, precision, oneTable, numbers, paper, own);
   }
 
   /**
@@ -241,7 +246,8 @@ public record PageSettings(
   public PageSettings want(Block.Part part, boolean on) {
     Map<Block.Part, Boolean> changed = new EnumMap<>(wanted);
     changed.put(part, on);
-    return new PageSettings(chosen, changed, order, length, precision, oneTable, numbers, own);
+    return new PageSettings(
+        chosen, changed, order, length, precision, oneTable, numbers, paper, own);
   }
 
   /**
@@ -259,7 +265,8 @@ public record PageSettings(
     boolean title = part == Block.Part.TITLE;
     int to = title ? 0 : Math.max(1, Math.min(changed.size(), from + by));
     changed.add(to, part);
-    return new PageSettings(chosen, wanted, changed, length, precision, oneTable, numbers, own);
+    return new PageSettings(
+        chosen, wanted, changed, length, precision, oneTable, numbers, paper, own);
   }
 
   /**
@@ -269,7 +276,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings with(Length other) {
-    return new PageSettings(chosen, wanted, order, other, precision, oneTable, numbers, own);
+    return new PageSettings(chosen, wanted, order, other, precision, oneTable, numbers, paper, own);
   }
 
   /**
@@ -279,7 +286,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings with(Precision other) {
-    return new PageSettings(chosen, wanted, order, length, other, oneTable, numbers, own);
+    return new PageSettings(chosen, wanted, order, length, other, oneTable, numbers, paper, own);
   }
 
   /**
@@ -289,7 +296,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings withOneTable(boolean yes) {
-    return new PageSettings(chosen, wanted, order, length, precision, yes, numbers, own);
+    return new PageSettings(chosen, wanted, order, length, precision, yes, numbers, paper, own);
   }
 
   /**
@@ -299,7 +306,30 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings with(NumberStyle other) {
-    return new PageSettings(chosen, wanted, order, length, precision, oneTable, other, own);
+    return new PageSettings(chosen, wanted, order, length, precision, oneTable, other, paper, own);
+  }
+
+  /**
+   * The same on other paper.
+   *
+   * @param other paper
+   * @return the changed settings
+   */
+  public PageSettings with(Paper other) {
+    return new PageSettings(
+        chosen, wanted, order, length, precision, oneTable, numbers, other, own);
+  }
+
+  /**
+   * Paper as it is kept.
+   *
+   * @param kept gets it, if it is not the usual one
+   * @param paper to keep
+   */
+  public static void paper(Map<String, String> kept, Paper paper) {
+    if (paper != Paper.A4) {
+      kept.put(PAPER, paper.key());
+    }
   }
 
   /**
@@ -316,7 +346,8 @@ public record PageSettings(
     } else {
       changed.put(slot.place(), new Own(text, slot.said()));
     }
-    return new PageSettings(chosen, wanted, order, length, precision, oneTable, numbers, changed);
+    return new PageSettings(
+        chosen, wanted, order, length, precision, oneTable, numbers, paper, changed);
   }
 
   /**
@@ -326,7 +357,7 @@ public record PageSettings(
    * @return what stands on it
    */
   public Page page(Page whole) {
-    return new Page(whole.title(), slots(whole).stream().map(Slot::block).toList());
+    return new Page(whole.title(), slots(whole).stream().map(Slot::block).toList()).on(paper);
   }
 
   /**

@@ -29,9 +29,7 @@ import org.apache.pdfbox.util.Matrix;
  */
 public final class PdfReport {
 
-  private static final PDRectangle PAPER = PDRectangle.A4;
   private static final float MARGIN = 62;
-  private static final float WIDE = PAPER.getWidth() - 2 * MARGIN;
   private static final float BODY = 10.5f;
   private static final float SMALL = 9f;
 
@@ -50,6 +48,11 @@ public final class PdfReport {
   private static final String UNKNOWN = "?";
 
   private final PDDocument document;
+  private final PDRectangle paper;
+
+  /** Between the margins. */
+  private final float room;
+
   private final PDFont regular;
   private final PDFont strong;
   private final Map<PDFont, Map<String, Boolean>> known = new HashMap<>();
@@ -58,8 +61,10 @@ public final class PdfReport {
   private PDPage page;
   private float y;
 
-  private PdfReport(PDDocument document) throws IOException {
+  private PdfReport(PDDocument document, Paper paper) throws IOException {
     this.document = document;
+    this.paper = new PDRectangle((float) paper.width(), (float) paper.height());
+    room = this.paper.getWidth() - 2 * MARGIN;
     regular = font("SourceSerif4_400Regular.ttf");
     strong = font("SourceSerif4_600SemiBold.ttf");
   }
@@ -82,7 +87,7 @@ public final class PdfReport {
       document.setDocumentId(DOCUMENT);
       document.getDocumentInformation().setTitle(page.title());
       document.getDocumentCatalog().setLanguage("en");
-      PdfReport report = new PdfReport(document);
+      PdfReport report = new PdfReport(document, page.paper());
       document.getDocumentCatalog().setDocumentOutline(report.outline);
       report.turn();
       int tables = 0;
@@ -108,10 +113,10 @@ public final class PdfReport {
     if (content != null) {
       content.close();
     }
-    page = new PDPage(PAPER);
+    page = new PDPage(paper);
     document.addPage(page);
     content = new PDPageContentStream(document, page);
-    y = PAPER.getHeight() - MARGIN;
+    y = paper.getHeight() - MARGIN;
   }
 
   private void need(float room) throws IOException {
@@ -150,7 +155,7 @@ public final class PdfReport {
     for (Word word : words(runs)) {
       float own = width(word.text(), font, size);
       float before = word.blank() && !line.isEmpty() ? blank : 0;
-      if (wide + before + own > WIDE && !line.isEmpty() && word.blank()) {
+      if (wide + before + own > room && !line.isEmpty() && word.blank()) {
         line(line, font, size);
         line.clear();
         wide = 0;
@@ -238,18 +243,18 @@ public final class PdfReport {
     float size = SMALL;
     float[] columns = columns(table, size);
     float all = sum(columns);
-    if (all > WIDE) {
+    if (all > room) {
       // The names give way first, then the type.
       float others = all - columns[0];
-      columns[0] = Math.max(Math.min(columns[0], 120), WIDE - others);
-      while (sum(columns) > WIDE && size > 5) {
+      columns[0] = Math.max(Math.min(columns[0], 120), room - others);
+      while (sum(columns) > room && size > 5) {
         size -= 0.5f;
         float name = columns[0];
         columns = columns(table, size);
         columns[0] = Math.min(columns[0], name);
       }
     }
-    float stretch = Math.max(0, WIDE - sum(columns)) / columns.length;
+    float stretch = Math.max(0, room - sum(columns)) / columns.length;
     for (int c = 0; c < columns.length; c++) {
       columns[c] += Math.min(stretch, 40);
     }
@@ -304,7 +309,7 @@ public final class PdfReport {
   private void rule(float[] columns) throws IOException {
     content.setLineWidth(0.6f);
     content.moveTo(MARGIN, y);
-    content.lineTo(MARGIN + Math.min(WIDE, sum(columns)), y);
+    content.lineTo(MARGIN + Math.min(room, sum(columns)), y);
     content.stroke();
   }
 
@@ -333,9 +338,9 @@ public final class PdfReport {
 
   private void figure(Block.Figure own, int number) throws IOException {
     Scene scene = own.picture();
-    float scale = (float) Math.min(1, WIDE / scene.width());
+    float scale = (float) Math.min(1, room / scene.width());
     float tall = (float) scene.height() * scale;
-    scale = Math.min(scale, scale * (PAPER.getHeight() - 2 * MARGIN - 60) / Math.max(1, tall));
+    scale = Math.min(scale, scale * (paper.getHeight() - 2 * MARGIN - 60) / Math.max(1, tall));
     tall = (float) scene.height() * scale;
     need(tall + 40);
     PDFormXObject form = PdfExport.form(document, scene);
@@ -360,7 +365,7 @@ public final class PdfReport {
         String text = (p + 1) + " / " + all;
         foot.beginText();
         foot.setFont(regular, SMALL);
-        foot.newLineAtOffset((PAPER.getWidth() - width(text, regular, SMALL)) / 2, MARGIN / 2);
+        foot.newLineAtOffset((paper.getWidth() - width(text, regular, SMALL)) / 2, MARGIN / 2);
         foot.showText(text);
         foot.endText();
       }

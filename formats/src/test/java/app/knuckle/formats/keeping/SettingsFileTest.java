@@ -3,6 +3,7 @@ package app.knuckle.formats.keeping;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.formats.report.NumberStyle;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import java.io.IOException;
@@ -28,6 +29,7 @@ class SettingsFileTest {
           d.alpha = 0.01;
           d.procedure = Procedure.GAMES_HOWELL;
           d.numbers = new NumberStyle(true, true, false);
+          d.paper = Paper.LETTER;
           d.folder = "/nursery/records";
           d.openLast = true;
         });

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.plan.Arrangement;
@@ -40,7 +41,7 @@ class PlanFilesTest {
           null,
           0);
 
-  private static final PlanFiles FILES = new PlanFiles(PLAN, Arrangement.of(PLAN));
+  private static final PlanFiles FILES = new PlanFiles(PLAN, Arrangement.of(PLAN), Paper.A4);
 
   /** A blank book that is opened again is known as the book of its plan. */
   @ParameterizedTest
