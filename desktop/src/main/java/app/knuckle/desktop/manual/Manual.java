@@ -59,6 +59,15 @@ public final class Manual {
    * @return its parts in their order
    */
   public static List<Section> contents() {
+    return Contents.READ;
+  }
+
+  /** Read when it is first asked for. */
+  private static final class Contents {
+    private static final List<Section> READ = List.copyOf(read());
+  }
+
+  private static List<Section> read() {
     List<Section> sections = new ArrayList<>();
     List<Entry> entries = new ArrayList<>();
     String[] title = {""};

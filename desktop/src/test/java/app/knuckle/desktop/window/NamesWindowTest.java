@@ -5,6 +5,7 @@ import static app.knuckle.desktop.window.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.Workbench;
@@ -110,6 +111,7 @@ class NamesWindowTest {
             new Page.Inquiries(),
             new Page.Reckoning(),
             new Page.Setting(),
+            new Page.Reading(Topic.TUKEY),
             new Page.Typing(null),
             new Page.Planning(workbench.plans().all().get(0)))) {
       robot.interact(() -> workbench.show(page));

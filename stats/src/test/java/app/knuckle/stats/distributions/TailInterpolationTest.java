@@ -39,16 +39,19 @@ class TailInterpolationTest {
     assertThat(found).isCloseTo(exact, within(PROMISED * exact));
   }
 
+  private static TailInterpolation counting(AtomicInteger asked) {
+    return new TailInterpolation(
+        x -> {
+          asked.incrementAndGet();
+          return NORMAL.survivalProbability(x);
+        });
+  }
+
   /** The pieces grow, so that a tail far out is asked for some hundred points. */
   @Test
   void fewPointsAreAskedFor() {
     AtomicInteger asked = new AtomicInteger();
-    TailInterpolation counted =
-        new TailInterpolation(
-            x -> {
-              asked.incrementAndGet();
-              return NORMAL.survivalProbability(x);
-            });
+    TailInterpolation counted = counting(asked);
     for (double x = 1; x < 33; x += 0.01) {
       counted.at(x);
     }
@@ -59,12 +62,7 @@ class TailInterpolationTest {
   @Test
   void beyondTheLastDoubleItIsNotAskedAgain() {
     AtomicInteger asked = new AtomicInteger();
-    TailInterpolation counted =
-        new TailInterpolation(
-            x -> {
-              asked.incrementAndGet();
-              return NORMAL.survivalProbability(x);
-            });
+    TailInterpolation counted = counting(asked);
     assertThat(counted.at(60)).isZero();
     int before = asked.get();
     for (int x = 60; x < 1_000; x++) {
