@@ -86,7 +86,8 @@ class SettingsFileTest {
     assertThat(wanted.alpha()).isEqualTo(0.01);
     assertThat(wanted.compare().get(0).procedure()).isEqualTo(Procedure.GAMES_HOWELL);
     assertThat(Settings.USUAL.applied(guess)).isEqualTo(guess);
-    assertThat(other().page()).isEqualTo(Map.of("comma", "yes", "leadingZero", "yes"));
+    assertThat(other().page())
+        .isEqualTo(Map.of("comma", "yes", "leadingZero", "yes", "paper", "letter"));
   }
 
   @Test
