@@ -6,6 +6,8 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.formats.report.BesidePage;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.PageSettings;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ReportFile;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.sentences.BesideSentence;
@@ -86,9 +88,10 @@ final class BesideViewModel {
     right.set(was);
   }
 
-  /** Both answers as a page of their own. */
+  /** Both answers as a page of their own, on the paper of the first. */
   Page page() {
-    return BesidePage.of(shown.get().beside());
+    Paper paper = PageSettings.of(left.get().pageProperty().get()).paper();
+    return BesidePage.of(shown.get().beside()).on(paper);
   }
 
   /** Writes the page. */

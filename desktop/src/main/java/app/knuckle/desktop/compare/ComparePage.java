@@ -229,7 +229,7 @@ public record ComparePage(
             : "Differences"
                 + (unit.isEmpty() ? "" : " (" + unit + ")")
                 + ", filled where told apart",
-        family.within().isEmpty() ? Topic.of(family.procedure()) : Topic.WITHIN_LEVELS,
+        Topic.of(family.procedure(), !family.within().isEmpty()),
         k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
         (RankingSentence.of(

@@ -133,6 +133,17 @@ public enum Topic {
    * How means are compared.
    *
    * @param procedure any
+   * @param within whether anew at each level of another treatment
+   * @return the page of the procedure, or of that
+   */
+  public static Topic of(Procedure procedure, boolean within) {
+    return within ? WITHIN_LEVELS : of(procedure);
+  }
+
+  /**
+   * How all means are compared.
+   *
+   * @param procedure any
    * @return its page
    */
   public static Topic of(Procedure procedure) {

@@ -18,12 +18,14 @@ final class CountCards {
 
   static List<Check> of(ResponseFindings response, Residuals left, Inquiry inquiry, WaysOn ways) {
     List<Check> cards = new ArrayList<>();
+    Topic topic = Topic.of(inquiry, false);
     for (GroupCheck check : response.analysis().groupChecks()) {
       switch (check.test()) {
         case "pearson-chi-squared" ->
             cards.add(
                 card(
                     "Rows spread as expected",
+                    topic,
                     check,
                     "They spread "
                         + Numerals.fixed(check.facts().quantity("dispersion"), 2)
@@ -41,6 +43,7 @@ final class CountCards {
             cards.add(
                 card(
                     "Zeros",
+                    topic,
                     check,
                     Numerals.plain(check.facts().quantity("observed").value())
                         + " rows are 0; about "
@@ -58,10 +61,10 @@ final class CountCards {
   }
 
   private static Check card(
-      String title, GroupCheck check, String numbers, Residuals left, List<WayOn> on) {
+      String title, Topic topic, GroupCheck check, String numbers, Residuals left, List<WayOn> on) {
     return new Check(
         title,
-        Topic.COUNTS,
+        topic,
         check.judgement(),
         left == null ? null : CheckPictures.againstFitted(left),
         null,
@@ -74,6 +77,7 @@ final class CountCards {
     Facts facts = check.facts();
     return card(
         "Odd ones out",
+        Topic.ODD_VALUES,
         check,
         "Row "
             + facts.all().get("row")
@@ -92,7 +96,7 @@ final class CountCards {
     boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
     return new Check(
         "Enough expected in " + check.on(),
-        Topic.COUNTS,
+        Topic.of(inquiry, false),
         check.judgement(),
         null,
         null,

@@ -462,7 +462,8 @@ public record FootingPage(String line, List<Check> cards) {
       case "equal-covariances" -> Topic.SEVERAL_RESPONSES;
       case "trend-remainder" -> Topic.TRENDS;
       case "additivity", "slopes", "straightness" -> Topic.ADDITIVITY;
-      default -> Topic.ASSOCIATIONS; // Bell shape of several columns together.
+      case "normality" -> Topic.ASSOCIATIONS; // Of several columns together.
+      default -> throw new IllegalStateException("No page is about " + check.about());
     };
   }
 

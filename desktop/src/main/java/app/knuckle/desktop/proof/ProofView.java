@@ -5,6 +5,7 @@ import app.knuckle.desktop.controls.FileDialogs;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.formats.report.Paper;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -17,6 +18,7 @@ import javafx.stage.DirectoryChooser;
 public final class ProofView extends ScrollPane {
 
   private final ProofViewModel model = new ProofViewModel();
+  private final Paper paper;
   private final Consumer<String> line;
   private final VBox found = new VBox();
   private final Label note = Texts.wrapped("", "joint-line");
@@ -24,9 +26,11 @@ public final class ProofView extends ScrollPane {
   /**
    * The page; it begins at once.
    *
+   * @param paper that it is taken away on
    * @param line says what was found
    */
-  public ProofView(Consumer<String> line) {
+  public ProofView(Paper paper, Consumer<String> line) {
+    this.paper = paper;
     this.line = line;
     setId("proof");
     setFitToWidth(true);
@@ -83,6 +87,6 @@ public final class ProofView extends ScrollPane {
     chooser.setTitle("A folder for the proof, as a page to be signed and as a file");
     FileDialogs.shown()
         .folder(chooser, getScene().getWindow())
-        .ifPresent(folder -> model.write(folder.toPath(), note::setText));
+        .ifPresent(folder -> model.write(paper, folder.toPath(), note::setText));
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.proof;
 
 import app.knuckle.desktop.background.Lane;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ProofPage;
 import app.knuckle.study.Version;
 import app.knuckle.study.proof.Circumstances;
@@ -49,13 +50,13 @@ final class ProofViewModel {
     proving.cancel();
   }
 
-  void write(Path folder, Consumer<String> told) {
+  void write(Paper paper, Path folder, Consumer<String> told) {
     Proof proof = found.get().proof();
     writing.run(
         progress -> {
           Circumstances where = Circumstances.here(Version.NUMBER);
           try {
-            ProofPage.write(proof, where, folder);
+            ProofPage.write(proof, where, paper, folder);
             return "verify.json, verify.html and verify.pdf lie in " + folder.getFileName() + ".";
           } catch (IOException e) {
             return "Nothing can be written in " + folder.getFileName() + ": choose another folder.";

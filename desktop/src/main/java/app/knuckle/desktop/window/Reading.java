@@ -30,7 +30,7 @@ final class Reading {
   private static Topic compared(SlipViewModel slip) {
     for (Compare compare : slip.inquiry().compare()) {
       if (compare.procedure() != null) {
-        return compare.within().isEmpty() ? Topic.of(compare.procedure()) : Topic.WITHIN_LEVELS;
+        return Topic.of(compare.procedure(), !compare.within().isEmpty());
       }
     }
     return Topic.CONTRASTS;

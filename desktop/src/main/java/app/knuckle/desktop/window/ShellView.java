@@ -252,7 +252,8 @@ final class ShellView extends BorderPane {
       return manual; // Its contents stay where they were.
     }
     if (page instanceof Page.Proving) {
-      return new ProofView(words -> line.say("Proof", words));
+      return new ProofView(
+          workbench.settingsProperty().get().paper(), words -> line.say("Proof", words));
     }
     if (reckoner == null) {
       reckoner = new ReckonerView(workbench, words -> line.say("Reckoner", words));

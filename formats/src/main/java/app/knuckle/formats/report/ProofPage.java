@@ -68,13 +68,15 @@ public final class ProofPage {
    *
    * @param proof what was found
    * @param where what was proved where
+   * @param paper of the page
    * @param folder that is there
    * @throws IOException if it cannot be written
    */
-  public static void write(Proof proof, Circumstances where, Path folder) throws IOException {
+  public static void write(Proof proof, Circumstances where, Paper paper, Path folder)
+      throws IOException {
     Files.writeString(folder.resolve("verify.json"), ProofFile.text(proof, where));
     for (ReportFile kind : List.of(ReportFile.HTML, ReportFile.PDF)) {
-      kind.write(of(proof, where), folder.resolve("verify." + kind.ending()));
+      kind.write(of(proof, where).on(paper), folder.resolve("verify." + kind.ending()));
     }
   }
 

@@ -42,7 +42,7 @@ class ProofPageTest {
     assertThat(proof.holds()).isFalse();
     assertThat(ProofPage.finding(proof)).endsWith("1 do not agree as they should.");
     assertThat(TextReport.plain(ProofPage.of(proof, WHERE))).contains("wanted 2.0, got 2.1");
-    ProofPage.write(proof, WHERE, folder);
+    ProofPage.write(proof, WHERE, Paper.LETTER, folder);
     assertThat(Files.readString(folder.resolve("verify.json")))
         .contains("\"holds\" : false")
         .contains("\"checksum\" : \"abc\"")
