@@ -7,15 +7,21 @@ import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
+import app.knuckle.study.words.Numerals;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.function.BiFunction;
 import java.util.function.Function;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -26,10 +32,18 @@ import javafx.scene.layout.VBox;
 /** What is asked of the page: its parts and their order, its length, how numbers are written. */
 final class PageWishes extends VBox {
 
+  private static final List<OptionalInt> DECIMALS =
+      Stream.concat(
+              Stream.of(OptionalInt.empty()),
+              IntStream.rangeClosed(0, PageSettings.MOST_DECIMALS).mapToObj(OptionalInt::of))
+          .toList();
+
   private final WriteUpViewModel model;
   private final VBox list = new VBox();
   private final Map<Block.Part, HBox> rows = new EnumMap<>(Block.Part.class);
   private final Map<Block.Part, CheckBox> boxes = new EnumMap<>(Block.Part.class);
+  private final Map<Block.Part, Pick<OptionalInt>> decimals = new EnumMap<>(Block.Part.class);
+  private final StyleCard styles;
   private final Pick<PageSettings.Length> length;
   private final Pick<PageSettings.Precision> precision;
   private final Pick<Paper> paper;
@@ -40,21 +54,27 @@ final class PageWishes extends VBox {
 
   PageWishes(WriteUpViewModel model) {
     this.model = model;
+    styles = new StyleCard(model);
     getStyleClass().add("column");
     length =
         new Pick<>(
-            "page-length", PageSettings.Length::title, chosen -> model.change(s -> s.with(chosen)));
+            "page-length",
+            PageSettings.Length::title,
+            chosen -> model.change(s -> s.but(d -> d.length = chosen)));
     precision =
         new Pick<>(
             "page-precision",
             PageSettings.Precision::title,
-            chosen -> model.change(s -> s.with(chosen)));
-    paper = new Pick<>("page-paper", Paper::title, chosen -> model.change(s -> s.with(chosen)));
+            chosen -> model.change(s -> s.but(d -> d.precision = chosen)));
+    paper =
+        new Pick<>(
+            "page-paper", Paper::title, chosen -> model.change(s -> s.but(d -> d.paper = chosen)));
     paper.setAccessibleText("paper");
     length.setAccessibleText("length of the results");
     precision.setAccessibleText("what stands beside a mean");
     oneTable.setId("page-one-table");
-    oneTable.setOnAction(event -> model.change(s -> s.withOneTable(oneTable.isSelected())));
+    oneTable.setOnAction(
+        event -> model.change(s -> s.but(d -> d.oneTable = oneTable.isSelected())));
     comma =
         number(
             "page-comma",
@@ -74,6 +94,11 @@ final class PageWishes extends VBox {
       rows.put(part, row(part));
     }
     list.setId("page-parts");
+    Node[] tables =
+        Arrays.stream(Block.Part.values())
+            .filter(Block.Part::hasDecimals)
+            .map(this::decimals)
+            .toArray(Node[]::new);
     getChildren()
         .addAll(
             new Card("In this write-up", list),
@@ -85,7 +110,9 @@ final class PageWishes extends VBox {
                 oneTable,
                 comma,
                 zero,
-                hyphen));
+                hyphen),
+            new Card("Decimals in tables", tables),
+            styles);
   }
 
   private CheckBox number(
@@ -93,7 +120,8 @@ final class PageWishes extends VBox {
     CheckBox box = new CheckBox(title);
     box.setId(id);
     box.setOnAction(
-        event -> model.change(s -> s.with(change.apply(s.numbers(), box.isSelected()))));
+        event ->
+            model.change(s -> s.but(d -> d.numbers = change.apply(d.numbers, box.isSelected()))));
     return box;
   }
 
@@ -122,6 +150,22 @@ final class PageWishes extends VBox {
       Carried.onto(row, name -> onto(Block.Part.valueOf(name), part));
       row.addEventFilter(KeyEvent.KEY_PRESSED, event -> key(event, part));
     }
+    return row;
+  }
+
+  /** As many decimals as the errors allow, or a number of one's own; for what stands on it. */
+  private Node decimals(Block.Part part) {
+    Pick<OptionalInt> pick =
+        new Pick<>(
+            "decimals-" + part.key(),
+            n -> n.isPresent() ? Numerals.plain(n.getAsInt()) : "by rule",
+            n -> model.change(s -> s.decimals(part, n)));
+    pick.setAccessibleText(part.title() + ", decimals");
+    pick.setTooltip(new Tooltip("By rule: as many as the standard errors allow"));
+    decimals.put(part, pick);
+    HBox row = named(part.title(), pick);
+    row.managedProperty().bind(row.visibleProperty());
+    row.visibleProperty().bind(boxes.get(part).selectedProperty());
     return row;
   }
 
@@ -155,6 +199,12 @@ final class PageWishes extends VBox {
       list.getChildren().setAll(ordered);
     }
     boxes.forEach((part, box) -> box.setSelected(settings.wanted().get(part)));
+    decimals.forEach(
+        (part, pick) -> {
+          Integer asked = settings.decimals().get(part);
+          pick.show(DECIMALS, asked == null ? OptionalInt.empty() : OptionalInt.of(asked));
+        });
+    styles.show();
     length.show(List.of(PageSettings.Length.values()), settings.length());
     precision.show(List.of(PageSettings.Precision.values()), settings.precision());
     paper.show(List.of(Paper.values()), settings.paper());

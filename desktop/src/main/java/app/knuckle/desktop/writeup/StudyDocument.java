@@ -77,7 +77,7 @@ public final class StudyDocument {
    * @param yes whether it stands there
    */
   public static void choose(SlipViewModel slip, boolean yes) {
-    slip.pageProperty().set(settings(slip).chosen(yes).kept());
+    slip.pageProperty().set(settings(slip).but(d -> d.chosen = yes).kept());
   }
 
   /**

@@ -1,6 +1,8 @@
 package app.knuckle.desktop.writeup;
 
 import app.knuckle.desktop.background.Lane;
+import app.knuckle.desktop.keeping.NamedSettings;
+import app.knuckle.desktop.keeping.StateFolder;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.export.FigureFile;
@@ -9,8 +11,11 @@ import app.knuckle.figures.style.Style;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.ReportFile;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -25,6 +30,8 @@ final class WriteUpViewModel {
   private final Lane writing = Lane.inTurn();
   private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
+  private final NamedSettings styles =
+      new NamedSettings(StateFolder.path().resolve("page-styles.properties"));
   private String focused = "";
   private Page whole;
   private PageSettings madeFor = PageSettings.USUAL;
@@ -77,9 +84,7 @@ final class WriteUpViewModel {
     if (whole == null) {
       return;
     }
-    if (now.length() != madeFor.length()
-        || now.precision() != madeFor.precision()
-        || now.oneTable() != madeFor.oneTable()) {
+    if (now.saysOtherThan(madeFor)) {
       refresh();
     } else {
       shown.set(new Shown(now, now.slots(whole)));
@@ -95,6 +100,42 @@ final class WriteUpViewModel {
   boolean isOfSeveral() {
     Answer answer = slip.answer();
     return answer != null && answer.findings() != null && answer.findings().responses().size() > 1;
+  }
+
+  /** The names of the styles that are kept. */
+  List<String> styles() {
+    return styles.names();
+  }
+
+  /** The name of the style that the page is made in; empty where it is in none that is kept. */
+  Optional<String> style() {
+    Map<String, String> now = settings().style();
+    return styles.names().stream()
+        .filter(name -> styles.of(name).filter(now::equals).isPresent())
+        .findFirst();
+  }
+
+  /** Makes the page in a style that is kept. */
+  void style(String name) {
+    styles.of(name).ifPresent(style -> change(s -> s.in(style)));
+  }
+
+  void keepStyle(String name) {
+    try {
+      styles.keep(name.strip(), settings().style());
+      say("This style is kept as \u201c" + name.strip() + "\u201d.");
+    } catch (IOException e) {
+      say("The style cannot be kept: the folder for Knuckle's own notes cannot be written.");
+    }
+  }
+
+  void forgetStyle(String name) {
+    try {
+      styles.forget(name);
+      say("\u201c" + name + "\u201d is no longer kept; this page stays as it is.");
+    } catch (IOException e) {
+      say("The style stays: the folder for Knuckle's own notes cannot be written.");
+    }
   }
 
   /** Asks something else of the page. */

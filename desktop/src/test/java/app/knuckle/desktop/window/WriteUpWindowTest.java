@@ -12,7 +12,9 @@ import app.knuckle.desktop.workbench.Workbench;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
@@ -85,6 +87,41 @@ class WriteUpWindowTest {
   }
 
   @Test
+  void aStyleIsKeptByNameAndGivenToAnotherPage(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT8);
+    until(() -> isThere(robot, "page") && blocks(robot) > 5);
+    tabTo(robot, "part-ranking");
+    robot.type(KeyCode.SPACE);
+    tabTo(robot, "decimals-means");
+    robot.type(KeyCode.DOWN).type(KeyCode.DOWN);
+    until(() -> "1".equals(page().get("decimals means")));
+    until(() -> shownText(robot).contains("6.9") && !shownText(robot).contains("6.87"));
+    tabTo(robot, "page-style-name");
+    robot.write("Reef journal").type(KeyCode.ENTER);
+    untilShown(robot, "page-note", "Reef journal");
+    takeKeyboard(robot);
+    press(robot, KeyCode.TAB);
+    press(robot, KeyCode.DIGIT8);
+    until(() -> page().isEmpty() && isThere(robot, "page-style"));
+    tabTo(robot, "page-style");
+    robot.type(KeyCode.DOWN);
+    until(() -> page().equals(Map.of("ranking", "no", "decimals means", "1")));
+    tabTo(robot, "page-style-forget");
+    robot.type(KeyCode.SPACE);
+    untilShown(robot, "page-note", "no longer kept");
+    assertThat(page()).containsEntry("ranking", "no");
+  }
+
+  /** All that is written in the tables of the page. */
+  private static String shownText(FxRobot robot) {
+    return robot.lookup("#page").lookup(".label").queryAllAs(Label.class).stream()
+        .map(Label::getText)
+        .collect(Collectors.joining("\n"));
+  }
+
+  @Test
   void ownWordsAreWrittenMovedAndTakenBack(FxRobot robot) {
     untilShown(robot, "finding", "Clearance differs");
     takeKeyboard(robot);
@@ -123,6 +160,6 @@ class WriteUpWindowTest {
   }
 
   private Map<String, String> page() {
-    return workbench.study().asked().get(0).page();
+    return workbench.currentProperty().get().pageProperty().get();
   }
 }

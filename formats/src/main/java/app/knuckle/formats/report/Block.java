@@ -92,6 +92,18 @@ public sealed interface Block {
     }
 
     /**
+     * Whether it has tables of numbers, whose decimals may be asked for.
+     *
+     * @return false for text and the figure
+     */
+    public boolean hasDecimals() {
+      return switch (this) {
+        case ANALYSIS, MEANS, SUMMARIES, DIFFERENCES, CONTRASTS, COEFFICIENTS -> true;
+        case TITLE, METHODS, RESULTS, RANKING, FOOTING, FIGURE, SOURCES -> false;
+      };
+    }
+
+    /**
      * Whether it is said for each response apart.
      *
      * @return false for what a page has once

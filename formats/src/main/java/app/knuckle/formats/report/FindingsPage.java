@@ -32,7 +32,7 @@ final class FindingsPage {
    *
    * @param findings what was found
    * @param figure of the inquiry; null where there is none
-   * @param settings of which length and precision are heeded here
+   * @param settings of which is heeded here what the page itself says
    * @return the page; of what could not be answered it says what is missing
    */
   static Page of(Findings findings, InquiryFigure figure, PageSettings settings) {
@@ -62,7 +62,7 @@ final class FindingsPage {
     }
     boolean oneTable = several && !described && settings.oneTable();
     if (oneTable) {
-      blocks.add(PageTables.meansOfAll(findings));
+      blocks.add(PageTables.meansOfAll(findings, settings));
     }
     for (ResponseFindings response :
         described ? List.<ResponseFindings>of() : findings.responses()) {
@@ -118,17 +118,18 @@ final class FindingsPage {
     if (!response.words().ranking().isEmpty()) {
       blocks.add(new Block.Paragraph(Block.Part.RANKING, response.words().ranking()));
     }
-    TestTables tables = new TestTables(response.decimals(), alpha);
+    TestTables tables =
+        new TestTables(settings.decimals(Block.Part.ANALYSIS, response.decimals() + 1), alpha);
     response.analysis().tests().forEach(test -> blocks.addAll(test.match(tables)));
     if (findings.responses().size() == 1 || !settings.oneTable()) {
-      blocks.add(PageTables.means(findings, response, settings.precision()));
+      blocks.add(PageTables.means(findings, response, settings));
     }
-    blocks.add(PageTables.summaries(response));
-    families.forEach(f -> blocks.add(PageTables.differences(f, response, alpha)));
+    blocks.add(PageTables.summaries(response, settings));
+    families.forEach(f -> blocks.add(PageTables.differences(f, response, settings, alpha)));
     if (!response.analysis().contrasts().isEmpty()) {
-      blocks.add(PageTables.contrasts(response, alpha));
+      blocks.add(PageTables.contrasts(response, settings, alpha));
     }
-    PageTables.coefficients(response, findings.inquiry()).ifPresent(blocks::add);
+    PageTables.coefficients(response, findings.inquiry(), settings).ifPresent(blocks::add);
     String footing = footing(response);
     if (!footing.isEmpty()) {
       blocks.add(new Block.Paragraph(Block.Part.FOOTING, footing));

@@ -11,7 +11,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 
 /**
  * What someone asks of a page: which parts stand on it and in which order, how long its results
@@ -25,6 +27,7 @@ import java.util.TreeMap;
  * @param precision what stands beside a mean
  * @param oneTable whether the means of several responses share one table
  * @param numbers how they are written
+ * @param decimals of the tables of a part, where they are not as many as the errors allow
  * @param paper that it is printed on
  * @param own words by the place of their block, see {@link Slot}
  */
@@ -36,6 +39,7 @@ public record PageSettings(
     Precision precision,
     boolean oneTable,
     NumberStyle numbers,
+    Map<Block.Part, Integer> decimals,
     Paper paper,
     Map<String, Own> own) {
 
@@ -128,8 +132,12 @@ public record PageSettings(
   private static final String PRECISION = "precision";
   private static final String ONE_TABLE = "oneTable";
   private static final String PAPER = "paper";
+  private static final String DECIMALS = "decimals ";
   private static final String OWN = "own ";
   private static final String OVER = "over ";
+
+  /** The most decimals that a table is asked for. */
+  public static final int MOST_DECIMALS = 6;
 
   /** A page as it usually is. */
   public static final PageSettings USUAL = of(Map.of());
@@ -137,6 +145,7 @@ public record PageSettings(
   public PageSettings {
     wanted = Collections.unmodifiableMap(new EnumMap<>(wanted));
     order = List.copyOf(order);
+    decimals = Collections.unmodifiableMap(new TreeMap<>(decimals));
     own = Collections.unmodifiableMap(new TreeMap<>(own));
   }
 
@@ -160,6 +169,13 @@ public record PageSettings(
         order.add(part);
       }
     }
+    Map<Block.Part, Integer> decimals = new EnumMap<>(Block.Part.class);
+    for (Block.Part part : Block.Part.values()) {
+      String asked = kept.getOrDefault(DECIMALS + part.key(), "");
+      if (part.hasDecimals() && asked.matches("[0-" + MOST_DECIMALS + "]")) {
+        decimals.put(part, Integer.valueOf(asked));
+      }
+    }
     Map<String, Own> own = new HashMap<>();
     kept.forEach(
         (key, text) -> {
@@ -176,6 +192,7 @@ public record PageSettings(
         oneOf(Precision.values(), kept.get(PRECISION)).orElse(Precision.BOTH),
         YES.equals(kept.get(ONE_TABLE)),
         NumberStyle.of(kept),
+        decimals,
         oneOf(Paper.values(), kept.get(PAPER)).orElse(Paper.A4),
         own);
   }
@@ -217,6 +234,7 @@ public record PageSettings(
       kept.put(ONE_TABLE, YES);
     }
     numbers.into(kept);
+    decimals.forEach((part, n) -> kept.put(DECIMALS + part.key(), String.valueOf(n)));
     paper(kept, paper);
     own.forEach(
         (place, words) -> {
@@ -226,14 +244,100 @@ public record PageSettings(
     return kept;
   }
 
+  /** Settings while they are being changed. */
+  public static final class Draft {
+    /** See the record. */
+    public boolean chosen;
+
+    /** See the record. */
+    public Map<Block.Part, Boolean> wanted;
+
+    /** See the record. */
+    public List<Block.Part> order;
+
+    /** See the record. */
+    public Length length;
+
+    /** See the record. */
+    public Precision precision;
+
+    /** See the record. */
+    public boolean oneTable;
+
+    /** See the record. */
+    public NumberStyle numbers;
+
+    /** See the record. */
+    public Map<Block.Part, Integer> decimals;
+
+    /** See the record. */
+    public Paper paper;
+
+    /** See the record. */
+    public Map<String, Own> own;
+
+    private Draft(PageSettings settings) {
+      chosen = settings.chosen;
+      wanted = new EnumMap<>(settings.wanted);
+      order = new ArrayList<>(settings.order);
+      length = settings.length;
+      precision = settings.precision;
+      oneTable = settings.oneTable;
+      numbers = settings.numbers;
+      decimals = new HashMap<>(settings.decimals);
+      paper = settings.paper;
+      own = new HashMap<>(settings.own);
+    }
+  }
+
   /**
-   * The same, in the document of the whole study or not.
+   * The same but for something.
    *
-   * @param yes whether it shall stand there
+   * @param change what is otherwise
    * @return the changed settings
    */
-  public PageSettings chosen(boolean yes) {
-    return new PageSettings(yes, wanted, order, length, precision, oneTable, numbers, paper, own);
+  public PageSettings but(Consumer<Draft> change) {
+    Draft d = new Draft(this);
+    change.accept(d);
+    return new PageSettings(
+        d.chosen,
+        d.wanted,
+        d.order,
+        d.length,
+        d.precision,
+        d.oneTable,
+        d.numbers,
+        d.decimals,
+        d.paper,
+        d.own);
+  }
+
+  /**
+   * How the page is made, whatever it says: what is kept by a name of one's own for other pages.
+   *
+   * @return texts by name, of what is not as usual; without words of one's own
+   */
+  public Map<String, String> style() {
+    return but(d -> {
+          d.chosen = true;
+          d.own.clear();
+        })
+        .kept();
+  }
+
+  /**
+   * The same page made in another style.
+   *
+   * @param style texts by name
+   * @return the changed settings; words of one's own stay
+   */
+  public PageSettings in(Map<String, String> style) {
+    return of(style)
+        .but(
+            d -> {
+              d.chosen = chosen;
+              d.own = own;
+            });
   }
 
   /**
@@ -244,10 +348,7 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings want(Block.Part part, boolean on) {
-    Map<Block.Part, Boolean> changed = new EnumMap<>(wanted);
-    changed.put(part, on);
-    return new PageSettings(
-        chosen, changed, order, length, precision, oneTable, numbers, paper, own);
+    return but(d -> d.wanted.put(part, on));
   }
 
   /**
@@ -259,65 +360,52 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings moved(Block.Part part, int by) {
-    List<Block.Part> changed = new ArrayList<>(order);
-    int from = changed.indexOf(part);
-    changed.remove(part);
-    boolean title = part == Block.Part.TITLE;
-    int to = title ? 0 : Math.max(1, Math.min(changed.size(), from + by));
-    changed.add(to, part);
-    return new PageSettings(
-        chosen, wanted, changed, length, precision, oneTable, numbers, paper, own);
+    return but(
+        d -> {
+          int from = d.order.indexOf(part);
+          d.order.remove(part);
+          boolean title = part == Block.Part.TITLE;
+          d.order.add(title ? 0 : Math.max(1, Math.min(d.order.size(), from + by)), part);
+        });
   }
 
   /**
-   * The same with results of another length.
+   * The same with as many decimals in the tables of a part.
    *
-   * @param other length
+   * @param part with tables of means or of what is measured in their unit
+   * @param decimals 0 to {@value #MOST_DECIMALS}; empty for as many as the errors allow
    * @return the changed settings
    */
-  public PageSettings with(Length other) {
-    return new PageSettings(chosen, wanted, order, other, precision, oneTable, numbers, paper, own);
+  public PageSettings decimals(Block.Part part, OptionalInt decimals) {
+    return but(
+        d -> {
+          d.decimals.remove(part);
+          decimals.ifPresent(n -> d.decimals.put(part, n));
+        });
   }
 
   /**
-   * The same with something else beside the means.
+   * How many decimals the tables of a part have.
    *
-   * @param other what
-   * @return the changed settings
+   * @param part with tables
+   * @param rule as many as the errors allow
+   * @return that, or what was asked for
    */
-  public PageSettings with(Precision other) {
-    return new PageSettings(chosen, wanted, order, length, other, oneTable, numbers, paper, own);
+  int decimals(Block.Part part, int rule) {
+    return decimals.getOrDefault(part, rule);
   }
 
   /**
-   * The same with one table of the means of all responses, or one each.
+   * Whether the page itself is another, not only what of it stands where.
    *
-   * @param yes whether they share one
-   * @return the changed settings
+   * @param other settings
+   * @return true if it has to be made anew
    */
-  public PageSettings withOneTable(boolean yes) {
-    return new PageSettings(chosen, wanted, order, length, precision, yes, numbers, paper, own);
-  }
-
-  /**
-   * The same with numbers written otherwise.
-   *
-   * @param other how
-   * @return the changed settings
-   */
-  public PageSettings with(NumberStyle other) {
-    return new PageSettings(chosen, wanted, order, length, precision, oneTable, other, paper, own);
-  }
-
-  /**
-   * The same on other paper.
-   *
-   * @param other paper
-   * @return the changed settings
-   */
-  public PageSettings with(Paper other) {
-    return new PageSettings(
-        chosen, wanted, order, length, precision, oneTable, numbers, other, own);
+  public boolean saysOtherThan(PageSettings other) {
+    return length != other.length
+        || precision != other.precision
+        || oneTable != other.oneTable
+        || !decimals.equals(other.decimals);
   }
 
   /**
@@ -340,14 +428,14 @@ public record PageSettings(
    * @return the changed settings
    */
   public PageSettings written(Slot slot, String text) {
-    Map<String, Own> changed = new HashMap<>(own);
-    if (text.equals(slot.said())) {
-      changed.remove(slot.place());
-    } else {
-      changed.put(slot.place(), new Own(text, slot.said()));
-    }
-    return new PageSettings(
-        chosen, wanted, order, length, precision, oneTable, numbers, paper, changed);
+    return but(
+        d -> {
+          if (text.equals(slot.said())) {
+            d.own.remove(slot.place());
+          } else {
+            d.own.put(slot.place(), new Own(text, slot.said()));
+          }
+        });
   }
 
   /**

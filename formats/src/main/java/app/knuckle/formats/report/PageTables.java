@@ -53,9 +53,9 @@ final class PageTables {
   }
 
   /** Two treatments: one down, the other across; else a row a mean. */
-  static Block means(
-      Findings findings, ResponseFindings response, PageSettings.Precision precision) {
+  static Block means(Findings findings, ResponseFindings response, PageSettings settings) {
     List<ShownMean> means = response.shownMeans();
+    int decimals = settings.decimals(Block.Part.MEANS, response.decimals());
     String note =
         response
             .shownComparison()
@@ -73,12 +73,16 @@ final class PageTables {
             + response.measured().title();
     List<String> names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
     return names.size() == 2
-        ? crossed(means, names, response.decimals(), caption, note)
-        : listed(findings, response, precision, caption, note);
+        ? crossed(means, names, decimals, caption, note)
+        : listed(
+            means,
+            new Beside(settings.precision(), decimals, findings.inquiry().alpha()),
+            caption,
+            note);
   }
 
   /** The means of all responses with their letters: groups down, responses across. */
-  static Block meansOfAll(Findings findings) {
+  static Block meansOfAll(Findings findings, PageSettings settings) {
     Set<Map<String, String>> groups = new LinkedHashSet<>();
     List<String> heads = new ArrayList<>();
     for (ResponseFindings response : findings.responses()) {
@@ -97,7 +101,11 @@ final class PageTables {
                 .findFirst()
                 .map(
                     mean ->
-                        (Numerals.fixed(mean.mean(), response.decimals()) + " " + mean.letters())
+                        (Numerals.fixed(
+                                    mean.mean(),
+                                    settings.decimals(Block.Part.MEANS, response.decimals()))
+                                + " "
+                                + mean.letters())
                             .strip())
                 .orElse(Numerals.NONE));
       }
@@ -113,29 +121,15 @@ final class PageTables {
             : "");
   }
 
-  private static Block listed(
-      Findings findings,
-      ResponseFindings response,
-      PageSettings.Precision precision,
-      String caption,
-      String note) {
-    List<ShownMean> means = response.shownMeans();
-    int decimals = response.decimals();
+  private static Block listed(List<ShownMean> means, Beside beside, String caption, String note) {
     boolean letters = means.stream().anyMatch(m -> !m.letters().isEmpty());
-    String percent = Numerals.confidence(findings.inquiry().alpha()) + "% from";
     List<String> heads =
         new ArrayList<>(
             List.of(
                 means.isEmpty() ? "" : String.join(" \u00d7 ", means.get(0).levels().keySet()),
                 "n",
                 "mean"));
-    heads.addAll(
-        switch (precision) {
-          case BOTH -> List.of("SD", "SE");
-          case SD -> List.of("SD");
-          case SE -> List.of("SE");
-          case INTERVAL -> List.of(percent, "to");
-        });
+    heads.addAll(beside.heads());
     if (letters) {
       heads.add("letters");
     }
@@ -144,8 +138,10 @@ final class PageTables {
       List<String> row =
           new ArrayList<>(
               List.of(
-                  mean.name(), String.valueOf(mean.n()), Numerals.fixed(mean.mean(), decimals)));
-      row.addAll(beside(mean, precision, decimals));
+                  mean.name(),
+                  String.valueOf(mean.n()),
+                  Numerals.fixed(mean.mean(), beside.decimals)));
+      row.addAll(beside.cells(mean));
       if (letters) {
         row.add(mean.letters());
       }
@@ -154,21 +150,33 @@ final class PageTables {
     return new Block.Table(Block.Part.MEANS, caption, heads, rows, note);
   }
 
-  private static List<String> beside(
-      ShownMean mean, PageSettings.Precision precision, int decimals) {
-    String sd = Numerals.fixed(mean.sd(), decimals);
-    String se = Numerals.fixed(mean.se(), decimals);
-    return switch (precision) {
-      case BOTH -> List.of(sd, se);
-      case SD -> List.of(sd);
-      case SE -> List.of(se);
-      case INTERVAL ->
-          mean.reach().exists()
-              ? List.of(
-                  Numerals.fixed(mean.mean().value() - mean.reach().below(), decimals),
-                  Numerals.fixed(mean.mean().value() + mean.reach().above(), decimals))
-              : List.of(Numerals.NONE, Numerals.NONE);
-    };
+  /** What stands beside a mean. */
+  private record Beside(PageSettings.Precision precision, int decimals, double alpha) {
+
+    List<String> heads() {
+      return switch (precision) {
+        case BOTH -> List.of("SD", "SE");
+        case SD -> List.of("SD");
+        case SE -> List.of("SE");
+        case INTERVAL -> List.of(Numerals.confidence(alpha) + "% from", "to");
+      };
+    }
+
+    List<String> cells(ShownMean mean) {
+      String sd = Numerals.fixed(mean.sd(), decimals);
+      String se = Numerals.fixed(mean.se(), decimals);
+      return switch (precision) {
+        case BOTH -> List.of(sd, se);
+        case SD -> List.of(sd);
+        case SE -> List.of(se);
+        case INTERVAL ->
+            mean.reach().exists()
+                ? List.of(
+                    Numerals.fixed(mean.mean().value() - mean.reach().below(), decimals),
+                    Numerals.fixed(mean.mean().value() + mean.reach().above(), decimals))
+                : List.of(Numerals.NONE, Numerals.NONE);
+      };
+    }
   }
 
   private static Block crossed(
@@ -225,11 +233,12 @@ final class PageTables {
         + ".";
   }
 
-  static Block differences(ComparedMeans family, ResponseFindings response, double alpha) {
-    int decimals = family.ranks() ? 1 : response.decimals();
+  static Block differences(
+      ComparedMeans family, ResponseFindings response, PageSettings settings, double alpha) {
     List<List<String>> rows = new ArrayList<>();
     boolean ratios = family.isOfRatios();
-    int shown = ratios ? RATIO_DECIMALS : decimals;
+    int rule = ratios ? RATIO_DECIMALS : family.ranks() ? RANK_DECIMALS : response.decimals();
+    int shown = settings.decimals(Block.Part.DIFFERENCES, rule);
     for (Pair pair : family.pairs()) {
       ComparedMeans.Effect effect = family.effect(pair, false);
       rows.add(
@@ -262,6 +271,9 @@ final class PageTables {
   /** Ratios are read to two decimals. */
   private static final int RATIO_DECIMALS = 2;
 
+  /** Mean ranks are halves and thirds. */
+  private static final int RANK_DECIMALS = 1;
+
   /** The levels that the means of a family share. */
   static String within(ComparedMeans family) {
     return family.within().entrySet().stream()
@@ -269,8 +281,8 @@ final class PageTables {
         .collect(Collectors.joining(", "));
   }
 
-  static Block summaries(ResponseFindings response) {
-    int decimals = response.decimals();
+  static Block summaries(ResponseFindings response, PageSettings settings) {
+    int decimals = settings.decimals(Block.Part.SUMMARIES, response.decimals());
     List<List<String>> rows = new ArrayList<>();
     for (GroupSummary group : response.groupSummaries()) {
       Summary s = group.summary();
@@ -305,8 +317,8 @@ final class PageTables {
         "");
   }
 
-  static Block contrasts(ResponseFindings response, double alpha) {
-    int decimals = response.decimals();
+  static Block contrasts(ResponseFindings response, PageSettings settings, double alpha) {
+    int decimals = settings.decimals(Block.Part.CONTRASTS, response.decimals());
     List<List<String>> rows = new ArrayList<>();
     Set<String> adjusted = new LinkedHashSet<>();
     for (ContrastResult c : response.analysis().contrasts()) {
@@ -336,21 +348,23 @@ final class PageTables {
   }
 
   /** What each level adds to the mean of all levels; empty where there is no such model. */
-  static Optional<Block> coefficients(ResponseFindings response, Inquiry inquiry) {
+  static Optional<Block> coefficients(
+      ResponseFindings response, Inquiry inquiry, PageSettings settings) {
     return response.analysis().tests().stream()
         .filter(TestResult.AnovaResult.class::isInstance)
         .map(test -> ((TestResult.AnovaResult) test).coefficients())
         .filter(all -> !all.isEmpty())
         .findFirst()
-        .map(all -> coefficients(all, response, inquiry));
+        .map(all -> coefficients(all, response, inquiry, settings));
   }
 
   private static Block coefficients(
-      List<Coefficient> all, ResponseFindings response, Inquiry inquiry) {
+      List<Coefficient> all, ResponseFindings response, Inquiry inquiry, PageSettings settings) {
     List<List<String>> rows = new ArrayList<>();
     for (Coefficient c : all) {
       StudentT t = c.test();
-      int decimals = Numerals.decimalsFor(t.se().exists() ? t.se().value() : 0);
+      int rule = Numerals.decimalsFor(t.se().exists() ? t.se().value() : 0);
+      int decimals = settings.decimals(Block.Part.COEFFICIENTS, rule);
       boolean slope = c.names().stream().anyMatch(inquiry.covariates()::contains);
       String level = String.join(GroupSummary.BETWEEN, c.levels().values());
       rows.add(

@@ -24,11 +24,11 @@ final class TestTables implements TestResult.Cases<List<Block>> {
   /**
    * Tables of one response.
    *
-   * @param decimals of its means
+   * @param decimals of its sums of squares and variances
    * @param alpha level of significance
    */
   TestTables(int decimals, double alpha) {
-    this.decimals = decimals + 1;
+    this.decimals = decimals;
     this.alpha = alpha;
   }
 

@@ -20,6 +20,7 @@ import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -95,10 +96,16 @@ class AnyPageNumbersTest {
     PageSettings.Precision[] precisions = PageSettings.Precision.values();
     PageSettings.Length[] lengths = PageSettings.Length.values();
     PageSettings settings =
-        PageSettings.USUAL
-            .with(precisions[random.nextInt(precisions.length)])
-            .with(lengths[random.nextInt(lengths.length)])
-            .withOneTable(random.nextBoolean());
+        PageSettings.USUAL.but(
+            d -> {
+              d.precision = precisions[random.nextInt(precisions.length)];
+              d.length = lengths[random.nextInt(lengths.length)];
+              d.oneTable = random.nextBoolean();
+            });
+    Block.Part part = Block.Part.values()[random.nextInt(Block.Part.values().length)];
+    if (part.hasDecimals()) {
+      settings = settings.decimals(part, OptionalInt.of(random.nextInt(7)));
+    }
     Page page = Page.of(findings.get(), null, settings);
     isWhole(page);
     List<Double> numbers = numbers(findings.get());

@@ -19,6 +19,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
@@ -70,7 +71,7 @@ class PageSettingsTest {
   }
 
   private static String results(Length length) {
-    PageSettings settings = PageSettings.USUAL.with(length);
+    PageSettings settings = PageSettings.USUAL.but(d -> d.length = length);
     return slot(settings, whole(settings, "growth_mm"), Part.RESULTS).said();
   }
 
@@ -111,7 +112,7 @@ class PageSettingsTest {
 
   @Test
   void severalResponsesMayShareOneTableOfMeans() {
-    PageSettings one = PageSettings.USUAL.withOneTable(true);
+    PageSettings one = PageSettings.USUAL.but(d -> d.oneTable = true);
     List<Block.Table> means =
         one.page(whole(one, "growth_mm", "width_mm")).blocks().stream()
             .filter(b -> b.part() == Part.MEANS)
@@ -142,7 +143,7 @@ class PageSettingsTest {
   @ParameterizedTest
   @CsvSource({"BOTH, SD SE", "SD, SD", "SE, SE", "INTERVAL, 95% from|to"})
   void besideAMeanStandsWhatWasAskedFor(Precision precision, String heads) {
-    PageSettings settings = PageSettings.USUAL.with(precision);
+    PageSettings settings = PageSettings.USUAL.but(d -> d.precision = precision);
     Slot means = slot(settings, whole(settings, "growth_mm"), Part.MEANS);
     List<String> shown = ((Block.Table) means.block()).heads();
     assertThat(String.join("|", shown.subList(3, shown.size() - 1)))
@@ -186,7 +187,7 @@ class PageSettingsTest {
 
   @Test
   void namesInTheFirstColumnStayAndNumbersAreWrittenAsAsked() {
-    PageSettings comma = PageSettings.USUAL.with(new NumberStyle(true, true, true));
+    PageSettings comma = PageSettings.USUAL.but(d -> d.numbers = new NumberStyle(true, true, true));
     Block.Table means = (Block.Table) slot(comma, usual(), Part.MEANS).block();
     assertThat(means.rows().get(0)).startsWith("line 1.5", "3", "2,00", "1,00", "0,58");
   }
@@ -218,16 +219,60 @@ class PageSettingsTest {
               PageSettings made =
                   PageSettings.USUAL
                       .moved(moved, by)
-                      .with(length)
-                      .with(precision)
-                      .with(style)
+                      .decimals(Part.MEANS, OptionalInt.of(Math.floorMod(by, 7)))
+                      .but(
+                          d -> {
+                            d.length = length;
+                            d.precision = precision;
+                            d.numbers = style;
+                            d.chosen = by % 2 == 0;
+                            d.oneTable = by % 3 == 0;
+                          })
                       .written(slot(PageSettings.USUAL, usual(), Part.RESULTS), text);
-              made = made.chosen(by % 2 == 0).withOneTable(by % 3 == 0);
               for (Part p : turned) {
                 made = made.want(p, !made.wanted().get(p));
               }
               return made;
             });
+  }
+
+  @Test
+  void aTableHasAsManyDecimalsAsWereAskedFor() {
+    PageSettings four =
+        PageSettings.USUAL
+            .want(Part.SUMMARIES, true)
+            .decimals(Part.MEANS, OptionalInt.of(4))
+            .decimals(Part.ANALYSIS, OptionalInt.of(0));
+    Page page = four.page(whole(four, "growth_mm"));
+    assertThat(row(page, Part.MEANS))
+        .containsExactly("line 1.5", "3", "2.0000", "1.0000", "0.5774", "b");
+    assertThat(row(page, Part.SUMMARIES)).as("another table").contains("2.00", "1.00");
+    // 3 ((2 - 29/6)^2 + (3.5 - 29/6)^2 + (9 - 29/6)^2) = 81.5
+    assertThat(row(page, Part.ANALYSIS)).startsWith("mesh", "2", "82");
+    assertThat(four.saysOtherThan(PageSettings.USUAL)).isTrue();
+    assertThat(four.decimals(Part.MEANS, OptionalInt.empty()).kept())
+        .doesNotContainKey("decimals means");
+    assertThat(PageSettings.of(Map.of("decimals means", "9", "decimals title", "2")))
+        .as("what cannot be")
+        .isEqualTo(PageSettings.USUAL);
+  }
+
+  private static List<String> row(Page page, Part part) {
+    return page.blocks().stream()
+        .filter(b -> b.part() == part)
+        .map(b -> ((Block.Table) b).rows().get(0))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  @Property(tries = 100)
+  void aStyleIsAllButWhatThePageSays(
+      @ForAll("settings") PageSettings one, @ForAll("settings") PageSettings other) {
+    PageSettings dressed = one.in(other.style());
+    assertThat(dressed.style()).isEqualTo(other.style());
+    assertThat(dressed.own()).isEqualTo(one.own());
+    assertThat(dressed.chosen()).isEqualTo(one.chosen());
+    assertThat(dressed.in(one.style())).isEqualTo(one);
   }
 
   @Test

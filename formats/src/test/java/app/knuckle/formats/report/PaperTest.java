@@ -59,7 +59,7 @@ class PaperTest {
   @ParameterizedTest
   @EnumSource(Paper.class)
   void pagesKeepTheirPaper(Paper paper) {
-    PageSettings settings = PageSettings.USUAL.with(paper);
+    PageSettings settings = PageSettings.USUAL.but(d -> d.paper = paper);
     assertThat(PageSettings.of(settings.kept())).isEqualTo(settings);
     assertThat(settings.page(PAGE).paper()).isEqualTo(paper);
     assertThat(Page.joined("All", List.of(PAGE.on(paper), PAGE)).paper()).isEqualTo(paper);
