@@ -236,8 +236,7 @@ final class RunCommand implements Callable<Integer> {
       Table records = read.table(asked.table());
       PageSettings settings = PageSettings.of(asked.page());
       Answer answer = answer(records, asked.inquiry(), asked.figure(), settings, folder, errors);
-      // The document is what the Write-up joint shows; each report has all there is.
-      return new Answered(answer.status(), said.toString(), settings.page(answer.page()));
+      return new Answered(answer.status(), said.toString(), answer.page());
     } catch (Refused e) {
       errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
       clear(folder, errors);
@@ -257,11 +256,18 @@ final class RunCommand implements Callable<Integer> {
       PrintWriter errors) {
     try {
       Findings findings = Answering.of(records, question, Progress.NONE);
-      boolean shown = writeUp != null || only.contains("report") || only.contains("figure");
-      InquiryFigure drawn = shown ? figure(findings, figure) : null;
-      Page page = Page.of(findings, drawn, settings);
-      ResultFolder.write(folder, fresh -> write(findings, figure, drawn, page, fresh));
+      Style style = style(findings, figure);
+      boolean shown = only.contains("report") || only.contains("figure");
+      InquiryFigure drawn = shown ? figure(findings, style) : null;
+      // A report has all there is; the document is what the Write-up joint shows.
+      Page report = Page.of(findings, drawn, settings);
+      ResultFolder.write(folder, fresh -> write(findings, style, drawn, report, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
+      Page page =
+          writeUp == null
+              ? report
+              : settings.page(
+                  Page.of(findings, figure(findings, settings.figure(style)), settings));
       return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);
     } catch (IOException e) {
       String words = folder + ": the findings cannot be written there. " + e.getMessage();
@@ -275,14 +281,11 @@ final class RunCommand implements Callable<Integer> {
   }
 
   /** Null where there is no answer to draw. */
-  private static InquiryFigure figure(Findings findings, Map<String, String> settings) {
-    return findings.refusal().isEmpty()
-        ? InquiryFigure.of(findings, style(findings, settings))
-        : null;
+  private static InquiryFigure figure(Findings findings, Style style) {
+    return findings.refusal().isEmpty() ? InquiryFigure.of(findings, style) : null;
   }
 
-  private void write(
-      Findings findings, Map<String, String> settings, InquiryFigure figure, Page page, Path folder)
+  private void write(Findings findings, Style style, InquiryFigure figure, Page page, Path folder)
       throws IOException {
     if (only.contains("findings")) {
       Files.writeString(folder.resolve("findings.json"), FindingsFile.text(findings));
@@ -291,7 +294,7 @@ final class RunCommand implements Callable<Integer> {
       writeAll(figure.scene(), "figure", folder);
       if (findings.responses().size() > 1) {
         FileNames names = new FileNames();
-        var each = InquiryFigure.ofAll(findings, style(findings, settings));
+        var each = InquiryFigure.ofAll(findings, style);
         for (var one : each.entrySet()) {
           writeAll(one.getValue().scene(), "figure-" + names.apart(one.getKey()), folder);
         }

@@ -16,6 +16,7 @@ import app.knuckle.study.findings.Reach;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.sentences.RankingSentence;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -237,7 +238,7 @@ public record ComparePage(
                     family.scale() == LinkScale.LOG_ODDS ? "%" : response.measured().unit(),
                     decimals)
                 + " "
-                + EdgeSentence.of(response.analysis(), response.summaries()))
+                + EdgeSentence.of(response.analysis(), response.summaries(), ExactP.USUAL))
             .strip(),
         family.criticalDifference().exists() && !family.isOfRatios()
             ? "Means are told apart from "

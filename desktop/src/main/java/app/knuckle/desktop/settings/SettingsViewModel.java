@@ -5,7 +5,6 @@ import app.knuckle.desktop.keeping.StateFolder;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.SettingsFile;
-import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.reckon.Summaries;
@@ -88,15 +87,15 @@ final class SettingsViewModel {
   }
 
   void comma(boolean on) {
-    change(d -> d.numbers = new NumberStyle(on, d.numbers.leadingZero(), d.numbers.hyphen()));
+    change(d -> d.numbers = d.numbers.comma(on));
   }
 
   void zero(boolean on) {
-    change(d -> d.numbers = new NumberStyle(d.numbers.comma(), on, d.numbers.hyphen()));
+    change(d -> d.numbers = d.numbers.leadingZero(on));
   }
 
   void hyphen(boolean on) {
-    change(d -> d.numbers = new NumberStyle(d.numbers.comma(), d.numbers.leadingZero(), on));
+    change(d -> d.numbers = d.numbers.hyphen(on));
   }
 
   void paper(Paper paper) {

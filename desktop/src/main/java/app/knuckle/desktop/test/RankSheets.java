@@ -10,6 +10,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -80,7 +81,7 @@ final class RankSheets {
     Explained explained =
         new Explained(
             name,
-            r.words(),
+            r.told().said(ExactP.USUAL),
             differs ? "" : "This test found no difference, so pairs should not be hunted.",
             counted(r, inquiry)
                 .or(

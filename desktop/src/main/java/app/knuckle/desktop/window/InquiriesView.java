@@ -19,11 +19,13 @@ import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
@@ -113,6 +115,12 @@ final class InquiriesView extends VBox {
       item.setOnAction(event -> write(kind));
       away.getItems().add(item);
     }
+    CheckMenuItem panels = new CheckMenuItem("Figures as panels of one");
+    panels.setId("document-panels");
+    panels.setOnAction(
+        event -> StudyDocument.panels(List.copyOf(workbench.slips()), panels.isSelected()));
+    away.getItems().addAll(new SeparatorMenuItem(), panels);
+    away.setOnShowing(event -> panels.setSelected(StudyDocument.isOfPanels(workbench.slips())));
     return away;
   }
 

@@ -7,6 +7,7 @@ import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.Arrays;
 import java.util.EnumMap;
@@ -46,8 +47,10 @@ final class PageWishes extends VBox {
   private final StyleCard styles;
   private final Pick<PageSettings.Length> length;
   private final Pick<PageSettings.Precision> precision;
+  private final Pick<ExactP> exact;
   private final Pick<Paper> paper;
   private final CheckBox oneTable = new CheckBox("one table of means for all responses");
+  private final CheckBox panel = new CheckBox("figure as a panel in a document of several");
   private final CheckBox comma;
   private final CheckBox zero;
   private final CheckBox hyphen;
@@ -69,27 +72,24 @@ final class PageWishes extends VBox {
     paper =
         new Pick<>(
             "page-paper", Paper::title, chosen -> model.change(s -> s.but(d -> d.paper = chosen)));
+    exact =
+        new Pick<>(
+            "page-exact",
+            ExactP::bound,
+            chosen -> model.change(s -> s.but(d -> d.numbers = d.numbers.exact(chosen))));
+    exact.setAccessibleText("smallest p that is written as it is");
     paper.setAccessibleText("paper");
     length.setAccessibleText("length of the results");
     precision.setAccessibleText("what stands beside a mean");
     oneTable.setId("page-one-table");
     oneTable.setOnAction(
         event -> model.change(s -> s.but(d -> d.oneTable = oneTable.isSelected())));
-    comma =
-        number(
-            "page-comma",
-            "decimals after a comma",
-            (n, on) -> new NumberStyle(on, n.leadingZero(), n.hyphen()));
-    zero =
-        number(
-            "page-zero",
-            "p with a leading zero",
-            (n, on) -> new NumberStyle(n.comma(), on, n.hyphen()));
-    hyphen =
-        number(
-            "page-hyphen",
-            "a hyphen for the minus sign",
-            (n, on) -> new NumberStyle(n.comma(), n.leadingZero(), on));
+    panel.setId("page-panel");
+    panel.setWrapText(true);
+    panel.setOnAction(event -> model.change(s -> s.but(d -> d.panel = panel.isSelected())));
+    comma = number("page-comma", "decimals after a comma", NumberStyle::comma);
+    zero = number("page-zero", "p with a leading zero", NumberStyle::leadingZero);
+    hyphen = number("page-hyphen", "a hyphen for the minus sign", NumberStyle::hyphen);
     for (Block.Part part : Block.Part.values()) {
       rows.put(part, row(part));
     }
@@ -106,11 +106,13 @@ final class PageWishes extends VBox {
                 "How it is said",
                 named("results in", length),
                 named("beside a mean", precision),
+                named("p exact down to", exact),
                 named("paper", paper),
                 oneTable,
                 comma,
                 zero,
-                hyphen),
+                hyphen,
+                panel),
             new Card("Decimals in tables", tables),
             styles);
   }
@@ -207,10 +209,12 @@ final class PageWishes extends VBox {
     styles.show();
     length.show(List.of(PageSettings.Length.values()), settings.length());
     precision.show(List.of(PageSettings.Precision.values()), settings.precision());
+    exact.show(NumberStyle.EXACT_P, settings.numbers().exact());
     paper.show(List.of(Paper.values()), settings.paper());
     oneTable.setSelected(settings.oneTable());
     oneTable.setVisible(model.isOfSeveral());
     oneTable.setManaged(model.isOfSeveral());
+    panel.setSelected(settings.panel());
     comma.setSelected(settings.numbers().comma());
     zero.setSelected(settings.numbers().leadingZero());
     hyphen.setSelected(settings.numbers().hyphen());

@@ -52,7 +52,10 @@ public final class StudyDocument {
         boolean answered = findings.refusal().isEmpty();
         Style drawn = style != null ? style : Style.usual(findings.first().shownMeans().size());
         Page whole =
-            Page.of(findings, answered ? InquiryFigure.of(findings, drawn) : null, settings);
+            Page.of(
+                findings,
+                answered ? InquiryFigure.of(findings, settings.figure(drawn)) : null,
+                settings);
         return settings.page(whole);
       } catch (Refused e) {
         return Page.ofRefusal(inquiry.name(), e.refusal().words());
@@ -78,6 +81,26 @@ public final class StudyDocument {
    */
   public static void choose(SlipViewModel slip, boolean yes) {
     slip.pageProperty().set(settings(slip).but(d -> d.chosen = yes).kept());
+  }
+
+  /**
+   * Whether the figures of all inquiries in the document are panels of one.
+   *
+   * @param slips all inquiries
+   * @return false if one of them stands on its own
+   */
+  public static boolean isOfPanels(List<SlipViewModel> slips) {
+    return slips.stream().map(StudyDocument::settings).allMatch(PageSettings::panel);
+  }
+
+  /**
+   * Makes the figures of all inquiries panels of one, or lets each stand on its own.
+   *
+   * @param slips all inquiries
+   * @param yes whether they are panels
+   */
+  public static void panels(List<SlipViewModel> slips, boolean yes) {
+    slips.forEach(s -> s.pageProperty().set(settings(s).but(d -> d.panel = yes).kept()));
   }
 
   /**

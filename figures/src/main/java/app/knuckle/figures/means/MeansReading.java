@@ -18,6 +18,7 @@ import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -342,7 +343,7 @@ public final class MeansReading {
           .ifPresent(u -> text.append(", thin lines join those of one ").append(u));
     }
     text.append(".");
-    String edge = EdgeSentence.of(response.analysis(), response.summaries());
+    String edge = EdgeSentence.of(response.analysis(), response.summaries(), ExactP.USUAL);
     if (!edge.isEmpty()) {
       text.append(' ').append(edge);
     }

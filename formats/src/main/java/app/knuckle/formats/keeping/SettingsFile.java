@@ -8,6 +8,7 @@ import app.knuckle.study.contract.JsonText;
 import app.knuckle.study.contract.Keys;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.Nearest;
+import app.knuckle.study.words.ExactP;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
@@ -37,6 +38,7 @@ public final class SettingsFile {
           "decimalComma",
           "leadingZero",
           "hyphen",
+          "pDecimals",
           "paper",
           "folder",
           "openLast");
@@ -107,7 +109,10 @@ public final class SettingsFile {
         new NumberStyle(
             keys.flag(node, "decimalComma"),
             keys.flag(node, "leadingZero"),
-            keys.flag(node, "hyphen")),
+            keys.flag(node, "hyphen"),
+            exact(
+                keys.whole(node, "pDecimals", ExactP.FEWEST, usual.numbers().exact().decimals()),
+                keys)),
         paper(keys.text(node, "paper", usual.paper().key()), keys),
         keys.text(node, "folder", ""),
         keys.flag(node, "openLast"));
@@ -121,6 +126,14 @@ public final class SettingsFile {
           "appearance", "there is no appearance '" + title + "'", Nearest.suggestion(title, known));
     }
     return Settings.Appearance.values()[known.indexOf(title)];
+  }
+
+  private static ExactP exact(int decimals, Keys keys) {
+    if (decimals > ExactP.MOST) {
+      throw keys.wrong(
+          "pDecimals", "no p is written with so many decimals", "Use 2 to " + ExactP.MOST);
+    }
+    return new ExactP(decimals);
   }
 
   private static Paper paper(String key, Keys keys) {
@@ -159,6 +172,7 @@ public final class SettingsFile {
     node.put("decimalComma", settings.numbers().comma());
     node.put("leadingZero", settings.numbers().leadingZero());
     node.put("hyphen", settings.numbers().hyphen());
+    node.put("pDecimals", settings.numbers().exact().decimals());
     node.put("paper", settings.paper().key());
     node.put("folder", settings.folder()).put("openLast", settings.openLast());
     byte[] text = mapper.writerWithDefaultPrettyPrinter().writeValueAsBytes(node);

@@ -11,8 +11,10 @@ import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.sentences.DifferenceSentence;
 import app.knuckle.study.sentences.MethodsParagraph;
+import app.knuckle.study.sentences.Saying;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -30,12 +32,13 @@ final class FindingsPage {
   /**
    * The whole page of findings, all parts in their usual order.
    *
-   * @param findings what was found
+   * @param found what was found
    * @param figure of the inquiry; null where there is none
    * @param settings of which is heeded here what the page itself says
    * @return the page; of what could not be answered it says what is missing
    */
-  static Page of(Findings findings, InquiryFigure figure, PageSettings settings) {
+  static Page of(Findings found, InquiryFigure figure, PageSettings settings) {
+    Findings findings = Saying.again(found, settings.numbers().exact());
     List<Block> blocks = new ArrayList<>();
     String name = findings.inquiry().name();
     // A copy is called after what was changed in it: a page is called after what it asks.
@@ -58,7 +61,7 @@ final class FindingsPage {
     }
     boolean described = isDescribed(findings);
     if (described) {
-      blocks.add(PageTables.correlations(findings));
+      blocks.add(PageTables.correlations(findings, settings));
     }
     boolean oneTable = several && !described && settings.oneTable();
     if (oneTable) {
@@ -110,8 +113,7 @@ final class FindingsPage {
     List<ComparedMeans> families = ComparedMeans.of(response.analysis());
     double alpha = findings.inquiry().alpha();
     blocks.add(
-        new Block.Paragraph(
-            Block.Part.RESULTS, results(response, families, settings.length(), alpha)));
+        new Block.Paragraph(Block.Part.RESULTS, results(response, families, settings, alpha)));
     if (response.refusal() != null) {
       return;
     }
@@ -119,7 +121,10 @@ final class FindingsPage {
       blocks.add(new Block.Paragraph(Block.Part.RANKING, response.words().ranking()));
     }
     TestTables tables =
-        new TestTables(settings.decimals(Block.Part.ANALYSIS, response.decimals() + 1), alpha);
+        new TestTables(
+            settings.decimals(Block.Part.ANALYSIS, response.decimals() + 1),
+            alpha,
+            settings.numbers().exact());
     response.analysis().tests().forEach(test -> blocks.addAll(test.match(tables)));
     if (findings.responses().size() == 1 || !settings.oneTable()) {
       blocks.add(PageTables.means(findings, response, settings));
@@ -139,24 +144,25 @@ final class FindingsPage {
   private static String results(
       ResponseFindings response,
       List<ComparedMeans> families,
-      PageSettings.Length length,
+      PageSettings settings,
       double alpha) {
     String words =
-        switch (length) {
+        switch (settings.length()) {
           case SENTENCE -> response.words().finding();
           case PARAGRAPH -> response.words().result();
-          case FULL -> full(response, families, alpha);
+          case FULL -> full(response, families, settings.numbers().exact(), alpha);
         };
     return words.replace(" x ", " \u00d7 ");
   }
 
   private static String full(
-      ResponseFindings response, List<ComparedMeans> families, double alpha) {
+      ResponseFindings response, List<ComparedMeans> families, ExactP exact, double alpha) {
     List<String> all = new ArrayList<>(List.of(response.words().result()));
     for (ComparedMeans family : families) {
       String within = family.within().isEmpty() ? "" : "At " + PageTables.within(family) + ": ";
       String said =
-          DifferenceSentence.of(family, response.measured().unit(), response.decimals(), alpha);
+          DifferenceSentence.of(
+              family, response.measured().unit(), response.decimals(), alpha, exact);
       if (!said.isEmpty()) {
         all.add(said);
       }

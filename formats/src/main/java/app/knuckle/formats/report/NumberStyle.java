@@ -1,11 +1,13 @@
 package app.knuckle.formats.report;
 
+import app.knuckle.study.words.ExactP;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * How numbers are written on a page. Names from the records stay as they are, whatever numbers are
@@ -14,15 +16,21 @@ import java.util.stream.Collectors;
  * @param comma whether a comma stands before decimals
  * @param leadingZero whether p begins with a zero
  * @param hyphen whether a plain hyphen stands for the minus sign
+ * @param exact down to which bound p is written as it is
  */
-public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen) {
+public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, ExactP exact) {
 
   /** A point, p without a zero, a minus sign. */
-  public static final NumberStyle USUAL = new NumberStyle(false, false, false);
+  public static final NumberStyle USUAL = new NumberStyle(false, false, false, ExactP.USUAL);
+
+  /** The bounds that are offered. */
+  public static final List<ExactP> EXACT_P =
+      IntStream.rangeClosed(ExactP.FEWEST, ExactP.MOST).mapToObj(ExactP::new).toList();
 
   private static final String COMMA = "comma";
   private static final String LEADING_ZERO = "leadingZero";
   private static final String HYPHEN = "hyphen";
+  private static final String EXACT = "pDecimals";
   private static final String YES = "yes";
 
   /** Decimals without a zero before them, as p is written. */
@@ -30,6 +38,46 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen) {
 
   private static final Pattern DECIMAL = Pattern.compile("(?<=\\d)\\.(?=\\d)");
   private static final Pattern MINUS = Pattern.compile("\u2212(?=[\\d.])");
+
+  /**
+   * The same with a comma or a point before decimals.
+   *
+   * @param yes for a comma
+   * @return the changed style
+   */
+  public NumberStyle comma(boolean yes) {
+    return new NumberStyle(yes, leadingZero, hyphen, exact);
+  }
+
+  /**
+   * The same with a zero before the decimals of p or without.
+   *
+   * @param yes for a zero
+   * @return the changed style
+   */
+  public NumberStyle leadingZero(boolean yes) {
+    return new NumberStyle(comma, yes, hyphen, exact);
+  }
+
+  /**
+   * The same with a hyphen or a minus sign.
+   *
+   * @param yes for a hyphen
+   * @return the changed style
+   */
+  public NumberStyle hyphen(boolean yes) {
+    return new NumberStyle(comma, leadingZero, yes, exact);
+  }
+
+  /**
+   * The same with p exact down to another bound.
+   *
+   * @param bound below which a p is only smaller
+   * @return the changed style
+   */
+  public NumberStyle exact(ExactP bound) {
+    return new NumberStyle(comma, leadingZero, hyphen, bound);
+  }
 
   /**
    * How it was kept.
@@ -41,7 +89,11 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen) {
     return new NumberStyle(
         YES.equals(kept.get(COMMA)),
         YES.equals(kept.get(LEADING_ZERO)),
-        YES.equals(kept.get(HYPHEN)));
+        YES.equals(kept.get(HYPHEN)),
+        EXACT_P.stream()
+            .filter(exact -> String.valueOf(exact.decimals()).equals(kept.get(EXACT)))
+            .findFirst()
+            .orElse(ExactP.USUAL));
   }
 
   /**
@@ -58,6 +110,9 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen) {
     }
     if (hyphen) {
       kept.put(HYPHEN, YES);
+    }
+    if (!exact.equals(ExactP.USUAL)) {
+      kept.put(EXACT, String.valueOf(exact.decimals()));
     }
   }
 

@@ -1,6 +1,8 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.figures.inquiry.InquiryFigure;
+import app.knuckle.figures.scene.PanelSheets;
+import app.knuckle.figures.scene.Scene;
 import app.knuckle.study.findings.Findings;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -14,8 +16,10 @@ import java.util.Set;
  * @param blocks in their order
  * @param names of columns, levels and files, which are written as they are whatever is in them
  * @param paper that it is printed on
+ * @param panel whether its figure is a panel of one figure, where several pages are joined
  */
-public record Page(String title, List<Block> blocks, Set<String> names, Paper paper) {
+public record Page(
+    String title, List<Block> blocks, Set<String> names, Paper paper, boolean panel) {
 
   public Page {
     blocks = List.copyOf(blocks);
@@ -40,7 +44,7 @@ public record Page(String title, List<Block> blocks, Set<String> names, Paper pa
    * @param names that are written as they are
    */
   public Page(String title, List<Block> blocks, Set<String> names) {
-    this(title, blocks, names, Paper.A4);
+    this(title, blocks, names, Paper.A4, false);
   }
 
   /**
@@ -50,7 +54,17 @@ public record Page(String title, List<Block> blocks, Set<String> names, Paper pa
    * @return the page
    */
   public Page on(Paper other) {
-    return new Page(title, blocks, names, other);
+    return new Page(title, blocks, names, other, panel);
+  }
+
+  /**
+   * The same with its figure as a panel of one figure, where several pages are joined.
+   *
+   * @param yes whether it is
+   * @return the page
+   */
+  public Page panel(boolean yes) {
+    return new Page(title, blocks, names, paper, yes);
   }
 
   /**
@@ -93,8 +107,8 @@ public record Page(String title, List<Block> blocks, Set<String> names, Paper pa
   }
 
   /**
-   * Several inquiries as one page: tables and figures are numbered through, sources stand once; the
-   * first says on which paper.
+   * Several inquiries as one page: tables and figures are numbered through, figures that are panels
+   * stand together at the end, sources once; the first says on which paper.
    *
    * @param title of the whole
    * @param pages of the inquiries, in their order
@@ -103,10 +117,14 @@ public record Page(String title, List<Block> blocks, Set<String> names, Paper pa
   public static Page joined(String title, List<Page> pages) {
     List<Block> blocks = new ArrayList<>(List.of(new Block.Heading(Block.Part.TITLE, title, 1)));
     Set<Block> sources = new LinkedHashSet<>();
+    List<Block.Figure> panels = new ArrayList<>();
+    Paper paper = pages.isEmpty() ? Paper.A4 : pages.get(0).paper;
     for (Page page : pages) {
       for (Block block : page.blocks) {
         if (block.part() == Block.Part.SOURCES) {
           sources.add(block);
+        } else if (page.panel && block instanceof Block.Figure figure) {
+          panels.add(figure);
         } else if (block instanceof Block.Heading heading) {
           blocks.add(new Block.Heading(heading.part(), heading.text(), heading.level() + 1));
         } else {
@@ -114,8 +132,26 @@ public record Page(String title, List<Block> blocks, Set<String> names, Paper pa
         }
       }
     }
+    blocks.addAll(onSheets(panels, paper));
     blocks.addAll(sources);
-    Page whole = new Page(title, blocks);
-    return pages.isEmpty() ? whole : whole.on(pages.get(0).paper);
+    return new Page(title, blocks).on(paper);
+  }
+
+  /** Room for the caption below a sheet of panels, in points. */
+  private static final double CAPTION_ROOM = 100;
+
+  private static List<Block> onSheets(List<Block.Figure> panels, Paper paper) {
+    List<Block> figures = new ArrayList<>();
+    List<Scene> scenes = panels.stream().map(Block.Figure::picture).toList();
+    double width = paper.width() - 2 * Paper.MARGIN;
+    double height = paper.height() - 2 * Paper.MARGIN - CAPTION_ROOM;
+    for (PanelSheets.Sheet sheet : PanelSheets.of(scenes, width, height)) {
+      List<String> captions = new ArrayList<>();
+      for (int i = 0; i < sheet.count(); i++) {
+        captions.add(PanelSheets.letter(i) + ": " + panels.get(sheet.from() + i).caption());
+      }
+      figures.add(new Block.Figure(Block.Part.FIGURE, String.join(" ", captions), sheet.scene()));
+    }
+    return figures;
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.formats.report;
 
+import app.knuckle.figures.style.Style;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
@@ -26,6 +27,7 @@ import java.util.function.Consumer;
  * @param length of the results
  * @param precision what stands beside a mean
  * @param oneTable whether the means of several responses share one table
+ * @param panel whether its figure is a panel of one figure in the document of the whole study
  * @param numbers how they are written
  * @param decimals of the tables of a part, where they are not as many as the errors allow
  * @param paper that it is printed on
@@ -38,6 +40,7 @@ public record PageSettings(
     Length length,
     Precision precision,
     boolean oneTable,
+    boolean panel,
     NumberStyle numbers,
     Map<Block.Part, Integer> decimals,
     Paper paper,
@@ -131,6 +134,7 @@ public record PageSettings(
   private static final String LENGTH = "length";
   private static final String PRECISION = "precision";
   private static final String ONE_TABLE = "oneTable";
+  private static final String PANEL = "panel";
   private static final String PAPER = "paper";
   private static final String DECIMALS = "decimals ";
   private static final String OWN = "own ";
@@ -191,6 +195,7 @@ public record PageSettings(
         oneOf(Length.values(), kept.get(LENGTH)).orElse(Length.PARAGRAPH),
         oneOf(Precision.values(), kept.get(PRECISION)).orElse(Precision.BOTH),
         YES.equals(kept.get(ONE_TABLE)),
+        YES.equals(kept.get(PANEL)),
         NumberStyle.of(kept),
         decimals,
         oneOf(Paper.values(), kept.get(PAPER)).orElse(Paper.A4),
@@ -233,6 +238,9 @@ public record PageSettings(
     if (oneTable) {
       kept.put(ONE_TABLE, YES);
     }
+    if (panel) {
+      kept.put(PANEL, YES);
+    }
     numbers.into(kept);
     decimals.forEach((part, n) -> kept.put(DECIMALS + part.key(), String.valueOf(n)));
     paper(kept, paper);
@@ -265,6 +273,9 @@ public record PageSettings(
     public boolean oneTable;
 
     /** See the record. */
+    public boolean panel;
+
+    /** See the record. */
     public NumberStyle numbers;
 
     /** See the record. */
@@ -283,6 +294,7 @@ public record PageSettings(
       length = settings.length;
       precision = settings.precision;
       oneTable = settings.oneTable;
+      panel = settings.panel;
       numbers = settings.numbers;
       decimals = new HashMap<>(settings.decimals);
       paper = settings.paper;
@@ -306,6 +318,7 @@ public record PageSettings(
         d.length,
         d.precision,
         d.oneTable,
+        d.panel,
         d.numbers,
         d.decimals,
         d.paper,
@@ -395,6 +408,26 @@ public record PageSettings(
     return decimals.getOrDefault(part, rule);
   }
 
+  /** A figure of one column is a little wider than half of a page. */
+  private static final double NEARLY_HALF = 1.2;
+
+  /**
+   * How the figure is drawn for the document of the whole study: as a panel so that two of one
+   * column stand side by side; wider ones stay as they are, and have a row of their own.
+   *
+   * @param style of the figure by itself
+   * @return the same if it is no panel
+   */
+  public Style figure(Style style) {
+    double wide = style.paper().widthMm();
+    double half = paper.halfMm();
+    return panel && wide > half && wide < NEARLY_HALF * half
+        ? style.with(
+            new app.knuckle.figures.style.Paper(
+                half, style.paper().heightMm(), style.paper().typeSize()))
+        : style;
+  }
+
   /**
    * Whether the page itself is another, not only what of it stands where.
    *
@@ -405,6 +438,7 @@ public record PageSettings(
     return length != other.length
         || precision != other.precision
         || oneTable != other.oneTable
+        || !numbers.exact().equals(other.numbers.exact())
         || !decimals.equals(other.decimals);
   }
 
@@ -445,7 +479,9 @@ public record PageSettings(
    * @return what stands on it
    */
   public Page page(Page whole) {
-    return new Page(whole.title(), slots(whole).stream().map(Slot::block).toList()).on(paper);
+    return new Page(whole.title(), slots(whole).stream().map(Slot::block).toList())
+        .on(paper)
+        .panel(panel);
   }
 
   /**

@@ -14,6 +14,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -28,7 +29,8 @@ final class PageTables {
 
   private PageTables() {}
 
-  static Block correlations(Findings findings) {
+  static Block correlations(Findings findings, PageSettings settings) {
+    ExactP exact = settings.numbers().exact();
     GoTogether all = GoTogether.of(findings.frame(), findings.inquiry().measured());
     GoTogether.Matrix matrix = all.matrix(GoTogether.Measure.PEARSON);
     List<List<String>> rows = new ArrayList<>();
@@ -38,7 +40,7 @@ final class PageTables {
         double p = matrix.p()[i][j];
         double r = matrix.values()[i][j];
         String value = Double.isNaN(r) ? Numerals.NONE : Numerals.fixed(r, 2);
-        row.add(Double.isNaN(p) ? value : value + " (" + Numerals.pStatement(Quantity.of(p)) + ")");
+        row.add(Double.isNaN(p) ? value : value + " (" + exact.statement(Quantity.of(p)) + ")");
       }
       rows.add(row);
     }
@@ -249,7 +251,7 @@ final class PageTables {
               Numerals.fixed(effect.size(), shown),
               Numerals.fixed(effect.low(), shown),
               Numerals.fixed(effect.high(), shown),
-              Numerals.p(pair.p())));
+              settings.numbers().exact().text(pair.p())));
     }
     String percent = Numerals.confidence(alpha) + "%";
     String within = family.within().isEmpty() ? "" : " at " + within(family);
@@ -336,7 +338,7 @@ final class PageTables {
               Numerals.fixed(t.high(), decimals),
               Numerals.fixed(t.statistic(), 2),
               t.df().exists() ? Numerals.df(t.df().value()) : Numerals.NONE,
-              Numerals.p(t.p())));
+              settings.numbers().exact().text(t.p())));
     }
     return new Block.Table(
         Block.Part.CONTRASTS,
@@ -374,7 +376,7 @@ final class PageTables {
               Numerals.fixed(t.estimate(), decimals),
               Numerals.fixed(t.se(), decimals),
               Numerals.fixed(t.statistic(), 2),
-              Numerals.p(t.p())));
+              settings.numbers().exact().text(t.p())));
     }
     return new Block.Table(
         Block.Part.COEFFICIENTS,

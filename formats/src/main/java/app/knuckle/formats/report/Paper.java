@@ -1,5 +1,6 @@
 package app.knuckle.formats.report;
 
+import app.knuckle.figures.scene.PanelSheets;
 import java.util.Locale;
 
 /** The paper that a page is printed on. */
@@ -8,6 +9,9 @@ public enum Paper {
   A4("A4", 210, 297),
   /** ANSI Y14.1, 8.5 by 11 inches. */
   LETTER("US letter", 215.9, 279.4);
+
+  /** Left free on every side, in points. */
+  public static final double MARGIN = 62;
 
   private static final double POINTS_PER_MM = 72 / 25.4;
 
@@ -37,6 +41,15 @@ public enum Paper {
    */
   public String key() {
     return name().toLowerCase(Locale.ROOT);
+  }
+
+  /**
+   * How wide a picture is of which two stand side by side.
+   *
+   * @return in millimetres
+   */
+  public double halfMm() {
+    return (width() - 2 * MARGIN - PanelSheets.GAP) / 2 / POINTS_PER_MM;
   }
 
   /**

@@ -29,7 +29,7 @@ import org.apache.pdfbox.util.Matrix;
  */
 public final class PdfReport {
 
-  private static final float MARGIN = 62;
+  private static final float MARGIN = (float) Paper.MARGIN;
   private static final float BODY = 10.5f;
   private static final float SMALL = 9f;
 

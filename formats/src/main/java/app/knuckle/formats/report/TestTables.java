@@ -8,6 +8,7 @@ import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.Denominator;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -20,14 +21,17 @@ final class TestTables implements TestResult.Cases<List<Block>> {
 
   private final int decimals;
   private final double alpha;
+  private final ExactP exact;
 
   /**
    * Tables of one response.
    *
    * @param decimals of its sums of squares and variances
    * @param alpha level of significance
+   * @param exact down to which bound p is written as it is
    */
-  TestTables(int decimals, double alpha) {
+  TestTables(int decimals, double alpha, ExactP exact) {
+    this.exact = exact;
     this.decimals = decimals;
     this.alpha = alpha;
   }
@@ -89,7 +93,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
             Numerals.fixed(e.ss(), decimals),
             Numerals.fixed(e.ms(), decimals),
             Numerals.fixed(e.f(), 2),
-            Numerals.p(e.p()),
+            exact.text(e.p()),
             Numerals.share(e.partialEtaSquared()));
   }
 
@@ -115,7 +119,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
               row.df().exists() ? Numerals.df(row.df().value()) : Numerals.NONE,
               Numerals.fixed(row.deviance(), 2),
               Numerals.fixed(row.statistic(), 2),
-              Numerals.p(row.p())));
+              exact.text(row.p())));
     }
     rows.add(
         List.of(
@@ -162,7 +166,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
               Block.Part.ANALYSIS,
               "Tests of the fixed effects",
               List.of("source", "df", "df of noise", "F", "p"),
-              test.rows().stream().map(TestTables::fixed).toList(),
+              test.rows().stream().map(this::fixed).toList(),
               denominators(test.rows())));
     }
     String percent = Numerals.confidence(alpha) + "%";
@@ -177,13 +181,13 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     return blocks;
   }
 
-  private static List<String> fixed(MixedFit.Row row) {
+  private List<String> fixed(MixedFit.Row row) {
     return List.of(
         crossed(row.term().source()),
         row.df().exists() ? Numerals.df(row.df().value()) : Numerals.NONE,
         Numerals.fixed(row.errorDf(), 1),
         Numerals.fixed(row.f(), 2),
-        Numerals.p(row.p()));
+        exact.text(row.p()));
   }
 
   private static String denominators(List<MixedFit.Row> rows) {
@@ -217,6 +221,6 @@ final class TestTables implements TestResult.Cases<List<Block>> {
         Numerals.fixed(c.precision().se(), decimals),
         Numerals.fixed(low, decimals),
         Numerals.fixed(high, decimals),
-        random ? Numerals.p(c.test().p()) : "");
+        random ? exact.text(c.test().p()) : "");
   }
 }

@@ -6,6 +6,7 @@ import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.words.ExactP;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,7 +29,7 @@ class SettingsFileTest {
           d.textSize = 150;
           d.alpha = 0.01;
           d.procedure = Procedure.GAMES_HOWELL;
-          d.numbers = new NumberStyle(true, true, false);
+          d.numbers = new NumberStyle(true, true, false, new ExactP(4));
           d.paper = Paper.LETTER;
           d.folder = "/nursery/records";
           d.openLast = true;
@@ -87,7 +88,8 @@ class SettingsFileTest {
     assertThat(wanted.compare().get(0).procedure()).isEqualTo(Procedure.GAMES_HOWELL);
     assertThat(Settings.USUAL.applied(guess)).isEqualTo(guess);
     assertThat(other().page())
-        .isEqualTo(Map.of("comma", "yes", "leadingZero", "yes", "paper", "letter"));
+        .isEqualTo(
+            Map.of("comma", "yes", "leadingZero", "yes", "pDecimals", "4", "paper", "letter"));
   }
 
   @Test

@@ -13,6 +13,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.ExactP;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -179,15 +180,19 @@ class PageSettingsTest {
       })
   void numbersAreWrittenAsAskedAndNamesStay(String usual, String comma, String zero) {
     Set<String> names = Set.of("line 1.5", "fine");
-    assertThat(new NumberStyle(true, false, false).text(usual, names)).isEqualTo(comma);
-    assertThat(new NumberStyle(false, true, false).text(usual, names)).isEqualTo(zero);
+    assertThat(new NumberStyle(true, false, false, ExactP.USUAL).text(usual, names))
+        .isEqualTo(comma);
+    assertThat(new NumberStyle(false, true, false, ExactP.USUAL).text(usual, names))
+        .isEqualTo(zero);
     assertThat(NumberStyle.USUAL.text(usual, names)).isEqualTo(usual);
-    assertThat(new NumberStyle(false, false, true).text("by −1.50", names)).isEqualTo("by -1.50");
+    assertThat(new NumberStyle(false, false, true, ExactP.USUAL).text("by −1.50", names))
+        .isEqualTo("by -1.50");
   }
 
   @Test
   void namesInTheFirstColumnStayAndNumbersAreWrittenAsAsked() {
-    PageSettings comma = PageSettings.USUAL.but(d -> d.numbers = new NumberStyle(true, true, true));
+    PageSettings comma =
+        PageSettings.USUAL.but(d -> d.numbers = new NumberStyle(true, true, true, ExactP.USUAL));
     Block.Table means = (Block.Table) slot(comma, usual(), Part.MEANS).block();
     assertThat(means.rows().get(0)).startsWith("line 1.5", "3", "2,00", "1,00", "0,58");
   }
@@ -204,7 +209,8 @@ class PageSettingsTest {
         Combinators.combine(
                 Arbitraries.of(true, false),
                 Arbitraries.of(true, false),
-                Arbitraries.of(true, false))
+                Arbitraries.of(true, false),
+                Arbitraries.of(NumberStyle.EXACT_P))
             .as(NumberStyle::new);
     return Combinators.combine(
             part.list().ofMaxSize(4),
@@ -227,6 +233,7 @@ class PageSettingsTest {
                             d.numbers = style;
                             d.chosen = by % 2 == 0;
                             d.oneTable = by % 3 == 0;
+                            d.panel = by % 5 == 0;
                           })
                       .written(slot(PageSettings.USUAL, usual(), Part.RESULTS), text);
               for (Part p : turned) {
@@ -255,6 +262,16 @@ class PageSettingsTest {
     assertThat(PageSettings.of(Map.of("decimals means", "9", "decimals title", "2")))
         .as("what cannot be")
         .isEqualTo(PageSettings.USUAL);
+  }
+
+  @Test
+  void pIsExactDownToTheBoundInTextAndTables() {
+    // F = 40.75 on 2 and 6 df: p = (1 + 40.75 / 3)^-3 = 0.000322.
+    PageSettings four = PageSettings.USUAL.but(d -> d.numbers = d.numbers.exact(new ExactP(4)));
+    Page page = four.page(whole(four, "growth_mm"));
+    assertThat(row(page, Part.ANALYSIS)).contains("40.75", ".0003");
+    assertThat(slot(four, page, Part.RESULTS).said()).contains("F(2, 6) = 40.75, p = .0003");
+    assertThat(row(PageSettings.USUAL.page(usual()), Part.ANALYSIS)).contains("< .001");
   }
 
   private static List<String> row(Page page, Part part) {

@@ -265,6 +265,22 @@ class PageTest {
   }
 
   @Test
+  void figuresThatArePanelsStandTogetherAtTheEnd() {
+    Page both =
+        Page.joined("Spring trials", List.of(page().panel(true), page(), page().panel(true)));
+    List<Block.Figure> figures =
+        both.blocks().stream()
+            .filter(Block.Figure.class::isInstance)
+            .map(Block.Figure.class::cast)
+            .toList();
+    assertThat(figures).hasSize(2);
+    Block.Figure own = figures.get(0);
+    assertThat(own.caption()).doesNotStartWith("A: ");
+    assertThat(figures.get(1).caption()).isEqualTo("A: " + own.caption() + " B: " + own.caption());
+    assertThat(figures.get(1).picture().marks()).hasSize(2 * (own.picture().marks().size() + 1));
+  }
+
+  @Test
   void severalInquiriesAreNumberedThroughAndTheirFiguresKeepTheirOwnType() throws IOException {
     Page both = Page.joined("Spring trials", List.of(page(), page()));
     String html = HtmlReport.text(both);

@@ -22,22 +22,18 @@ import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
-import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.findings.TestResult;
-import app.knuckle.study.look.GoTogether;
 import app.knuckle.study.prep.Frame;
-import app.knuckle.study.sentences.AssociationSentence;
-import app.knuckle.study.sentences.DesignSentences;
 import app.knuckle.study.sentences.DesignWords;
-import app.knuckle.study.sentences.EdgeSentence;
-import app.knuckle.study.sentences.OneWaySentences;
+import app.knuckle.study.sentences.Saying;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.ExactP;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -146,13 +142,10 @@ public final class Answering {
         laid.plan(),
         association == null ? new Facts() : association.facts(),
         association != null
-            ? AssociationSentence.of(
-                GoTogether.of(frame, inquiry.measured()),
-                inquiry.measured().stream().map(name -> frame.column(name).label()).toList(),
-                inquiry.alpha())
+            ? Saying.associated(frame, inquiry, ExactP.USUAL)
             : ofAll.tests().isEmpty()
                 ? ""
-                : DesignSentences.of(laid.responses().get(0).values(), inquiry, ofAll).finding());
+                : Saying.together(ofAll, laid.responses().get(0).values(), inquiry, ExactP.USUAL));
   }
 
   private Refused waiting(String what, String wayOn) {
@@ -179,34 +172,21 @@ public final class Answering {
                 .map(ComparisonResult::pairs)
                 .filter(pairs -> pairs != null)
                 .toList();
-    Sentences words =
-        refusal != null
-            ? new Sentences(refusal.shown(), refusal.shown(), "")
-            : fit != null
-                ? OneWaySentences.of(
-                    response,
-                    groups,
-                    fit,
-                    ComparedMeans.of(analysis),
-                    DesignSentences.ofTwoGroups(response, inquiry, analysis))
-                : DesignSentences.of(response, inquiry, analysis);
     // What was refused holds no counts.
     List<GroupSummary> summaries = refusal == null ? summaries(laid) : atAlpha(laid);
-    String edge = EdgeSentence.of(analysis, summaries);
-    return new ResponseFindings(
-        response,
-        groups,
-        design,
-        summaries,
-        fit,
-        estimates,
-        comparisons,
-        refusal,
-        edge.isEmpty()
-            ? words
-            : new Sentences(
-                words.finding(), words.result(), (words.ranking() + " " + edge).strip()),
-        analysis);
+    ResponseFindings found =
+        new ResponseFindings(
+            response,
+            groups,
+            design,
+            summaries,
+            fit,
+            estimates,
+            comparisons,
+            refusal,
+            Sentences.NONE,
+            analysis);
+    return found.saying(Saying.of(found, inquiry, ExactP.USUAL));
   }
 
   /** The fit that the screens of a one-way layout show; null for another design. */

@@ -65,6 +65,18 @@ public record Findings(
   }
 
   /**
+   * The same in other words.
+   *
+   * @param others the responses in other words
+   * @param foundOfAll the finding about all of them together; empty when asked one by one
+   * @return findings with the same numbers
+   */
+  public Findings saying(List<ResponseFindings> others, String foundOfAll) {
+    return new Findings(
+        table, inquiry, frame, records, others, together, plan, associations, foundOfAll);
+  }
+
+  /**
    * The answer in one sentence.
    *
    * @return about the responses together if they were asked so, else about the first

@@ -50,6 +50,17 @@ public record ResponseFindings(
   }
 
   /**
+   * The same in other words.
+   *
+   * @param other the sentences
+   * @return answers with the same numbers
+   */
+  public ResponseFindings saying(Sentences other) {
+    return new ResponseFindings(
+        measured, groups, design, summaries, fit, estimates, comparisons, refusal, other, analysis);
+  }
+
+  /**
    * The first comparison that was asked for.
    *
    * @return empty when there is none

@@ -7,4 +7,8 @@ package app.knuckle.study.findings;
  * @param result the same with everything a paper wants
  * @param ranking which means lead, which cannot be told apart; empty when nothing was compared
  */
-public record Sentences(String finding, String result, String ranking) {}
+public record Sentences(String finding, String result, String ranking) {
+
+  /** Nothing is said yet. */
+  public static final Sentences NONE = new Sentences("", "", "");
+}

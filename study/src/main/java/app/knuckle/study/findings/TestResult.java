@@ -583,15 +583,15 @@ public sealed interface TestResult {
    * @param kind such as "kruskal-wallis"
    * @param facts in the order in which they are written
    * @param p probability in the direction asked
-   * @param words the finding, a sentence
+   * @param told the finding, a sentence
    * @param law that an exact p was read from; empty where p follows a known law
    */
-  record RankResult(String kind, Facts facts, Quantity p, String words, Optional<CountedLaw> law)
+  record RankResult(String kind, Facts facts, Quantity p, Told told, Optional<CountedLaw> law)
       implements TestResult {
 
     /** A test whose p follows a known law. */
-    public RankResult(String kind, Facts facts, Quantity p, String words) {
-      this(kind, facts, p, words, Optional.empty());
+    public RankResult(String kind, Facts facts, Quantity p, Told told) {
+      this(kind, facts, p, told, Optional.empty());
     }
 
     @Override
@@ -612,12 +612,12 @@ public sealed interface TestResult {
 
     /** The same, with more said after its finding. */
     public RankResult saying(String more) {
-      return new RankResult(kind, facts, p, words + more, law);
+      return new RankResult(kind, facts, p, told.and(new Told(more)), law);
     }
 
     /** The same, with the law that its p was counted from. */
     public RankResult countedFrom(Optional<CountedLaw> counted) {
-      return new RankResult(kind, facts, p, words, counted);
+      return new RankResult(kind, facts, p, told, counted);
     }
   }
 }

@@ -3,6 +3,7 @@ package app.knuckle.study.sentences;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
@@ -18,9 +19,10 @@ public final class AssociationSentence {
    * @param together the columns
    * @param labels of the columns, as they are called in sentences
    * @param alpha level of significance, for each pair by itself
+   * @param exact down to which bound p is written as it is
    * @return the sentence
    */
-  public static String of(GoTogether together, List<String> labels, double alpha) {
+  public static String of(GoTogether together, List<String> labels, double alpha, ExactP exact) {
     GoTogether.Matrix matrix = together.matrix(GoTogether.Measure.PEARSON);
     int pairs = 0;
     int found = 0;
@@ -47,7 +49,7 @@ public final class AssociationSentence {
         "r = "
             + Numerals.fixed(matrix.values()[first][second], 2)
             + ", "
-            + Numerals.pStatement(Quantity.of(matrix.p()[first][second]));
+            + exact.statement(Quantity.of(matrix.p()[first][second]));
     String names = Prose.named(labels.get(first)) + " and " + Prose.named(labels.get(second));
     if (pairs == 1) {
       return (found == 1 ? "Going together: " : "No evidence that they go together: ")

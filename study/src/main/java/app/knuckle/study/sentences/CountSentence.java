@@ -5,6 +5,7 @@ import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
@@ -15,28 +16,28 @@ final class CountSentence {
   private CountSentence() {}
 
   /** The rows of an analysis of deviance, as they are said. */
-  static List<EffectsSentence.Row> rows(TestResult.CountResult test) {
+  static List<EffectsSentence.Row> rows(TestResult.CountResult test, ExactP exact) {
     return test.rows().stream()
         .map(
             row ->
                 row.p().exists()
-                    ? new EffectsSentence.Row(row.term().names(), row.p(), statistic(row))
+                    ? new EffectsSentence.Row(row.term().names(), row.p(), statistic(row, exact))
                     : EffectsSentence.Row.unknown(row.term().names()))
         .toList();
   }
 
-  private static String statistic(Drop row) {
+  private static String statistic(Drop row, ExactP exact) {
     String df = Numerals.df(row.df().value());
     return (row.isF()
             ? "F(" + df + ", " + Numerals.df(row.errorDf().value()) + ") = "
             : "\u03c7\u00b2(" + df + ") = ")
         + Numerals.fixed(row.statistic(), 2)
         + ", "
-        + Numerals.pStatement(row.p());
+        + exact.statement(row.p());
   }
 
   /** An exact test of two groups. */
-  static String of(String label, TestResult.ExactResult test) {
+  static String of(String label, TestResult.ExactResult test, ExactP written) {
     if (test.test().isEmpty()) {
       return "There are too many possible tables for an exact count.";
     }
@@ -59,7 +60,7 @@ final class CountSentence {
             + " by "
             + name
             + ", "
-            + Numerals.pStatement(p)
+            + written.statement(p)
             + ratio
             + "."
         : "No evidence by "
@@ -69,7 +70,7 @@ final class CountSentence {
             + " differs between "
             + pair
             + ", "
-            + Numerals.pStatement(p)
+            + written.statement(p)
             + ratio
             + ".";
   }

@@ -15,6 +15,7 @@ import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Units;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -22,13 +23,15 @@ import java.util.List;
 import java.util.Map;
 
 /** Puts the findings of any design into words; an interaction comes before main effects. */
-public final class DesignSentences {
+final class DesignSentences {
 
   private final Numbers response;
   private final Inquiry inquiry;
   private final Analysis analysis;
+  private final ExactP exact;
 
-  private DesignSentences(Numbers response, Inquiry inquiry, Analysis analysis) {
+  private DesignSentences(Numbers response, Inquiry inquiry, Analysis analysis, ExactP exact) {
+    this.exact = exact;
     this.response = response;
     this.inquiry = inquiry;
     this.analysis = analysis;
@@ -40,10 +43,11 @@ public final class DesignSentences {
    * @param response what was measured
    * @param inquiry the question
    * @param analysis that answers it
+   * @param exact down to which bound p is written as it is
    * @return the sentences
    */
-  public static Sentences of(Numbers response, Inquiry inquiry, Analysis analysis) {
-    DesignSentences words = new DesignSentences(response, inquiry, analysis);
+  static Sentences of(Numbers response, Inquiry inquiry, Analysis analysis, ExactP exact) {
+    DesignSentences words = new DesignSentences(response, inquiry, analysis, exact);
     String finding = words.finding();
     return new Sentences(finding, words.result(finding), words.ranking());
   }
@@ -54,15 +58,16 @@ public final class DesignSentences {
    * @param response what was measured
    * @param inquiry the question
    * @param analysis that answers it
+   * @param exact down to which bound p is written as it is
    * @return null without such a test
    */
-  public static String ofTwoGroups(Numbers response, Inquiry inquiry, Analysis analysis) {
+  static String ofTwoGroups(Numbers response, Inquiry inquiry, Analysis analysis, ExactP exact) {
     return analysis.tests().stream()
         .filter(TestResult.TTestResult.class::isInstance)
         .map(TestResult.TTestResult.class::cast)
         // Without a t there is no F either, and that says why; but it knows no direction.
         .filter(t -> t.direction() != Direction.EITHER || t.test().test().statistic().exists())
-        .map(new DesignSentences(response, inquiry, analysis)::tTest)
+        .map(new DesignSentences(response, inquiry, analysis, exact)::tTest)
         .findFirst()
         .orElse(null);
   }
@@ -88,18 +93,18 @@ public final class DesignSentences {
     @Override
     public String mixed(TestResult.MixedResult test) {
       return test.rows().isEmpty()
-          ? VariationSentence.of(label(), test.variation(), inquiry.alpha())
-          : EffectsSentence.of(label(), inquiry, VariationSentence.rows(test));
+          ? VariationSentence.of(label(), test.variation(), inquiry.alpha(), exact)
+          : EffectsSentence.of(label(), inquiry, VariationSentence.rows(test, exact));
     }
 
     @Override
     public String counts(TestResult.CountResult test) {
-      return EffectsSentence.of(label(), inquiry, CountSentence.rows(test));
+      return EffectsSentence.of(label(), inquiry, CountSentence.rows(test, exact));
     }
 
     @Override
     public String exact(TestResult.ExactResult test) {
-      return CountSentence.of(label(), test);
+      return CountSentence.of(label(), test, exact);
     }
 
     @Override
@@ -109,12 +114,12 @@ public final class DesignSentences {
 
     @Override
     public String ranks(TestResult.RankResult test) {
-      return test.words();
+      return test.told().said(exact);
     }
 
     @Override
     public String together(TestResult.TogetherResult test) {
-      return DesignSentences.together(test, inquiry.alpha());
+      return DesignSentences.this.together(test);
     }
   }
 
@@ -138,7 +143,7 @@ public final class DesignSentences {
             + ") = "
             + Numerals.fixed(t.statistic(), 2)
             + ", "
-            + Numerals.pStatement(t.p());
+            + exact.statement(t.p());
     String size =
         Numerals.with(
             Numerals.fixed(Math.abs(t.estimate()), Numerals.decimalsFor(t.se().value())),
@@ -227,13 +232,13 @@ public final class DesignSentences {
             + ") = "
             + Numerals.fixed(u.test().f(), 2)
             + ", "
-            + Numerals.pStatement(u.test().p());
+            + exact.statement(u.test().p());
     return Significance.reached(u.test().p(), inquiry.alpha())
         ? Prose.capital(label()) + " differs" + among + ", " + statistic + "."
         : "No evidence that " + label() + " differs" + among + ", " + statistic + ".";
   }
 
-  private static List<EffectsSentence.Row> rows(AnovaTable table) {
+  private List<EffectsSentence.Row> rows(AnovaTable table) {
     return table.rows().stream()
         .filter(row -> !row.isError())
         .map(
@@ -244,7 +249,7 @@ public final class DesignSentences {
         .toList();
   }
 
-  private static String statistic(AnovaTable.Row row) {
+  private String statistic(AnovaTable.Row row) {
     Effect e = row.effect();
     return "F("
         + Numerals.df(e.df())
@@ -253,7 +258,7 @@ public final class DesignSentences {
         + ") = "
         + Numerals.fixed(e.f(), 2)
         + ", "
-        + Numerals.pStatement(e.p());
+        + exact.statement(e.p());
   }
 
   /** Every row of the main table in one paragraph. */
@@ -277,22 +282,24 @@ public final class DesignSentences {
       } else if (test instanceof TestResult.CountResult c) {
         inFull(
             words,
-            CountSentence.rows(c).stream()
+            CountSentence.rows(c, exact).stream()
                 .filter(row -> row.p().exists())
                 .map(row -> EffectsSentence.term(row.term()) + " " + row.statistic())
                 .toList());
       } else if (test instanceof TestResult.ExactResult e) {
-        words.append(' ').append(CountSentence.of(label(), e));
+        words.append(' ').append(CountSentence.of(label(), e, exact));
       } else if (test instanceof TestResult.MixedResult m) {
         inFull(
             words,
-            VariationSentence.rows(m).stream()
+            VariationSentence.rows(m, exact).stream()
                 .filter(row -> row.p().exists())
                 .map(row -> EffectsSentence.term(row.term()) + " " + row.statistic())
                 .toList());
         slopes(words, m.covariates());
         if (!m.rows().isEmpty()) {
-          words.append(' ').append(VariationSentence.of(label(), m.variation(), inquiry.alpha()));
+          words
+              .append(' ')
+              .append(VariationSentence.of(label(), m.variation(), inquiry.alpha(), exact));
         }
       }
     }
@@ -305,7 +312,7 @@ public final class DesignSentences {
     }
   }
 
-  private static void slopes(StringBuilder words, List<TestResult.Slope> slopes) {
+  private void slopes(StringBuilder words, List<TestResult.Slope> slopes) {
     for (TestResult.Slope slope : slopes) {
       words
           .append(" The slope on ")
@@ -316,7 +323,7 @@ public final class DesignSentences {
                   slope.test().estimate(),
                   slope.test().se().exists() ? Numerals.decimalsFor(slope.test().se().value()) : 2))
           .append(" (")
-          .append(Numerals.pStatement(slope.test().p()))
+          .append(exact.statement(slope.test().p()))
           .append(").");
     }
   }
@@ -335,7 +342,7 @@ public final class DesignSentences {
   }
 
   /** The finding about several responses together. */
-  private static String together(TestResult.TogetherResult result, double alpha) {
+  private String together(TestResult.TogetherResult result) {
     List<String> parts = new ArrayList<>();
     for (TestResult.TogetherRow row : result.rows()) {
       MultivariateTest.Statistic wilks = row.test() == null ? null : row.test().of("wilks");
@@ -353,12 +360,13 @@ public final class DesignSentences {
               + ") = "
               + Numerals.fixed(wilks.f(), 2)
               + ", "
-              + Numerals.pStatement(Quantity.of(wilks.p()));
+              + exact.statement(Quantity.of(wilks.p()));
       boolean onlyRoy =
           row.test().statistics().stream()
-              .allMatch(s -> s.name().equals("roy") == Significance.reached(s.p(), alpha));
+              .allMatch(
+                  s -> s.name().equals("roy") == Significance.reached(s.p(), inquiry.alpha()));
       parts.add(
-          (Significance.reached(wilks.p(), alpha)
+          (Significance.reached(wilks.p(), inquiry.alpha())
                   ? "the responses together differ by "
                   : "no evidence that the responses together differ by ")
               + row.source()

@@ -3,6 +3,7 @@ package app.knuckle.study.sentences;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -28,9 +29,11 @@ public final class DifferenceSentence {
    * @param unit of the response; empty for none
    * @param decimals that suit the means
    * @param alpha level of significance, between 0 and 1
+   * @param exact down to which bound p is written as it is
    * @return a sentence; empty if no pair was told apart
    */
-  public static String of(ComparedMeans family, String unit, int decimals, double alpha) {
+  public static String of(
+      ComparedMeans family, String unit, int decimals, double alpha, ExactP exact) {
     List<Pair> apart =
         family.pairs().stream()
             .filter(Pair::differs)
@@ -41,7 +44,7 @@ public final class DifferenceSentence {
     }
     List<String> said = new ArrayList<>();
     for (Pair pair : apart.subList(0, Math.min(MOST_LISTED, apart.size()))) {
-      said.add(of(pair, family, unit, decimals, alpha));
+      said.add(of(pair, family, unit, decimals, alpha, exact));
     }
     if (apart.size() > MOST_LISTED) {
       said.add(Numerals.count(apart.size() - MOST_LISTED, "pair more", "pairs more"));
@@ -67,7 +70,7 @@ public final class DifferenceSentence {
   }
 
   private static String of(
-      Pair pair, ComparedMeans family, String unit, int decimals, double alpha) {
+      Pair pair, ComparedMeans family, String unit, int decimals, double alpha, ExactP exact) {
     boolean leftAbove = pair.difference() > 0;
     String above = family.names().get(leftAbove ? pair.left() : pair.right());
     String below = family.names().get(leftAbove ? pair.right() : pair.left());
@@ -89,7 +92,7 @@ public final class DifferenceSentence {
                 + Numerals.fixed(effect.high(), shown)
                 + ", "
             : "";
-    String p = pair.p().exists() ? Numerals.pStatement(pair.p()) : "";
+    String p = pair.p().exists() ? exact.statement(pair.p()) : "";
     String beside = (interval + p).replaceAll(", $", "");
     return Prose.named(above)
         + " above "

@@ -5,6 +5,7 @@ import app.knuckle.study.cells.CountSummary;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -26,9 +27,10 @@ public final class EdgeSentence {
    *
    * @param analysis of the response
    * @param summaries of its groups
+   * @param exact down to which bound p is written as it is
    * @return sentences; empty where every group has a mean
    */
-  public static String of(Analysis analysis, List<GroupSummary> summaries) {
+  public static String of(Analysis analysis, List<GroupSummary> summaries, ExactP exact) {
     List<String> said = new ArrayList<>();
     for (ComparisonResult c : analysis.comparisons()) {
       Set<Map<String, String>> edge = new LinkedHashSet<>();
@@ -39,7 +41,7 @@ public final class EdgeSentence {
           }
         }
       }
-      edge.forEach(group -> said.add(group(group, c, edge, summaries)));
+      edge.forEach(group -> said.add(group(group, c, edge, summaries, exact)));
       if (!said.isEmpty()) {
         return String.join(" ", said);
       }
@@ -51,7 +53,8 @@ public final class EdgeSentence {
       Map<String, String> group,
       ComparisonResult c,
       Set<Map<String, String>> edge,
-      List<GroupSummary> summaries) {
+      List<GroupSummary> summaries,
+      ExactP exact) {
     CountSummary counted =
         summaries.stream()
             .filter(s -> s.levels().equals(group))
@@ -64,7 +67,7 @@ public final class EdgeSentence {
       boolean left = m.left().equals(group);
       Map<String, String> other = left ? m.right() : m.left();
       if ((left || m.right().equals(group)) && m.differs() && !edge.contains(other)) {
-        apart.add(name(other) + " (" + Numerals.pStatement(m.p()) + ")");
+        apart.add(name(other) + " (" + exact.statement(m.p()) + ")");
       }
     }
     return (none ? "None were counted at " : "All were counted at ")

@@ -7,19 +7,22 @@ import app.knuckle.study.design.Groups;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
 
 /** Puts an analysis of variance for one factor into words. */
-public final class OneWaySentences {
+final class OneWaySentences {
 
   private final Numbers response;
   private final Groups groups;
   private final OneWay fit;
   private final int decimals;
+  private final ExactP exact;
 
-  private OneWaySentences(Numbers response, Groups groups, OneWay fit) {
+  private OneWaySentences(Numbers response, Groups groups, OneWay fit, ExactP exact) {
+    this.exact = exact;
     this.response = response;
     this.groups = groups;
     this.fit = fit;
@@ -34,11 +37,17 @@ public final class OneWaySentences {
    * @param fit the analysis of variance
    * @param families of means that are compared
    * @param ofTwo the finding of the t test of two groups; null for others
+   * @param exact down to which bound p is written as it is
    * @return finding, result and ranking
    */
-  public static Sentences of(
-      Numbers response, Groups groups, OneWay fit, List<ComparedMeans> families, String ofTwo) {
-    OneWaySentences words = new OneWaySentences(response, groups, fit);
+  static Sentences of(
+      Numbers response,
+      Groups groups,
+      OneWay fit,
+      List<ComparedMeans> families,
+      String ofTwo,
+      ExactP exact) {
+    OneWaySentences words = new OneWaySentences(response, groups, fit, exact);
     String finding = ofTwo == null ? words.finding() : ofTwo;
     return new Sentences(
         finding,
@@ -73,7 +82,7 @@ public final class OneWaySentences {
         + ") = "
         + Numerals.fixed(effect.f(), 2)
         + ", "
-        + Numerals.pStatement(effect.p());
+        + exact.statement(effect.p());
   }
 
   private String result(String finding) {

@@ -4,6 +4,7 @@ import app.knuckle.stats.Significance;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -20,9 +21,11 @@ public final class VariationSentence {
    * @param label of the response
    * @param variation of the model
    * @param alpha level of significance
+   * @param exact down to which bound p is written as it is
    * @return a sentence
    */
-  public static String of(String label, TestResult.Variation variation, double alpha) {
+  public static String of(
+      String label, TestResult.Variation variation, double alpha, ExactP exact) {
     List<String> found = new ArrayList<>();
     List<String> unsure = new ArrayList<>();
     List<String> none = new ArrayList<>();
@@ -39,7 +42,7 @@ public final class VariationSentence {
           component.share().share().exists()
               ? source + " (" + Numerals.percent(component.share().share()) + " of the variance, "
               : source + " (";
-      String said = share + Numerals.pStatement(component.test().p()) + ")";
+      String said = share + exact.statement(component.test().p()) + ")";
       (Significance.reached(component.test().p(), alpha) ? found : unsure).add(said);
     }
     List<String> parts = new ArrayList<>();
@@ -59,11 +62,11 @@ public final class VariationSentence {
               + Numerals.list(none)
               + " no more than chance alone would let it");
     }
-    return parts.isEmpty() ? within(label, variation) : String.join("; ", parts) + ".";
+    return parts.isEmpty() ? within(label, variation, exact) : String.join("; ", parts) + ".";
   }
 
   /** Where readings of one unit fade, and nothing else is random. */
-  private static String within(String label, TestResult.Variation variation) {
+  private static String within(String label, TestResult.Variation variation, ExactP exact) {
     return variation
         .correlation()
         .map(
@@ -73,23 +76,23 @@ public final class VariationSentence {
                     + " one occasion apart go together with a correlation of "
                     + Numerals.fixed(r.estimate(), 2)
                     + ", "
-                    + Numerals.pStatement(r.p())
+                    + exact.statement(r.p())
                     + ".")
         .orElse("");
   }
 
   /** The tests of the fixed part, as they are said. */
-  static List<EffectsSentence.Row> rows(TestResult.MixedResult test) {
+  static List<EffectsSentence.Row> rows(TestResult.MixedResult test, ExactP exact) {
     return test.rows().stream()
         .map(
             row ->
                 row.p().exists()
-                    ? new EffectsSentence.Row(row.term().names(), row.p(), statistic(row))
+                    ? new EffectsSentence.Row(row.term().names(), row.p(), statistic(row, exact))
                     : EffectsSentence.Row.unknown(row.term().names()))
         .toList();
   }
 
-  private static String statistic(MixedFit.Row row) {
+  private static String statistic(MixedFit.Row row, ExactP exact) {
     return "F("
         + Numerals.df(row.df().value())
         + ", "
@@ -97,6 +100,6 @@ public final class VariationSentence {
         + ") = "
         + Numerals.fixed(row.f(), 2)
         + ", "
-        + Numerals.pStatement(row.p());
+        + exact.statement(row.p());
   }
 }

@@ -13,15 +13,6 @@ public final class Numerals {
   /** Shown where a number does not exist. */
   public static final String NONE = "\u2013";
 
-  /** A p below this is written "&lt; .001". */
-  private static final double SMALLEST_P = 0.001;
-
-  /** From here on the third decimal of a p tells nothing. */
-  private static final double TWO_DECIMALS_FROM = 0.1;
-
-  /** A p above this is written "&gt; .99"; 1 itself never is. */
-  private static final double LARGEST_P = 0.995;
-
   /** More decimals than this are no longer read; a power of ten is clearer. */
   private static final int MOST_DECIMALS = 6;
 
@@ -88,17 +79,7 @@ public final class Numerals {
    * @return a dash when absent
    */
   public static String p(Quantity p) {
-    if (!p.exists()) {
-      return NONE;
-    }
-    double v = p.value();
-    if (v < SMALLEST_P) {
-      return "< .001";
-    }
-    if (v > LARGEST_P) {
-      return "> .99";
-    }
-    return String.format(Locale.ROOT, v < TWO_DECIMALS_FROM ? "%.3f" : "%.2f", v).substring(1);
+    return ExactP.USUAL.text(p);
   }
 
   /**
@@ -108,10 +89,7 @@ public final class Numerals {
    * @return with its sign
    */
   public static String pStatement(Quantity p) {
-    String text = p(p);
-    return "p "
-        + (Character.isDigit(text.charAt(text.length() - 1)) && text.startsWith(".") ? "= " : "")
-        + text;
+    return ExactP.USUAL.statement(p);
   }
 
   /**

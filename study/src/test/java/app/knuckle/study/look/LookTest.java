@@ -9,6 +9,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.sentences.AssociationSentence;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.ExactP;
 import java.util.Arrays;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -61,17 +62,21 @@ class LookTest {
     double[] z = {5, 1, 4, 4, 2, 5};
     List<String> names = List.of("x0", "x1", "x2");
     GoTogether three = GoTogether.of(frame(x, y, z), names);
-    assertThat(AssociationSentence.of(three, List.of("length", "mean", "depth"), 0.05))
+    assertThat(
+            AssociationSentence.of(three, List.of("length", "mean", "depth"), 0.05, ExactP.USUAL))
         .startsWith(
             "1 of 3 pairs of columns were found to go together, each judged by itself; closest")
         .contains("‘mean’", "r = 1.00, p < .001");
     GoTogether two = GoTogether.of(frame(x, z), List.of("x0", "x1"));
-    assertThat(AssociationSentence.of(two, List.of("length", "depth"), 0.05))
+    assertThat(AssociationSentence.of(two, List.of("length", "depth"), 0.05, ExactP.USUAL))
         .startsWith("No evidence that they go together: length and depth, r = ");
     double[] same = new double[6];
     assertThat(
             AssociationSentence.of(
-                GoTogether.of(frame(x, same), List.of("x0", "x1")), List.of("a", "b"), 0.05))
+                GoTogether.of(frame(x, same), List.of("x0", "x1")),
+                List.of("a", "b"),
+                0.05,
+                ExactP.USUAL))
         .contains("no pair of them has a correlation");
   }
 

@@ -10,6 +10,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.ExactP;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -19,7 +20,7 @@ class DifferenceSentenceTest {
   private static String said(Table table, Inquiry inquiry, String unit) {
     ResponseFindings response = Answering.of(table, inquiry, Progress.NONE).first();
     ComparedMeans family = ComparedMeans.of(response.analysis()).get(0);
-    return DifferenceSentence.of(family, unit, 1, inquiry.alpha());
+    return DifferenceSentence.of(family, unit, 1, inquiry.alpha(), ExactP.USUAL);
   }
 
   private static Inquiry pairs(Procedure procedure) {

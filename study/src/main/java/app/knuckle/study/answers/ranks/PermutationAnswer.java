@@ -18,9 +18,9 @@ import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
-import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -76,7 +76,7 @@ final class PermutationAnswer extends RankQuestion {
     Map<Term, ReducedModel.Result> drawn =
         drawn("arrangements", () -> arrange(model, table, new ReducedModel(fit, values)));
     List<Facts> rows = new ArrayList<>();
-    List<String> found = new ArrayList<>();
+    Told told = new Told("By permutation of what the model without each term leaves: ");
     for (Term term : model.terms()) {
       AnovaTable.Row row = table.row(term);
       if (!drawn.containsKey(term)) {
@@ -99,23 +99,24 @@ final class PermutationAnswer extends RankQuestion {
               .put("seed", p == null ? null : p.seed())
               .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()));
       rows.add(p == null ? facts : facts.put("reference", p.reference()));
-      found.add(
-          row.source()
-              + ", "
-              + (known.exists() ? Numerals.pStatement(known) : "not tested: " + known.why()));
+      String named = (rows.size() == 1 ? "" : "; ") + row.source() + ", ";
+      told =
+          told.and(
+              known.exists()
+                  ? new Told(List.of(named, ""), List.of(known))
+                  : new Told(named + "not tested: " + known.why()));
     }
     if (rows.isEmpty()) {
       throw refused("terms", "no term of the treatments is in the model", "Choose a term");
     }
     Facts facts = new Facts().put("form", "reduced-residuals").put("rows", rows);
-    String words =
-        "By permutation of what the model without each term leaves: "
-            + String.join("; ", found)
-            + ".";
     return of(
         List.of(
             new TestResult.RankResult(
-                "permutation", facts, rows.get(rows.size() - 1).quantity("p"), words)),
+                "permutation",
+                facts,
+                rows.get(rows.size() - 1).quantity("p"),
+                told.and(new Told(".")))),
         List.of(),
         List.of());
   }
@@ -183,7 +184,7 @@ final class PermutationAnswer extends RankQuestion {
         new Facts().put("p", groups.length == 2 ? facts.all().get("p") : own.all().get("pEither"));
     TestResult.RankResult words = result("permutation", "permutation test", p, "");
     return of(
-        List.of(new TestResult.RankResult("permutation", facts, words.p(), words.words())),
+        List.of(new TestResult.RankResult("permutation", facts, words.p(), words.told())),
         List.of(),
         List.of());
   }

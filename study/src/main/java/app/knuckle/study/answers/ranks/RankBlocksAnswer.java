@@ -98,7 +98,7 @@ final class RankBlocksAnswer extends RankQuestion {
                 + (factor.size() - 1)
                 + ") = "
                 + Numerals.fixed(own.quantity("chiSquared"), 2));
-    return new TestResult.RankResult("friedman", facts, own.quantity("p"), words.words())
+    return new TestResult.RankResult("friedman", facts, own.quantity("p"), words.told())
         .saying(IncompleteUnits.words(left, factor.name()));
   }
 

@@ -86,7 +86,7 @@ final class RankGroupsAnswer extends RankQuestion {
             "Kruskal-Wallis test",
             own,
             "H(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.quantity("h"), 2));
-    return new TestResult.RankResult("kruskal-wallis", facts, p, (plain).words());
+    return new TestResult.RankResult("kruskal-wallis", facts, p, plain.told());
   }
 
   private static List<Facts> ranks(Factor factor, double[] sums, double[][] groups) {

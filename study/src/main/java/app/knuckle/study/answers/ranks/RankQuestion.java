@@ -14,10 +14,10 @@ import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Units;
-import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
@@ -118,19 +118,21 @@ abstract class RankQuestion {
             ? "from the expected value"
             : "between the levels of " + Units.label(inquiry.treatments().get(0));
     String label = frame.column(measured).label();
-    String words =
+    Told told =
         !p.exists()
-            ? Prose.capital(label) + " cannot be tested " + among + ": " + p.why() + "."
-            : (Significance.reached(p, inquiry.alpha())
-                    ? Prose.capital(label) + " differs " + among
-                    : "No evidence that " + label + " differs " + among)
-                + ", "
-                + name
-                + ": "
-                + (statistic.isEmpty() ? "" : statistic + ", ")
-                + Numerals.pStatement(p)
-                + ".";
-    return new TestResult.RankResult(kind, facts, p, words);
+            ? new Told(Prose.capital(label) + " cannot be tested " + among + ": " + p.why() + ".")
+            : new Told(
+                List.of(
+                    (Significance.reached(p, inquiry.alpha())
+                            ? Prose.capital(label) + " differs " + among
+                            : "No evidence that " + label + " differs " + among)
+                        + ", "
+                        + name
+                        + ": "
+                        + (statistic.isEmpty() ? "" : statistic + ", "),
+                    "."),
+                List.of(p));
+    return new TestResult.RankResult(kind, facts, p, told);
   }
 
   boolean isOrdered(Factor factor) {
