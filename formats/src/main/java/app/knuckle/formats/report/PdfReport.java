@@ -16,6 +16,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.documentinterchange.taggedpdf.StandardStructureTypes;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
@@ -25,7 +26,7 @@ import org.apache.pdfbox.util.Matrix;
 
 /**
  * Writes a page as PDF: embedded type that can be selected, headings as bookmarks, heads of tables
- * repeated, pages numbered.
+ * repeated, pages numbered, and tagged, so that it can be read to who does not see it.
  */
 public final class PdfReport {
 
@@ -57,6 +58,7 @@ public final class PdfReport {
   private final PDFont strong;
   private final Map<PDFont, Map<String, Boolean>> known = new HashMap<>();
   private final PDDocumentOutline outline = new PDDocumentOutline();
+  private final PdfTags tags;
   private PDPageContentStream content;
   private PDPage page;
   private float y;
@@ -64,6 +66,7 @@ public final class PdfReport {
   private PdfReport(PDDocument document, Paper paper) throws IOException {
     this.document = document;
     this.paper = new PDRectangle((float) paper.width(), (float) paper.height());
+    tags = new PdfTags(document);
     room = this.paper.getWidth() - 2 * MARGIN;
     regular = font("SourceSerif4_400Regular.ttf");
     strong = font("SourceSerif4_600SemiBold.ttf");
@@ -96,7 +99,7 @@ public final class PdfReport {
         if (block instanceof Block.Heading heading) {
           report.heading(heading);
         } else if (block instanceof Block.Paragraph paragraph) {
-          report.paragraph(paragraph.runs(), BODY);
+          report.paragraph(paragraph.runs());
         } else if (block instanceof Block.Table table) {
           report.table(table, ++tables);
         } else if (block instanceof Block.Figure own) {
@@ -105,6 +108,7 @@ public final class PdfReport {
       }
       report.content.close();
       report.number();
+      report.tags.end();
       document.save(out);
     }
   }
@@ -116,6 +120,7 @@ public final class PdfReport {
     page = new PDPage(paper);
     document.addPage(page);
     content = new PDPageContentStream(document, page);
+    tags.turn(page, content);
     y = paper.getHeight() - MARGIN;
   }
 
@@ -136,12 +141,16 @@ public final class PdfReport {
     mark.setTitle(heading.text());
     mark.setDestination(place);
     outline.addLast(mark);
+    tags.openHeading(heading.level());
     lines(List.of(new Block.Paragraph.Run(heading.text(), false)), strong, size);
+    tags.close();
     y -= 6;
   }
 
-  private void paragraph(List<Block.Paragraph.Run> runs, float size) throws IOException {
-    lines(runs, regular, size);
+  private void paragraph(List<Block.Paragraph.Run> runs) throws IOException {
+    tags.open(StandardStructureTypes.P);
+    lines(runs, regular, BODY);
+    tags.close();
     y -= 8;
   }
 
@@ -152,21 +161,36 @@ public final class PdfReport {
     List<Word> line = new ArrayList<>();
     float wide = 0;
     float blank = width(" ", font, size);
-    for (Word word : words(runs)) {
-      float own = width(word.text(), font, size);
-      float before = word.blank() && !line.isEmpty() ? blank : 0;
-      if (wide + before + own > room && !line.isEmpty() && word.blank()) {
+    for (List<Word> close : unbreakable(words(runs))) {
+      float own = 0;
+      for (Word word : close) {
+        own += width(word.text(), font, size);
+      }
+      float before = line.isEmpty() ? 0 : blank;
+      if (wide + before + own > room && !line.isEmpty()) {
         line(line, font, size);
         line.clear();
         wide = 0;
         before = 0;
       }
-      line.add(word);
+      line.addAll(close);
       wide += before + own;
     }
     if (!line.isEmpty()) {
       line(line, font, size);
     }
+  }
+
+  /** Words that no line ends between: all but the first of each have no blank before them. */
+  private static List<List<Word>> unbreakable(List<Word> words) {
+    List<List<Word>> all = new ArrayList<>();
+    for (Word word : words) {
+      if (word.blank() || all.isEmpty()) {
+        all.add(new ArrayList<>());
+      }
+      all.get(all.size() - 1).add(word);
+    }
+    return all;
   }
 
   private List<Word> words(List<Block.Paragraph.Run> runs) {
@@ -190,15 +214,30 @@ public final class PdfReport {
   private void line(List<Word> words, PDFont font, float size) throws IOException {
     need(size * LEADING);
     y -= size;
-    float x = MARGIN;
-    float blank = width(" ", font, size);
-    for (int w = 0; w < words.size(); w++) {
-      Word word = words.get(w);
-      x += word.blank() && w > 0 ? blank : 0;
-      text(word.text(), x, y, font, size, word.italic());
-      x += width(word.text(), font, size);
-    }
+    tags.draw(
+        () -> {
+          float x = MARGIN;
+          int from = 0;
+          for (int w = 1; w <= words.size(); w++) {
+            boolean leans = words.get(from).italic();
+            if (w == words.size() || words.get(w).italic() != leans) {
+              String text = together(words, from, w);
+              text(text, x, y, font, size, leans);
+              x += width(text, font, size);
+              from = w;
+            }
+          }
+        });
     y -= size * (LEADING - 1);
+  }
+
+  /** Words of one line, with the blanks before them; whoever has it read hears words apart. */
+  private static String together(List<Word> words, int from, int to) {
+    StringBuilder text = new StringBuilder();
+    for (int w = from; w < to; w++) {
+      text.append(words.get(w).blank() && w > 0 ? " " : "").append(words.get(w).text());
+    }
+    return text.append(to == words.size() ? " " : "").toString();
   }
 
   private void text(String text, float x, float at, PDFont font, float size, boolean italic)
@@ -260,28 +299,40 @@ public final class PdfReport {
     }
     need(6 * size * LEADING);
     String caption = "Table " + number + ". " + table.caption();
+    tags.open(StandardStructureTypes.TABLE);
+    tags.open(StandardStructureTypes.CAPTION);
     lines(List.of(new Block.Paragraph.Run(caption, false)), strong, BODY);
+    tags.close();
     y -= 3;
-    heads(table, columns, size);
+    heads(table, columns, size, false);
     for (List<String> row : table.rows()) {
       if (y - size * LEADING < MARGIN) {
         rule(columns);
         turn();
-        heads(table, columns, size);
+        heads(table, columns, size, true);
       }
       row(row, columns, regular, size);
     }
     rule(columns);
+    tags.close();
     y -= 4;
     if (!table.note().isEmpty()) {
+      tags.open(StandardStructureTypes.P);
       lines(new Block.Paragraph(table.part(), table.note()).runs(), regular, SMALL);
+      tags.close();
     }
     y -= 12;
   }
 
-  private void heads(Block.Table table, float[] columns, float size) throws IOException {
+  /** The heads; those that are repeated on a new page are not read again. */
+  private void heads(Block.Table table, float[] columns, float size, boolean again)
+      throws IOException {
     rule(columns);
-    row(table.heads(), columns, strong, size);
+    if (again) {
+      tags.decorate(() -> cells(table.heads(), columns, strong, size, false));
+    } else {
+      row(table.heads(), columns, strong, size);
+    }
     rule(columns);
     y -= 2;
   }
@@ -307,20 +358,36 @@ public final class PdfReport {
   }
 
   private void rule(float[] columns) throws IOException {
-    content.setLineWidth(0.6f);
-    content.moveTo(MARGIN, y);
-    content.lineTo(MARGIN + Math.min(room, sum(columns)), y);
-    content.stroke();
+    tags.decorate(
+        () -> {
+          content.setLineWidth(0.6f);
+          content.moveTo(MARGIN, y);
+          content.lineTo(MARGIN + Math.min(room, sum(columns)), y);
+          content.stroke();
+        });
   }
 
   private void row(List<String> cells, float[] columns, PDFont font, float size)
+      throws IOException {
+    tags.open(StandardStructureTypes.TR);
+    cells(cells, columns, font, size, true);
+    tags.close();
+  }
+
+  private void cells(List<String> cells, float[] columns, PDFont font, float size, boolean tagged)
       throws IOException {
     y -= size * 1.15f;
     float x = MARGIN;
     for (int c = 0; c < columns.length; c++) {
       String cell = cut(cells.get(c), columns[c] - CELL_GAP / 2, font, size);
       float at = c == 0 ? x : x + columns[c] - width(cell, font, size);
-      text(cell, at, y, font, size, false);
+      if (tagged) {
+        tags.openCell(font == strong, c == 0);
+        tags.draw(() -> text(cell, at, y, font, size, false));
+        tags.close();
+      } else {
+        text(cell, at, y, font, size, false);
+      }
       x += columns[c];
     }
     y -= size * (LEADING - 1.15f);
@@ -344,15 +411,25 @@ public final class PdfReport {
     tall = (float) scene.height() * scale;
     need(tall + 40);
     PDFormXObject form = PdfExport.form(document, scene);
-    content.saveGraphicsState();
-    content.transform(new Matrix(scale, 0, 0, scale, MARGIN, y - tall));
-    content.drawForm(form);
-    content.restoreGraphicsState();
+    float drawn = scale;
+    float bottom = y - tall;
+    PDRectangle box = new PDRectangle(MARGIN, bottom, (float) scene.width() * scale, tall);
+    tags.openFigure(own.caption(), box);
+    tags.draw(
+        () -> {
+          content.saveGraphicsState();
+          content.transform(new Matrix(drawn, 0, 0, drawn, MARGIN, bottom));
+          content.drawForm(form);
+          content.restoreGraphicsState();
+        });
+    tags.close();
     y -= tall + 6;
+    tags.open(StandardStructureTypes.P);
     lines(
         List.of(new Block.Paragraph.Run("Figure " + number + ". " + own.caption(), false)),
         regular,
         SMALL);
+    tags.close();
     y -= 10;
   }
 
@@ -363,11 +440,13 @@ public final class PdfReport {
           new PDPageContentStream(
               document, document.getPage(p), PDPageContentStream.AppendMode.APPEND, true, true)) {
         String text = (p + 1) + " / " + all;
+        foot.beginMarkedContent(PdfTags.ARTIFACT);
         foot.beginText();
         foot.setFont(regular, SMALL);
         foot.newLineAtOffset((paper.getWidth() - width(text, regular, SMALL)) / 2, MARGIN / 2);
         foot.showText(text);
         foot.endText();
+        foot.endMarkedContent();
       }
     }
   }
