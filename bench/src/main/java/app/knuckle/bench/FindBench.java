@@ -7,6 +7,7 @@ import app.knuckle.formats.report.BesidePage;
 import app.knuckle.formats.report.Page;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
@@ -78,6 +79,6 @@ public class FindBench {
   /** Two answers matched, and the page of them. */
   @Benchmark
   public Page beside() {
-    return BesidePage.of(Beside.of(plain, adjusted));
+    return BesidePage.of(new Abreast(Beside.of(plain, adjusted)));
   }
 }

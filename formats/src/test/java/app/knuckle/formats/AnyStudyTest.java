@@ -2,12 +2,12 @@ package app.knuckle.formats;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.formats.documents.DocxReport;
+import app.knuckle.formats.documents.HtmlReport;
+import app.knuckle.formats.documents.PdfReport;
+import app.knuckle.formats.documents.TextReport;
 import app.knuckle.formats.keeping.StudyFile;
-import app.knuckle.formats.report.DocxReport;
-import app.knuckle.formats.report.HtmlReport;
 import app.knuckle.formats.report.Page;
-import app.knuckle.formats.report.PdfReport;
-import app.knuckle.formats.report.TextReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;

@@ -13,15 +13,16 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.scatter.MovedMeans;
 import app.knuckle.figures.scatter.MovedMeansLayout;
+import app.knuckle.formats.documents.ReportFile;
+import app.knuckle.formats.documents.Taken;
 import app.knuckle.formats.report.Block;
-import app.knuckle.formats.report.ReportFile;
-import app.knuckle.formats.report.Taken;
-import app.knuckle.study.beside.Beside;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.sentences.MethodsParagraph;
 import app.knuckle.study.words.WordChanges;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.beans.value.ChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -35,7 +36,7 @@ import javafx.scene.text.Text;
 import javafx.scene.text.TextFlow;
 import javafx.stage.FileChooser;
 
-/** Two inquiries side by side: questions, effects, fit, means, pairs and footing. */
+/** Two or three inquiries side by side: questions, effects, fit, means, pairs and footing. */
 public final class BesideView extends VBox {
 
   private static final double PICTURE_HEIGHT = 300;
@@ -44,6 +45,7 @@ public final class BesideView extends VBox {
   private final BesideViewModel model = new BesideViewModel();
   private final Pick<SlipViewModel> left;
   private final Pick<SlipViewModel> right;
+  private final Pick<Optional<SlipViewModel>> third;
   private final VBox body = new VBox();
   private final Label note = Texts.wrapped("", "joint-line");
   private final ChangeListener<Object> answered = (o, before, now) -> model.refresh();
@@ -63,9 +65,19 @@ public final class BesideView extends VBox {
     right = pick("beside-right", model.rightProperty()::set);
     GoButton exchange = new GoButton("beside-exchange", "\u21c4", model::exchange);
     exchange.setAccessibleText("The other way round");
-    HBox.setHgrow(left, Priority.ALWAYS);
-    HBox.setHgrow(right, Priority.ALWAYS);
-    HBox picks = new HBox(left, exchange, right);
+    third =
+        new Pick<>(
+            "beside-third",
+            slip -> slip.map(BesideView::title).orElse("no third"),
+            slip -> model.thirdProperty().set(slip.orElse(null)));
+    third.setAccessibleText("third inquiry");
+    for (Pick<?> pick : List.of(left, right, third)) {
+      pick.setMaxWidth(Double.MAX_VALUE);
+      pick.setMinWidth(0);
+      pick.setPrefWidth(1); // All share the room alike.
+      HBox.setHgrow(pick, Priority.ALWAYS);
+    }
+    HBox picks = new HBox(left, exchange, right, third);
     picks.getStyleClass().add("beside-picks");
     body.setId("beside-body");
     body.getStyleClass().add("column");
@@ -78,6 +90,7 @@ public final class BesideView extends VBox {
     getChildren().addAll(Texts.line("Side by side", "joint-title"), picks, note, scroll);
     model.leftProperty().addListener((o, was, now) -> heard(was, now));
     model.rightProperty().addListener((o, was, now) -> heard(was, now));
+    model.thirdProperty().addListener((o, was, now) -> heard(was, now));
     model.shownProperty().addListener((o, was, now) -> show(now));
     model.leftProperty().set(before);
     model.rightProperty().set(after);
@@ -95,6 +108,7 @@ public final class BesideView extends VBox {
               if (now == null) {
                 heard(model.leftProperty().get(), null);
                 heard(model.rightProperty().get(), null);
+                heard(model.thirdProperty().get(), null);
               } else {
                 left.requestFocus();
               }
@@ -102,10 +116,11 @@ public final class BesideView extends VBox {
   }
 
   private Pick<SlipViewModel> pick(String id, java.util.function.Consumer<SlipViewModel> chosen) {
-    Pick<SlipViewModel> pick =
-        new Pick<>(id, slip -> slip.inquiry().name() + "  \u00b7  " + slip.source().name(), chosen);
-    pick.setMaxWidth(Double.MAX_VALUE);
-    return pick;
+    return new Pick<>(id, BesideView::title, chosen);
+  }
+
+  private static String title(SlipViewModel slip) {
+    return slip.inquiry().name() + "  \u00b7  " + slip.source().name();
   }
 
   /** The page is made anew each time: what it listens to must not keep the old one. */
@@ -115,28 +130,42 @@ public final class BesideView extends VBox {
     }
     if (now != null) {
       now.answerProperty().addListener(answered);
-      left.show(List.copyOf(workbench.slips()), model.leftProperty().get());
-      right.show(List.copyOf(workbench.slips()), model.rightProperty().get());
+    }
+    List<SlipViewModel> all = List.copyOf(workbench.slips());
+    left.show(all, model.leftProperty().get());
+    right.show(all, model.rightProperty().get());
+    List<Optional<SlipViewModel>> choice = new ArrayList<>(List.of(Optional.empty()));
+    all.forEach(slip -> choice.add(Optional.of(slip)));
+    third.show(choice, Optional.ofNullable(model.thirdProperty().get()));
+    if (getScene() != null || now != null) {
       model.refresh();
     }
   }
 
   private void show(BesideViewModel.Shown shown) {
-    if (shown.beside() == null) {
+    if (shown.abreast() == null) {
       body.getChildren().setAll(Texts.wrapped(shown.missing(), "prose"));
       return;
     }
-    Beside beside = shown.beside();
-    Label sentence = Texts.wrapped(shown.sentence(), "beside-sentence");
-    sentence.setId("beside-sentence");
-    HBox questions =
-        new HBox(question(beside.left(), beside.right()), question(beside.right(), beside.left()));
+    Abreast abreast = shown.abreast();
+    List<Node> nodes = new ArrayList<>();
+    for (int i = 0; i < shown.sentences().size(); i++) {
+      Label sentence = Texts.wrapped(shown.sentences().get(i), "beside-sentence");
+      sentence.setId(i == 0 ? "beside-sentence" : "beside-sentence-" + (i + 1));
+      nodes.add(sentence);
+    }
+    HBox questions = new HBox();
     questions.getStyleClass().add("cards");
-    List<Node> nodes = new ArrayList<>(List.of(sentence, away(), questions));
+    List<Findings> answers = abreast.answers();
+    for (int i = 0; i < answers.size(); i++) {
+      // What the first says otherwise than the second is marked, and each later one than the first.
+      questions.getChildren().add(question(answers.get(i), answers.get(i == 0 ? 1 : 0)));
+    }
+    nodes.addAll(List.of(away(), questions));
     boolean drawn = false;
     for (Block block : shown.matched()) {
       if (block instanceof Block.Table table && table.part() == Block.Part.MEANS && !drawn) {
-        beside.fits().forEach(fit -> nodes.add(moved(beside, fit.measured())));
+        abreast.fits().forEach(fit -> nodes.add(moved(abreast, fit.measured())));
         drawn = true;
       }
       nodes.add(block instanceof Block.Table table ? table(table) : Paper.of(block, 0));
@@ -168,12 +197,12 @@ public final class BesideView extends VBox {
         new Card(own.inquiry().name(), words, Texts.wrapped(own.finding(), "inquiry-finding"));
     HBox.setHgrow(card, Priority.ALWAYS);
     card.setMinWidth(0);
-    card.setPrefWidth(1); // Both share the room alike.
+    card.setPrefWidth(1); // All share the room alike.
     return card;
   }
 
-  private static Card moved(Beside beside, String measured) {
-    MovedMeans means = MovedMeans.of(beside, measured);
+  private static Card moved(Abreast abreast, String measured) {
+    MovedMeans means = MovedMeans.of(abreast, measured);
     Picture picture = new Picture();
     picture.setMinHeight(PICTURE_HEIGHT);
     picture.setPrefHeight(PICTURE_HEIGHT);
@@ -195,12 +224,12 @@ public final class BesideView extends VBox {
 
   private void copy() {
     Clip.put(Taken.of(model.page().blocks()));
-    note.setText("Both answers are on the clipboard, for a document or a sheet.");
+    note.setText("The answers are on the clipboard, for a document or a sheet.");
   }
 
   private void write(ReportFile kind) {
     FileChooser chooser = new FileChooser();
-    chooser.setTitle("Take both answers away");
+    chooser.setTitle("Take the answers away");
     chooser.setInitialFileName("side-by-side." + kind.ending());
     FileDialogs.shown()
         .save(chooser, getScene().getWindow())

@@ -3,27 +3,33 @@ package app.knuckle.desktop.beside;
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.formats.documents.ReportFile;
 import app.knuckle.formats.report.BesidePage;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
-import app.knuckle.formats.report.ReportFile;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
+import app.knuckle.study.findings.Findings;
 import app.knuckle.study.sentences.BesideSentence;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 
-/** Which two inquiries are side by side, and what that shows. */
+/** Which two or three inquiries are side by side, and what that shows. */
 final class BesideViewModel {
 
   private final ObjectProperty<SlipViewModel> left = new SimpleObjectProperty<>();
   private final ObjectProperty<SlipViewModel> right = new SimpleObjectProperty<>();
+  private final ObjectProperty<SlipViewModel> third = new SimpleObjectProperty<>();
   private final ReadOnlyObjectWrapper<Shown> shown = new ReadOnlyObjectWrapper<>();
   private final Lane matching = Lane.ofLatest();
   private final Lane writing = Lane.inTurn();
@@ -31,12 +37,12 @@ final class BesideViewModel {
   /**
    * What is shown.
    *
-   * @param beside both answers; null while one of them is missing
-   * @param sentence what the change did
+   * @param abreast the answers; null while one of them is missing
+   * @param sentences what each change did
    * @param matched blocks of what can be matched
    * @param missing what is missing, a sentence; empty where nothing is
    */
-  record Shown(Beside beside, String sentence, List<Block> matched, String missing) {}
+  record Shown(Abreast abreast, List<String> sentences, List<Block> matched, String missing) {}
 
   ObjectProperty<SlipViewModel> leftProperty() {
     return left;
@@ -46,25 +52,39 @@ final class BesideViewModel {
     return right;
   }
 
+  /** Empty while two are side by side. */
+  ObjectProperty<SlipViewModel> thirdProperty() {
+    return third;
+  }
+
   ReadOnlyObjectProperty<Shown> shownProperty() {
     return shown.getReadOnlyProperty();
   }
 
   /** Matches the answers as they are now, beside the window. */
   void refresh() {
-    SlipViewModel one = left.get();
-    SlipViewModel other = right.get();
-    String missing = missing(one) + missing(other);
+    List<SlipViewModel> others = new ArrayList<>(Collections.singletonList(right.get()));
+    if (third.get() != null) {
+      others.add(third.get());
+    }
+    String missing =
+        missing(left.get())
+            + others.stream().map(BesideViewModel::missing).collect(Collectors.joining());
     if (!missing.isEmpty()) {
-      shown.set(new Shown(null, "", List.of(), missing.strip()));
+      shown.set(new Shown(null, List.of(), List.of(), missing.strip()));
       return;
     }
-    Answer first = one.answer();
-    Answer second = other.answer();
+    Findings first = left.get().answer().findings();
+    List<Findings> later = others.stream().map(slip -> slip.answer().findings()).toList();
     matching.run(
         progress -> {
-          Beside beside = Beside.of(first.findings(), second.findings());
-          return new Shown(beside, BesideSentence.of(beside), BesidePage.matched(beside), "");
+          Abreast abreast =
+              new Abreast(later.stream().map(other -> Beside.of(first, other)).toList());
+          return new Shown(
+              abreast,
+              abreast.pairs().stream().map(BesideSentence::of).toList(),
+              BesidePage.matched(abreast),
+              "");
         },
         shown::set);
   }
@@ -88,10 +108,10 @@ final class BesideViewModel {
     right.set(was);
   }
 
-  /** Both answers as a page of their own, on the paper of the first. */
+  /** The answers as a page of their own, on the paper of the first. */
   Page page() {
     Paper paper = PageSettings.of(left.get().pageProperty().get()).paper();
-    return BesidePage.of(shown.get().beside()).on(paper);
+    return BesidePage.of(shown.get().abreast()).on(paper);
   }
 
   /** Writes the page. */

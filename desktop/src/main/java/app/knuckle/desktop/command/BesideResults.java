@@ -1,11 +1,12 @@
 package app.knuckle.desktop.command;
 
+import app.knuckle.formats.documents.ReportFile;
 import app.knuckle.formats.report.BesidePage;
-import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.contract.BesideFile;
 import app.knuckle.study.findings.Findings;
@@ -37,7 +38,7 @@ final class BesideResults {
       Path part = out.resolve("beside.json.part");
       Files.writeString(part, BesideFile.text(beside));
       Files.move(part, out.resolve("beside.json"), StandardCopyOption.REPLACE_EXISTING);
-      ReportFile.HTML.write(BesidePage.of(beside), out.resolve("beside.html"));
+      ReportFile.HTML.write(BesidePage.of(new Abreast(beside)), out.resolve("beside.html"));
     } catch (IOException e) {
       throw new Refused(
           Refused.at(

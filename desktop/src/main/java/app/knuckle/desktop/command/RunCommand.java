@@ -4,11 +4,12 @@ import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
+import app.knuckle.formats.documents.ReportFile;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.records.RecordsFile;
+import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
-import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -30,6 +31,7 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
 import picocli.CommandLine.Command;
@@ -143,7 +145,8 @@ final class RunCommand implements Callable<Integer> {
       Inquiry question = InquiryFile.read(AskedFile.text(inquiry));
       Path table = Path.of(tables.get(0));
       Table records = RecordsFile.read(table, reading.form(table), Progress.NONE);
-      return answer(records, question, Map.of(), PageSettings.USUAL, out, errors).status();
+      Asking asking = new Asking(question, Map.of(), PageSettings.USUAL, Others.NONE);
+      return answer(records, asking, out, errors).status();
     } catch (Refused e) {
       errors.println(Prose.visible(e.refusal().words()));
       if (one) {
@@ -235,7 +238,8 @@ final class RunCommand implements Callable<Integer> {
     try {
       Table records = read.table(asked.table());
       PageSettings settings = PageSettings.of(asked.page());
-      Answer answer = answer(records, asked.inquiry(), asked.figure(), settings, folder, errors);
+      Asking asking = new Asking(asked.inquiry(), asked.figure(), settings, others(read));
+      Answer answer = answer(records, asking, folder, errors);
       return new Answered(answer.status(), said.toString(), answer.page());
     } catch (Refused e) {
       errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
@@ -247,32 +251,56 @@ final class RunCommand implements Callable<Integer> {
 
   private record Answer(int status, Page page) {}
 
-  private Answer answer(
-      Table records,
-      Inquiry question,
-      Map<String, String> figure,
-      PageSettings settings,
-      Path folder,
-      PrintWriter errors) {
+  /**
+   * What is asked, and how it is shown.
+   *
+   * @param question to answer
+   * @param figure how its figure is shown
+   * @param settings of its page
+   * @param others of the study
+   */
+  private record Asking(
+      Inquiry question, Map<String, String> figure, PageSettings settings, Others others) {}
+
+  /** Another inquiry is answered once more for the page beside which it stands. */
+  private static Others others(Study study) {
+    return name ->
+        study.asked().stream()
+            .filter(other -> other.inquiry().name().equals(name))
+            .findFirst()
+            .flatMap(
+                other -> {
+                  try {
+                    Table records = study.table(other.table());
+                    return Optional.of(Answering.of(records, other.inquiry(), Progress.NONE));
+                  } catch (Refused e) {
+                    return Optional.empty(); // Its own result says why.
+                  }
+                });
+  }
+
+  private Answer answer(Table records, Asking asking, Path folder, PrintWriter errors) {
+    PageSettings settings = asking.settings;
     try {
-      Findings findings = Answering.of(records, question, Progress.NONE);
-      Style style = style(findings, figure);
+      Findings findings = Answering.of(records, asking.question, Progress.NONE);
+      Style style = style(findings, asking.figure);
       boolean shown = only.contains("report") || only.contains("figure");
       InquiryFigure drawn = shown ? figure(findings, style) : null;
       // A report has all there is; the document is what the Write-up joint shows.
-      Page report = Page.of(findings, drawn, settings);
+      Page report = Page.of(findings, drawn, settings, asking.others);
       ResultFolder.write(folder, fresh -> write(findings, style, drawn, report, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
       Page page =
           writeUp == null
               ? report
               : settings.page(
-                  Page.of(findings, figure(findings, settings.figure(style)), settings));
+                  Page.of(
+                      findings, figure(findings, settings.figure(style)), settings, asking.others));
       return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);
     } catch (IOException e) {
       String words = folder + ": the findings cannot be written there. " + e.getMessage();
       errors.println(words);
-      return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(question.name(), words));
+      return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(asking.question.name(), words));
     }
   }
 

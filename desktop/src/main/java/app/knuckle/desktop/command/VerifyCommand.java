@@ -1,5 +1,6 @@
 package app.knuckle.desktop.command;
 
+import app.knuckle.formats.documents.ProofDocument;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ProofPage;
 import app.knuckle.stats.Progress;
@@ -48,7 +49,7 @@ final class VerifyCommand implements Callable<Integer> {
       return;
     }
     Circumstances where = Circumstances.here(Version.NUMBER);
-    ResultFolder.add(out, fresh -> ProofPage.write(proof, where, Paper.A4, fresh));
+    ResultFolder.add(out, fresh -> ProofDocument.write(proof, where, Paper.A4, fresh));
   }
 
   private static void print(Proof proof, PrintWriter terminal) {

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.controls;
 
-import app.knuckle.formats.report.Taken;
+import app.knuckle.formats.documents.Taken;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 

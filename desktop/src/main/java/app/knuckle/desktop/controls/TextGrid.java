@@ -2,8 +2,8 @@ package app.knuckle.desktop.controls;
 
 import app.knuckle.desktop.explain.Explain;
 import app.knuckle.desktop.explain.Topic;
+import app.knuckle.formats.documents.Taken;
 import app.knuckle.formats.report.Block;
-import app.knuckle.formats.report.Taken;
 import java.util.Arrays;
 import java.util.List;
 import java.util.function.IntConsumer;

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.proof;
 
 import app.knuckle.desktop.background.Lane;
+import app.knuckle.formats.documents.ProofDocument;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ProofPage;
 import app.knuckle.study.Version;
@@ -56,7 +57,7 @@ final class ProofViewModel {
         progress -> {
           Circumstances where = Circumstances.here(Version.NUMBER);
           try {
-            ProofPage.write(proof, where, paper, folder);
+            ProofDocument.write(proof, where, paper, folder);
             return "verify.json, verify.html and verify.pdf lie in " + folder.getFileName() + ".";
           } catch (IOException e) {
             return "Nothing can be written in " + folder.getFileName() + ": choose another folder.";

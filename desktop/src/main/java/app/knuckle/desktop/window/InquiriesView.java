@@ -8,7 +8,7 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.desktop.writeup.StudyDocument;
 import app.knuckle.figures.export.FigureFile;
-import app.knuckle.formats.report.ReportFile;
+import app.knuckle.formats.documents.ReportFile;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

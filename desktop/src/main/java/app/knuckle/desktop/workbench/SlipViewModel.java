@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.beans.property.IntegerProperty;
 import javafx.beans.property.ObjectProperty;
@@ -68,6 +69,7 @@ public final class SlipViewModel {
   private final ChangeListener<Table> newRecords = (o, before, now) -> newRecords();
   private Runnable toldOfRecords = () -> {};
   private Answer computed;
+  private Supplier<List<SlipViewModel>> others = List::of;
   private Consumer<Inquiry> beside = inquiry -> {};
 
   /**
@@ -439,6 +441,20 @@ public final class SlipViewModel {
    */
   public void askBeside(Inquiry changed) {
     beside.accept(changed);
+  }
+
+  /**
+   * The other inquiries of the study.
+   *
+   * @return in their order
+   */
+  public List<SlipViewModel> others() {
+    return others.get().stream().filter(slip -> slip != this).toList();
+  }
+
+  /** Who knows all inquiries of the study. */
+  void onOthers(Supplier<List<SlipViewModel>> all) {
+    others = all;
   }
 
   /** Who makes a slip of a question that is asked beside this one. */

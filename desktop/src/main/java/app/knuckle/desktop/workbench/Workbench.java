@@ -3,6 +3,7 @@ package app.knuckle.desktop.workbench;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.formats.report.PageSettings;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Change;
 import app.knuckle.study.keeping.NewRecords;
@@ -277,6 +278,7 @@ public final class Workbench {
   }
 
   private void listen(SlipViewModel slip) {
+    slip.onOthers(() -> slips);
     slip.onAskedBeside(
         changed -> {
           String name = changed.name();
@@ -288,6 +290,7 @@ public final class Workbench {
         .addListener(
             (o, before, now) -> {
               if (!restoring && slips.contains(slip)) {
+                follow(before.name(), now.name());
                 history.did(Change.of(before, now), desk());
                 keeper.changed();
               }
@@ -313,6 +316,22 @@ public final class Workbench {
               }
             });
     slip.onNewRecords(() -> keeper.changed());
+  }
+
+  /** Pages beside which an inquiry stands know it by its name. */
+  private void follow(String from, String to) {
+    if (from.equals(to)) {
+      return;
+    }
+    restoring = true; // It is one change with the name.
+    for (SlipViewModel slip : slips) {
+      Map<String, String> page = slip.pageProperty().get();
+      Map<String, String> renamed = PageSettings.of(page).renamed(from, to).kept();
+      if (!renamed.equals(page)) {
+        slip.pageProperty().set(renamed);
+      }
+    }
+    restoring = false;
   }
 
   private void did(String change) {

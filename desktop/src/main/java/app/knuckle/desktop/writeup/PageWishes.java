@@ -49,6 +49,8 @@ final class PageWishes extends VBox {
   private final Pick<PageSettings.Precision> precision;
   private final Pick<ExactP> exact;
   private final Pick<Paper> paper;
+  private final Pick<String> beside;
+  private final HBox besideRow;
   private final CheckBox oneTable = new CheckBox("one table of means for all responses");
   private final CheckBox panel = new CheckBox("figure as a panel in a document of several");
   private final CheckBox comma;
@@ -77,6 +79,12 @@ final class PageWishes extends VBox {
             "page-exact",
             ExactP::bound,
             chosen -> model.change(s -> s.but(d -> d.numbers = d.numbers.exact(chosen))));
+    beside =
+        new Pick<>(
+            "page-beside", name -> name, name -> model.change(s -> s.but(d -> d.beside = name)));
+    beside.setAccessibleText("inquiry beside this one");
+    besideRow = named("beside it", beside);
+    besideRow.managedProperty().bind(besideRow.visibleProperty());
     exact.setAccessibleText("smallest p that is written as it is");
     paper.setAccessibleText("paper");
     length.setAccessibleText("length of the results");
@@ -108,6 +116,7 @@ final class PageWishes extends VBox {
                 named("beside a mean", precision),
                 named("p exact down to", exact),
                 named("paper", paper),
+                besideRow,
                 oneTable,
                 comma,
                 zero,
@@ -140,7 +149,14 @@ final class PageWishes extends VBox {
   private HBox row(Block.Part part) {
     CheckBox box = new CheckBox(part.title());
     box.setId("part-" + part.key());
-    box.setOnAction(event -> model.change(s -> s.want(part, box.isSelected())));
+    box.setOnAction(
+        event -> {
+          if (part == Block.Part.BESIDE) {
+            model.beside(box.isSelected());
+          } else {
+            model.change(s -> s.want(part, box.isSelected()));
+          }
+        });
     boxes.put(part, box);
     Region between = new Region();
     HBox.setHgrow(between, Priority.ALWAYS);
@@ -210,6 +226,8 @@ final class PageWishes extends VBox {
     length.show(List.of(PageSettings.Length.values()), settings.length());
     precision.show(List.of(PageSettings.Precision.values()), settings.precision());
     exact.show(NumberStyle.EXACT_P, settings.numbers().exact());
+    besideRow.setVisible(settings.wanted().get(Block.Part.BESIDE));
+    beside.show(model.others(), settings.beside().isEmpty() ? null : settings.beside());
     paper.show(List.of(Paper.values()), settings.paper());
     oneTable.setSelected(settings.oneTable());
     oneTable.setVisible(model.isOfSeveral());

@@ -4,9 +4,10 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Style;
+import app.knuckle.formats.documents.ReportFile;
+import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
-import app.knuckle.formats.report.ReportFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
@@ -15,7 +16,10 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.beans.property.ReadOnlyBooleanProperty;
 import javafx.beans.property.ReadOnlyDoubleProperty;
@@ -33,9 +37,15 @@ public final class StudyDocument {
    * @param found its findings; null if they are not known yet
    * @param style of its figure; null for the usual one
    * @param settings of its page
+   * @param others of the study, as they are answered now
    */
   private record Asked(
-      Table table, Inquiry inquiry, Findings found, Style style, PageSettings settings) {
+      Table table,
+      Inquiry inquiry,
+      Findings found,
+      Style style,
+      PageSettings settings,
+      Others others) {
 
     static Asked of(SlipViewModel slip) {
       return new Asked(
@@ -43,7 +53,8 @@ public final class StudyDocument {
           slip.inquiry(),
           slip.answer() == null ? null : slip.answer().findings(),
           slip.styleProperty().get(),
-          StudyDocument.settings(slip));
+          StudyDocument.settings(slip),
+          StudyDocument.others(slip));
     }
 
     Page page(Progress progress) {
@@ -55,12 +66,29 @@ public final class StudyDocument {
             Page.of(
                 findings,
                 answered ? InquiryFigure.of(findings, settings.figure(drawn)) : null,
-                settings);
+                settings,
+                others);
         return settings.page(whole);
       } catch (Refused e) {
         return Page.ofRefusal(inquiry.name(), e.refusal().words());
       }
     }
+  }
+
+  /**
+   * The answers that the other inquiries of the study have now.
+   *
+   * @param slip the inquiry
+   * @return what they found, by name
+   */
+  static Others others(SlipViewModel slip) {
+    Map<String, Findings> found = new HashMap<>();
+    for (SlipViewModel other : slip.others()) {
+      if (other.answer() != null && other.answer().findings() != null) {
+        found.putIfAbsent(other.inquiry().name(), other.answer().findings());
+      }
+    }
+    return name -> Optional.ofNullable(found.get(name));
   }
 
   /**

@@ -8,11 +8,14 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Style;
+import app.knuckle.formats.documents.ReportFile;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
-import app.knuckle.formats.report.ReportFile;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,6 +24,8 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.value.ChangeListener;
+import javafx.beans.value.WeakChangeListener;
 
 /** The page of a slip, which of its parts are wanted, and how it is taken away. */
 final class WriteUpViewModel {
@@ -32,6 +37,12 @@ final class WriteUpViewModel {
   private final ReadOnlyStringWrapper note = new ReadOnlyStringWrapper("");
   private final NamedSettings styles =
       new NamedSettings(StateFolder.path().resolve("page-styles.properties"));
+  private final ChangeListener<Answer> answered = (o, before, now) -> refresh();
+
+  /** Another inquiry does not keep this page when it is closed. */
+  private final WeakChangeListener<Answer> weakly = new WeakChangeListener<>(answered);
+
+  private SlipViewModel heard;
   private String focused = "";
   private Page whole;
   private PageSettings madeFor = PageSettings.USUAL;
@@ -63,19 +74,58 @@ final class WriteUpViewModel {
     }
     Style style = slip.styleProperty().get();
     PageSettings settings = settings();
+    hear(settings.beside());
+    Others others = StudyDocument.others(slip);
     making.run(
         progress -> {
           InquiryFigure figure =
               answer.isTested() && style != null
                   ? InquiryFigure.of(answer.findings(), style)
                   : null;
-          return Page.of(answer.findings(), figure, settings);
+          return Page.of(answer.findings(), figure, settings, others);
         },
         made -> {
           whole = made;
           madeFor = settings;
           choose();
         });
+  }
+
+  /** The inquiry that stands beside this one is heard of while it does. */
+  private void hear(String name) {
+    SlipViewModel other =
+        slip.others().stream()
+            .filter(s -> s.inquiry().name().equals(name))
+            .findFirst()
+            .orElse(null);
+    if (other != heard) {
+      if (heard != null) {
+        heard.answerProperty().removeListener(weakly);
+      }
+      if (other != null) {
+        other.answerProperty().addListener(weakly);
+      }
+      heard = other;
+    }
+  }
+
+  /** The inquiries that may stand beside this one, by name. */
+  List<String> others() {
+    return slip.others().stream().map(other -> other.inquiry().name()).distinct().toList();
+  }
+
+  /** Puts another inquiry onto the page, or leaves it away: of the same records if there is one. */
+  void beside(boolean on) {
+    String first =
+        slip.others().stream()
+            .sorted(Comparator.comparing(other -> other.source() != slip.source()))
+            .map(other -> other.inquiry().name())
+            .findFirst()
+            .orElse("");
+    change(
+        s ->
+            s.want(Block.Part.BESIDE, on)
+                .but(d -> d.beside = on && d.beside.isEmpty() ? first : d.beside));
   }
 
   /** Shows what is wanted now; what is said otherwise, or with other columns, is made anew. */

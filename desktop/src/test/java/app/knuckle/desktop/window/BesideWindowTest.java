@@ -50,6 +50,11 @@ class BesideWindowTest {
     untilShown(robot, "beside-sentence", "now is (p = .018)");
     assertThat(text(robot, "beside-sentence"))
         .startsWith("Adjusting for start cut the residual SD from 1.15 to 1.05 mm");
+    tabTo(robot, "beside-third");
+    robot.type(KeyCode.DOWN);
+    untilShown(robot, "beside-sentence-2", "judge different things");
+    robot.type(KeyCode.UP);
+    until(() -> !isThere(robot, "beside-sentence-2"));
     tabTo(robot, "beside-exchange");
     robot.type(KeyCode.SPACE);
     untilShown(robot, "beside-sentence", "Without adjusting for start raised");

@@ -8,6 +8,7 @@ import static app.knuckle.desktop.window.Driver.until;
 import static app.knuckle.desktop.window.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import java.nio.file.Path;
 import java.util.Map;
@@ -112,6 +113,32 @@ class WriteUpWindowTest {
     robot.type(KeyCode.SPACE);
     untilShown(robot, "page-note", "no longer kept");
     assertThat(page()).containsEntry("ranking", "no");
+  }
+
+  @Test
+  void anotherInquiryStandsOnThePageAndKeepsItsPlaceUnderAnotherName(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.TAB);
+    press(robot, KeyCode.TAB);
+    untilShown(robot, "finding", "depends on density");
+    press(robot, KeyCode.DIGIT8);
+    until(() -> isThere(robot, "page") && blocks(robot) > 5);
+    tabTo(robot, "part-beside");
+    robot.type(KeyCode.SPACE);
+    until(() -> page().containsKey("beside of"));
+    SlipViewModel other =
+        workbench.slips().stream()
+            .filter(s -> s.inquiry().name().equals(page().get("beside of")))
+            .findFirst()
+            .orElseThrow();
+    assertThat(other.source()).isSameAs(workbench.currentProperty().get().source());
+    until(() -> isThere(robot, "block-beside-heading-1"));
+    robot.interact(() -> workbench.rename(other, "Without start"));
+    until(() -> "Without start".equals(page().get("beside of")));
+    press(robot, KeyCode.Z);
+    until(() -> other.inquiry().name().equals(page().get("beside of")));
+    assertThat(other.inquiry().name()).isNotEqualTo("Without start");
   }
 
   /** All that is written in the tables of the page. */

@@ -1,15 +1,14 @@
 package app.knuckle.figures.scatter;
 
 import app.knuckle.stats.Quantity;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
-import app.knuckle.study.beside.Beside.MeanBeside;
-import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.ShownMean;
 import java.util.List;
 import java.util.Optional;
 
 /**
- * Means of two answers, each pair at one place.
+ * Means of two or three answers, those of one group at one place.
  *
  * @param title of the axis
  * @param means in their order
@@ -21,33 +20,45 @@ public record MovedMeans(String title, List<Moved> means) {
   }
 
   /**
-   * A mean before and after.
+   * A mean in one answer.
+   *
+   * @param mean its value; absent where that answer does not have it
+   * @param half half the length of its interval
+   */
+  public record Value(Quantity mean, Quantity half) {}
+
+  /**
+   * A mean in all answers.
    *
    * @param name of it
-   * @param before its value; absent where only the second answer has it
-   * @param halfBefore half the length of its interval
-   * @param after its value; absent where only the first answer has it
-   * @param halfAfter half the length of its interval
+   * @param values one an answer, in their order
    */
-  public record Moved(
-      String name, Quantity before, Quantity halfBefore, Quantity after, Quantity halfAfter) {}
+  public record Moved(String name, List<Value> values) {
+    public Moved {
+      values = List.copyOf(values);
+    }
+  }
 
   /**
    * The means of a response.
    *
-   * @param beside two answers
+   * @param abreast two or three answers
    * @param measured the response
    * @return those that at least one of them has
    */
-  public static MovedMeans of(Beside beside, String measured) {
+  public static MovedMeans of(Abreast abreast, String measured) {
     List<Moved> moved =
-        beside.means().stream()
-            .filter(m -> m.measured().equals(measured))
-            .map(MovedMeans::moved)
-            .filter(m -> m.before.exists() || m.after.exists())
+        abreast.means().stream()
+            .filter(line -> line.measured().equals(measured))
+            .map(
+                line ->
+                    new Moved(
+                        line.about().get(0),
+                        line.answers().stream().map(MovedMeans::value).toList()))
+            .filter(m -> m.values.stream().anyMatch(v -> v.mean.exists()))
             .toList();
     String title =
-        List.of(beside.left(), beside.right()).stream()
+        abreast.answers().stream()
             .flatMap(f -> f.responses().stream())
             .filter(r -> r.measured().name().equals(measured))
             .map(r -> r.measured().title())
@@ -56,14 +67,7 @@ public record MovedMeans(String title, List<Moved> means) {
     return new MovedMeans(title, moved);
   }
 
-  private static Moved moved(MeanBeside mean) {
-    Optional<ShownMean> left = mean.left();
-    Optional<ShownMean> right = mean.right();
-    return new Moved(
-        GroupSummary.name(mean.levels()),
-        Beside.of(left, ShownMean::mean),
-        Beside.of(left, m -> m.reach().up()),
-        Beside.of(right, ShownMean::mean),
-        Beside.of(right, m -> m.reach().up()));
+  private static Value value(Optional<ShownMean> mean) {
+    return new Value(Beside.of(mean, ShownMean::mean), Beside.of(mean, m -> m.reach().up()));
   }
 }

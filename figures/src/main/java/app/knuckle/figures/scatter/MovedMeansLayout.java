@@ -11,7 +11,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.DoubleStream;
 
-/** Lays out how means moved: hollow before, filled after, each with its interval. */
+/**
+ * Lays out how means moved: hollow before, filled after, tinted between, each with its interval.
+ */
 public final class MovedMeansLayout {
 
   private static final double SIZE = 11;
@@ -64,10 +66,8 @@ public final class MovedMeansLayout {
       this.height = height;
       double[] ends =
           moved.means().stream()
-              .flatMapToDouble(
-                  m ->
-                      DoubleStream.concat(
-                          ends(m.before(), m.halfBefore()), ends(m.after(), m.halfAfter())))
+              .flatMap(m -> m.values().stream())
+              .flatMapToDouble(v -> ends(v.mean(), v.half()))
               .toArray();
       double least = DoubleStream.of(ends).min().orElse(0);
       double most = DoubleStream.of(ends).max().orElse(1);
@@ -103,7 +103,7 @@ public final class MovedMeansLayout {
       }
       String words =
           Type.shorten(
-              moved.title() + "; open: before, filled: after; lines: intervals of the means",
+              moved.title() + words() + "; lines: intervals of the means",
               Face.REGULAR,
               SIZE,
               width - 2 * GAP);
@@ -117,15 +117,33 @@ public final class MovedMeansLayout {
       return new Scene(width, height, marks);
     }
 
+    private boolean isOfThree() {
+      return moved.means().stream().anyMatch(m -> m.values().size() > 2);
+    }
+
+    private String words() {
+      return isOfThree()
+          ? "; open: the first, tinted: the second, filled: the third"
+          : "; open: before, filled: after";
+    }
+
     private void mean(MovedMeans.Moved mean, double middle) {
-      double apart = Math.min(MOST_APART, APART * room) / 2;
-      double before = middle - apart;
-      double after = middle + apart;
-      if (mean.before().exists() && mean.after().exists()) {
-        marks.add(new Mark.Line(before, y(mean.before()), after, y(mean.after()), 0.8, Ink.MUTED));
+      int k = mean.values().size();
+      double apart = Math.min(MOST_APART, APART * room);
+      double left = middle - apart * (k - 1) / 2;
+      for (int i = 1; i < k; i++) {
+        Quantity before = mean.values().get(i - 1).mean();
+        Quantity after = mean.values().get(i).mean();
+        if (before.exists() && after.exists()) {
+          double x = left + (i - 1) * apart;
+          marks.add(new Mark.Line(x, y(before), x + apart, y(after), 0.8, Ink.MUTED));
+        }
       }
-      dot(mean.before(), mean.halfBefore(), before, Ink.PAPER);
-      dot(mean.after(), mean.halfAfter(), after, Ink.DEEP);
+      for (int i = 0; i < k; i++) {
+        MovedMeans.Value value = mean.values().get(i);
+        Ink fill = i == 0 ? Ink.PAPER : i == k - 1 ? Ink.DEEP : Ink.TIDE;
+        dot(value.mean(), value.half(), left + i * apart, fill);
+      }
       if (room < LEAST_ROOM) {
         return;
       }

@@ -20,6 +20,8 @@ class MovedMeansLayoutTest {
   private static final double HEIGHT = 300;
   private static final Quantity NONE = Quantity.absent("only the other has it");
 
+  private static final MovedMeans.Value GONE = new MovedMeans.Value(NONE, NONE);
+
   private static Scene drawn(MovedMeans.Moved... moved) {
     return MovedMeansLayout.of(new MovedMeans("growth (mm)", List.of(moved)), WIDTH, HEIGHT);
   }
@@ -36,7 +38,10 @@ class MovedMeansLayoutTest {
     Scene scene =
         drawn(
             new MovedMeans.Moved(
-                "fine", Quantity.of(10), Quantity.of(1), Quantity.of(12), Quantity.of(1)));
+                "fine",
+                List.of(
+                    new MovedMeans.Value(Quantity.of(10), Quantity.of(1)),
+                    new MovedMeans.Value(Quantity.of(12), Quantity.of(1)))));
     List<Mark.Dot> dots = dots(scene);
     assertThat(dots).hasSize(2);
     assertThat(dots.get(0).x()).isLessThan(dots.get(1).x());
@@ -47,25 +52,29 @@ class MovedMeansLayoutTest {
   void aMeanThatOnlyOneAnswerHasStandsAlone() {
     Scene scene =
         drawn(
-            new MovedMeans.Moved("fine", Quantity.of(10), NONE, NONE, NONE),
-            new MovedMeans.Moved("coarse", NONE, NONE, Quantity.of(12), Quantity.of(2)));
+            new MovedMeans.Moved(
+                "fine", List.of(new MovedMeans.Value(Quantity.of(10), NONE), GONE)),
+            new MovedMeans.Moved(
+                "coarse", List.of(GONE, new MovedMeans.Value(Quantity.of(12), Quantity.of(2)))));
     assertThat(dots(scene)).hasSize(2);
     assertThat(drawn()).as("no mean at all").isNotNull();
   }
 
   @Property(tries = 200)
   void nothingLeavesThePicture(
-      @ForAll @IntRange(min = 1, max = 60) int means, @ForAll Random random) {
+      @ForAll @IntRange(min = 1, max = 60) int means,
+      @ForAll @IntRange(min = 2, max = 3) int answers,
+      @ForAll Random random) {
     List<MovedMeans.Moved> moved = new ArrayList<>();
     double scale = Math.pow(10, random.nextInt(9) - 4);
     for (int i = 0; i < means; i++) {
-      moved.add(
-          new MovedMeans.Moved(
-              "group number " + i + " of the north channel",
-              value(random, scale),
-              Quantity.of(scale * random.nextDouble()),
-              value(random, scale),
-              random.nextInt(4) == 0 ? NONE : Quantity.of(scale * random.nextDouble())));
+      List<MovedMeans.Value> values = new ArrayList<>();
+      for (int a = 0; a < answers; a++) {
+        Quantity half = Quantity.of(scale * random.nextDouble());
+        values.add(
+            new MovedMeans.Value(value(random, scale), random.nextInt(4) == 0 ? NONE : half));
+      }
+      moved.add(new MovedMeans.Moved("group number " + i + " of the north channel", values));
     }
     Scene scene = MovedMeansLayout.of(new MovedMeans("y", moved), WIDTH, HEIGHT);
     for (Mark.Dot dot : dots(scene)) {

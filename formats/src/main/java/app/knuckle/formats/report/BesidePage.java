@@ -2,6 +2,7 @@ package app.knuckle.formats.report;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable.ModelFit;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.beside.Tested;
 import app.knuckle.study.cells.GroupSummary;
@@ -15,77 +16,113 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 
-/** Makes the page of two answers side by side. */
+/** Makes the page of two or three answers side by side. */
 public final class BesidePage {
 
-  private final Beside beside;
-  private final String left;
-  private final String right;
+  private static final int MOST_ROWS = 20;
+
+  private final Abreast abreast;
+  private final List<String> names;
   private final List<Block> blocks = new ArrayList<>();
 
-  private BesidePage(Beside beside) {
-    this.beside = beside;
-    left = beside.left().inquiry().name();
-    right = beside.right().inquiry().name();
+  private BesidePage(Abreast abreast) {
+    this.abreast = abreast;
+    names = abreast.answers().stream().map(f -> f.inquiry().name()).toList();
   }
 
   /**
-   * The page: what the change did, both questions, and what can be matched.
+   * The page: what the change did, all questions, and what can be matched.
    *
-   * @param beside two answers
+   * @param abreast two or three answers
    * @return the page
    */
-  public static Page of(Beside beside) {
-    BesidePage page = new BesidePage(beside);
-    String title = page.left + " beside " + page.right;
+  public static Page of(Abreast abreast) {
+    BesidePage page = new BesidePage(abreast);
+    String title =
+        page.names.get(0) + " beside " + Numerals.list(page.names.subList(1, page.names.size()));
     page.blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
-    page.paragraph(Block.Part.RESULTS, BesideSentence.of(beside));
-    page.question(page.left, beside.left());
-    page.question(page.right, beside.right());
-    page.blocks.addAll(matched(beside));
+    page.sentences();
+    for (Findings findings : abreast.answers()) {
+      page.question(findings);
+    }
+    page.matches();
     return new Page(title, page.blocks);
   }
 
   /**
    * What can be matched: rows that only one used, effects, fit, means, pairs and checks.
    *
-   * @param beside two answers
+   * @param abreast two or three answers
    * @return the blocks below the questions
    */
-  public static List<Block> matched(Beside beside) {
-    BesidePage page = new BesidePage(beside);
-    page.rows();
-    page.effects();
-    page.fits();
-    page.means();
-    page.pairs();
-    page.footing();
+  public static List<Block> matched(Abreast abreast) {
+    BesidePage page = new BesidePage(abreast);
+    page.matches();
     return List.copyOf(page.blocks);
+  }
+
+  /**
+   * What stands on the page of the first answer about the others.
+   *
+   * @param abreast two or three answers
+   * @return blocks of one part
+   */
+  static List<Block> within(Abreast abreast) {
+    BesidePage page = new BesidePage(abreast);
+    page.heading(
+        "Beside "
+            + Numerals.list(
+                page.names.subList(1, page.names.size()).stream()
+                    .map(name -> "\u2018" + name + "\u2019")
+                    .toList()));
+    page.sentences();
+    page.matches();
+    return page.blocks.stream().map(block -> block.in(Block.Part.BESIDE)).toList();
+  }
+
+  private void heading(String heading) {
+    blocks.add(new Block.Heading(Block.Part.BESIDE, heading, 2));
+  }
+
+  private void sentences() {
+    for (Beside pair : abreast.pairs()) {
+      paragraph(Block.Part.RESULTS, BesideSentence.of(pair));
+    }
+  }
+
+  private void matches() {
+    rows();
+    effects();
+    fits();
+    means();
+    pairs();
+    footing();
   }
 
   private void paragraph(Block.Part part, String text) {
     blocks.add(new Block.Paragraph(part, text));
   }
 
-  private void question(String name, Findings findings) {
-    blocks.add(new Block.Heading(Block.Part.METHODS, name, 2));
+  private void question(Findings findings) {
+    blocks.add(new Block.Heading(Block.Part.METHODS, findings.inquiry().name(), 2));
     paragraph(Block.Part.METHODS, MethodsParagraph.of(findings));
     paragraph(Block.Part.RESULTS, findings.finding());
   }
 
   private void rows() {
-    row(left, beside.onlyLeft());
-    row(right, beside.onlyRight());
+    for (Beside pair : abreast.pairs()) {
+      row(pair.left(), pair.right(), pair.onlyLeft());
+      row(pair.right(), pair.left(), pair.onlyRight());
+    }
   }
 
-  private void row(String name, List<Integer> rows) {
+  private void row(Findings own, Findings other, List<Integer> rows) {
     if (!rows.isEmpty()) {
       paragraph(
           Block.Part.METHODS,
-          "Only ‘"
-              + name
-              + "’ used "
+          only("used", own, other)
               + Numerals.count(rows.size(), "row", "rows")
               + ": "
               + Numerals.list(rows.stream().limit(MOST_ROWS).map(Numerals::whole).toList())
@@ -94,43 +131,54 @@ public final class BesidePage {
     }
   }
 
-  private static final int MOST_ROWS = 20;
+  /** Of three answers it is said which other one is meant. */
+  private String only(String did, Findings own, Findings other) {
+    String name = "\u2018" + own.inquiry().name() + "\u2019";
+    return abreast.pairs().size() == 1
+        ? "Only " + name + " " + did + " "
+        : name + ", but not \u2018" + other.inquiry().name() + "\u2019, " + did + " ";
+  }
 
   /** A name, with the response before it where there are several. */
-  private String of(String measured, String name) {
-    return beside.fits().size() > 1 ? measured + ": " + name : name;
+  private String of(Abreast.Line<?> line, String name) {
+    return abreast.fits().size() > 1 ? line.measured() + ": " + name : name;
+  }
+
+  /** Which answers are first, second and third in a table. */
+  private String order() {
+    return "first in "
+        + names.get(0)
+        + names.stream().skip(1).map(name -> ", then in " + name).collect(Collectors.joining());
   }
 
   private void effects() {
     List<List<String>> rows = new ArrayList<>();
-    for (Beside.EffectBeside e : beside.effects()) {
+    boolean shares = names.size() == 2; // Three leave no room for them.
+    for (Abreast.Line<Tested> e : abreast.effects()) {
       List<String> row = new ArrayList<>();
-      row.add(
-          of(
-              e.measured(),
-              e.term().isEmpty() ? "the difference" : String.join(" \u00d7 ", e.term())));
-      row.addAll(tested(e.left()));
-      row.addAll(tested(e.right()));
-      row.add(e.crossed() ? "crossed \u03b1" : "");
+      row.add(of(e, e.about().isEmpty() ? "the difference" : String.join(" \u00d7 ", e.about())));
+      e.answers().forEach(side -> row.addAll(tested(side).subList(0, shares ? 4 : 3)));
+      row.add(changed(e, "crossed \u03b1"));
       rows.add(row);
     }
-    blocks.add(
-        new Block.Table(
-            Block.Part.ANALYSIS,
-            "Effects, first in " + left + ", then in " + right,
-            List.of(
-                "effect",
-                "df",
-                "statistic",
-                "p",
-                "partial \u03b7\u00b2",
-                "df",
-                "statistic",
-                "p",
-                "partial \u03b7\u00b2",
-                ""),
-            rows,
-            ""));
+    List<String> heads = new ArrayList<>(List.of("effect"));
+    for (int i = 0; i < names.size(); i++) {
+      heads.addAll(List.of("df", "statistic", "p"));
+      if (shares) {
+        heads.add("partial \u03b7\u00b2");
+      }
+    }
+    heads.add("");
+    blocks.add(new Block.Table(Block.Part.ANALYSIS, "Effects, " + order(), heads, rows, ""));
+  }
+
+  /** What became of a judgement, and of three answers in which. */
+  private String changed(Abreast.Line<?> line, String word) {
+    return line.changed().isEmpty()
+        ? ""
+        : names.size() == 2
+            ? word
+            : word + " in " + Numerals.list(line.changed().stream().map(names::get).toList());
   }
 
   /** Degrees of freedom, statistic, p and share of one side. */
@@ -157,63 +205,57 @@ public final class BesidePage {
 
   private void fits() {
     List<List<String>> rows = new ArrayList<>();
-    for (Beside.FitBeside f : beside.fits()) {
-      if (f.left().isPresent() || f.right().isPresent()) {
-        fit(rows, f, "residual SD", ModelFit::residualSd);
-        fit(rows, f, "CV, %", ModelFit::cvPercent);
-        fit(rows, f, "R\u00b2", ModelFit::rSquared);
+    for (Abreast.Line<ModelFit> line : abreast.fits()) {
+      if (line.answers().stream().anyMatch(Optional::isPresent)) {
+        rows.add(fit(line, "residual SD", ModelFit::residualSd));
+        rows.add(fit(line, "CV, %", ModelFit::cvPercent));
+        rows.add(fit(line, "R\u00b2", ModelFit::rSquared));
       }
     }
     if (!rows.isEmpty()) {
       blocks.add(
           new Block.Table(
-              Block.Part.ANALYSIS,
-              "How well the values are described",
-              List.of("", left, right),
-              rows,
-              ""));
+              Block.Part.ANALYSIS, "How well the values are described", heads(""), rows, ""));
     }
   }
 
-  private void fit(
-      List<List<String>> rows,
-      Beside.FitBeside fit,
-      String name,
-      Function<ModelFit, Quantity> which) {
-    Quantity before = Beside.of(fit.left(), which);
-    Quantity now = Beside.of(fit.right(), which);
-    double size = Math.max(before.exists() ? before.value() : 0, now.exists() ? now.value() : 0);
+  /** A column for each answer. */
+  private List<String> heads(String first) {
+    List<String> heads = new ArrayList<>(List.of(first));
+    heads.addAll(names);
+    return heads;
+  }
+
+  private List<String> fit(
+      Abreast.Line<ModelFit> line, String name, Function<ModelFit, Quantity> which) {
+    List<Quantity> all = line.answers().stream().map(side -> Beside.of(side, which)).toList();
+    double size =
+        all.stream().filter(Quantity::exists).mapToDouble(Quantity::value).max().orElse(0);
     int decimals = Numerals.decimalsFor(size) + 1;
-    rows.add(
-        List.of(
-            of(fit.measured(), name),
-            Numerals.fixed(before, decimals),
-            Numerals.fixed(now, decimals)));
+    List<String> row = new ArrayList<>(List.of(of(line, name)));
+    all.forEach(value -> row.add(Numerals.fixed(value, decimals)));
+    return row;
   }
 
   private void means() {
     List<List<String>> rows = new ArrayList<>();
-    for (Beside.MeanBeside m : beside.means()) {
+    for (Abreast.Line<ShownMean> m : abreast.means()) {
       int decimals = decimals(m.measured());
-      rows.add(
-          List.of(
-              of(m.measured(), GroupSummary.name(m.levels())),
-              mean(m.left(), decimals),
-              m.left().map(ShownMean::letters).orElse(""),
-              mean(m.right(), decimals),
-              m.right().map(ShownMean::letters).orElse("")));
+      List<String> row = new ArrayList<>(List.of(of(m, m.about().get(0))));
+      for (Optional<ShownMean> side : m.answers()) {
+        row.add(mean(side, decimals));
+        row.add(side.map(ShownMean::letters).orElse(""));
+      }
+      rows.add(row);
     }
+    List<String> heads = new ArrayList<>(List.of("mean of"));
+    names.forEach(name -> heads.addAll(List.of("mean", "letters")));
     blocks.add(
-        new Block.Table(
-            Block.Part.MEANS,
-            "Means with letters, first in " + left + ", then in " + right,
-            List.of("mean of", "mean", "letters", "mean", "letters"),
-            rows,
-            ""));
+        new Block.Table(Block.Part.MEANS, "Means with letters, " + order(), heads, rows, ""));
   }
 
   private int decimals(String measured) {
-    return List.of(beside.left(), beside.right()).stream()
+    return abreast.answers().stream()
         .flatMap(f -> f.responses().stream())
         .filter(r -> r.measured().name().equals(measured))
         .mapToInt(r -> r.decimals())
@@ -226,41 +268,44 @@ public final class BesidePage {
   }
 
   private void pairs() {
-    pairs(true, left);
-    pairs(false, right);
+    for (Beside beside : abreast.pairs()) {
+      pairs(beside, true);
+      pairs(beside, false);
+    }
   }
 
-  private void pairs(boolean inLeft, String name) {
+  private void pairs(Beside beside, boolean inLeft) {
     List<String> said =
         beside.pairs().stream()
             .filter(p -> p.inLeft() == inLeft)
             .map(
                 p ->
-                    of(
-                        p.measured(),
-                        GroupSummary.name(p.one()) + " and " + GroupSummary.name(p.other())))
+                    (beside.fits().size() > 1 ? p.measured() + ": " : "")
+                        + GroupSummary.name(p.one())
+                        + " and "
+                        + GroupSummary.name(p.other()))
             .toList();
     if (!said.isEmpty()) {
+      Findings own = inLeft ? beside.left() : beside.right();
+      Findings other = inLeft ? beside.right() : beside.left();
       paragraph(
-          Block.Part.DIFFERENCES,
-          "Told apart in ‘" + name + "’ only: " + String.join("; ", said) + ".");
+          Block.Part.DIFFERENCES, only("told apart", own, other) + String.join("; ", said) + ".");
     }
   }
 
   private void footing() {
     List<List<String>> rows = new ArrayList<>();
-    for (Beside.CheckBeside c : beside.footing()) {
-      rows.add(
-          List.of(
-              of(c.measured(), c.about() + " (" + c.test().replace("-", " ") + ")"),
-              judged(c.left()),
-              judged(c.right()),
-              c.changed() ? "changed" : ""));
+    for (Abreast.Line<CheckResult.Judgement> c : abreast.footing()) {
+      List<String> row = new ArrayList<>();
+      row.add(of(c, c.about().get(0) + " (" + c.about().get(1).replace("-", " ") + ")"));
+      c.answers().forEach(side -> row.add(judged(side)));
+      row.add(changed(c, "changed"));
+      rows.add(row);
     }
     if (!rows.isEmpty()) {
-      blocks.add(
-          new Block.Table(
-              Block.Part.FOOTING, "Footing", List.of("check", left, right, ""), rows, ""));
+      List<String> heads = heads("check");
+      heads.add("");
+      blocks.add(new Block.Table(Block.Part.FOOTING, "Footing", heads, rows, ""));
     }
   }
 

@@ -32,6 +32,14 @@ public sealed interface Block {
   Block saying(String words);
 
   /**
+   * The same in another part of the page.
+   *
+   * @param other part
+   * @return the block
+   */
+  Block in(Part other);
+
+  /**
    * Its kind in a word, as places on a page are kept.
    *
    * @return such as "paragraph"
@@ -62,6 +70,8 @@ public sealed interface Block {
     COEFFICIENTS("Coefficients"),
     /** What it stands on. */
     FOOTING("Footing"),
+    /** Another inquiry beside this one. */
+    BESIDE("Another inquiry beside"),
     /** The picture of the means. */
     FIGURE("Figure"),
     /** Where the methods come from. */
@@ -88,7 +98,10 @@ public sealed interface Block {
      * @return false for those
      */
     public boolean isUsual() {
-      return this != DIFFERENCES && this != SUMMARIES && this != COEFFICIENTS && this != SOURCES;
+      return switch (this) {
+        case DIFFERENCES, SUMMARIES, COEFFICIENTS, BESIDE, SOURCES -> false;
+        case TITLE, METHODS, RESULTS, RANKING, ANALYSIS, MEANS, CONTRASTS, FOOTING, FIGURE -> true;
+      };
     }
 
     /**
@@ -99,7 +112,7 @@ public sealed interface Block {
     public boolean hasDecimals() {
       return switch (this) {
         case ANALYSIS, MEANS, SUMMARIES, DIFFERENCES, CONTRASTS, COEFFICIENTS -> true;
-        case TITLE, METHODS, RESULTS, RANKING, FOOTING, FIGURE, SOURCES -> false;
+        case TITLE, METHODS, RESULTS, RANKING, FOOTING, BESIDE, FIGURE, SOURCES -> false;
       };
     }
 
@@ -109,7 +122,11 @@ public sealed interface Block {
      * @return false for what a page has once
      */
     boolean isOfResponse() {
-      return this != TITLE && this != METHODS && this != FIGURE && this != SOURCES;
+      return switch (this) {
+        case TITLE, METHODS, BESIDE, FIGURE, SOURCES -> false;
+        case RESULTS, RANKING, ANALYSIS, MEANS, SUMMARIES -> true;
+        case DIFFERENCES, CONTRASTS, COEFFICIENTS, FOOTING -> true;
+      };
     }
 
     /**
@@ -142,6 +159,11 @@ public sealed interface Block {
     }
 
     @Override
+    public Block in(Part other) {
+      return new Heading(other, text, level);
+    }
+
+    @Override
     public String kind() {
       return "heading";
     }
@@ -163,6 +185,11 @@ public sealed interface Block {
     @Override
     public Block saying(String words) {
       return new Paragraph(part, words);
+    }
+
+    @Override
+    public Block in(Part other) {
+      return new Paragraph(other, text);
     }
 
     @Override
@@ -233,6 +260,11 @@ public sealed interface Block {
     }
 
     @Override
+    public Block in(Part other) {
+      return new Table(other, caption, heads, rows, note);
+    }
+
+    @Override
     public String kind() {
       return "table";
     }
@@ -255,6 +287,11 @@ public sealed interface Block {
     @Override
     public Block saying(String words) {
       return new Figure(part, words, picture);
+    }
+
+    @Override
+    public Block in(Part other) {
+      return new Figure(other, caption, picture);
     }
 
     @Override

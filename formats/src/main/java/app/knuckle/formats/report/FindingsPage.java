@@ -2,6 +2,8 @@ package app.knuckle.formats.report;
 
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.study.Version;
+import app.knuckle.study.beside.Abreast;
+import app.knuckle.study.beside.Beside;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
@@ -35,9 +37,10 @@ final class FindingsPage {
    * @param found what was found
    * @param figure of the inquiry; null where there is none
    * @param settings of which is heeded here what the page itself says
+   * @param others of the study, one of which may stand beside it
    * @return the page; of what could not be answered it says what is missing
    */
-  static Page of(Findings found, InquiryFigure figure, PageSettings settings) {
+  static Page of(Findings found, InquiryFigure figure, PageSettings settings, Others others) {
     Findings findings = Saying.again(found, settings.numbers().exact());
     List<Block> blocks = new ArrayList<>();
     String name = findings.inquiry().name();
@@ -74,6 +77,9 @@ final class FindingsPage {
       }
       section(findings, response, settings, blocks);
     }
+    if (settings.wanted().get(Block.Part.BESIDE)) {
+      blocks.addAll(beside(found, settings.beside(), others));
+    }
     if (figure != null) {
       blocks.add(new Block.Figure(Block.Part.FIGURE, figure.caption(), figure.scene()));
     }
@@ -83,6 +89,24 @@ final class FindingsPage {
       sources.forEach(s -> blocks.add(new Block.Paragraph(Block.Part.SOURCES, s)));
     }
     return new Page(title, blocks, names(findings));
+  }
+
+  /** Another inquiry beside this one; in words, where it cannot be. */
+  private static List<Block> beside(Findings findings, String name, Others others) {
+    if (name.isEmpty()) {
+      return List.of(
+          new Block.Paragraph(Block.Part.BESIDE, "No inquiry is chosen to stand beside this one."));
+    }
+    return others
+        .called(name)
+        .map(other -> BesidePage.within(new Abreast(Beside.of(findings, other))))
+        .orElse(
+            List.of(
+                new Block.Paragraph(
+                    Block.Part.BESIDE,
+                    "There is no answer of \u2018"
+                        + name
+                        + "\u2019 to stand beside this one: choose another inquiry.")));
   }
 
   /** Whatever comes from the records, and is written as it was there. */

@@ -88,7 +88,22 @@ public record Page(
    * @return the page
    */
   public static Page of(Findings findings, InquiryFigure figure, PageSettings settings) {
-    return FindingsPage.of(findings, figure, settings);
+    return of(findings, figure, settings, Others.NONE);
+  }
+
+  /**
+   * The whole page of findings.
+   *
+   * @param findings what was found
+   * @param figure of the inquiry; null where there is none
+   * @param settings of which is heeded what the page itself says; {@link PageSettings#page} does
+   *     the rest
+   * @param others of the study, one of which may stand beside it
+   * @return the page
+   */
+  public static Page of(
+      Findings findings, InquiryFigure figure, PageSettings settings, Others others) {
+    return FindingsPage.of(findings, figure, settings, others);
   }
 
   /**

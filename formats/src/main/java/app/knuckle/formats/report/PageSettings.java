@@ -28,6 +28,8 @@ import java.util.function.Consumer;
  * @param precision what stands beside a mean
  * @param oneTable whether the means of several responses share one table
  * @param panel whether its figure is a panel of one figure in the document of the whole study
+ * @param beside the name of the inquiry that stands beside it, where that is asked for; empty for
+ *     none
  * @param numbers how they are written
  * @param decimals of the tables of a part, where they are not as many as the errors allow
  * @param paper that it is printed on
@@ -41,6 +43,7 @@ public record PageSettings(
     Precision precision,
     boolean oneTable,
     boolean panel,
+    String beside,
     NumberStyle numbers,
     Map<Block.Part, Integer> decimals,
     Paper paper,
@@ -135,6 +138,7 @@ public record PageSettings(
   private static final String PRECISION = "precision";
   private static final String ONE_TABLE = "oneTable";
   private static final String PANEL = "panel";
+  private static final String BESIDE = "beside of";
   private static final String PAPER = "paper";
   private static final String DECIMALS = "decimals ";
   private static final String OWN = "own ";
@@ -196,6 +200,7 @@ public record PageSettings(
         oneOf(Precision.values(), kept.get(PRECISION)).orElse(Precision.BOTH),
         YES.equals(kept.get(ONE_TABLE)),
         YES.equals(kept.get(PANEL)),
+        kept.getOrDefault(BESIDE, ""),
         NumberStyle.of(kept),
         decimals,
         oneOf(Paper.values(), kept.get(PAPER)).orElse(Paper.A4),
@@ -241,6 +246,9 @@ public record PageSettings(
     if (panel) {
       kept.put(PANEL, YES);
     }
+    if (!beside.isEmpty()) {
+      kept.put(BESIDE, beside);
+    }
     numbers.into(kept);
     decimals.forEach((part, n) -> kept.put(DECIMALS + part.key(), String.valueOf(n)));
     paper(kept, paper);
@@ -276,6 +284,9 @@ public record PageSettings(
     public boolean panel;
 
     /** See the record. */
+    public String beside;
+
+    /** See the record. */
     public NumberStyle numbers;
 
     /** See the record. */
@@ -295,6 +306,7 @@ public record PageSettings(
       precision = settings.precision;
       oneTable = settings.oneTable;
       panel = settings.panel;
+      beside = settings.beside;
       numbers = settings.numbers;
       decimals = new HashMap<>(settings.decimals);
       paper = settings.paper;
@@ -319,6 +331,7 @@ public record PageSettings(
         d.precision,
         d.oneTable,
         d.panel,
+        d.beside,
         d.numbers,
         d.decimals,
         d.paper,
@@ -333,6 +346,8 @@ public record PageSettings(
   public Map<String, String> style() {
     return but(d -> {
           d.chosen = true;
+          d.wanted.put(Block.Part.BESIDE, false);
+          d.beside = "";
           d.own.clear();
         })
         .kept();
@@ -349,6 +364,8 @@ public record PageSettings(
         .but(
             d -> {
               d.chosen = chosen;
+              d.wanted.put(Block.Part.BESIDE, wanted.get(Block.Part.BESIDE));
+              d.beside = beside;
               d.own = own;
             });
   }
@@ -408,6 +425,17 @@ public record PageSettings(
     return decimals.getOrDefault(part, rule);
   }
 
+  /**
+   * The same when an inquiry of the study has another name from now on.
+   *
+   * @param from its name before
+   * @param to its name now
+   * @return these settings if it does not stand beside this one
+   */
+  public PageSettings renamed(String from, String to) {
+    return beside.isEmpty() || !beside.equals(from) ? this : but(d -> d.beside = to);
+  }
+
   /** A figure of one column is a little wider than half of a page. */
   private static final double NEARLY_HALF = 1.2;
 
@@ -438,6 +466,8 @@ public record PageSettings(
     return length != other.length
         || precision != other.precision
         || oneTable != other.oneTable
+        || !beside.equals(other.beside)
+        || !wanted.get(Block.Part.BESIDE).equals(other.wanted.get(Block.Part.BESIDE))
         || !numbers.exact().equals(other.numbers.exact())
         || !decimals.equals(other.decimals);
   }

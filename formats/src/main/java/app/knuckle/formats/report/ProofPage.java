@@ -2,11 +2,7 @@ package app.knuckle.formats.report;
 
 import app.knuckle.study.proof.Circumstances;
 import app.knuckle.study.proof.Proof;
-import app.knuckle.study.proof.ProofFile;
 import app.knuckle.study.words.Numerals;
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -61,23 +57,6 @@ public final class ProofPage {
         new Block.Paragraph(
             Block.Part.METHODS, "Name " + LINE + "   Date " + LINE + "   Signature " + LINE));
     return new Page(title, blocks);
-  }
-
-  /**
-   * Writes verify.json and the page to be signed, as .html and .pdf.
-   *
-   * @param proof what was found
-   * @param where what was proved where
-   * @param paper of the page
-   * @param folder that is there
-   * @throws IOException if it cannot be written
-   */
-  public static void write(Proof proof, Circumstances where, Paper paper, Path folder)
-      throws IOException {
-    Files.writeString(folder.resolve("verify.json"), ProofFile.text(proof, where));
-    for (ReportFile kind : List.of(ReportFile.HTML, ReportFile.PDF)) {
-      kind.write(of(proof, where).on(paper), folder.resolve("verify." + kind.ending()));
-    }
   }
 
   /**

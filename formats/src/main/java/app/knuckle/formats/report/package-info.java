@@ -1,2 +1,2 @@
-/** The report of an inquiry as a page that stands alone: no script, no network. */
+/** The page of an inquiry: its blocks, what is asked of it, and how its numbers are written. */
 package app.knuckle.formats.report;

@@ -6,6 +6,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.FindingsFile;
@@ -129,7 +130,7 @@ class AnyPageNumbersTest {
     Optional<Findings> one = answer(any, false);
     Optional<Findings> other = answer(any, true);
     if (one.isPresent() && other.isPresent()) {
-      isWhole(BesidePage.of(Beside.of(one.get(), other.get())));
+      isWhole(BesidePage.of(new Abreast(Beside.of(one.get(), other.get()))));
     }
   }
 }

@@ -2,6 +2,7 @@ package app.knuckle.formats.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.formats.documents.HtmlReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;

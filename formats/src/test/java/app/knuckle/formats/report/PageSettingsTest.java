@@ -2,6 +2,8 @@ package app.knuckle.formats.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.formats.documents.RtfReport;
+import app.knuckle.formats.documents.TableReport;
 import app.knuckle.formats.report.Block.Part;
 import app.knuckle.formats.report.PageSettings.Length;
 import app.knuckle.formats.report.PageSettings.Precision;
@@ -10,6 +12,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -20,6 +23,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import net.jqwik.api.Arbitraries;
@@ -38,26 +42,32 @@ class PageSettingsTest {
 
   /** Groups of three with means 2, 3.5 and 9; every group has variance 1, so SE = 1 / root 3. */
   private static Page whole(PageSettings settings, String... measured) {
+    return Page.of(Answering.of(TABLE, inquiry(List.of(measured)), Progress.NONE), null, settings);
+  }
+
+  private static final Table TABLE = table();
+
+  private static Table table() {
     double[] growth = {1, 2, 3, 2.5, 3.5, 4.5, 8, 9, 10};
     double[] width = {3, 2, 1, 5, 6, 7, 3, 4, 5};
     int[] mesh = {0, 0, 0, 1, 1, 1, 2, 2, 2};
-    Table table =
-        new Table(
-            "trays",
-            "trays.csv",
-            List.of(
-                new Numbers("growth_mm", "mm", growth),
-                new Numbers("width_mm", "mm", width),
-                new Categories("mesh", "", mesh, List.of("line 1.5", "fine", "coarse"), false)),
-            "");
-    Inquiry inquiry =
-        Inquiry.about("growth_mm", "mesh")
-            .but(
-                d -> {
-                  d.measured = List.of(measured);
-                  d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.TUKEY));
-                });
-    return Page.of(Answering.of(table, inquiry, Progress.NONE), null, settings);
+    return new Table(
+        "trays",
+        "trays.csv",
+        List.of(
+            new Numbers("growth_mm", "mm", growth),
+            new Numbers("width_mm", "mm", width),
+            new Categories("mesh", "", mesh, List.of("line 1.5", "fine", "coarse"), false)),
+        "");
+  }
+
+  private static Inquiry inquiry(List<String> measured) {
+    return Inquiry.about("growth_mm", "mesh")
+        .but(
+            d -> {
+              d.measured = measured;
+              d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.TUKEY));
+            });
   }
 
   private static Page usual() {
@@ -234,6 +244,7 @@ class PageSettingsTest {
                             d.chosen = by % 2 == 0;
                             d.oneTable = by % 3 == 0;
                             d.panel = by % 5 == 0;
+                            d.beside = by % 2 == 0 ? text : "";
                           })
                       .written(slot(PageSettings.USUAL, usual(), Part.RESULTS), text);
               for (Part p : turned) {
@@ -272,6 +283,36 @@ class PageSettingsTest {
     assertThat(row(page, Part.ANALYSIS)).contains("40.75", ".0003");
     assertThat(slot(four, page, Part.RESULTS).said()).contains("F(2, 6) = 40.75, p = .0003");
     assertThat(row(PageSettings.USUAL.page(usual()), Part.ANALYSIS)).contains("< .001");
+  }
+
+  @Test
+  void anotherInquiryStandsBesideThisOne() {
+    PageSettings asked =
+        PageSettings.USUAL.want(Part.BESIDE, true).but(d -> d.beside = "at a half");
+    Inquiry question = inquiry(List.of("growth_mm"));
+    Findings findings = Answering.of(TABLE, question, Progress.NONE);
+    Findings other = Answering.of(TABLE, question.at(0.5).named("at a half"), Progress.NONE);
+    Page page =
+        asked.page(
+            Page.of(
+                findings,
+                null,
+                asked,
+                name -> name.equals("at a half") ? Optional.of(other) : Optional.empty()));
+    List<Block> blocks = page.blocks().stream().filter(b -> b.part() == Part.BESIDE).toList();
+    assertThat(blocks.get(0).words()).isEqualTo("Beside ‘at a half’");
+    // The means 2 and 3.5 are 1.5 apart with a standard error of 0.82 on 6 df.
+    assertThat(blocks)
+        .extracting(Block::words)
+        .contains("Only ‘at a half’ told apart line 1.5 and fine.");
+    PageSettings renamed = asked.renamed("at a half", "bold").renamed("another", "one");
+    assertThat(renamed.beside()).isEqualTo("bold");
+    assertThat(words(renamed, findings)).contains("There is no answer of ‘bold’");
+    assertThat(words(renamed.but(d -> d.beside = ""), findings)).contains("No inquiry is chosen");
+  }
+
+  private static String words(PageSettings settings, Findings findings) {
+    return slot(settings, Page.of(findings, null, settings), Part.BESIDE).said();
   }
 
   private static List<String> row(Page page, Part part) {

@@ -3,6 +3,8 @@ package app.knuckle.formats.report;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.knuckle.formats.documents.DocxReport;
+import app.knuckle.formats.documents.PdfReport;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

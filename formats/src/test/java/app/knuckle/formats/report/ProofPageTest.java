@@ -2,6 +2,8 @@ package app.knuckle.formats.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.formats.documents.ProofDocument;
+import app.knuckle.formats.documents.TextReport;
 import app.knuckle.study.proof.Circumstances;
 import app.knuckle.study.proof.Proof;
 import app.knuckle.study.proof.Subject;
@@ -42,7 +44,7 @@ class ProofPageTest {
     assertThat(proof.holds()).isFalse();
     assertThat(ProofPage.finding(proof)).endsWith("1 do not agree as they should.");
     assertThat(TextReport.plain(ProofPage.of(proof, WHERE))).contains("wanted 2.0, got 2.1");
-    ProofPage.write(proof, WHERE, Paper.LETTER, folder);
+    ProofDocument.write(proof, WHERE, Paper.LETTER, folder);
     assertThat(Files.readString(folder.resolve("verify.json")))
         .contains("\"holds\" : false")
         .contains("\"checksum\" : \"abc\"")

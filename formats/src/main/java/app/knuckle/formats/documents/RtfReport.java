@@ -1,5 +1,7 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import java.util.List;
 
 /**

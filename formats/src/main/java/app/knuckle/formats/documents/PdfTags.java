@@ -1,8 +1,9 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
 import java.io.IOException;
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
@@ -32,6 +33,8 @@ final class PdfTags {
   /** What is not read. */
   static final COSName ARTIFACT = COSName.getPDFName("Artifact");
 
+  private static final List<String> HEADINGS =
+      List.of(StandardStructureTypes.H1, StandardStructureTypes.H2, StandardStructureTypes.H3);
   private static final String COLUMN = "Column";
   private static final String ROW = "Row";
 
@@ -82,12 +85,7 @@ final class PdfTags {
   }
 
   void openHeading(int level) {
-    open(
-        switch (level) {
-          case 1 -> StandardStructureTypes.H1;
-          case 2 -> StandardStructureTypes.H2;
-          default -> StandardStructureTypes.H3;
-        });
+    open(HEADINGS.get(Math.min(level, HEADINGS.size()) - 1));
   }
 
   /** Opens a cell that is the head of its column, or of its row, or neither. */

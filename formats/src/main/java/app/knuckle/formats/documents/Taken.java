@@ -1,5 +1,7 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.List;

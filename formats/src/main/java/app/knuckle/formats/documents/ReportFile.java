@@ -1,6 +1,8 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
 import app.knuckle.figures.export.FigureFile;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.words.Numerals;

@@ -1,4 +1,4 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
 import static j2html.TagCreator.body;
 import static j2html.TagCreator.caption;
@@ -25,6 +25,8 @@ import static j2html.TagCreator.title;
 import static j2html.TagCreator.tr;
 
 import app.knuckle.figures.export.SvgExport;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import j2html.TagCreator;
 import j2html.tags.DomContent;
 import java.io.IOException;

@@ -1,5 +1,7 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -11,7 +13,7 @@ import org.dhatim.fastexcel.Workbook;
 import org.dhatim.fastexcel.Worksheet;
 
 /** Writes the tables of a page alone, for a spreadsheet. */
-final class TableReport {
+public final class TableReport {
 
   private static final Pattern NUMBER = Pattern.compile("[-\u2212]?\\d*\\.?\\d+");
 
@@ -30,7 +32,7 @@ final class TableReport {
    * @param out where to; not closed
    * @throws IOException if it cannot be written
    */
-  static void csv(Page page, OutputStream out) throws IOException {
+  public static void csv(Page page, OutputStream out) throws IOException {
     OutputStreamWriter text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
     CsvWriter csv = CsvWriter.builder().build(text);
     boolean first = true;
@@ -58,7 +60,7 @@ final class TableReport {
    * @param out where to; not closed
    * @throws IOException if it cannot be written
    */
-  static void xlsx(Page page, OutputStream out) throws IOException {
+  public static void xlsx(Page page, OutputStream out) throws IOException {
     Workbook book = new Workbook(out, PROGRAM, null);
     int number = 0;
     for (Block.Table table : tables(page)) {

@@ -1,6 +1,8 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
 import app.knuckle.figures.export.PngExport;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
 import app.knuckle.study.words.Prose;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;

@@ -1,10 +1,13 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.Paper;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.ArrayList;

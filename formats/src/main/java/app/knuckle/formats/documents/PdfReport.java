@@ -1,9 +1,12 @@
-package app.knuckle.formats.report;
+package app.knuckle.formats.documents;
 
 import app.knuckle.figures.export.PdfExport;
 import app.knuckle.figures.export.PdfType;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.scene.Type;
+import app.knuckle.formats.report.Block;
+import app.knuckle.formats.report.Page;
+import app.knuckle.formats.report.Paper;
 import app.knuckle.study.words.Prose;
 import java.io.IOException;
 import java.io.InputStream;
