@@ -181,7 +181,7 @@ public final class BesideView extends VBox {
       boolean changed = marks && !row.get(row.size() - 1).isEmpty();
       grid.addRow(row, changed ? "beside-changed" : "text-grid-row");
     }
-    return new Card(table.caption(), grid);
+    return new Card(table.caption(), grid.withinPage());
   }
 
   private static Card question(Findings own, Findings other) {

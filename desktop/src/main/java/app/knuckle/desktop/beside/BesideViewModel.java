@@ -12,7 +12,6 @@ import app.knuckle.formats.report.Paper;
 import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.findings.Findings;
-import app.knuckle.study.sentences.BesideSentence;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -80,11 +79,7 @@ final class BesideViewModel {
         progress -> {
           Abreast abreast =
               new Abreast(later.stream().map(other -> Beside.of(first, other)).toList());
-          return new Shown(
-              abreast,
-              abreast.pairs().stream().map(BesideSentence::of).toList(),
-              BesidePage.matched(abreast),
-              "");
+          return new Shown(abreast, BesidePage.sentences(abreast), BesidePage.matched(abreast), "");
         },
         shown::set);
   }

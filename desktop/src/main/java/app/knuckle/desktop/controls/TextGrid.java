@@ -16,6 +16,7 @@ import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.Priority;
@@ -124,6 +125,15 @@ public final class TextGrid extends GridPane {
     pane.setFocusTraversable(false);
     pane.setMinWidth(0);
     pane.getStyleClass().add("table-scroll");
+    pane.addEventFilter(
+        ScrollEvent.SCROLL,
+        event -> {
+          // A wheel moves the page, not the table in it sideways.
+          if (Math.abs(event.getDeltaY()) > Math.abs(event.getDeltaX())) {
+            event.consume();
+            pane.getParent().fireEvent(event.copyFor(pane.getParent(), pane.getParent()));
+          }
+        });
     return pane;
   }
 

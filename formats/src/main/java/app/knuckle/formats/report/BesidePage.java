@@ -22,6 +22,7 @@ import java.util.stream.Collectors;
 public final class BesidePage {
 
   private static final int MOST_ROWS = 20;
+  private static final List<String> ORDINALS = List.of("first", "second", "third");
 
   private final Abreast abreast;
   private final List<String> names;
@@ -87,9 +88,23 @@ public final class BesidePage {
   }
 
   private void sentences() {
-    for (Beside pair : abreast.pairs()) {
-      paragraph(Block.Part.RESULTS, BesideSentence.of(pair));
-    }
+    sentences(abreast).forEach(said -> paragraph(Block.Part.RESULTS, said));
+  }
+
+  /**
+   * What each change did.
+   *
+   * @param abreast two or three answers
+   * @return one or two sentences; of two it is said which answer each is about
+   */
+  public static List<String> sentences(Abreast abreast) {
+    boolean several = abreast.pairs().size() > 1;
+    return abreast.pairs().stream()
+        .map(
+            pair ->
+                (several ? "\u2018" + pair.right().inquiry().name() + "\u2019: " : "")
+                    + BesideSentence.of(pair))
+        .toList();
   }
 
   private void matches() {
@@ -178,7 +193,9 @@ public final class BesidePage {
         ? ""
         : names.size() == 2
             ? word
-            : word + " in " + Numerals.list(line.changed().stream().map(names::get).toList());
+            : word
+                + " in the "
+                + Numerals.list(line.changed().stream().map(ORDINALS::get).toList());
   }
 
   /** Degrees of freedom, statistic, p and share of one side. */
