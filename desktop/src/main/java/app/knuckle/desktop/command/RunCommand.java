@@ -94,6 +94,12 @@ final class RunCommand implements Callable<Integer> {
   private List<String> beside;
 
   @Option(
+      names = "--column",
+      paramLabel = "OLD=NEW",
+      description = "What a column that the study asks for is called in the new table.")
+  private Map<String, String> columns = Map.of();
+
+  @Option(
       names = "--only",
       split = ",",
       paramLabel = "WHAT",
@@ -140,7 +146,7 @@ final class RunCommand implements Callable<Integer> {
     try {
       if (all) {
         Study read = StudyFile.read(study, Progress.NONE);
-        return runStudy(NewTables.into(read, tables, reading, errors), document, errors);
+        return runStudy(NewTables.into(read, tables, columns, reading, errors), document, errors);
       }
       Inquiry question = InquiryFile.read(AskedFile.text(inquiry));
       Path table = Path.of(tables.get(0));

@@ -17,6 +17,7 @@ import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.plan.PlanView;
 import app.knuckle.desktop.proof.ProofView;
 import app.knuckle.desktop.reckoner.ReckonerView;
+import app.knuckle.desktop.records.NewNamesView;
 import app.knuckle.desktop.records.OpeningView;
 import app.knuckle.desktop.registry.Moves;
 import app.knuckle.desktop.settings.SettingsView;
@@ -227,6 +228,9 @@ final class ShellView extends BorderPane {
   private Node view(Page page) {
     if (page instanceof Page.Opening opening) {
       return new OpeningView(opening.source(), workbench::leavePage);
+    }
+    if (page instanceof Page.Naming naming) {
+      return new NewNamesView(workbench, naming);
     }
     if (page instanceof Page.Inquiries) {
       return new InquiriesView(workbench, words -> line.say("Study", words));

@@ -1,6 +1,7 @@
 package app.knuckle.desktop.workbench;
 
 import app.knuckle.desktop.explain.Topic;
+import app.knuckle.study.keeping.NewNames;
 
 /** What takes the place of the joint for a while. */
 public sealed interface Page {
@@ -18,6 +19,14 @@ public sealed interface Page {
    * @param source whose records are typed further; null for a new table
    */
   record Typing(TableSource source) implements Page {}
+
+  /**
+   * New records that call some columns otherwise than the questions do.
+   *
+   * @param path of the file they were read from
+   * @param names that are missing
+   */
+  record Naming(String path, NewNames names) implements Page {}
 
   /** All inquiries of the study. */
   record Inquiries() implements Page {}
@@ -68,9 +77,9 @@ public sealed interface Page {
   /**
    * Whether it gives way to an inquiry that is turned to: what is on its way in does not.
    *
-   * @return false for records that are opened or typed
+   * @return false for records that are opened, typed or named
    */
   default boolean givesWay() {
-    return !(this instanceof Opening || this instanceof Typing);
+    return !(this instanceof Opening || this instanceof Typing || this instanceof Naming);
   }
 }

@@ -6,8 +6,10 @@ import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.keeping.Change;
+import app.knuckle.study.keeping.NewNames;
 import app.knuckle.study.keeping.NewRecords;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.prep.Step;
 import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
@@ -136,20 +138,41 @@ public final class Workbench {
   }
 
   /**
-   * Asks the questions of the current table of new records too, beside what is open: steps about
-   * rows of the old ones are left away, and that is said.
+   * Asks the questions of the current table of new records too. Where those call columns otherwise,
+   * it is asked first which they are.
    *
    * @param fresh the records
    * @param path of the file they were read from
    */
   public void askOf(Table fresh, String path) {
+    TableSource old = current.get().source();
+    List<Inquiry> questions =
+        slips.stream().filter(s -> s.source() == old).map(SlipViewModel::inquiry).toList();
+    NewNames names = NewNames.of(questions, old.table(), fresh);
+    if (names.missing().isEmpty()) {
+      askOf(fresh, path, List.of());
+    } else {
+      show(new Page.Naming(path, names));
+    }
+  }
+
+  /**
+   * Asks the questions of the current table of new records too, beside what is open: steps about
+   * rows of the old ones are left away, and that is said.
+   *
+   * @param fresh the records
+   * @param path of the file they were read from
+   * @param first what is done to them before
+   */
+  public void askOf(Table fresh, String path, List<Step> first) {
+    leavePage();
     String old = current.get().source().name();
     String own = isTableTaken(fresh.name()) ? freeTableName(fresh.name()) : fresh.name();
     Table named = fresh.named(own);
     List<NewRecords> put =
         study().asked().stream()
             .filter(asked -> asked.table().equals(old))
-            .map(asked -> NewRecords.of(asked, named))
+            .map(asked -> NewRecords.of(asked, named, first))
             .toList();
     add(
         new Study(

@@ -157,6 +157,19 @@ class RunCommandTest {
     assertThat(out.resolve("1 Clearance by feed/findings.json"))
         .content()
         .contains("\"difference\" : -4.0");
+    Path renamed =
+        Files.writeString(
+            folder.resolve("renamed.csv"), "food,clearance_l_h\na,1\na,2\nb,5\nb,6\n");
+    String[] args = {
+      "run", file.toString(), "--table", renamed.toString(), "--out", out.toString(), "--column", ""
+    };
+    args[args.length - 1] = "feed=nothing";
+    assertThat(KnuckleCommand.run(args)).isEqualTo(1);
+    args[args.length - 1] = "feed=food";
+    assertThat(KnuckleCommand.run(args)).isZero();
+    assertThat(out.resolve("1 Clearance by feed/findings.json"))
+        .content()
+        .contains("\"difference\" : -4.0");
     Path other = Files.writeString(folder.resolve("other.csv"), "food,x\na,1\n");
     assertThat(
             KnuckleCommand.run(

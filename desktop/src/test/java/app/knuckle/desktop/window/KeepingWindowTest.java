@@ -12,6 +12,7 @@ import app.knuckle.formats.keeping.Journal;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.prep.Rename;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -240,6 +241,33 @@ class KeepingWindowTest {
     Driver.takeKeyboard(robot);
     press(robot, KeyCode.Z);
     until(() -> workbench.slips().size() == 1);
+  }
+
+  @Test
+  void columnsThatAnotherSeasonCallsOtherwiseAreChosenInPlace(FxRobot robot) throws IOException {
+    untilShown(robot, "finding", "6 levels of feed");
+    Path season =
+        Files.writeString(
+            folder.resolve("season.csv"),
+            "tank,diet,clearance\nU1,Green T,1\nU2,Green T,2\nU3,Paste,5\nU4,Paste,6\n");
+    DialogAnswers.give(folder, season);
+    choose(robot, "new-records");
+    until(() -> isThere(robot, "new-names-leave"));
+    robot.clickOn("#new-names-leave");
+    until(() -> !isThere(robot, "new-names"));
+    assertThat(workbench.slips()).hasSize(1);
+    choose(robot, "new-records");
+    until(() -> isThere(robot, "new-name-feed"));
+    // No name is near to feed; clearance is near to clearance_l_h.
+    robot.clickOn("#new-name-feed");
+    robot.type(KeyCode.DOWN).type(KeyCode.ENTER);
+    Driver.tabTo(robot, "new-names-ask");
+    robot.type(KeyCode.SPACE);
+    untilShown(robot, "finding", "Clearance differs between Green T and Paste");
+    assertThat(workbench.study().asked().get(1).inquiry().prepare())
+        .filteredOn(Rename.class::isInstance)
+        .extracting(step -> ((Rename) step).column())
+        .containsExactlyInAnyOrder("diet", "clearance");
   }
 
   @Test

@@ -12,6 +12,7 @@ import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 
 /**
  * A question put to new records, such as those of another season.
@@ -23,6 +24,22 @@ public record NewRecords(Study.Asked asked, List<String> leftAway) {
 
   public NewRecords {
     leftAway = List.copyOf(leftAway);
+  }
+
+  /**
+   * The question with the steps that fit, after others.
+   *
+   * @param asked of the old records
+   * @param fresh the new ones
+   * @param first what is done to the new records before
+   * @return the question for them, of a table of that name
+   */
+  public static NewRecords of(Study.Asked asked, Table fresh, List<Step> first) {
+    Inquiry after =
+        asked
+            .inquiry()
+            .but(d -> d.prepare = Stream.concat(first.stream(), d.prepare.stream()).toList());
+    return of(new Study.Asked(asked.table(), after, asked.figure(), asked.page()), fresh);
   }
 
   /**

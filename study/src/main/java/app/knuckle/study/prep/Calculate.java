@@ -54,6 +54,11 @@ public record Calculate(String column, String rule, boolean off) implements Step
   }
 
   @Override
+  public List<String> reads() {
+    return BRACKETS.matcher(rule).results().map(found -> found.group(1)).distinct().toList();
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Calculate(column, rule, switchedOff);
   }

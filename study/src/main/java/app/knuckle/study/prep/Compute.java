@@ -7,6 +7,7 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 
@@ -125,6 +126,11 @@ public record Compute(String column, String from, As as, double lambda, boolean 
     private static double boxCox(double x, double lambda) {
       return lambda == 0 ? Math.log(x) : Math.expm1(lambda * Math.log(x)) / lambda;
     }
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of(from);
   }
 
   @Override

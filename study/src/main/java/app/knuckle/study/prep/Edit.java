@@ -52,6 +52,11 @@ public record Edit(List<Cell> cells, boolean off) implements Step {
   }
 
   @Override
+  public List<String> reads() {
+    return cells.stream().map(Cell::column).distinct().toList();
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Edit(cells, switchedOff);
   }

@@ -71,6 +71,11 @@ public record Keep(List<Condition> where, boolean off) implements Step {
   }
 
   @Override
+  public List<String> reads() {
+    return where.stream().map(Condition::column).distinct().toList();
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Keep(where, switchedOff);
   }

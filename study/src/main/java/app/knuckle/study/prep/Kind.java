@@ -8,6 +8,7 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -65,6 +66,11 @@ public record Kind(String column, As as, boolean off) implements Step {
       }
       return NUMBER;
     }
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of(column);
   }
 
   @Override

@@ -21,6 +21,11 @@ public record Merge(String column, List<String> levels, String into, boolean off
   }
 
   @Override
+  public List<String> reads() {
+    return List.of(column);
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Merge(column, levels, into, switchedOff);
   }

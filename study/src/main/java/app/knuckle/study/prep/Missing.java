@@ -23,6 +23,11 @@ public record Missing(List<String> columns, List<String> values, boolean off) im
   }
 
   @Override
+  public List<String> reads() {
+    return columns;
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Missing(columns, values, switchedOff);
   }

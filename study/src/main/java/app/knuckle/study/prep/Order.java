@@ -21,6 +21,11 @@ public record Order(String column, List<String> levels, boolean off) implements 
   }
 
   @Override
+  public List<String> reads() {
+    return List.of(column);
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Order(column, levels, switchedOff);
   }

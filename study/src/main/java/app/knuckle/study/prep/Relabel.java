@@ -4,6 +4,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 
@@ -18,6 +19,11 @@ public record Relabel(String column, Map<String, String> labels, boolean off) im
 
   public Relabel {
     labels = Collections.unmodifiableMap(new LinkedHashMap<>(labels));
+  }
+
+  @Override
+  public List<String> reads() {
+    return List.of(column);
   }
 
   @Override

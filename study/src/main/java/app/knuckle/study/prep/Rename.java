@@ -6,6 +6,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -17,6 +18,11 @@ import java.util.Map;
  * @param off switched off
  */
 public record Rename(String column, String to, String unit, boolean off) implements Step {
+
+  @Override
+  public List<String> reads() {
+    return List.of(column);
+  }
 
   @Override
   public Step switched(boolean switchedOff) {

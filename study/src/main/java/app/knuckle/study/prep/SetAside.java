@@ -24,6 +24,11 @@ public record SetAside(List<Integer> rows, String why, boolean off) implements S
   }
 
   @Override
+  public List<String> reads() {
+    return List.of();
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new SetAside(rows, why, switchedOff);
   }

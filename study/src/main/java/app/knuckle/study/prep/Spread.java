@@ -24,6 +24,11 @@ import java.util.TreeMap;
 public record Spread(String names, String values, boolean off) implements Step {
 
   @Override
+  public List<String> reads() {
+    return List.of(names, values);
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Spread(names, values, switchedOff);
   }

@@ -28,6 +28,11 @@ public record Stack(List<String> columns, String names, String values, boolean o
   }
 
   @Override
+  public List<String> reads() {
+    return columns;
+  }
+
+  @Override
   public Step switched(boolean switchedOff) {
     return new Stack(columns, names, values, switchedOff);
   }

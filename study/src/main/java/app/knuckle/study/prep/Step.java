@@ -1,6 +1,7 @@
 package app.knuckle.study.prep;
 
 import app.knuckle.stats.Progress;
+import java.util.List;
 import java.util.Map;
 
 /** One step of the prep trail. A value: applying it makes a new frame and changes nothing. */
@@ -44,6 +45,13 @@ public sealed interface Step
    * @throws java.util.concurrent.CancellationException if stopped
    */
   Frame apply(Frame frame, Progress progress);
+
+  /**
+   * The columns that the step must find by name.
+   *
+   * @return none for a step about rows, or about whatever columns there are
+   */
+  List<String> reads();
 
   /**
    * The columns that have another name after the step.
