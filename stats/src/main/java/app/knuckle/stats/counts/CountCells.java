@@ -95,11 +95,25 @@ final class CountCells {
         combinations = Math.min(LARGEST_TABLE, combinations * factor.size());
       }
       boolean plain = model.covariates().isEmpty() && size == null;
-      double most = plain ? Arrays.stream(y).filter(v -> v == v).max().orElse(0) : 0;
+      double most = plain ? largest(y) : 0;
       return plain && combinations * (most + 1) <= LARGEST_TABLE
           ? counted(model, y, (int) combinations, (int) most + 1)
           : oneByOne(model, y, size);
     }
+
+    /** Of those that take part; 0 if none does. */
+    private static double largest(double[] y) {
+      double most = 0;
+      for (double own : y) {
+        if (own > most) {
+          most = own;
+        }
+      }
+      return most;
+    }
+
+    /** Rows whose place in the table is reckoned together, one factor after another. */
+    private static final int TOGETHER = 512;
 
     /** Counted in a table of combinations and counts. */
     private static Bins counted(Model model, double[] y, int combinations, int width) {
@@ -108,18 +122,25 @@ final class CountCells {
       int[] table = new int[combinations * width];
       int[] firstRow = new int[combinations];
       Arrays.fill(firstRow, -1);
-      for (int row = 0; row < y.length; row++) {
-        double own = y[row];
-        if (own != own) {
-          continue;
-        }
-        int at = 0;
+      int[] at = new int[TOGETHER];
+      for (int from = 0; from < y.length; from += TOGETHER) {
+        int rows = Math.min(TOGETHER, y.length - from);
+        Arrays.fill(at, 0);
         for (int f = 0; f < codes.length; f++) {
-          at = at * sizes[f] + codes[f][row];
+          int[] own = codes[f];
+          int size = sizes[f];
+          for (int i = 0; i < rows; i++) {
+            at[i] = at[i] * size + own[from + i];
+          }
         }
-        table[at * width + (int) own]++;
-        if (firstRow[at] < 0) {
-          firstRow[at] = row;
+        for (int i = 0; i < rows; i++) {
+          double own = y[from + i];
+          if (own == own) {
+            table[at[i] * width + (int) own]++;
+            if (firstRow[at[i]] < 0) {
+              firstRow[at[i]] = from + i;
+            }
+          }
         }
       }
       int[] filled =

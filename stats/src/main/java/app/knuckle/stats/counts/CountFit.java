@@ -10,6 +10,7 @@ import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Term;
+import app.knuckle.stats.means.Covariance;
 import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.LinkScale;
 import java.util.ArrayList;
@@ -18,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.ejml.data.DMatrixRMaj;
+import org.ejml.dense.row.CommonOps_DDRM;
 
 /** Counts or proportions fitted to the terms of a design. */
 public final class CountFit implements Estimator {
@@ -32,7 +34,10 @@ public final class CountFit implements Estimator {
   private final CountCells cells;
   private final CountSolution solution;
   private final Fit all;
+  private final DMatrixRMaj root;
   private final DMatrixRMaj covariance;
+  private final long residualDf;
+  private final double pearson;
   private final Map<List<Term>, Optional<CountSolution>> solutions = new HashMap<>();
   private final Progress progress;
 
@@ -62,7 +67,10 @@ public final class CountFit implements Estimator {
     this.progress = progress;
     double[] none = new double[cells.size()];
     all = Fit.of(cells.model(), List.of(none));
-    covariance = solution.rank() == 0 ? null : solution.covariance();
+    residualDf = solution.residualDf();
+    pearson = solution.pearson();
+    root = solution.rank() == 0 ? null : solution.root();
+    covariance = root == null ? null : CommonOps_DDRM.multTransB(root, root, null);
     solutions.put(model.fixed().terms(), Optional.of(solution));
   }
 
@@ -102,8 +110,7 @@ public final class CountFit implements Estimator {
    * @return absent without degrees of freedom
    */
   public Quantity dispersion() {
-    long df = solution.residualDf();
-    return df > 0 ? Quantity.of(solution.pearson() / df) : Quantity.absent(NO_DF);
+    return residualDf > 0 ? Quantity.of(pearson / residualDf) : Quantity.absent(NO_DF);
   }
 
   /** By which every variance is multiplied; NaN where it cannot be told. */
@@ -165,11 +172,11 @@ public final class CountFit implements Estimator {
     return new Figures(
         cells.rows(),
         all.rank(),
-        solution.residualDf(),
+        residualDf,
         solution.rowsAtEdge(),
         solution.deviance(),
         with(List.of()).map(CountSolution::deviance).orElse(Double.NaN),
-        solution.pearson(),
+        pearson,
         isOfSingles()
             ? Quantity.absent("rows of one trial show no spread of their own")
             : dispersion(),
@@ -231,12 +238,7 @@ public final class CountFit implements Estimator {
   /** A drop in deviance with its test. */
   Drop judged(Term term, int df, double deviance) {
     return Drop.of(
-        term,
-        df,
-        deviance,
-        asked.extraSpread() ? spread() : 1,
-        asked.extraSpread(),
-        solution.residualDf());
+        term, df, deviance, asked.extraSpread() ? spread() : 1, asked.extraSpread(), residualDf);
   }
 
   /**
@@ -439,10 +441,54 @@ public final class CountFit implements Estimator {
     return spread() * Forms.of(covariance, a.vectors()[0], b.vectors()[0]);
   }
 
+  private double[] spherical(double[] v) {
+    double[] u = new double[v.length];
+    for (int i = 0; i < v.length; i++) {
+      for (int k = 0; k < v.length; k++) {
+        u[k] += root.get(i, k) * v[i];
+      }
+    }
+    return u;
+  }
+
+  /**
+   * The variances of all pairs of many means cost what one coordinate a direction costs: each mean
+   * is put once into coordinates in which a variance is a squared length.
+   */
+  @Override
+  public Covariance covariances(List<Estimable> means) {
+    double[][] u = means.stream().map(e -> spherical(e.vectors()[0])).toArray(double[][]::new);
+    return new Covariance() {
+      @Override
+      public double variance(int i) {
+        return means.get(i).isWhole() ? between(i, i) : Double.NaN;
+      }
+
+      @Override
+      public double between(int i, int j) {
+        double sum = 0;
+        for (int k = 0; k < u[i].length; k++) {
+          sum += u[i][k] * u[j][k];
+        }
+        return spread() * sum;
+      }
+
+      @Override
+      public double ofDifference(int i, int j) {
+        double sum = 0;
+        for (int k = 0; k < u[i].length; k++) {
+          double d = u[i][k] - u[j][k];
+          sum += d * d;
+        }
+        return spread() * sum;
+      }
+    };
+  }
+
   @Override
   public double df(Estimable e) {
     return asked.extraSpread()
-        ? Double.isNaN(spread()) ? Double.NaN : solution.residualDf()
+        ? Double.isNaN(spread()) ? Double.NaN : residualDf
         : DegreesOfFreedom.UNBOUNDED;
   }
 

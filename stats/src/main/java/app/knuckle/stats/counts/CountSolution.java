@@ -1,6 +1,8 @@
 package app.knuckle.stats.counts;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.linear.Covariate;
+import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
 import java.util.Arrays;
@@ -100,14 +102,19 @@ final class CountSolution {
   private void lay() {
     design = Fit.of(model, List.of(inside(edge)));
     rows = new double[cells.size()][];
+    int[][] codes = model.factors().stream().map(Factor::codes).toArray(int[][]::new);
+    double[][] values = model.covariates().stream().map(Covariate::values).toArray(double[][]::new);
+    int[] levels = new int[codes.length];
+    double[] at = new double[values.length];
     for (int c = 0; c < rows.length; c++) {
       if (!edge[c]) {
-        int at = c;
-        rows[c] =
-            design.vector(
-                design.meanOf(
-                    model.factors().stream().mapToInt(f -> f.codes()[at]).toArray(),
-                    model.covariates().stream().mapToDouble(v -> v.values()[at]).toArray()));
+        for (int f = 0; f < levels.length; f++) {
+          levels[f] = codes[f][c];
+        }
+        for (int v = 0; v < at.length; v++) {
+          at[v] = values[v][c];
+        }
+        rows[c] = design.vector(design.meanOf(levels, at));
       }
     }
   }
@@ -208,11 +215,13 @@ final class CountSolution {
       double w = cells.sizeOf(c) * kind.variance(eta[c]);
       double score = cells.count(c) - cells.sizeOf(c) * kind.mean(eta[c]);
       double target = change ? score : w * eta[c] + score;
+      double[] row = rows[c];
       for (int k = 0; k < p; k++) {
-        double x = rows[c][k];
-        right.data[k] += x * target;
+        right.data[k] += row[k] * target;
+        double wx = w * row[k];
+        int at = k * p;
         for (int l = 0; l <= k; l++) {
-          weighed.data[k * p + l] += w * x * rows[c][l];
+          weighed.data[at + l] += wx * row[l];
         }
       }
     }
@@ -314,7 +323,11 @@ final class CountSolution {
 
   /** The same on the cells that are not at the edge of another, smaller model. */
   int rankInside(CountSolution smaller) {
-    return smaller.isAllAtEdge() ? 0 : Fit.of(model, List.of(inside(smaller.edge))).rank();
+    return smaller.isAllAtEdge()
+        ? 0
+        : Arrays.equals(edge, smaller.edge)
+            ? rank()
+            : Fit.of(model, List.of(inside(smaller.edge))).rank();
   }
 
   /** The design of the cells that are not at the edge; null where all are. */
@@ -407,8 +420,11 @@ final class CountSolution {
     return sum;
   }
 
-  /** The inverse of the weighted cross products, by the triangle of the weighted design. */
-  DMatrixRMaj covariance() {
+  /**
+   * The inverse of the triangle of the weighted design: times its transpose it is the inverse of
+   * the weighted cross products.
+   */
+  DMatrixRMaj root() {
     int p = rank();
     int n = (int) IntStream.range(0, edge.length).filter(c -> !edge[c]).count();
     DMatrixRMaj weighed = new DMatrixRMaj(n, p);
@@ -427,6 +443,6 @@ final class CountSolution {
     qr.decompose(weighed);
     DMatrixRMaj inverse = new DMatrixRMaj(p, p);
     CommonOps_DDRM.invert(qr.getR(null, true), inverse);
-    return CommonOps_DDRM.multTransB(inverse, inverse, null);
+    return inverse;
   }
 }

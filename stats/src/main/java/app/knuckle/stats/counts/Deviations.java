@@ -21,7 +21,7 @@ final class Deviations {
       return Double.POSITIVE_INFINITY;
     }
     double e = (y - mu) / mu;
-    return mu * (Math.abs(e) < SMALL ? series(e) : (1 + e) * Math.log1p(e) - e);
+    return mu * (Math.abs(e) < SMALL ? series(e) : y / mu * Math.log(y / mu) - e);
   }
 
   /** {@code (1 + e) ln(1 + e) - e = e^2/2 - e^3/6 + e^4/12 - ...}. */

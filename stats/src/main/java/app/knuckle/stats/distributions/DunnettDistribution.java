@@ -22,6 +22,12 @@ public final class DunnettDistribution implements LargestT {
   /** The density of z beyond is below 1e-30. */
   private static final double FARTHEST_Z = 11.8;
 
+  /** A normal density this many deviations from its peak is below 1e-17 of it. */
+  private static final double BESIDE_PEAK = 9;
+
+  /** The tail of a normal variable beyond is 0 as a double. */
+  private static final double NOTHING = 40;
+
   /** Largest step in z: the trapezoidal error of a normal density is then exp(-2 pi^2 / h^2). */
   private static final double LARGEST_STEP = 0.3;
 
@@ -115,11 +121,25 @@ public final class DunnettDistribution implements LargestT {
       return Panels.integral(ends(x), z -> exceeds(x, z));
     }
     double sum = 0;
-    int most = (int) Math.ceil(FARTHEST_Z / step);
-    for (int i = -most; i <= most; i++) {
+    int least = (int) Math.floor(-farthest(x, -1) / step);
+    int most = (int) Math.ceil(farthest(x, 1) / step);
+    for (int i = least; i <= most; i++) {
       sum += exceeds(x, i * step);
     }
     return step * sum;
+  }
+
+  /**
+   * How far from 0 the shared part counts on one side. Where it is l x a statistic that passes x
+   * most likely has it, with a deviation of c: a far tail gathers there.
+   */
+  private double farthest(double x, int side) {
+    double far = FARTHEST_Z;
+    for (int j = 0; j < l.length; j++) {
+      double at = (twoSided ? Math.abs(l[j]) : side * l[j]) * Math.max(0, Math.min(x, NOTHING));
+      far = Math.max(far, at + BESIDE_PEAK * c[j]);
+    }
+    return far;
   }
 
   /** The same where the shared part is z, times its density. */
@@ -136,15 +156,17 @@ public final class DunnettDistribution implements LargestT {
   /** Panels one wide, and narrower ones about z = x / l, where one statistic passes x. */
   private double[] ends(double x) {
     List<Double> ends = new ArrayList<>();
-    for (double z = -Math.ceil(FARTHEST_Z); z <= Math.ceil(FARTHEST_Z); z++) {
+    double low = -Math.ceil(farthest(x, -1));
+    double high = Math.ceil(farthest(x, 1));
+    for (double z = low; z <= high; z++) {
       ends.add(z);
     }
     for (int j = 0; j < l.length; j++) {
       double width = c[j] / Math.abs(l[j]);
       for (int i = -REACH; width < NARROW && i <= REACH; i += 2) {
         double z = x / l[j] + i * width;
-        ends.add(Math.max(-Math.ceil(FARTHEST_Z), Math.min(Math.ceil(FARTHEST_Z), z)));
-        ends.add(Math.max(-Math.ceil(FARTHEST_Z), Math.min(Math.ceil(FARTHEST_Z), -z)));
+        ends.add(Math.max(low, Math.min(high, z)));
+        ends.add(Math.max(low, Math.min(high, -z)));
       }
     }
     return ends.stream().mapToDouble(z -> z).toArray();

@@ -21,10 +21,23 @@ final class NormalRange {
    */
   private static final double STEP = 0.125;
 
-  /** Beyond this the normal density is below 1e-37 of its peak, nothing beside any sum here. */
+  /** Beyond this the normal density is below 1e-37 of its peak, nothing beside any middling sum. */
   private static final double REACH = 13;
 
-  private static final int NODES = (int) Math.round(2 * REACH / STEP) + 1;
+  /**
+   * A far tail gathers where the largest is w / 2 and the smallest -w / 2, with a deviation of
+   * about 0.7: this far beyond, its terms are below 1e-30 of their peak.
+   */
+  private static final double BESIDE_PEAK = 8.5;
+
+  /** The largest value, where the farthest tail that is a double gathers, and what lies beside. */
+  private static final double FARTHEST = 37;
+
+  private static final int NODES = (int) Math.round((REACH + FARTHEST) / STEP) + 1;
+
+  /** The last node within reach of 0. */
+  private static final int WITHIN_REACH = (int) Math.round(2 * REACH / STEP);
+
   private static final double[] Z = new double[NODES];
   private static final double[] LOWER = new double[NODES];
   private static final double[] UPPER = new double[NODES];
@@ -53,6 +66,7 @@ final class NormalRange {
   private final Remembered upperLogs;
   private final int first;
   private final int last;
+  private final int near;
 
   private NormalRange(int values) {
     this.values = values;
@@ -71,6 +85,7 @@ final class NormalRange {
     }
     first = from;
     last = to;
+    near = Math.min(last, WITHIN_REACH);
   }
 
   /**
@@ -91,15 +106,24 @@ final class NormalRange {
         : Math.min(1, Math.exp(log + (values - 1) * Math.log(w)));
   }
 
+  /**
+   * Beyond this the tail is no double: it is less than k^2 / 2 times that of the difference of two
+   * values, whose logarithm is below -w^2 / 4 = -900, while k is at most 2^31.
+   */
+  private static final double NOTHING = 60;
+
   /** P(range > w), for w > 0. */
   double upper(double w) {
+    if (w > NOTHING) {
+      return 0;
+    }
     double log = upperLogs.at(w);
     return Double.isNaN(log) ? summedUpper(w) : Math.min(1, Math.exp(log));
   }
 
   private double summedLower(double w) {
     double sum = 0;
-    for (int i = first; i <= last; i++) {
+    for (int i = first; i <= near; i++) {
       sum += largest[i] * power(share(i, w));
     }
     return Math.min(1, sum);
@@ -109,15 +133,20 @@ final class NormalRange {
   private double summedUpper(double w) {
     double sum = 0;
     // From the right, where the terms of a far tail are largest, so that the sum can end early.
-    for (int i = last; i >= first; i--) {
+    int right = Math.max(near, Math.min(last, node(w / 2 + BESIDE_PEAK)));
+    for (int i = right; i >= first; i--) {
       double below = lowerTail(Z[i] - w) / LOWER[i];
       double term = largest[i] * -Math.expm1((values - 1) * Math.log1p(-below));
       sum += term;
-      if (term < sum * NEGLIGIBLE && Z[i] < 0) {
+      if (term < sum * NEGLIGIBLE && Z[i] < Math.max(0, w / 2 - BESIDE_PEAK)) {
         break;
       }
     }
     return Math.min(1, sum);
+  }
+
+  private static int node(double z) {
+    return (int) Math.ceil((z + REACH) / STEP);
   }
 
   /** Share of the values below z that lie within w of it; from whichever side keeps its digits. */

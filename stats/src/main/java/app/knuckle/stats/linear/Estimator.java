@@ -138,27 +138,37 @@ public interface Estimator {
     return plain(means, counts).on(scale(), whole);
   }
 
+  /**
+   * The variances of means and of their differences.
+   *
+   * @param means the combinations
+   * @return by their places
+   */
+  default Covariance covariances(List<Estimable> means) {
+    return new Covariance() {
+      @Override
+      public double variance(int i) {
+        return means.get(i).isWhole() ? Estimator.this.variance(means.get(i)) : Double.NaN;
+      }
+
+      @Override
+      public double between(int i, int j) {
+        return covariance(means.get(i), means.get(j));
+      }
+
+      @Override
+      public double ofDifference(int i, int j) {
+        return Estimator.this.variance(means.get(i).plus(-1, means.get(j)));
+      }
+    };
+  }
+
   private Estimates plain(List<Estimable> means, long[] counts) {
     return new Estimates(
         origin(),
         means.stream().mapToDouble(this::value).toArray(),
         counts,
-        new Covariance() {
-          @Override
-          public double variance(int i) {
-            return means.get(i).isWhole() ? Estimator.this.variance(means.get(i)) : Double.NaN;
-          }
-
-          @Override
-          public double between(int i, int j) {
-            return covariance(means.get(i), means.get(j));
-          }
-
-          @Override
-          public double ofDifference(int i, int j) {
-            return Estimator.this.variance(means.get(i).plus(-1, means.get(j)));
-          }
-        },
+        covariances(means),
         new DegreesOfFreedom() {
           @Override
           public double of(int i) {

@@ -27,6 +27,7 @@ public final class Fit {
   private final Model model;
   private final Cells cells;
   private final int[] starts;
+  private final Model.Product[] terms;
   private final double[] centres;
   private final double[] scales;
   private final int[] place;
@@ -44,6 +45,7 @@ public final class Fit {
     this.cells = cells;
     this.absorbed = absorbed;
     starts = model.starts();
+    terms = model.terms().stream().map(model::product).toArray(Model.Product[]::new);
     int q = model.covariates().size();
     centres = new double[q];
     scales = new double[q];
@@ -122,20 +124,18 @@ public final class Fit {
     int p = starts[starts.length - 1];
     double[][] columns = new double[p][rows];
     double[][] right = new double[responses][rows];
-    Model.Product[] products =
-        model.terms().stream().map(model::product).toArray(Model.Product[]::new);
     for (int cell = 0; cell < cells.size(); cell++) {
       double weight = Math.sqrt(cells.count(cell));
       if (model.intercept()) {
         columns[0][cell] = weight;
       }
       int[] levels = levels(cell);
-      for (int t = 0; t < products.length; t++) {
+      for (int t = 0; t < terms.length; t++) {
         double x = weight;
-        for (int c : products[t].covariates()) {
+        for (int c : terms[t].covariates()) {
           x *= (cells.mean(cell, c) - centres[c]) / scales[c];
         }
-        double[] codes = model.codes(products[t], levels);
+        double[] codes = model.codes(terms[t], levels);
         for (int i = 0; i < codes.length; i++) {
           columns[starts[t] + i][cell] = codes[i] * x;
         }
@@ -150,11 +150,11 @@ public final class Fit {
       double[][] root = cholesky(cells.within(b));
       for (int i = 0; i < variables; i++) {
         int row = cells.size() + b * variables + i;
-        for (int t = 0; t < products.length; t++) {
-          int[] c = products[t].covariates();
+        for (int t = 0; t < terms.length; t++) {
+          int[] c = terms[t].covariates();
           if (c.length == 1 && i <= c[0]) {
             double x = root[i][c[0]] / scales[c[0]];
-            double[] codes = model.codes(products[t], levels(b));
+            double[] codes = model.codes(terms[t], levels(b));
             for (int k = 0; k < codes.length; k++) {
               columns[starts[t] + k][row] = codes[k] * x;
             }
@@ -531,7 +531,7 @@ public final class Fit {
       weights[0] = 1;
     }
     for (int t = 0; t < model.terms().size(); t++) {
-      Model.Product product = model.product(model.terms().get(t));
+      Model.Product product = terms[t];
       double x = 1;
       for (int c : product.covariates()) {
         x *= Double.isNaN(at[c]) ? 0 : (at[c] - centre(c)) / scales[c];
@@ -592,7 +592,10 @@ public final class Fit {
    */
   public double[] vector(double[] weights) {
     // Against the largest weight: what a zero depends on may be rounding alone.
-    double largest = Arrays.stream(weights).map(Math::abs).max().orElse(0);
+    double largest = 0;
+    for (double weight : weights) {
+      largest = Math.max(largest, Math.abs(weight));
+    }
     for (int j = 0; j < place.length; j++) {
       if (place[j] < 0) {
         double sum = weights[j];
