@@ -33,6 +33,9 @@ final class NormalRange {
   /** The largest value, where the farthest tail that is a double gathers, and what lies beside. */
   private static final double FARTHEST = 37;
 
+  /** Terms of the farthest tails are no doubles by themselves. */
+  private static final double SCALE = 0x1.0p600;
+
   private static final int NODES = (int) Math.round((REACH + FARTHEST) / STEP) + 1;
 
   /** The last node within reach of 0. */
@@ -72,7 +75,7 @@ final class NormalRange {
     this.values = values;
     // Near 0 the probability goes as w^(k-1), which is left out of what is remembered.
     lowerLogs = Remembered.shared(w -> Math.log(summedLower(w)) - (values - 1) * Math.log(w));
-    upperLogs = Remembered.shared(w -> Math.log(summedUpper(w)));
+    upperLogs = Remembered.shared(this::summedUpper);
     int from = NODES;
     int to = 0;
     for (int i = 0; i < NODES; i++) {
@@ -118,7 +121,7 @@ final class NormalRange {
       return 0;
     }
     double log = upperLogs.at(w);
-    return Double.isNaN(log) ? summedUpper(w) : Math.min(1, Math.exp(log));
+    return Math.min(1, Math.exp(Double.isNaN(log) ? summedUpper(w) : log));
   }
 
   private double summedLower(double w) {
@@ -129,20 +132,20 @@ final class NormalRange {
     return Math.min(1, sum);
   }
 
-  /** Summed as a tail. */
+  /** The logarithm of what is summed as a tail; finite however small that is. */
   private double summedUpper(double w) {
     double sum = 0;
     // From the right, where the terms of a far tail are largest, so that the sum can end early.
     int right = Math.max(near, Math.min(last, node(w / 2 + BESIDE_PEAK)));
     for (int i = right; i >= first; i--) {
       double below = lowerTail(Z[i] - w) / LOWER[i];
-      double term = largest[i] * -Math.expm1((values - 1) * Math.log1p(-below));
+      double term = SCALE * largest[i] * -Math.expm1((values - 1) * Math.log1p(-below));
       sum += term;
       if (term < sum * NEGLIGIBLE && Z[i] < Math.max(0, w / 2 - BESIDE_PEAK)) {
         break;
       }
     }
-    return Math.min(1, sum);
+    return Math.log(sum) - Math.log(SCALE);
   }
 
   private static int node(double z) {

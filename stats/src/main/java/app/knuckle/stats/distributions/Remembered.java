@@ -24,7 +24,7 @@ final class Remembered {
   private static final int TERMS = 18;
 
   /** Further out than any tail that is not 0 as a double. */
-  private static final int PIECES = 110;
+  private static final int PIECES = 120;
 
   private final DoubleUnaryOperator function;
   private final int patience;
