@@ -10,6 +10,7 @@ import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
+import app.knuckle.formats.report.ReckoningPage;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -28,6 +29,7 @@ import java.io.StringWriter;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -207,7 +209,9 @@ final class RunCommand implements Callable<Integer> {
                 .filter(i -> PageSettings.of(read.asked().get(i).page()).chosen())
                 .mapToObj(i -> all.get(i).page())
                 .toList();
-        Page joined = Page.joined(read.name(), chosen);
+        List<Page> pages = new ArrayList<>(chosen);
+        pages.addAll(ReckoningPage.of(read.reckonings()));
+        Page joined = Page.joined(read.name(), pages);
         document.write(joined, writeUp.toAbsolutePath());
       } catch (IOException e) {
         errors.println(writeUp + ": the document cannot be written there. " + e.getMessage());

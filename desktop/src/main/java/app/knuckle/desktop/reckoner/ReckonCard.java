@@ -57,7 +57,7 @@ abstract class ReckonCard extends Card {
     Region gap = new Region();
     HBox.setHgrow(gap, Priority.ALWAYS);
     Button copy = button("copy", "Copy", () -> Clip.put(Taken.of(blocks())));
-    Button keep = button("keep", "Keep", () -> kept.accept(new Reckoning(kind, name(), typed())));
+    Button keep = button("keep", "Keep", () -> kept.accept(reckoning()));
     HBox bar = new HBox(head, gap, copy, keep, Explain.mark(title, topic(kind)));
     bar.getStyleClass().add("typing-bar");
     words.setId(kind.key() + "-words");
@@ -205,6 +205,11 @@ abstract class ReckonCard extends Card {
 
   void onSaid(Consumer<String> listener) {
     told = listener;
+  }
+
+  private Reckoning reckoning() {
+    Reckoning.Said said = new Reckoning.Said(words.getText(), table());
+    return new Reckoning(kind, name(), typed(), said, false);
   }
 
   private List<Block> blocks() {

@@ -9,7 +9,9 @@ import java.util.function.Consumer;
 import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -90,7 +92,13 @@ public final class ReckonerView extends ScrollPane {
       out.getStyleClass().add("sentence-out");
       out.setAccessibleText("Let go of " + one.name());
       out.setOnAction(event -> workbench.letGo(one));
-      kept.getChildren().add(new HBox(back, out));
+      CheckBox chosen = new CheckBox();
+      chosen.setId("kept-chosen-" + workbench.reckonings().indexOf(one));
+      chosen.setAccessibleText(one.name() + ", in the document of the study");
+      chosen.setTooltip(new Tooltip("In the document of the study"));
+      chosen.setSelected(one.inDocument());
+      chosen.setOnAction(event -> workbench.choose(one, chosen.isSelected()));
+      kept.getChildren().add(new HBox(back, chosen, out));
     }
     if (!kept.getChildren().isEmpty()) {
       kept.getChildren().add(0, Texts.line("Kept:", "bar-words"));

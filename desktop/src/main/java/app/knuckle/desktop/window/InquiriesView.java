@@ -158,7 +158,12 @@ final class InquiriesView extends VBox {
         .ifPresent(
             file ->
                 document.write(
-                    title, List.copyOf(workbench.slips()), kind, file.toPath(), note::setText));
+                    title,
+                    List.copyOf(workbench.slips()),
+                    List.copyOf(workbench.reckonings()),
+                    kind,
+                    file.toPath(),
+                    note::setText));
   }
 
   private void leaveSlips() {

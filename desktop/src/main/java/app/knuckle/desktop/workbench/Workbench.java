@@ -712,6 +712,17 @@ public final class Workbench {
   }
 
   /**
+   * Puts a kept reckoning into the document of the study, or leaves it away.
+   *
+   * @param reckoning one of those that are kept
+   * @param yes whether it stands there
+   */
+  public void choose(Reckoning reckoning, boolean yes) {
+    reckonings.replaceAll(one -> one.equals(reckoning) ? one.inDocument(yes) : one);
+    did("choose what stands in the document");
+  }
+
+  /**
    * The reckonings that are kept.
    *
    * @return in the order in which they were

@@ -8,11 +8,13 @@ import app.knuckle.formats.documents.ReportFile;
 import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
+import app.knuckle.formats.report.ReckoningPage;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -136,6 +138,7 @@ public final class StudyDocument {
    *
    * @param title of the whole
    * @param slips all inquiries, in their order; those that are not chosen are left away
+   * @param reckonings that are kept; likewise
    * @param kind of file
    * @param target the file; an old one stays whole if this fails
    * @param said told what became of it
@@ -143,13 +146,15 @@ public final class StudyDocument {
   public void write(
       String title,
       List<SlipViewModel> slips,
+      List<Reckoning> reckonings,
       ReportFile kind,
       Path target,
       Consumer<String> said) {
     List<Asked> asked =
         slips.stream().filter(slip -> settings(slip).chosen()).map(Asked::of).toList();
-    if (asked.isEmpty()) {
-      said.accept("No inquiry is chosen for the document: tick some.");
+    List<Page> reckoned = ReckoningPage.of(reckonings);
+    if (asked.isEmpty() && reckoned.isEmpty()) {
+      said.accept("Nothing is chosen for the document: tick some inquiries.");
       return;
     }
     said.accept("Writing " + target.getFileName() + " \u2026");
@@ -161,6 +166,7 @@ public final class StudyDocument {
             pages.add(one.page(progress));
             progress.done((double) pages.size() / (asked.size() + 1));
           }
+          pages.addAll(reckoned);
           return kind.writeChosen(Page.joined(title, pages), target);
         },
         written -> said.accept("Written: " + written.getFileName()),

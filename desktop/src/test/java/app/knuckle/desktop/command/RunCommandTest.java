@@ -7,6 +7,7 @@ import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.reckon.Reckoning;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
@@ -177,6 +178,16 @@ class RunCommandTest {
         .isEqualTo(1);
   }
 
+  private static Reckoning tail(String name, boolean inDocument) {
+    return new Reckoning(
+        Reckoning.Kind.TAIL,
+        name,
+        Map.of("law", "T"),
+        new Reckoning.Said(
+            "Beyond 2 lies a tail.", List.of(List.of("df", "t"), List.of("60", "2"))),
+        inDocument);
+  }
+
   @Test
   void aStudyIsWrittenUpAsOneDocument() {
     Study demo = DemoStudy.read();
@@ -184,7 +195,12 @@ class RunCommandTest {
         new Study.Asked(
             "feed-tanks", demo.asked().get(0).inquiry().measuring("gone").named("Gone"), Map.of());
     Study some =
-        new Study("Spring", demo.tables(), List.of(demo.asked().get(0), bad, demo.asked().get(4)));
+        new Study(
+            "Spring",
+            demo.tables(),
+            List.of(demo.asked().get(0), bad, demo.asked().get(4)),
+            List.of(),
+            List.of(tail("Left away", false), tail("Tail of t", true)));
     Path file = folder.resolve("spring.knuckle");
     StudyFile.write(some, file, StudyFile.Stamp.NONE, Progress.NONE);
     String out = folder.resolve("out").toString();
@@ -195,6 +211,10 @@ class RunCommandTest {
         .content()
         .contains("# Spring", "## Clearance by feed", "## Gone", "there is no column 'gone'")
         .contains("## Flow by pump", "(spring-figure-1.svg)", "(spring-figure-2.svg)");
+    assertThat(page)
+        .content()
+        .contains("### Tail of t", "| 60 | 2 |", "Beyond 2 lies a tail.")
+        .doesNotContain("Left away");
     assertThat(folder.resolve("spring-figure-2.svg")).isNotEmptyFile();
     args[5] = folder.resolve("spring.odd").toString();
     assertThat(KnuckleCommand.run(args)).isEqualTo(2);

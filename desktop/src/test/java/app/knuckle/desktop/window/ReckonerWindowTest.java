@@ -133,6 +133,12 @@ class ReckonerWindowTest {
     untilShown(robot, "partial-table-words", "no more than chance");
     robot.interact(() -> robot.lookup("#kept-0").queryButton().fire());
     untilShown(robot, "partial-table-words", "The signal is 4.28");
+    robot.clickOn("#kept-chosen-0");
+    until(() -> workbench.study().reckonings().get(0).inDocument());
+    assertThat(workbench.study().reckonings().get(0).said().words()).contains("4.28");
+    assertThat(workbench.study().reckonings().get(0).said().table()).isNotEmpty();
+    robot.interact(() -> workbench.history().undo());
+    until(() -> !workbench.reckonings().get(0).inDocument());
     robot.interact(() -> workbench.history().undo());
     until(() -> workbench.reckonings().isEmpty());
     robot.interact(() -> workbench.leavePage());

@@ -90,6 +90,14 @@ final class StudyParts {
       node.put("kind", reckoning.kind().key()).put("name", reckoning.name());
       ObjectNode typed = node.putObject("typed");
       reckoning.typed().forEach(typed::put);
+      if (!reckoning.said().equals(Reckoning.Said.NOTHING)) {
+        node.put("words", reckoning.said().words());
+        ArrayNode rows = node.putArray("table");
+        reckoning.said().table().forEach(row -> row.forEach(rows.addArray()::add));
+      }
+      if (reckoning.inDocument()) {
+        node.put("inDocument", true);
+      }
     }
     return MAPPER.writeValueAsBytes(root);
   }
@@ -157,7 +165,7 @@ final class StudyParts {
     List<String> kinds = Arrays.stream(Reckoning.Kind.values()).map(Reckoning.Kind::key).toList();
     for (int i = 0; i < nodes.size(); i++) {
       Keys own = in("reckonings", i);
-      own.known(nodes.get(i), List.of("kind", "name", "typed"));
+      own.known(nodes.get(i), List.of("kind", "name", "typed", "words", "table", "inDocument"));
       String kind = own.text(nodes.get(i), "kind");
       if (!kinds.contains(kind)) {
         throw own.wrong(
@@ -167,9 +175,25 @@ final class StudyParts {
           new Reckoning(
               Reckoning.Kind.values()[kinds.indexOf(kind)],
               own.text(nodes.get(i), "name"),
-              own.textsByName(nodes.get(i), "typed")));
+              own.textsByName(nodes.get(i), "typed"),
+              new Reckoning.Said(own.text(nodes.get(i), "words", ""), table(nodes.get(i), own)),
+              own.flag(nodes.get(i), "inDocument")));
     }
     return all;
+  }
+
+  private static List<List<String>> table(JsonNode node, Keys keys) {
+    List<List<String>> table = new ArrayList<>();
+    for (JsonNode row : keys.list(node, "table")) {
+      List<String> cells = new ArrayList<>();
+      row.forEach(cell -> cells.add(cell.isTextual() ? cell.asText() : null));
+      boolean even = table.isEmpty() || table.get(0).size() == cells.size();
+      if (!row.isArray() || !even || cells.contains(null)) {
+        throw keys.wrong("table", "rows of texts are needed here, of one length", "");
+      }
+      table.add(cells);
+    }
+    return table;
   }
 
   private static Keys in(String list, int index) {

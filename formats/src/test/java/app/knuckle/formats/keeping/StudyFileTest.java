@@ -75,7 +75,13 @@ class StudyFileTest {
         List.of(
             new Study.Asked("tanks", inquiry, Map.of("form", "BARS"), Map.of("sources", "yes"))),
         List.of(plan()),
-        List.of(new Reckoning(Reckoning.Kind.TAIL, "t", Map.of("law", "T", "tail", "0.05"))));
+        List.of(
+            new Reckoning(
+                Reckoning.Kind.TAIL,
+                "t",
+                Map.of("law", "T", "tail", "0.05"),
+                new Reckoning.Said("t is 2.", List.of(List.of("df", "t"), List.of("60", "2.00"))),
+                true)));
   }
 
   /** Everything that a plan can say. */

@@ -2,6 +2,7 @@ package app.knuckle.study.reckon;
 
 import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -10,8 +11,27 @@ import java.util.Map;
  * @param kind which of the reckonings
  * @param name under which it is found again
  * @param typed texts by the name of their field
+ * @param said what followed, as it is taken away
+ * @param inDocument whether it stands in the document of the study
  */
-public record Reckoning(Kind kind, String name, Map<String, String> typed) {
+public record Reckoning(
+    Kind kind, String name, Map<String, String> typed, Said said, boolean inDocument) {
+
+  /**
+   * What followed of what was typed.
+   *
+   * @param words a sentence or more; may be empty
+   * @param table its heads, then its rows, all of one length; empty for none
+   */
+  public record Said(String words, List<List<String>> table) {
+
+    /** Nothing is known of it. */
+    public static final Said NOTHING = new Said("", List.of());
+
+    public Said {
+      table = table.stream().map(List::copyOf).toList();
+    }
+  }
 
   /** What is reckoned. */
   public enum Kind {
@@ -42,5 +62,15 @@ public record Reckoning(Kind kind, String name, Map<String, String> typed) {
 
   public Reckoning {
     typed = Collections.unmodifiableMap(new LinkedHashMap<>(typed));
+  }
+
+  /**
+   * The same in the document of the study, or not.
+   *
+   * @param yes whether it stands there
+   * @return the reckoning
+   */
+  public Reckoning inDocument(boolean yes) {
+    return new Reckoning(kind, name, typed, said, yes);
   }
 }
