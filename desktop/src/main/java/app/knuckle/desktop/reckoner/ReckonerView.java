@@ -92,13 +92,15 @@ public final class ReckonerView extends ScrollPane {
       out.getStyleClass().add("sentence-out");
       out.setAccessibleText("Let go of " + one.name());
       out.setOnAction(event -> workbench.letGo(one));
-      CheckBox chosen = new CheckBox();
+      CheckBox chosen = new CheckBox("in the document");
       chosen.setId("kept-chosen-" + workbench.reckonings().indexOf(one));
       chosen.setAccessibleText(one.name() + ", in the document of the study");
       chosen.setTooltip(new Tooltip("In the document of the study"));
       chosen.setSelected(one.inDocument());
       chosen.setOnAction(event -> workbench.choose(one, chosen.isSelected()));
-      kept.getChildren().add(new HBox(back, chosen, out));
+      HBox line = new HBox(back, chosen, out);
+      line.getStyleClass().add("kept-line");
+      kept.getChildren().add(line);
     }
     if (!kept.getChildren().isEmpty()) {
       kept.getChildren().add(0, Texts.line("Kept:", "bar-words"));

@@ -45,6 +45,11 @@ public final class Workbench {
   private final History history = new History(this::restore);
   private final Plans plans = new Plans(this::planned);
   private final ObservableList<Reckoning> reckonings = FXCollections.observableArrayList();
+
+  /** Held here: one that nobody holds hears no more of the list after a collection. */
+  private final ObservableList<Reckoning> shownReckonings =
+      FXCollections.unmodifiableObservableList(reckonings);
+
   private final ObjectProperty<Settings> settings = new SimpleObjectProperty<>(Settings.USUAL);
   private final Consumer<Answer> beforehand;
   private Keeping keeper = Keeping.NOBODY;
@@ -728,7 +733,7 @@ public final class Workbench {
    * @return in the order in which they were
    */
   public ObservableList<Reckoning> reckonings() {
-    return FXCollections.unmodifiableObservableList(reckonings);
+    return shownReckonings;
   }
 
   /**

@@ -125,6 +125,7 @@ class ReckonerWindowTest {
 
   @Test
   void aReckoningIsKeptBroughtBackAndLetGo(FxRobot robot) {
+    System.gc(); // What only the page listened to must still be told.
     robot.interact(() -> robot.lookup("#partial-table-keep").queryButton().fire());
     until(() -> workbench.reckonings().size() == 1);
     assertThat(workbench.study().reckonings().get(0).kind())
