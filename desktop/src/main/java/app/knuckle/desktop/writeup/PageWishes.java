@@ -5,8 +5,10 @@ import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.NumberStyle;
+import app.knuckle.formats.report.OwnTerms;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.Arrays;
@@ -22,6 +24,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -32,6 +35,8 @@ import javafx.scene.layout.VBox;
 
 /** What is asked of the page: its parts and their order, its length, how numbers are written. */
 final class PageWishes extends VBox {
+
+  private static final int TERM_COLUMNS = 9;
 
   private static final List<OptionalInt> DECIMALS =
       Stream.concat(
@@ -56,6 +61,9 @@ final class PageWishes extends VBox {
   private final CheckBox comma;
   private final CheckBox zero;
   private final CheckBox hyphen;
+  private final CheckBox thin;
+  private final VBox terms = new VBox();
+  private final Map<Procedure, TextField> words = new EnumMap<>(Procedure.class);
 
   PageWishes(WriteUpViewModel model) {
     this.model = model;
@@ -98,6 +106,7 @@ final class PageWishes extends VBox {
     comma = number("page-comma", "decimals after a comma", NumberStyle::comma);
     zero = number("page-zero", "p with a leading zero", NumberStyle::leadingZero);
     hyphen = number("page-hyphen", "a hyphen for the minus sign", NumberStyle::hyphen);
+    thin = number("page-thin", "a thin space before units", NumberStyle::thinSpace);
     for (Block.Part part : Block.Part.values()) {
       rows.put(part, row(part));
     }
@@ -121,9 +130,46 @@ final class PageWishes extends VBox {
                 comma,
                 zero,
                 hyphen,
+                thin,
+                terms,
                 panel),
             new Card("Decimals in tables", tables),
             styles);
+  }
+
+  /** A field for each procedure that means are compared by, empty for Knuckle's word. */
+  private void showTerms(OwnTerms own) {
+    List<Procedure> used = model.procedures();
+    if (!List.copyOf(words.keySet()).equals(used.stream().sorted().toList())) {
+      words.clear();
+      terms.getChildren().clear();
+      for (Procedure procedure : used) {
+        TextField field = new TextField();
+        field.setId("term-" + procedure.key());
+        field.setPromptText(procedure.title());
+        field.setPrefColumnCount(TERM_COLUMNS);
+        field.setAccessibleText(procedure.title() + " is called");
+        Runnable take =
+            () ->
+                model.change(s -> s.but(d -> d.terms = d.terms.called(procedure, field.getText())));
+        field.setOnAction(event -> take.run());
+        field.focusedProperty().addListener((o, before, now) -> takeUnless(now, take));
+        words.put(procedure, field);
+        terms.getChildren().add(named(procedure.title() + " is called", field));
+      }
+    }
+    words.forEach(
+        (procedure, field) -> {
+          if (!field.isFocused()) {
+            field.setText(own.words().getOrDefault(procedure, ""));
+          }
+        });
+  }
+
+  private static void takeUnless(boolean focused, Runnable take) {
+    if (!focused) {
+      take.run();
+    }
   }
 
   private CheckBox number(
@@ -235,6 +281,8 @@ final class PageWishes extends VBox {
     panel.setSelected(settings.panel());
     comma.setSelected(settings.numbers().comma());
     zero.setSelected(settings.numbers().leadingZero());
+    showTerms(settings.terms());
+    thin.setSelected(settings.numbers().thinSpace());
     hyphen.setSelected(settings.numbers().hyphen());
   }
 }

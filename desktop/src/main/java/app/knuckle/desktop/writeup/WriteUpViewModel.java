@@ -13,6 +13,8 @@ import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
+import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Inquiry;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -150,6 +152,11 @@ final class WriteUpViewModel {
   boolean isOfSeveral() {
     Answer answer = slip.answer();
     return answer != null && answer.findings() != null && answer.findings().responses().size() > 1;
+  }
+
+  /** The procedures that the inquiry compares means by. */
+  List<Procedure> procedures() {
+    return slip.inquiry().compare().stream().map(Inquiry.Compare::procedure).distinct().toList();
   }
 
   /** The names of the styles that are kept. */

@@ -38,6 +38,7 @@ public final class SettingsFile {
           "decimalComma",
           "leadingZero",
           "hyphen",
+          "thinSpace",
           "pDecimals",
           "paper",
           "folder",
@@ -110,6 +111,7 @@ public final class SettingsFile {
             keys.flag(node, "decimalComma"),
             keys.flag(node, "leadingZero"),
             keys.flag(node, "hyphen"),
+            keys.flag(node, "thinSpace"),
             exact(
                 keys.whole(node, "pDecimals", ExactP.FEWEST, usual.numbers().exact().decimals()),
                 keys)),
@@ -172,6 +174,7 @@ public final class SettingsFile {
     node.put("decimalComma", settings.numbers().comma());
     node.put("leadingZero", settings.numbers().leadingZero());
     node.put("hyphen", settings.numbers().hyphen());
+    node.put("thinSpace", settings.numbers().thinSpace());
     node.put("pDecimals", settings.numbers().exact().decimals());
     node.put("paper", settings.paper().key());
     node.put("folder", settings.folder()).put("openLast", settings.openLast());

@@ -28,9 +28,13 @@ public final class BesidePage {
   private final List<String> names;
   private final List<Block> blocks = new ArrayList<>();
 
-  private BesidePage(Abreast abreast) {
+  /** Three answers, or a page of paper, leave no room for them. */
+  private final boolean shares;
+
+  private BesidePage(Abreast abreast, boolean roomy) {
     this.abreast = abreast;
     names = abreast.answers().stream().map(f -> f.inquiry().name()).toList();
+    shares = roomy && names.size() == 2;
   }
 
   /**
@@ -40,7 +44,7 @@ public final class BesidePage {
    * @return the page
    */
   public static Page of(Abreast abreast) {
-    BesidePage page = new BesidePage(abreast);
+    BesidePage page = new BesidePage(abreast, true);
     String title =
         page.names.get(0) + " beside " + Numerals.list(page.names.subList(1, page.names.size()));
     page.blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
@@ -59,7 +63,7 @@ public final class BesidePage {
    * @return the blocks below the questions
    */
   public static List<Block> matched(Abreast abreast) {
-    BesidePage page = new BesidePage(abreast);
+    BesidePage page = new BesidePage(abreast, true);
     page.matches();
     return List.copyOf(page.blocks);
   }
@@ -71,7 +75,7 @@ public final class BesidePage {
    * @return blocks of one part
    */
   static List<Block> within(Abreast abreast) {
-    BesidePage page = new BesidePage(abreast);
+    BesidePage page = new BesidePage(abreast, false);
     page.heading(
         "Beside "
             + Numerals.list(
@@ -168,7 +172,6 @@ public final class BesidePage {
 
   private void effects() {
     List<List<String>> rows = new ArrayList<>();
-    boolean shares = names.size() == 2; // Three leave no room for them.
     for (Abreast.Line<Tested> e : abreast.effects()) {
       List<String> row = new ArrayList<>();
       row.add(of(e, e.about().isEmpty() ? "the difference" : String.join(" \u00d7 ", e.about())));

@@ -88,7 +88,7 @@ final class FindingsPage {
       blocks.add(new Block.Heading(Block.Part.SOURCES, "Sources of the methods", 2));
       sources.forEach(s -> blocks.add(new Block.Paragraph(Block.Part.SOURCES, s)));
     }
-    return new Page(title, blocks, names(findings));
+    return new Page(title, blocks, names(findings), units(findings));
   }
 
   /** Another inquiry beside this one; in words, where it cannot be. */
@@ -107,6 +107,13 @@ final class FindingsPage {
                     "There is no answer of \u2018"
                         + name
                         + "\u2019 to stand beside this one: choose another inquiry.")));
+  }
+
+  private static Set<String> units(Findings findings) {
+    Set<String> units = new HashSet<>();
+    findings.frame().columns().forEach(column -> units.add(column.unit()));
+    units.remove("");
+    return units;
   }
 
   /** Whatever comes from the records, and is written as it was there. */

@@ -4,6 +4,7 @@ import app.knuckle.study.words.ExactP;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -16,12 +17,14 @@ import java.util.stream.IntStream;
  * @param comma whether a comma stands before decimals
  * @param leadingZero whether p begins with a zero
  * @param hyphen whether a plain hyphen stands for the minus sign
+ * @param thinSpace whether a thin space stands between a number and its unit
  * @param exact down to which bound p is written as it is
  */
-public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, ExactP exact) {
+public record NumberStyle(
+    boolean comma, boolean leadingZero, boolean hyphen, boolean thinSpace, ExactP exact) {
 
   /** A point, p without a zero, a minus sign. */
-  public static final NumberStyle USUAL = new NumberStyle(false, false, false, ExactP.USUAL);
+  public static final NumberStyle USUAL = new NumberStyle(false, false, false, false, ExactP.USUAL);
 
   /** The bounds that are offered. */
   public static final List<ExactP> EXACT_P =
@@ -30,6 +33,7 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
   private static final String COMMA = "comma";
   private static final String LEADING_ZERO = "leadingZero";
   private static final String HYPHEN = "hyphen";
+  private static final String THIN_SPACE = "thinSpace";
   private static final String EXACT = "pDecimals";
   private static final String YES = "yes";
 
@@ -46,7 +50,7 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
    * @return the changed style
    */
   public NumberStyle comma(boolean yes) {
-    return new NumberStyle(yes, leadingZero, hyphen, exact);
+    return new NumberStyle(yes, leadingZero, hyphen, thinSpace, exact);
   }
 
   /**
@@ -56,7 +60,7 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
    * @return the changed style
    */
   public NumberStyle leadingZero(boolean yes) {
-    return new NumberStyle(comma, yes, hyphen, exact);
+    return new NumberStyle(comma, yes, hyphen, thinSpace, exact);
   }
 
   /**
@@ -66,7 +70,17 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
    * @return the changed style
    */
   public NumberStyle hyphen(boolean yes) {
-    return new NumberStyle(comma, leadingZero, yes, exact);
+    return new NumberStyle(comma, leadingZero, yes, thinSpace, exact);
+  }
+
+  /**
+   * The same with a thin space before units, or a whole one.
+   *
+   * @param yes for a thin one
+   * @return the changed style
+   */
+  public NumberStyle thinSpace(boolean yes) {
+    return new NumberStyle(comma, leadingZero, hyphen, yes, exact);
   }
 
   /**
@@ -76,7 +90,7 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
    * @return the changed style
    */
   public NumberStyle exact(ExactP bound) {
-    return new NumberStyle(comma, leadingZero, hyphen, bound);
+    return new NumberStyle(comma, leadingZero, hyphen, thinSpace, bound);
   }
 
   /**
@@ -90,6 +104,7 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
         YES.equals(kept.get(COMMA)),
         YES.equals(kept.get(LEADING_ZERO)),
         YES.equals(kept.get(HYPHEN)),
+        YES.equals(kept.get(THIN_SPACE)),
         EXACT_P.stream()
             .filter(exact -> String.valueOf(exact.decimals()).equals(kept.get(EXACT)))
             .findFirst()
@@ -111,6 +126,9 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
     if (hyphen) {
       kept.put(HYPHEN, YES);
     }
+    if (thinSpace) {
+      kept.put(THIN_SPACE, YES);
+    }
     if (!exact.equals(ExactP.USUAL)) {
       kept.put(EXACT, String.valueOf(exact.decimals()));
     }
@@ -121,15 +139,16 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
    * the first column of a table.
    *
    * @param block of a page
-   * @param names from the records, which stay as they are
+   * @param page that it stands on: its names stay as they are
    * @return the block
    */
-  Block applied(Block block, Collection<String> names) {
+  Block applied(Block block, Page page) {
     boolean stays = block.part() == Block.Part.SOURCES || block instanceof Block.Heading;
     if (stays || equals(USUAL)) {
       return block;
     }
-    Block said = block.saying(text(block.words(), names));
+    Set<String> names = page.names();
+    Block said = block.saying(spaced(text(block.words(), names), page.units()));
     if (said instanceof Block.Table table) {
       List<List<String>> rows =
           table.rows().stream()
@@ -142,9 +161,22 @@ public record NumberStyle(boolean comma, boolean leadingZero, boolean hyphen, Ex
                   })
               .toList();
       return new Block.Table(
-          table.part(), table.caption(), table.heads(), rows, text(table.note(), names));
+          table.part(),
+          table.caption(),
+          table.heads(),
+          rows,
+          spaced(text(table.note(), names), page.units()));
     }
     return said;
+  }
+
+  /** A text with thin spaces between numbers and units. */
+  private String spaced(String text, Collection<String> units) {
+    if (!thinSpace || units.isEmpty()) {
+      return text;
+    }
+    String any = units.stream().map(Pattern::quote).collect(Collectors.joining("|"));
+    return text.replaceAll("(?<=\\d) (?=(?:" + any + ")(?![\\p{L}\\d]))", "\u2009");
   }
 
   /** A text whose names stay. */

@@ -15,15 +15,22 @@ import java.util.Set;
  * @param title of the page
  * @param blocks in their order
  * @param names of columns, levels and files, which are written as they are whatever is in them
+ * @param units of what was measured
  * @param paper that it is printed on
  * @param panel whether its figure is a panel of one figure, where several pages are joined
  */
 public record Page(
-    String title, List<Block> blocks, Set<String> names, Paper paper, boolean panel) {
+    String title,
+    List<Block> blocks,
+    Set<String> names,
+    Set<String> units,
+    Paper paper,
+    boolean panel) {
 
   public Page {
     blocks = List.copyOf(blocks);
     names = Set.copyOf(names);
+    units = Set.copyOf(units);
   }
 
   /**
@@ -44,7 +51,19 @@ public record Page(
    * @param names that are written as they are
    */
   public Page(String title, List<Block> blocks, Set<String> names) {
-    this(title, blocks, names, Paper.A4, false);
+    this(title, blocks, names, Set.of());
+  }
+
+  /**
+   * A page of blocks that are ready, on the usual paper.
+   *
+   * @param title of the page
+   * @param blocks in their order
+   * @param names that are written as they are
+   * @param units of what was measured
+   */
+  public Page(String title, List<Block> blocks, Set<String> names, Set<String> units) {
+    this(title, blocks, names, units, Paper.A4, false);
   }
 
   /**
@@ -54,7 +73,7 @@ public record Page(
    * @return the page
    */
   public Page on(Paper other) {
-    return new Page(title, blocks, names, other, panel);
+    return new Page(title, blocks, names, units, other, panel);
   }
 
   /**
@@ -64,7 +83,7 @@ public record Page(
    * @return the page
    */
   public Page panel(boolean yes) {
-    return new Page(title, blocks, names, paper, yes);
+    return new Page(title, blocks, names, units, paper, yes);
   }
 
   /**

@@ -31,6 +31,7 @@ import java.util.function.Consumer;
  * @param beside the name of the inquiry that stands beside it, where that is asked for; empty for
  *     none
  * @param numbers how they are written
+ * @param terms what procedures are called
  * @param decimals of the tables of a part, where they are not as many as the errors allow
  * @param paper that it is printed on
  * @param own words by the place of their block, see {@link Slot}
@@ -45,6 +46,7 @@ public record PageSettings(
     boolean panel,
     String beside,
     NumberStyle numbers,
+    OwnTerms terms,
     Map<Block.Part, Integer> decimals,
     Paper paper,
     Map<String, Own> own) {
@@ -202,6 +204,7 @@ public record PageSettings(
         YES.equals(kept.get(PANEL)),
         kept.getOrDefault(BESIDE, ""),
         NumberStyle.of(kept),
+        OwnTerms.of(kept),
         decimals,
         oneOf(Paper.values(), kept.get(PAPER)).orElse(Paper.A4),
         own);
@@ -250,6 +253,7 @@ public record PageSettings(
       kept.put(BESIDE, beside);
     }
     numbers.into(kept);
+    terms.into(kept);
     decimals.forEach((part, n) -> kept.put(DECIMALS + part.key(), String.valueOf(n)));
     paper(kept, paper);
     own.forEach(
@@ -290,6 +294,9 @@ public record PageSettings(
     public NumberStyle numbers;
 
     /** See the record. */
+    public OwnTerms terms;
+
+    /** See the record. */
     public Map<Block.Part, Integer> decimals;
 
     /** See the record. */
@@ -308,6 +315,7 @@ public record PageSettings(
       panel = settings.panel;
       beside = settings.beside;
       numbers = settings.numbers;
+      terms = settings.terms;
       decimals = new HashMap<>(settings.decimals);
       paper = settings.paper;
       own = new HashMap<>(settings.own);
@@ -333,6 +341,7 @@ public record PageSettings(
         d.panel,
         d.beside,
         d.numbers,
+        d.terms,
         d.decimals,
         d.paper,
         d.own);
@@ -534,7 +543,9 @@ public record PageSettings(
       String place = kind + " " + counts.merge(kind, 1, Integer::sum);
       if (wanted.get(block.part())) {
         all.add(
-            new Placed(slot(place, numbers.applied(block, whole.names())), within ? section : 0));
+            new Placed(
+                slot(place, numbers.applied(terms.applied(block, whole), whole)),
+                within ? section : 0));
       }
     }
     Comparator<Placed> byPart =

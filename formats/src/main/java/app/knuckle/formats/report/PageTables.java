@@ -78,7 +78,7 @@ final class PageTables {
         ? crossed(means, names, decimals, caption, note)
         : listed(
             means,
-            new Beside(settings.precision(), decimals, findings.inquiry().alpha()),
+            new MeanColumns(settings.precision(), decimals, findings.inquiry().alpha()),
             caption,
             note);
   }
@@ -123,7 +123,8 @@ final class PageTables {
             : "");
   }
 
-  private static Block listed(List<ShownMean> means, Beside beside, String caption, String note) {
+  private static Block listed(
+      List<ShownMean> means, MeanColumns columns, String caption, String note) {
     boolean letters = means.stream().anyMatch(m -> !m.letters().isEmpty());
     List<String> heads =
         new ArrayList<>(
@@ -131,7 +132,7 @@ final class PageTables {
                 means.isEmpty() ? "" : String.join(" \u00d7 ", means.get(0).levels().keySet()),
                 "n",
                 "mean"));
-    heads.addAll(beside.heads());
+    heads.addAll(columns.heads());
     if (letters) {
       heads.add("letters");
     }
@@ -142,8 +143,8 @@ final class PageTables {
               List.of(
                   mean.name(),
                   String.valueOf(mean.n()),
-                  Numerals.fixed(mean.mean(), beside.decimals)));
-      row.addAll(beside.cells(mean));
+                  Numerals.fixed(mean.mean(), columns.decimals)));
+      row.addAll(columns.cells(mean));
       if (letters) {
         row.add(mean.letters());
       }
@@ -153,7 +154,7 @@ final class PageTables {
   }
 
   /** What stands beside a mean. */
-  private record Beside(PageSettings.Precision precision, int decimals, double alpha) {
+  private record MeanColumns(PageSettings.Precision precision, int decimals, double alpha) {
 
     List<String> heads() {
       return switch (precision) {

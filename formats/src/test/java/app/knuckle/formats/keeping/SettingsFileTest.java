@@ -29,7 +29,7 @@ class SettingsFileTest {
           d.textSize = 150;
           d.alpha = 0.01;
           d.procedure = Procedure.GAMES_HOWELL;
-          d.numbers = new NumberStyle(true, true, false, new ExactP(4));
+          d.numbers = new NumberStyle(true, true, false, false, new ExactP(4));
           d.paper = Paper.LETTER;
           d.folder = "/nursery/records";
           d.openLast = true;

@@ -190,19 +190,20 @@ class PageSettingsTest {
       })
   void numbersAreWrittenAsAskedAndNamesStay(String usual, String comma, String zero) {
     Set<String> names = Set.of("line 1.5", "fine");
-    assertThat(new NumberStyle(true, false, false, ExactP.USUAL).text(usual, names))
+    assertThat(new NumberStyle(true, false, false, false, ExactP.USUAL).text(usual, names))
         .isEqualTo(comma);
-    assertThat(new NumberStyle(false, true, false, ExactP.USUAL).text(usual, names))
+    assertThat(new NumberStyle(false, true, false, false, ExactP.USUAL).text(usual, names))
         .isEqualTo(zero);
     assertThat(NumberStyle.USUAL.text(usual, names)).isEqualTo(usual);
-    assertThat(new NumberStyle(false, false, true, ExactP.USUAL).text("by −1.50", names))
+    assertThat(new NumberStyle(false, false, true, false, ExactP.USUAL).text("by −1.50", names))
         .isEqualTo("by -1.50");
   }
 
   @Test
   void namesInTheFirstColumnStayAndNumbersAreWrittenAsAsked() {
     PageSettings comma =
-        PageSettings.USUAL.but(d -> d.numbers = new NumberStyle(true, true, true, ExactP.USUAL));
+        PageSettings.USUAL.but(
+            d -> d.numbers = new NumberStyle(true, true, true, false, ExactP.USUAL));
     Block.Table means = (Block.Table) slot(comma, usual(), Part.MEANS).block();
     assertThat(means.rows().get(0)).startsWith("line 1.5", "3", "2,00", "1,00", "0,58");
   }
@@ -217,6 +218,7 @@ class PageSettingsTest {
     Arbitrary<Part> part = Arbitraries.of(Part.class);
     Arbitrary<NumberStyle> numbers =
         Combinators.combine(
+                Arbitraries.of(true, false),
                 Arbitraries.of(true, false),
                 Arbitraries.of(true, false),
                 Arbitraries.of(true, false),
@@ -241,6 +243,7 @@ class PageSettingsTest {
                             d.length = length;
                             d.precision = precision;
                             d.numbers = style;
+                            d.terms = d.terms.called(Procedure.HOLM, by % 4 == 0 ? text : "");
                             d.chosen = by % 2 == 0;
                             d.oneTable = by % 3 == 0;
                             d.panel = by % 5 == 0;
@@ -313,6 +316,38 @@ class PageSettingsTest {
 
   private static String words(PageSettings settings, Findings findings) {
     return slot(settings, Page.of(findings, null, settings), Part.BESIDE).said();
+  }
+
+  @Test
+  void aThinSpaceStandsBeforeUnitsOnly() {
+    PageSettings thin = PageSettings.USUAL.but(d -> d.numbers = d.numbers.thinSpace(true));
+    String said = slot(thin, whole(thin, "growth_mm"), Part.RANKING).said();
+    assertThat(said).contains("9.00\u2009mm").doesNotContain("9.00 mm");
+    assertThat(said.replace('\u2009', ' '))
+        .isEqualTo(slot(PageSettings.USUAL, usual(), Part.RANKING).said());
+  }
+
+  @Test
+  void proceduresAreCalledByOwnWordsAndNamesStay() {
+    PageSettings own =
+        PageSettings.USUAL
+            .want(Part.SOURCES, true)
+            .but(d -> d.terms = d.terms.called(Procedure.TUKEY, "Tukey's (HSD) test"));
+    Page page = whole(own, "growth_mm");
+    assertThat(slot(own, page, Part.METHODS).said())
+        .contains("in all pairs by Tukey's (HSD) test")
+        .doesNotContain("by Tukey at");
+    assertThat(slot(own, page, Part.SOURCES).said()).doesNotContain("HSD");
+    assertThat(PageSettings.of(own.kept())).isEqualTo(own);
+    assertThat(own.but(d -> d.terms = d.terms.called(Procedure.TUKEY, " ")).terms())
+        .isEqualTo(OwnTerms.NONE);
+    Page named =
+        new Page(
+            "t",
+            List.of(new Block.Paragraph(Part.METHODS, "Tukey bay, by Tukey.")),
+            Set.of("Tukey bay"));
+    assertThat(slot(own, named, Part.METHODS).said())
+        .isEqualTo("Tukey bay, by Tukey's (HSD) test.");
   }
 
   private static List<String> row(Page page, Part part) {
