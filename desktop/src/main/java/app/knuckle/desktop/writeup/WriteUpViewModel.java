@@ -59,8 +59,9 @@ final class WriteUpViewModel {
 
     Page page() {
       return new Page(
-          slots.isEmpty() ? "" : slots.get(0).block().words(),
-          slots.stream().map(PageSettings.Slot::block).toList());
+              slots.isEmpty() ? "" : slots.get(0).block().words(),
+              slots.stream().map(PageSettings.Slot::block).toList())
+          .on(settings.paper());
     }
   }
 

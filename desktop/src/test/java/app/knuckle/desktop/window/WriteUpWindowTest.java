@@ -7,9 +7,11 @@ import static app.knuckle.desktop.window.Driver.takeKeyboard;
 import static app.knuckle.desktop.window.Driver.until;
 import static app.knuckle.desktop.window.Driver.untilShown;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
@@ -21,6 +23,8 @@ import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -113,6 +117,25 @@ class WriteUpWindowTest {
     robot.type(KeyCode.SPACE);
     untilShown(robot, "page-note", "no longer kept");
     assertThat(page()).containsEntry("ranking", "no");
+  }
+
+  @Test
+  void thePageIsTakenAwayOnThePaperThatWasChosen(FxRobot robot) throws IOException {
+    DialogAnswers.give(folder, null);
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.DIGIT8);
+    until(() -> isThere(robot, "page") && blocks(robot) > 5);
+    tabTo(robot, "page-paper");
+    robot.type(KeyCode.DOWN);
+    until(() -> "letter".equals(page().get("paper")));
+    tabTo(robot, "page-pdf");
+    robot.type(KeyCode.SPACE);
+    untilShown(robot, "page-note", "Written: Clearance-by-feed.pdf");
+    try (PDDocument read = Loader.loadPDF(folder.resolve("Clearance-by-feed.pdf").toFile())) {
+      // 8.5 inches of 72 points.
+      assertThat(read.getPage(0).getMediaBox().getWidth()).isCloseTo(612f, within(0.01f));
+    }
   }
 
   @Test
