@@ -314,7 +314,7 @@ public final class PdfReport {
         turn();
         heads(table, columns, size, true);
       }
-      row(row, columns, regular, size);
+      row(row, columns, regular, size, false);
     }
     rule(columns);
     tags.close();
@@ -332,9 +332,9 @@ public final class PdfReport {
       throws IOException {
     rule(columns);
     if (again) {
-      tags.decorate(() -> cells(table.heads(), columns, strong, size, false));
+      tags.decorate(() -> cells(table.heads(), columns, strong, size, (c, draw) -> draw.draw()));
     } else {
-      row(table.heads(), columns, strong, size);
+      row(table.heads(), columns, strong, size, true);
     }
     rule(columns);
     y -= 2;
@@ -370,27 +370,36 @@ public final class PdfReport {
         });
   }
 
-  private void row(List<String> cells, float[] columns, PDFont font, float size)
+  private void row(List<String> cells, float[] columns, PDFont font, float size, boolean head)
       throws IOException {
     tags.open(StandardStructureTypes.TR);
-    cells(cells, columns, font, size, true);
+    cells(
+        cells,
+        columns,
+        font,
+        size,
+        (c, draw) -> {
+          tags.openCell(head, c == 0);
+          tags.draw(draw);
+          tags.close();
+        });
     tags.close();
   }
 
-  private void cells(List<String> cells, float[] columns, PDFont font, float size, boolean tagged)
+  /** Draws a cell: tagged, or within what is not read. */
+  @FunctionalInterface
+  private interface Cell {
+    void draw(int column, PdfTags.Drawing drawing) throws IOException;
+  }
+
+  private void cells(List<String> cells, float[] columns, PDFont font, float size, Cell drawn)
       throws IOException {
     y -= size * 1.15f;
     float x = MARGIN;
     for (int c = 0; c < columns.length; c++) {
       String cell = cut(cells.get(c), columns[c] - CELL_GAP / 2, font, size);
       float at = c == 0 ? x : x + columns[c] - width(cell, font, size);
-      if (tagged) {
-        tags.openCell(font == strong, c == 0);
-        tags.draw(() -> text(cell, at, y, font, size, false));
-        tags.close();
-      } else {
-        text(cell, at, y, font, size, false);
-      }
+      drawn.draw(c, () -> text(cell, at, y, font, size, false));
       x += columns[c];
     }
     y -= size * (LEADING - 1.15f);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import org.apache.pdfbox.cos.COSArray;
+import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -56,7 +57,7 @@ final class PdfTags {
     marked.setMarked(true);
     document.getDocumentCatalog().setMarkInfo(marked);
     document.getDocumentCatalog().setStructureTreeRoot(root);
-    PDViewerPreferences shown = new PDViewerPreferences(new org.apache.pdfbox.cos.COSDictionary());
+    PDViewerPreferences shown = new PDViewerPreferences(new COSDictionary());
     shown.setDisplayDocTitle(true);
     document.getDocumentCatalog().setViewerPreferences(shown);
     open.push(element(StandardStructureTypes.DOCUMENT, root));

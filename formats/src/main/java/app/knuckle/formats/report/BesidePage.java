@@ -11,6 +11,7 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.sentences.BesideSentence;
 import app.knuckle.study.sentences.MethodsParagraph;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,13 +26,15 @@ public final class BesidePage {
   private static final List<String> ORDINALS = List.of("first", "second", "third");
 
   private final Abreast abreast;
+  private final ExactP exact;
   private final List<String> names;
   private final List<Block> blocks = new ArrayList<>();
 
   /** Three answers, or a page of paper, leave no room for them. */
   private final boolean shares;
 
-  private BesidePage(Abreast abreast, boolean roomy) {
+  private BesidePage(Abreast abreast, boolean roomy, ExactP exact) {
+    this.exact = exact;
     this.abreast = abreast;
     names = abreast.answers().stream().map(f -> f.inquiry().name()).toList();
     shares = roomy && names.size() == 2;
@@ -44,7 +47,7 @@ public final class BesidePage {
    * @return the page
    */
   public static Page of(Abreast abreast) {
-    BesidePage page = new BesidePage(abreast, true);
+    BesidePage page = new BesidePage(abreast, true, ExactP.USUAL);
     String title =
         page.names.get(0) + " beside " + Numerals.list(page.names.subList(1, page.names.size()));
     page.blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
@@ -63,7 +66,7 @@ public final class BesidePage {
    * @return the blocks below the questions
    */
   public static List<Block> matched(Abreast abreast) {
-    BesidePage page = new BesidePage(abreast, true);
+    BesidePage page = new BesidePage(abreast, true, ExactP.USUAL);
     page.matches();
     return List.copyOf(page.blocks);
   }
@@ -72,10 +75,11 @@ public final class BesidePage {
    * What stands on the page of the first answer about the others.
    *
    * @param abreast two or three answers
+   * @param exact down to which bound p is written as it is
    * @return blocks of one part
    */
-  static List<Block> within(Abreast abreast) {
-    BesidePage page = new BesidePage(abreast, false);
+  static List<Block> within(Abreast abreast, ExactP exact) {
+    BesidePage page = new BesidePage(abreast, false, exact);
     page.heading(
         "Beside "
             + Numerals.list(
@@ -92,7 +96,7 @@ public final class BesidePage {
   }
 
   private void sentences() {
-    sentences(abreast).forEach(said -> paragraph(Block.Part.RESULTS, said));
+    sentences(abreast, exact).forEach(said -> paragraph(Block.Part.RESULTS, said));
   }
 
   /**
@@ -102,12 +106,16 @@ public final class BesidePage {
    * @return one or two sentences; of two it is said which answer each is about
    */
   public static List<String> sentences(Abreast abreast) {
+    return sentences(abreast, ExactP.USUAL);
+  }
+
+  private static List<String> sentences(Abreast abreast, ExactP exact) {
     boolean several = abreast.pairs().size() > 1;
     return abreast.pairs().stream()
         .map(
             pair ->
                 (several ? "\u2018" + pair.right().inquiry().name() + "\u2019: " : "")
-                    + BesideSentence.of(pair))
+                    + BesideSentence.of(pair, exact))
         .toList();
   }
 
@@ -202,7 +210,7 @@ public final class BesidePage {
   }
 
   /** Degrees of freedom, statistic, p and share of one side. */
-  static List<String> tested(Optional<Tested> side) {
+  private List<String> tested(Optional<Tested> side) {
     if (side.isEmpty()) {
       return List.of(Numerals.NONE, Numerals.NONE, Numerals.NONE, Numerals.NONE);
     }
@@ -212,7 +220,7 @@ public final class BesidePage {
         t.statistic().exists()
             ? t.name() + " = " + Numerals.fixed(t.statistic(), 2)
             : Numerals.NONE,
-        Numerals.p(t.p()),
+        exact.text(t.p()),
         Numerals.share(t.share()));
   }
 

@@ -249,6 +249,17 @@ public sealed interface Block {
       rows = rows.stream().map(List::copyOf).toList();
     }
 
+    /**
+     * The same with other cells and another note.
+     *
+     * @param cells in as many rows and columns
+     * @param below the note; empty for none
+     * @return the table
+     */
+    public Table with(List<List<String>> cells, String below) {
+      return new Table(part, caption, heads, cells, below);
+    }
+
     @Override
     public String words() {
       return caption;

@@ -78,7 +78,7 @@ final class FindingsPage {
       section(findings, response, settings, blocks);
     }
     if (settings.wanted().get(Block.Part.BESIDE)) {
-      blocks.addAll(beside(found, settings.beside(), others));
+      blocks.addAll(beside(found, settings, others));
     }
     if (figure != null) {
       blocks.add(new Block.Figure(Block.Part.FIGURE, figure.caption(), figure.scene()));
@@ -92,14 +92,18 @@ final class FindingsPage {
   }
 
   /** Another inquiry beside this one; in words, where it cannot be. */
-  private static List<Block> beside(Findings findings, String name, Others others) {
+  private static List<Block> beside(Findings findings, PageSettings settings, Others others) {
+    String name = settings.beside();
     if (name.isEmpty()) {
       return List.of(
           new Block.Paragraph(Block.Part.BESIDE, "No inquiry is chosen to stand beside this one."));
     }
     return others
         .called(name)
-        .map(other -> BesidePage.within(new Abreast(Beside.of(findings, other))))
+        .map(
+            other ->
+                BesidePage.within(
+                    new Abreast(Beside.of(findings, other)), settings.numbers().exact()))
         .orElse(
             List.of(
                 new Block.Paragraph(

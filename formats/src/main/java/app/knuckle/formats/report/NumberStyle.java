@@ -1,11 +1,10 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.study.words.ExactP;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -147,27 +146,27 @@ public record NumberStyle(
     if (stays || equals(USUAL)) {
       return block;
     }
-    Set<String> names = page.names();
-    Block said = block.saying(spaced(text(block.words(), names), page.units()));
+    Block said = block.saying(text(block.words(), page.names(), page.units()));
     if (said instanceof Block.Table table) {
       List<List<String>> rows =
           table.rows().stream()
               .map(
                   row -> {
-                    List<String> cells =
-                        new java.util.ArrayList<>(row.stream().map(this::numbers).toList());
+                    List<String> cells = new ArrayList<>(row.stream().map(this::numbers).toList());
                     cells.set(0, row.get(0));
                     return cells;
                   })
               .toList();
-      return new Block.Table(
-          table.part(),
-          table.caption(),
-          table.heads(),
-          rows,
-          spaced(text(table.note(), names), page.units()));
+      return table.with(rows, text(table.note(), page.names(), page.units()));
     }
     return said;
+  }
+
+  /** A text whose names stay, of which only those with digits could be taken for numbers. */
+  String text(String text, Collection<String> names, Collection<String> units) {
+    List<String> odd =
+        names.stream().filter(name -> name.codePoints().anyMatch(Character::isDigit)).toList();
+    return KeptNames.around(text, odd, between -> spaced(numbers(between), units));
   }
 
   /** A text with thin spaces between numbers and units. */
@@ -177,29 +176,6 @@ public record NumberStyle(
     }
     String any = units.stream().map(Pattern::quote).collect(Collectors.joining("|"));
     return text.replaceAll("(?<=\\d) (?=(?:" + any + ")(?![\\p{L}\\d]))", "\u2009");
-  }
-
-  /** A text whose names stay. */
-  String text(String text, Collection<String> names) {
-    String kept =
-        names.stream()
-            .filter(name -> name.codePoints().anyMatch(Character::isDigit))
-            .sorted((a, b) -> b.length() - a.length())
-            .map(Pattern::quote)
-            .collect(Collectors.joining("|"));
-    if (kept.isEmpty()) {
-      return numbers(text);
-    }
-    Matcher name =
-        Pattern.compile("(?<![\\p{L}\\d.\u2212])(" + kept + ")(?![\\p{L}\\d]|\\.\\d)")
-            .matcher(text);
-    StringBuilder out = new StringBuilder();
-    int from = 0;
-    while (name.find()) {
-      out.append(numbers(text.substring(from, name.start()))).append(name.group());
-      from = name.end();
-    }
-    return out.append(numbers(text.substring(from))).toString();
   }
 
   private String numbers(String text) {

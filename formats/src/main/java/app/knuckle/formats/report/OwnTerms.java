@@ -1,7 +1,6 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.stats.compare.Procedure;
-import java.util.Collection;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
@@ -70,35 +69,24 @@ public record OwnTerms(Map<Procedure, String> words) {
     if (words.isEmpty() || block instanceof Block.Heading || block.part() == Block.Part.SOURCES) {
       return block;
     }
-    Block said = block.saying(text(block.words(), page.names()));
+    Block said = block.saying(KeptNames.around(block.words(), page.names(), this::text));
     return said instanceof Block.Table table
-        ? new Block.Table(
-            table.part(),
-            table.caption(),
-            table.heads(),
-            table.rows(),
-            text(table.note(), page.names()))
+        ? table.with(table.rows(), KeptNames.around(table.note(), page.names(), this::text))
         : said;
   }
 
-  private String text(String text, Collection<String> names) {
+  /** The longer titles first, of which some hold a shorter one. */
+  private String text(String text) {
     Map<String, String> byTitle =
         words.entrySet().stream()
             .collect(Collectors.toMap(e -> e.getKey().title(), Map.Entry::getValue));
-    // A name that holds such a word is found first, as it is the longer one, and stays.
     String any =
-        java.util.stream.Stream.concat(names.stream(), byTitle.keySet().stream())
-            .distinct()
+        byTitle.keySet().stream()
             .sorted((a, b) -> b.length() - a.length())
             .map(Pattern::quote)
             .collect(Collectors.joining("|"));
     return Pattern.compile("(?<![\\p{L}\\d-])(?:" + any + ")(?![\\p{L}\\d-])")
         .matcher(text)
-        .replaceAll(
-            found ->
-                Matcher.quoteReplacement(
-                    names.contains(found.group())
-                        ? found.group()
-                        : byTitle.getOrDefault(found.group(), found.group())));
+        .replaceAll(found -> Matcher.quoteReplacement(byTitle.get(found.group())));
   }
 }

@@ -190,12 +190,16 @@ class PageSettingsTest {
       })
   void numbersAreWrittenAsAskedAndNamesStay(String usual, String comma, String zero) {
     Set<String> names = Set.of("line 1.5", "fine");
-    assertThat(new NumberStyle(true, false, false, false, ExactP.USUAL).text(usual, names))
+    assertThat(
+            new NumberStyle(true, false, false, false, ExactP.USUAL).text(usual, names, Set.of()))
         .isEqualTo(comma);
-    assertThat(new NumberStyle(false, true, false, false, ExactP.USUAL).text(usual, names))
+    assertThat(
+            new NumberStyle(false, true, false, false, ExactP.USUAL).text(usual, names, Set.of()))
         .isEqualTo(zero);
-    assertThat(NumberStyle.USUAL.text(usual, names)).isEqualTo(usual);
-    assertThat(new NumberStyle(false, false, true, false, ExactP.USUAL).text("by −1.50", names))
+    assertThat(NumberStyle.USUAL.text(usual, names, Set.of())).isEqualTo(usual);
+    assertThat(
+            new NumberStyle(false, false, true, false, ExactP.USUAL)
+                .text("by −1.50", names, Set.of()))
         .isEqualTo("by -1.50");
   }
 
@@ -325,6 +329,13 @@ class PageSettingsTest {
     assertThat(said).contains("9.00\u2009mm").doesNotContain("9.00 mm");
     assertThat(said.replace('\u2009', ' '))
         .isEqualTo(slot(PageSettings.USUAL, usual(), Part.RANKING).said());
+  }
+
+  @Test
+  void aThinSpaceLeavesNamesAlone() {
+    NumberStyle thin = NumberStyle.USUAL.thinSpace(true);
+    assertThat(thin.text("Mesh 60 mm, by 2.0 mm.", Set.of("Mesh 60 mm"), Set.of("mm")))
+        .isEqualTo("Mesh 60 mm, by 2.0\u2009mm.");
   }
 
   @Test

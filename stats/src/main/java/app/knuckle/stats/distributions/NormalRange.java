@@ -75,7 +75,7 @@ final class NormalRange {
     this.values = values;
     // Near 0 the probability goes as w^(k-1), which is left out of what is remembered.
     lowerLogs = Remembered.shared(w -> Math.log(summedLower(w)) - (values - 1) * Math.log(w));
-    upperLogs = Remembered.shared(this::summedUpper);
+    upperLogs = Remembered.shared(this::logSummedUpper);
     int from = NODES;
     int to = 0;
     for (int i = 0; i < NODES; i++) {
@@ -121,7 +121,7 @@ final class NormalRange {
       return 0;
     }
     double log = upperLogs.at(w);
-    return Math.min(1, Math.exp(Double.isNaN(log) ? summedUpper(w) : log));
+    return Math.min(1, Math.exp(Double.isNaN(log) ? logSummedUpper(w) : log));
   }
 
   private double summedLower(double w) {
@@ -133,7 +133,7 @@ final class NormalRange {
   }
 
   /** The logarithm of what is summed as a tail; finite however small that is. */
-  private double summedUpper(double w) {
+  private double logSummedUpper(double w) {
     double sum = 0;
     // From the right, where the terms of a far tail are largest, so that the sum can end early.
     int right = Math.max(near, Math.min(last, node(w / 2 + BESIDE_PEAK)));

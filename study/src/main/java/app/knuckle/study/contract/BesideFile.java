@@ -8,6 +8,7 @@ import app.knuckle.study.beside.Tested;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.sentences.BesideSentence;
+import app.knuckle.study.words.ExactP;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -98,7 +99,7 @@ public final class BesideFile {
       FindingsFile.levels(one.putObject("right"), p.other());
       one.put("toldApart", p.inLeft() ? "left" : "right");
     }
-    return node.put("sentence", BesideSentence.of(beside));
+    return node.put("sentence", BesideSentence.of(beside, ExactP.USUAL));
   }
 
   /**

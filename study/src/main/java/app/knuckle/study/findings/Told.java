@@ -2,6 +2,7 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.words.ExactP;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -49,10 +50,10 @@ public record Told(List<String> words, List<Quantity> ps) {
    * @return the longer telling
    */
   public Told and(Told more) {
-    List<String> all = new java.util.ArrayList<>(words);
+    List<String> all = new ArrayList<>(words);
     all.set(all.size() - 1, all.get(all.size() - 1) + more.words.get(0));
     all.addAll(more.words.subList(1, more.words.size()));
-    List<Quantity> every = new java.util.ArrayList<>(ps);
+    List<Quantity> every = new ArrayList<>(ps);
     every.addAll(more.ps);
     return new Told(all, every);
   }

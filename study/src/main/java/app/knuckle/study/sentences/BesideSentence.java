@@ -10,6 +10,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
@@ -25,10 +26,12 @@ public final class BesideSentence {
   private static final String IT = "it ";
 
   private final Beside beside;
+  private final ExactP exact;
   private final Findings left;
   private final Findings right;
 
-  private BesideSentence(Beside beside) {
+  private BesideSentence(Beside beside, ExactP exact) {
+    this.exact = exact;
     this.beside = beside;
     left = beside.left();
     right = beside.right();
@@ -39,9 +42,10 @@ public final class BesideSentence {
    * alpha, how many pairs with them.
    *
    * @param beside two answers
+   * @param exact down to which bound p is written as it is
    * @return a sentence or two
    */
-  public static String of(Beside beside) {
+  public static String of(Beside beside, ExactP exact) {
     for (Findings side : List.of(beside.left(), beside.right())) {
       if (side.refusal().isPresent()) {
         return "\u2018"
@@ -50,7 +54,7 @@ public final class BesideSentence {
             + side.refusal().get().words();
       }
     }
-    BesideSentence words = new BesideSentence(beside);
+    BesideSentence words = new BesideSentence(beside, exact);
     List<String> became = new ArrayList<>();
     words.spread(became);
     List<EffectBeside> crossed = beside.effects().stream().filter(EffectBeside::crossed).toList();
@@ -185,15 +189,15 @@ public final class BesideSentence {
     return Significance.reached(now, right.inquiry().alpha())
         ? name
             + ", not found before ("
-            + Numerals.pStatement(before)
+            + exact.statement(before)
             + "), now is ("
-            + Numerals.pStatement(now)
+            + exact.statement(now)
             + ")"
         : name
             + ", found before ("
-            + Numerals.pStatement(before)
+            + exact.statement(before)
             + "), no longer is ("
-            + Numerals.pStatement(now)
+            + exact.statement(now)
             + ")";
   }
 

@@ -16,6 +16,7 @@ import app.knuckle.study.sentences.BesideSentence;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import app.knuckle.study.words.ExactP;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -86,7 +87,7 @@ class BesideTest {
     assertThat(beside.pairs()).hasSize(1);
     assertThat(beside.pairs().get(0).inLeft()).isFalse();
     assertThat(beside.means()).hasSize(2);
-    assertThat(BesideSentence.of(beside))
+    assertThat(BesideSentence.of(beside, ExactP.USUAL))
         .startsWith(
             "Adjusting for start cut the residual SD from 4.22 to 0.58 mm; mesh, not found before (p = ")
         .endsWith("; 1 pair more is told apart.");
@@ -99,7 +100,8 @@ class BesideTest {
     Beside beside = Beside.of(answer(plain()), answer(plain().but(d -> d.prepare = List.of())));
     assertThat(beside.onlyLeft()).isEmpty();
     assertThat(beside.onlyRight()).containsExactly(11);
-    assertThat(BesideSentence.of(beside)).startsWith("With 1 row more: it raised the residual SD");
+    assertThat(BesideSentence.of(beside, ExactP.USUAL))
+        .startsWith("With 1 row more: it raised the residual SD");
     assertThat(BesideFile.keys(beside)).containsExactly("prepare");
   }
 
@@ -119,7 +121,7 @@ class BesideTest {
     assertThat(beside.effects().get(0).left().orElseThrow().name()).isEqualTo("t");
     assertThat(beside.effects().get(0).right().orElseThrow().name()).isEqualTo("U");
     assertThat(beside.fits().get(0).right()).isEmpty();
-    assertThat(BesideSentence.of(beside)).startsWith("Judged by ranks");
+    assertThat(BesideSentence.of(beside, ExactP.USUAL)).startsWith("Judged by ranks");
   }
 
   @Test
@@ -128,7 +130,7 @@ class BesideTest {
         Beside.of(answer(plain()), answer(plain().but(d -> d.measured = List.of("start_mm"))));
     assertThat(beside.effects()).hasSize(2).noneMatch(Beside.EffectBeside::crossed);
     assertThat(beside.pairs()).isEmpty();
-    assertThat(BesideSentence.of(beside))
+    assertThat(BesideSentence.of(beside, ExactP.USUAL))
         .isEqualTo(
             "With start measured: the two answers judge different things, so nothing can be"
                 + " matched.");
@@ -179,7 +181,7 @@ class BesideTest {
     assertThat(back.pairs().stream().filter(p -> p.inLeft()).count())
         .isEqualTo(there.pairs().stream().filter(p -> !p.inLeft()).count());
     assertThat(BesideFile.keys(back)).containsExactlyInAnyOrderElementsOf(BesideFile.keys(there));
-    assertThat(BesideSentence.of(there)).endsWith(".").doesNotContain("null");
+    assertThat(BesideSentence.of(there, ExactP.USUAL)).endsWith(".").doesNotContain("null");
   }
 
   private static Set<Beside.EffectBeside> mirrored(List<Beside.EffectBeside> effects) {
