@@ -2,6 +2,7 @@ package app.knuckle.desktop.reckoner;
 
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.workbench.Reckonings;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.reckon.Reckoning;
 import java.util.List;
@@ -20,7 +21,7 @@ import javafx.scene.layout.VBox;
 /** Answers without records: four reckonings, each filled in place. */
 public final class ReckonerView extends ScrollPane {
 
-  private final Workbench workbench;
+  private final Reckonings reckonings;
   private final Pulses pulses = new Pulses();
   private final List<ReckonCard> cards;
   private final FlowPane kept = new FlowPane();
@@ -32,14 +33,14 @@ public final class ReckonerView extends ScrollPane {
    * @param line says what was reckoned last
    */
   public ReckonerView(Workbench workbench, Consumer<String> line) {
-    this.workbench = workbench;
+    reckonings = workbench.reckonings();
     setId("reckoner");
     setFitToWidth(true);
     getStyleClass().add("joint-scroll");
-    TableCard table = new TableCard(workbench::keep);
-    TailCard tail = new TailCard(workbench::keep);
-    SummariesCard summaries = new SummariesCard(workbench::keep);
-    SizeCard size = new SizeCard(workbench::keep);
+    TableCard table = new TableCard(reckonings::keep);
+    TailCard tail = new TailCard(reckonings::keep);
+    SummariesCard summaries = new SummariesCard(reckonings::keep);
+    SizeCard size = new SizeCard(reckonings::keep);
     cards = List.of(table, tail, summaries, size);
     HBox both = new HBox(column(table, summaries), column(tail, size));
     both.getStyleClass().add("cards");
@@ -57,7 +58,7 @@ public final class ReckonerView extends ScrollPane {
     setContent(page);
     cards.forEach(card -> card.restore(ReckonExamples.of(card.kind())));
     cards.forEach(card -> card.onSaid(said -> line.accept(said)));
-    workbench.reckonings().addListener((ListChangeListener<Reckoning>) change -> showKept());
+    reckonings.all().addListener((ListChangeListener<Reckoning>) change -> showKept());
     showKept();
     sceneProperty()
         .addListener(
@@ -81,9 +82,9 @@ public final class ReckonerView extends ScrollPane {
 
   private void showKept() {
     kept.getChildren().clear();
-    for (Reckoning one : workbench.reckonings()) {
+    for (Reckoning one : reckonings.all()) {
       Button back = new Button(one.name());
-      back.setId("kept-" + workbench.reckonings().indexOf(one));
+      back.setId("kept-" + reckonings.all().indexOf(one));
       back.setMnemonicParsing(false);
       back.getStyleClass().add("add-part");
       back.setAccessibleText("Bring back " + one.name());
@@ -91,13 +92,13 @@ public final class ReckonerView extends ScrollPane {
       Button out = new Button("\u00d7");
       out.getStyleClass().add("sentence-out");
       out.setAccessibleText("Let go of " + one.name());
-      out.setOnAction(event -> workbench.letGo(one));
+      out.setOnAction(event -> reckonings.letGo(one));
       CheckBox chosen = new CheckBox("in the document");
-      chosen.setId("kept-chosen-" + workbench.reckonings().indexOf(one));
+      chosen.setId("kept-chosen-" + reckonings.all().indexOf(one));
       chosen.setAccessibleText(one.name() + ", in the document of the study");
       chosen.setTooltip(new Tooltip("In the document of the study"));
       chosen.setSelected(one.inDocument());
-      chosen.setOnAction(event -> workbench.choose(one, chosen.isSelected()));
+      chosen.setOnAction(event -> reckonings.choose(one, chosen.isSelected()));
       HBox line = new HBox(back, chosen, out);
       line.getStyleClass().add("kept-line");
       kept.getChildren().add(line);

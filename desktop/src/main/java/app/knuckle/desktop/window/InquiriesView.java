@@ -160,7 +160,7 @@ final class InquiriesView extends VBox {
                 document.write(
                     title,
                     List.copyOf(workbench.slips()),
-                    List.copyOf(workbench.reckonings()),
+                    List.copyOf(workbench.reckonings().all()),
                     kind,
                     file.toPath(),
                     note::setText));

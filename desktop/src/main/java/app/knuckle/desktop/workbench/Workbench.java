@@ -10,7 +10,6 @@ import app.knuckle.study.keeping.NewNames;
 import app.knuckle.study.keeping.NewRecords;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Step;
-import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Table;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -44,12 +43,7 @@ public final class Workbench {
   private final List<Page> waiting = new ArrayList<>();
   private final History history = new History(this::restore);
   private final Plans plans = new Plans(this::planned);
-  private final ObservableList<Reckoning> reckonings = FXCollections.observableArrayList();
-
-  /** Held here: one that nobody holds hears no more of the list after a collection. */
-  private final ObservableList<Reckoning> shownReckonings =
-      FXCollections.unmodifiableObservableList(reckonings);
-
+  private final Reckonings reckonings = new Reckonings(this::did);
   private final ObjectProperty<Settings> settings = new SimpleObjectProperty<>(Settings.USUAL);
   private final Consumer<Answer> beforehand;
   private Keeping keeper = Keeping.NOBODY;
@@ -115,7 +109,7 @@ public final class Workbench {
     page.set(null);
     plans.restore(
         study.plans().stream().map(plan -> new PlanSlip.Kept(new Object(), plan)).toList());
-    reckonings.setAll(study.reckonings());
+    reckonings.restore(study.reckonings());
     restoring = false;
     add(study);
     name.set(study.name());
@@ -374,7 +368,7 @@ public final class Workbench {
         slips.stream().map(SlipViewModel::kept).toList(),
         current.get() == null ? null : current.get().id(),
         plans.kept(),
-        List.copyOf(reckonings));
+        reckonings.kept());
   }
 
   private void planned(String change, boolean further) {
@@ -398,9 +392,7 @@ public final class Workbench {
       wanted.get(i).goBackTo(desk.slips().get(i));
     }
     plans.restore(desk.plans());
-    if (!reckonings.equals(desk.reckonings())) {
-      reckonings.setAll(desk.reckonings());
-    }
+    reckonings.restore(desk.reckonings());
     if (page.get() instanceof Page.Planning shown && !plans.all().contains(shown.plan())) {
       leavePage();
     }
@@ -659,7 +651,7 @@ public final class Workbench {
         sources.stream().map(TableSource::kept).toList(),
         asked,
         plans.all().stream().map(PlanSlip::plan).toList(),
-        List.copyOf(reckonings));
+        reckonings.kept());
   }
 
   /**
@@ -717,43 +709,12 @@ public final class Workbench {
   }
 
   /**
-   * Puts a kept reckoning into the document of the study, or leaves it away.
-   *
-   * @param reckoning one of those that are kept
-   * @param yes whether it stands there
-   */
-  public void choose(Reckoning reckoning, boolean yes) {
-    reckonings.replaceAll(one -> one.equals(reckoning) ? one.inDocument(yes) : one);
-    did("choose what stands in the document");
-  }
-
-  /**
    * The reckonings that are kept.
    *
-   * @return in the order in which they were
+   * @return they change with the study
    */
-  public ObservableList<Reckoning> reckonings() {
-    return shownReckonings;
-  }
-
-  /**
-   * Keeps a reckoning with the study.
-   *
-   * @param reckoning what was typed
-   */
-  public void keep(Reckoning reckoning) {
-    reckonings.add(reckoning);
-    did("keep " + reckoning.name());
-  }
-
-  /**
-   * Lets a kept reckoning go.
-   *
-   * @param reckoning one of them
-   */
-  public void letGo(Reckoning reckoning) {
-    reckonings.remove(reckoning);
-    did("let go of " + reckoning.name());
+  public Reckonings reckonings() {
+    return reckonings;
   }
 
   /**

@@ -226,14 +226,15 @@ class KeepingWindowTest {
     untilShown(robot, "finding", "5 levels of feed");
   }
 
+  /** From now on the records of another season are opened. */
+  private void season(String records) throws IOException {
+    DialogAnswers.give(folder, Files.writeString(folder.resolve("season.csv"), records));
+  }
+
   @Test
   void theQuestionsAreAskedOfAnotherSeason(FxRobot robot) throws IOException {
     untilShown(robot, "finding", "6 levels of feed");
-    Path season =
-        Files.writeString(
-            folder.resolve("season.csv"),
-            "tank,feed,clearance_l_h\nU1,Green T,1\nU2,Green T,2\nU3,Paste,5\nU4,Paste,6\n");
-    DialogAnswers.give(folder, season);
+    season("tank,feed,clearance_l_h\nU1,Green T,1\nU2,Green T,2\nU3,Paste,5\nU4,Paste,6\n");
     choose(robot, "new-records");
     untilShown(robot, "finding", "Clearance differs between Green T and Paste");
     assertThat(workbench.study().tables()).hasSize(2);
@@ -246,11 +247,7 @@ class KeepingWindowTest {
   @Test
   void columnsThatAnotherSeasonCallsOtherwiseAreChosenInPlace(FxRobot robot) throws IOException {
     untilShown(robot, "finding", "6 levels of feed");
-    Path season =
-        Files.writeString(
-            folder.resolve("season.csv"),
-            "tank,diet,clearance\nU1,Green T,1\nU2,Green T,2\nU3,Paste,5\nU4,Paste,6\n");
-    DialogAnswers.give(folder, season);
+    season("tank,diet,clearance\nU1,Green T,1\nU2,Green T,2\nU3,Paste,5\nU4,Paste,6\n");
     choose(robot, "new-records");
     until(() -> isThere(robot, "new-names-leave"));
     robot.clickOn("#new-names-leave");

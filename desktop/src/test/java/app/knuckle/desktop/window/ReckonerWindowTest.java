@@ -127,7 +127,7 @@ class ReckonerWindowTest {
   void aReckoningIsKeptBroughtBackAndLetGo(FxRobot robot) {
     System.gc(); // What only the page listened to must still be told.
     robot.interact(() -> robot.lookup("#partial-table-keep").queryButton().fire());
-    until(() -> workbench.reckonings().size() == 1);
+    until(() -> workbench.reckonings().all().size() == 1);
     assertThat(workbench.study().reckonings().get(0).kind())
         .isEqualTo(Reckoning.Kind.PARTIAL_TABLE);
     write(robot, "partial-table-EFFECT_SS", "5");
@@ -139,9 +139,9 @@ class ReckonerWindowTest {
     assertThat(workbench.study().reckonings().get(0).said().words()).contains("4.28");
     assertThat(workbench.study().reckonings().get(0).said().table()).isNotEmpty();
     robot.interact(() -> workbench.history().undo());
-    until(() -> !workbench.reckonings().get(0).inDocument());
+    until(() -> !workbench.reckonings().all().get(0).inDocument());
     robot.interact(() -> workbench.history().undo());
-    until(() -> workbench.reckonings().isEmpty());
+    until(() -> workbench.reckonings().all().isEmpty());
     robot.interact(() -> workbench.leavePage());
     until(() -> shows(robot, "finding", "Clearance differs"));
     robot.interact(() -> workbench.show(new Page.Reckoning()));

@@ -2,16 +2,11 @@ package app.knuckle.formats.report;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.study.Refused;
-import app.knuckle.study.answers.Answering;
 import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.FindingsFile;
-import app.knuckle.study.contract.InquiryFile;
-import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.words.Numerals;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -36,15 +31,6 @@ class AnyPageNumbersTest {
 
   /** A p as tables have it. */
   private static final Pattern P = Pattern.compile("[<>]? ?\\.\\d+");
-
-  private static Optional<Findings> answer(AnyInquiry any, boolean changed) {
-    try {
-      Inquiry asked = InquiryFile.read(any.asked());
-      return Optional.of(Answering.of(any.table(), changed ? asked.at(0.2) : asked, Progress.NONE));
-    } catch (Refused e) {
-      return Optional.empty(); // Nothing to write about.
-    }
-  }
 
   private static List<Double> numbers(Findings findings) {
     try {
@@ -90,7 +76,7 @@ class AnyPageNumbersTest {
   @Property(tries = 120, seed = "1414213562")
   void everyNumberOfATableIsAFinding(@ForAll Random random) {
     AnyInquiry any = AnyInquiry.of(random);
-    Optional<Findings> findings = answer(any, false);
+    Optional<Findings> findings = any.answer();
     if (findings.isEmpty()) {
       return;
     }
@@ -127,8 +113,8 @@ class AnyPageNumbersTest {
   @Property(tries = 60, seed = "1732050807")
   void twoAnswersSideBySideAreWholeToo(@ForAll Random random) {
     AnyInquiry any = AnyInquiry.of(random);
-    Optional<Findings> one = answer(any, false);
-    Optional<Findings> other = answer(any, true);
+    Optional<Findings> one = any.answer();
+    Optional<Findings> other = any.answer(asked -> asked.at(0.2));
     if (one.isPresent() && other.isPresent()) {
       isWhole(BesidePage.of(new Abreast(Beside.of(one.get(), other.get()))));
     }

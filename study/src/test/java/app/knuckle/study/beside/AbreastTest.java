@@ -3,14 +3,10 @@ package app.knuckle.study.beside;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import app.knuckle.stats.Progress;
-import app.knuckle.study.Refused;
-import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.AnyInquiry;
-import app.knuckle.study.contract.InquiryFile;
-import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -21,17 +17,15 @@ class AbreastTest {
   @Property(tries = 80, seed = "2645751311")
   void everyAnswerStandsInItsColumn(@ForAll Random random) {
     AnyInquiry any = AnyInquiry.of(random);
-    Findings first;
-    Findings second;
-    Findings third;
-    try {
-      Inquiry asked = InquiryFile.read(any.asked());
-      first = Answering.of(any.table(), asked, Progress.NONE);
-      second = Answering.of(any.table(), asked.at(0.3), Progress.NONE);
-      third = Answering.of(any.table(), asked.but(d -> d.covariates = List.of()), Progress.NONE);
-    } catch (Refused e) {
+    Optional<Findings> answer = any.answer();
+    Optional<Findings> bolder = any.answer(asked -> asked.at(0.3));
+    Optional<Findings> plain = any.answer(asked -> asked.but(d -> d.covariates = List.of()));
+    if (answer.isEmpty() || bolder.isEmpty() || plain.isEmpty()) {
       return; // Nothing to put side by side.
     }
+    Findings first = answer.get();
+    Findings second = bolder.get();
+    Findings third = plain.get();
     Beside one = Beside.of(first, second);
     Beside other = Beside.of(first, third);
     Abreast three = new Abreast(List.of(one, other));
@@ -66,12 +60,11 @@ class AbreastTest {
   @Property(tries = 5, seed = "3")
   void fourAnswersAreTooMany(@ForAll Random random) {
     AnyInquiry any = AnyInquiry.of(random);
-    Findings first;
-    try {
-      first = Answering.of(any.table(), InquiryFile.read(any.asked()), Progress.NONE);
-    } catch (Refused e) {
+    Optional<Findings> answer = any.answer();
+    if (answer.isEmpty()) {
       return;
     }
+    Findings first = answer.get();
     Beside same = Beside.of(first, first);
     assertThatThrownBy(() -> new Abreast(List.of(same, same, same)))
         .isInstanceOf(IllegalArgumentException.class);

@@ -4,11 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.BesideFile;
-import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.prep.SetAside;
@@ -137,16 +135,7 @@ class BesideTest {
   }
 
   private static Optional<Findings> any(AnyInquiry any, boolean changed) {
-    try {
-      Inquiry asked = InquiryFile.read(any.asked());
-      return Optional.of(
-          Answering.of(
-              any.table(),
-              changed ? asked.at(0.2).but(d -> d.covariates = List.of()) : asked,
-              Progress.NONE));
-    } catch (Refused e) {
-      return Optional.empty(); // Nothing to put beside.
-    }
+    return any.answer(asked -> changed ? asked.at(0.2).but(d -> d.covariates = List.of()) : asked);
   }
 
   @Property(tries = 60, seed = "2718281828")

@@ -1,6 +1,11 @@
 package app.knuckle.study.contract;
 
+import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -12,7 +17,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
 import java.util.Random;
+import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 
 /**
@@ -38,6 +45,30 @@ public record AnyInquiry(Table table, ObjectNode asked) {
   public static AnyInquiry of(Random random) {
     Table table = table(random);
     return new AnyInquiry(table, inquiry(random));
+  }
+
+  /**
+   * The answer.
+   *
+   * @return empty where the question is refused
+   */
+  public Optional<Findings> answer() {
+    return answer(asked -> asked);
+  }
+
+  /**
+   * The answer to the question changed.
+   *
+   * @param change of the question
+   * @return empty where it is refused
+   */
+  public Optional<Findings> answer(UnaryOperator<Inquiry> change) {
+    try {
+      Inquiry inquiry = change.apply(InquiryFile.read(asked));
+      return Optional.of(Answering.of(table, inquiry, Progress.NONE));
+    } catch (Refused e) {
+      return Optional.empty();
+    }
   }
 
   @Override
