@@ -26,6 +26,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
 import javafx.stage.Window;
 import org.testfx.api.FxRobot;
+import org.testfx.service.query.EmptyNodeQueryException;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** What every test of the window does: wait for what it shows, read it, press keys. */
@@ -86,13 +87,22 @@ final class Driver {
   /** Waits until something holds, and the page is whole. */
   static void until(BooleanSupplier holds) {
     try {
-      WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, holds::getAsBoolean);
+      WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, () -> already(holds));
       WaitForAsyncUtils.waitForFxEvents();
       WaitForAsyncUtils.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS, () -> Pulses.waiting() == 0);
     } catch (TimeoutException e) {
       throw new AssertionError("Not so after " + PATIENCE_SECONDS + " s", e);
     }
     WaitForAsyncUtils.waitForFxEvents();
+  }
+
+  /** Not yet, where what is asked about is just being written anew. */
+  private static boolean already(BooleanSupplier holds) {
+    try {
+      return holds.getAsBoolean();
+    } catch (EmptyNodeQueryException e) {
+      return false;
+    }
   }
 
   /** Clicks on something that is on its way into the window, or there. */
@@ -112,10 +122,10 @@ final class Driver {
   }
 
   private static void again(Runnable act, BooleanSupplier possible, BooleanSupplier there) {
-    for (int i = 0; i < TRIES && possible.getAsBoolean() && !there.getAsBoolean(); i++) {
+    for (int i = 0; i < TRIES && possible.getAsBoolean() && !already(there); i++) {
       act.run();
       try {
-        WaitForAsyncUtils.waitFor(PATIENCE_SECONDS / TRIES, TimeUnit.SECONDS, there::getAsBoolean);
+        WaitForAsyncUtils.waitFor(PATIENCE_SECONDS / TRIES, TimeUnit.SECONDS, () -> already(there));
       } catch (TimeoutException e) {
         // The next try, or the last wait below, decides.
       }
