@@ -183,19 +183,108 @@ final class Eliminated {
     return sum;
   }
 
-  /** The same with two derivatives, the inverse before each. */
-  double trace(DMatrixRMaj one, DMatrixRMaj other) {
-    if (out.length == 0) {
-      return 0;
-    }
-    DMatrixRMaj a = CommonOps_DDRM.mult(inverse, Likelihood.part(one, out, out), null);
-    DMatrixRMaj b = CommonOps_DDRM.mult(inverse, Likelihood.part(other, out, out), null);
-    double sum = 0;
-    for (int i = 0; i < out.length; i++) {
-      for (int j = 0; j < out.length; j++) {
-        sum += a.get(i, j) * b.get(j, i);
+  /**
+   * What the derivatives of the errors come to between the columns that are kept, as far as the
+   * likelihood looks at it: every kept column with itself and with the response, never all with
+   * all. With W the kept columns as weights of all, and F = X'KR'KX, that is the diagonal and the
+   * last column of {@code W F W'}.
+   */
+  final class Between {
+
+    private final DMatrixRMaj[] halves;
+    private final double[][] along;
+    private final DMatrixRMaj[] traced;
+
+    /**
+     * Takes the derivatives.
+     *
+     * @param first X'KR'KX, one a parameter of the errors
+     */
+    Between(DMatrixRMaj[] first) {
+      halves = new DMatrixRMaj[first.length];
+      along = new double[first.length][];
+      traced = new DMatrixRMaj[first.length];
+      for (int a = 0; a < first.length; a++) {
+        halves[a] = CommonOps_DDRM.mult(combination, first[a], null);
+        // The derivative is symmetric, so that its product with the response is a row of the half.
+        along[a] = new double[combination.numCols];
+        System.arraycopy(
+            halves[a].data, (size() - 1) * combination.numCols, along[a], 0, combination.numCols);
+        traced[a] =
+            out.length == 0
+                ? new DMatrixRMaj(0, 0)
+                : CommonOps_DDRM.mult(inverse, Likelihood.part(first[a], out, out), null);
       }
     }
-    return sum;
+
+    /** A kept column with itself. */
+    double own(int a, int row) {
+      return dot(halves[a].data, row);
+    }
+
+    /** A kept column with the response. */
+    double withResponse(int a, int row) {
+      return dot(along[a], row, 0);
+    }
+
+    /** The response with itself. */
+    double response(int a) {
+      return withResponse(a, size() - 1);
+    }
+
+    /** The response with itself, and another matrix between. */
+    double response(DMatrixRMaj between) {
+      int c = combination.numCols;
+      int at = (size() - 1) * c;
+      double sum = 0;
+      for (int i = 0; i < c; i++) {
+        double row = 0;
+        for (int j = 0; j < c; j++) {
+          row += between.data[i * c + j] * combination.data[at + j];
+        }
+        sum += combination.data[at + i] * row;
+      }
+      return sum;
+    }
+
+    /** The response with itself, and two derivatives between, whose own product is given. */
+    double response(int a, int b, DMatrixRMaj both) {
+      double sum = response(both);
+      for (int i = 0; i < out.length; i++) {
+        double row = 0;
+        for (int j = 0; j < out.length; j++) {
+          row += inverse.data[i * out.length + j] * along[b][out[j]];
+        }
+        sum -= along[a][out[i]] * row;
+      }
+      return sum;
+    }
+
+    /** Trace of two derivatives, the inverse of the equations before each. */
+    double trace(int a, int b) {
+      double[] one = traced[a].data;
+      double[] other = traced[b].data;
+      int n = out.length;
+      double sum = 0;
+      for (int i = 0; i < n; i++) {
+        for (int j = 0; j < n; j++) {
+          sum += one[i * n + j] * other[j * n + i];
+        }
+      }
+      return sum;
+    }
+
+    private double dot(double[] matrix, int row) {
+      return dot(matrix, row, row * combination.numCols);
+    }
+
+    private double dot(double[] values, int row, int from) {
+      int c = combination.numCols;
+      double sum = 0;
+      for (int j = 0; j < c; j++) {
+        sum += values[from + j] * combination.data[row * c + j];
+      }
+      return sum;
+    }
   }
 }

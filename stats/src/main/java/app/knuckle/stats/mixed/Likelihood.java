@@ -82,10 +82,9 @@ final class Likelihood {
     double[] gradient = new double[parameters];
     double[][] hessian = new double[parameters][parameters];
     double[][] information = new double[parameters][parameters];
-    DMatrixRMaj[] through = new DMatrixRMaj[inner.length];
+    Eliminated.Between between = p.new Between(k.first());
     for (int a = 0; a < inner.length; a++) {
-      through[a] = p.through(k.first()[a]);
-      gradient[inner[a]] = k.traces().first()[a] - p.trace(k.first()[a]) - through[a].get(y, y);
+      gradient[inner[a]] = k.traces().first()[a] - p.trace(k.first()[a]) - between.response(a);
     }
     for (int o = 0; o < layout.terms().length; o++) {
       int[] own = p.rowsOf(o);
@@ -103,8 +102,8 @@ final class Likelihood {
         double both = 0;
         double along = 0;
         for (int r : own) {
-          both += through[a].get(r, r);
-          along += p.product().get(r, y) * through[a].get(r, y);
+          both += between.own(a, r);
+          along += p.product().get(r, y) * between.withResponse(a, r);
         }
         fill(layout.terms()[o], inner[a], both, along, hessian, information);
       }
@@ -112,16 +111,12 @@ final class Likelihood {
     for (int a = 0; a < inner.length; a++) {
       for (int b = a; b < inner.length; b++) {
         double trace =
-            k.traces().second()[a][b]
-                - 2 * p.trace(k.second()[a][b])
-                + p.trace(k.first()[a], k.first()[b]);
-        double along = p.twice(k.first()[a], k.first()[b], k.second()[a][b]).get(y, y);
+            k.traces().second()[a][b] - 2 * p.trace(k.second()[a][b]) + between.trace(a, b);
+        double along = between.response(a, b, k.second()[a][b]);
         fill(inner[a], inner[b], trace, along, hessian, information);
         if (k.bent() != null) {
           double bend =
-              k.traces().bent()[a][b]
-                  - p.trace(k.bent()[a][b])
-                  - p.through(k.bent()[a][b]).get(y, y);
+              k.traces().bent()[a][b] - p.trace(k.bent()[a][b]) - between.response(k.bent()[a][b]);
           hessian[inner[a]][inner[b]] += bend;
           hessian[inner[b]][inner[a]] = hessian[inner[a]][inner[b]];
         }

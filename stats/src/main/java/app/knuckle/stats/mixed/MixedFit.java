@@ -71,7 +71,7 @@ public final class MixedFit implements Estimator {
   private Search.Top highest(List<double[]> starts, boolean[] held) {
     Search.Top best = null;
     for (double[] start : starts) {
-      Search.Top found = search.from(start, held);
+      Search.Top found = search.from(start, held, best);
       if (found != null && (best == null || found.point().value() < best.point().value())) {
         best = found;
       }

@@ -43,12 +43,6 @@ public record Moments(List<Row> rows) {
     }
   }
 
-  /** A column of which this share of its square is left, or less, depends on those before it. */
-  private static final double DEPENDENT = 1e-10;
-
-  /** What is left after the fixed part and the first terms. */
-  private record Stage(int rank, double squares, double[] ofTerms) {}
-
   /**
    * Fits the terms one after another.
    *
@@ -59,11 +53,8 @@ public record Moments(List<Row> rows) {
    */
   static Moments of(Rows rows, Layout layout, GroupedErrors errors) {
     int terms = rows.random.size();
-    List<Stage> stages = new ArrayList<>();
-    for (int s = 0; s <= terms; s++) {
-      stages.add(stage(rows, layout, errors, s));
-    }
-    Stage last = stages.get(terms);
+    List<TakenOut.Stage> stages = TakenOut.stages(rows, layout, errors);
+    TakenOut.Stage last = stages.get(terms);
     int errorDf = rows.size() - last.rank();
     if (errorDf <= 0) {
       return null;
@@ -72,8 +63,8 @@ public record Moments(List<Row> rows) {
     Row[] found = new Row[terms + 1];
     found[terms] = new Row(errorDf, last.squares(), residual);
     for (int k = terms - 1; k >= 0; k--) {
-      Stage before = stages.get(k);
-      Stage after = stages.get(k + 1);
+      TakenOut.Stage before = stages.get(k);
+      TakenOut.Stage after = stages.get(k + 1);
       int df = after.rank() - before.rank();
       if (df == 0) {
         return null;
@@ -88,81 +79,6 @@ public record Moments(List<Row> rows) {
     return new Moments(List.of(found));
   }
 
-  /**
-   * What is left when the fixed part and some terms are taken out: of the response, and of the
-   * columns of every term. Once the term without columns is among them, only what varies within its
-   * groups counts; before that its own columns are followed through their products.
-   */
-  private static Stage stage(Rows rows, Layout layout, GroupedErrors errors, int terms) {
-    boolean grouped = errors.term() < terms;
-    DMatrixRMaj left = errors.withinGroups();
-    DMatrixRMaj ofGroups = errors.ofMeans(2);
-    if (!grouped) {
-      CommonOps_DDRM.addEquals(left, errors.ofMeans(1));
-    }
-    double[] sizes = new double[layout.size()];
-    for (int j = 0; j < sizes.length; j++) {
-      sizes[j] = left.get(j, j);
-    }
-    DMatrixRMaj total = errors.ofMeans(1);
-    int rank = grouped ? rows.random.get(errors.term()).size() : 0;
-    double groups = grouped ? 0 : rows.size();
-    for (int j = 0; j < layout.response(); j++) {
-      if (!isIn(layout, j, terms)
-          || !(left.get(j, j) > DEPENDENT * (sizes[j] + (grouped ? total.get(j, j) : 0)))) {
-        continue;
-      }
-      rank++;
-      groups -= grouped ? 0 : ofGroups.get(j, j) / left.get(j, j);
-      takeOut(j, left, ofGroups);
-    }
-    double[] ofTerms = new double[rows.random.size()];
-    for (int k = 0; k < layout.terms().length; k++) {
-      if (layout.terms()[k] >= terms) {
-        for (int j : layout.columns(k)) {
-          ofTerms[layout.terms()[k]] += left.get(j, j);
-        }
-      }
-    }
-    ofTerms[errors.term()] = groups;
-    return new Stage(rank, left.get(layout.response(), layout.response()), ofTerms);
-  }
-
-  private static boolean isIn(Layout layout, int column, int terms) {
-    if (column < layout.fixed()) {
-      return true;
-    }
-    for (int k = 0; k < layout.terms().length; k++) {
-      if (column < layout.starts()[k + 1]) {
-        return layout.terms()[k] < terms;
-      }
-    }
-    return false;
-  }
-
-  private static void takeOut(int j, DMatrixRMaj left, DMatrixRMaj ofGroups) {
-    int c = left.numRows;
-    double[] factor = new double[c];
-    double[] along = new double[c];
-    for (int k = 0; k < c; k++) {
-      factor[k] = left.get(j, k) / left.get(j, j);
-      along[k] = ofGroups.get(j, k);
-    }
-    double own = along[j];
-    for (int k = 0; k < c; k++) {
-      for (int l = 0; l < c; l++) {
-        ofGroups.add(
-            k, l, -factor[k] * along[l] - factor[l] * along[k] + factor[k] * factor[l] * own);
-      }
-    }
-    double pivot = left.get(j, j);
-    for (int k = 0; k < c; k++) {
-      for (int l = 0; l < c; l++) {
-        left.add(k, l, -factor[k] * factor[l] * pivot);
-      }
-    }
-  }
-
   /** The same in units of a response that was divided by a number. */
   Moments times(double scale) {
     return new Moments(rows.stream().map(r -> r.times(scale * scale)).toList());
@@ -174,5 +90,125 @@ public record Moments(List<Row> rows) {
     return rows.stream()
         .mapToDouble(r -> r.variance() > 0 ? r.variance() : positive / 100)
         .toArray();
+  }
+
+  /**
+   * Columns taken out one after another: the fixed part, then the random terms. Once the term
+   * without columns is among them, only what varies within its groups counts; before that its own
+   * columns are followed through their products.
+   */
+  private static final class TakenOut {
+
+    /** A column of which this share of its square is left, or less, depends on those before it. */
+    private static final double DEPENDENT = 1e-10;
+
+    private final Layout layout;
+    private final DMatrixRMaj left;
+    private final DMatrixRMaj ofGroups;
+    private final boolean grouped;
+    private final double[] sizes;
+    private int rank;
+    private double groups;
+
+    /**
+     * What is left after the fixed part and some of the terms.
+     *
+     * @param rank of what was taken out
+     * @param squares left of the response
+     * @param ofTerms squares left of the columns of every term
+     */
+    record Stage(int rank, double squares, double[] ofTerms) {}
+
+    /**
+     * Takes out the fixed part, then each term.
+     *
+     * @param rows of the model
+     * @param layout its columns
+     * @param errors with the term that has none
+     * @return one stage more than there are terms
+     */
+    static List<Stage> stages(Rows rows, Layout layout, GroupedErrors errors) {
+      List<Stage> stages = new ArrayList<>();
+      TakenOut now = new TakenOut(rows, layout, errors, false);
+      now.take(0, layout.fixed());
+      stages.add(now.stage(rows, errors, 0));
+      for (int term = 0; term < rows.random.size(); term++) {
+        if (term == errors.term()) {
+          now = new TakenOut(rows, layout, errors, true);
+          now.take(0, layout.starts()[term]);
+        } else {
+          int k = term < errors.term() ? term : term - 1;
+          now.take(layout.starts()[k], layout.starts()[k + 1]);
+        }
+        stages.add(now.stage(rows, errors, term + 1));
+      }
+      return stages;
+    }
+
+    private TakenOut(Rows rows, Layout layout, GroupedErrors errors, boolean grouped) {
+      this.layout = layout;
+      this.grouped = grouped;
+      left = errors.withinGroups();
+      ofGroups = errors.ofMeans(2);
+      DMatrixRMaj ofMeans = errors.ofMeans(1);
+      sizes = new double[layout.size()];
+      for (int j = 0; j < sizes.length; j++) {
+        sizes[j] = left.get(j, j) + ofMeans.get(j, j);
+      }
+      if (!grouped) {
+        CommonOps_DDRM.addEquals(left, ofMeans);
+      }
+      rank = grouped ? rows.random.get(errors.term()).size() : 0;
+      groups = grouped ? 0 : rows.size();
+    }
+
+    private void take(int from, int to) {
+      for (int j = from; j < to; j++) {
+        if (left.get(j, j) > DEPENDENT * sizes[j]) {
+          rank++;
+          groups -= grouped ? 0 : ofGroups.get(j, j) / left.get(j, j);
+          take(j);
+        }
+      }
+    }
+
+    private void take(int j) {
+      int c = left.numRows;
+      double pivot = left.get(j, j);
+      double own = ofGroups.get(j, j);
+      double[] factor = new double[c];
+      double[] along = new double[c];
+      for (int k = 0; k < c; k++) {
+        factor[k] = left.get(j, k) / pivot;
+        along[k] = ofGroups.get(j, k);
+      }
+      for (int k = 0; k < c; k++) {
+        double f = factor[k];
+        if (f == 0 && (grouped || along[k] == 0)) {
+          continue;
+        }
+        int row = k * c;
+        for (int l = 0; l < c; l++) {
+          left.data[row + l] -= f * factor[l] * pivot;
+        }
+        // How groups hang together no longer matters once they are taken out themselves.
+        for (int l = 0; l < c && !grouped; l++) {
+          ofGroups.data[row + l] -= f * along[l] + factor[l] * along[k] - f * factor[l] * own;
+        }
+      }
+    }
+
+    private Stage stage(Rows rows, GroupedErrors errors, int terms) {
+      double[] ofTerms = new double[rows.random.size()];
+      for (int k = 0; k < layout.terms().length; k++) {
+        if (layout.terms()[k] >= terms) {
+          for (int j : layout.columns(k)) {
+            ofTerms[layout.terms()[k]] += left.get(j, j);
+          }
+        }
+      }
+      ofTerms[errors.term()] = groups;
+      return new Stage(rank, left.get(layout.response(), layout.response()), ofTerms);
+    }
   }
 }

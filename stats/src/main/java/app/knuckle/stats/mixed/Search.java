@@ -25,6 +25,9 @@ final class Search {
   private static final int MOST_STEPS = 100;
   private static final int MOST_HALVINGS = 60;
 
+  /** A climb whose parameters all come this near to a top, relative, ends there. */
+  private static final double NEAR = 1e-2;
+
   /** Two values of the likelihood this close, relative, are the same but for rounding. */
   private static final double SAME_VALUE = 1e-11;
 
@@ -70,6 +73,18 @@ final class Search {
    * @return the top; null if none is reached
    */
   Top from(double[] start, boolean[] held) {
+    return from(start, held, null);
+  }
+
+  /**
+   * Climbs from a start, and no further than into the reach of a top that is known.
+   *
+   * @param start within the limits
+   * @param held which parameters keep their start
+   * @param known where another climb ended; null for none
+   * @return the top; the known one if this climb is about to end there; null if none is reached
+   */
+  Top from(double[] start, boolean[] held, Top known) {
     double[] t = start.clone();
     Likelihood.Point point = likelihood.at(t);
     boolean last = false;
@@ -79,6 +94,9 @@ final class Search {
       int[] free = free(t, held);
       if (free.length == 0) {
         return new Top(t, point);
+      }
+      if (known != null && leadsTo(known, t, point, free)) {
+        return known;
       }
       double[] step = step(point, free);
       if (step == null) {
@@ -106,6 +124,30 @@ final class Search {
       point = next.point();
     }
     return null;
+  }
+
+  /** Whether a climb stands so near to a top that Newton's next steps lead onto it. */
+  private boolean leadsTo(Top known, double[] t, Likelihood.Point point, int[] free) {
+    double top = known.point().value();
+    if (point.value() < top - SAME_VALUE * (1 + Math.abs(top))) {
+      return false;
+    }
+    double total = total(t);
+    boolean[] isFree = new boolean[t.length];
+    for (int i : free) {
+      isFree[i] = true;
+    }
+    return IntStream.range(0, t.length)
+        .allMatch(
+            i ->
+                isFree[i] && (i >= limits.variances() || known.t()[i] > 0)
+                    ? Math.abs(t[i] - known.t()[i]) <= NEAR * size(i, t, total)
+                    : t[i] == known.t()[i]);
+  }
+
+  /** What a step of a parameter is measured by. */
+  private double size(int i, double[] t, double total) {
+    return i < limits.variances() ? Math.max(t[i], SMALL_SHARE * total) : 1;
   }
 
   /** Lets variances at 0 that are pulled upward come back. */
@@ -182,13 +224,7 @@ final class Search {
   private boolean isSmall(double[] step, int[] free, double[] t) {
     double total = total(t);
     return IntStream.range(0, free.length)
-        .allMatch(
-            i ->
-                Math.abs(step[i])
-                    <= LAST_STEP
-                        * (free[i] < limits.variances()
-                            ? Math.max(t[free[i]], SMALL_SHARE * total)
-                            : 1));
+        .allMatch(i -> Math.abs(step[i]) <= LAST_STEP * size(free[i], t, total));
   }
 
   private double total(double[] t) {
