@@ -1,5 +1,7 @@
 package app.knuckle.figures.inquiry;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.figures.means.MeansFigure;
 import app.knuckle.figures.means.MeansLayout;
 import app.knuckle.figures.means.MeansReading;
@@ -87,7 +89,9 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
             false,
             Mark.Role.REMARK));
     return new InquiryFigure(
-        new Scene(scene.width(), scene.height(), marks), "Make-believe records. " + caption, means);
+        new Scene(scene.width(), scene.height(), marks),
+        say("caption.make.believe", caption),
+        means);
   }
 
   /**
@@ -157,9 +161,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
               Scatter keyed =
                   new Scatter(
                       s.points(), s.lines(), s.xTitle(), Prose.capital(s.yTitle()), s.keys());
-              String caption =
-                  "Each dot is a record; each group has a least squares line of its own.";
-              return scattered(keyed, style, caption);
+              return scattered(keyed, style, say("caption.slopes"));
             });
   }
 
@@ -176,12 +178,10 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
                 scattered(
                     s,
                     style,
-                    "Scores of each record on the canonical variates of "
-                        + findings.first().groups().treatment().title()
-                        + " for "
-                        + Numerals.list(findings.inquiry().measured())
-                        + "; crosses are means of groups. In brackets: the share of what"
-                        + " separates the groups."));
+                    say(
+                        "caption.canonical",
+                        findings.first().groups().treatment().title(),
+                        Numerals.list(findings.inquiry().measured()))));
   }
 
   private static InquiryFigure scattered(Scatter scatter, Style style, String caption) {
@@ -209,12 +209,10 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
     boolean intervals =
         family.pairs().stream().anyMatch(p -> p.low().exists() || p.high().exists());
     String percent = Numerals.confidence(findings.inquiry().alpha());
-    return (intervals
-            ? "Differences with simultaneous " + percent + "% confidence intervals"
-            : "Differences, without intervals, which this procedure does not have")
-        + " ("
-        + family.procedure().title()
-        + "). Pairs whose line is thick and coloured differ.";
+    String procedure = family.procedure().title();
+    return intervals
+        ? say("caption.pairs", percent, procedure)
+        : say("caption.pairs.bare", procedure);
   }
 
   /**

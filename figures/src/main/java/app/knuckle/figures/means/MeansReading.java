@@ -3,10 +3,8 @@ package app.knuckle.figures.means;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
-import app.knuckle.figures.style.Whisker;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
-import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
@@ -15,16 +13,13 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.Reach;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
-import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
-import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,7 +33,7 @@ public final class MeansReading {
   static final String LEAST_DIFFERENCE = "least difference";
 
   /** Marks a mean that differs from the reference. */
-  private static final String STAR = "*";
+  static final String STAR = "*";
 
   /** More values than this are no longer seen singly, and are left away. */
   private static final int MOST_VALUES = 5000;
@@ -141,7 +136,7 @@ public final class MeansReading {
         critical,
         style.form() == Form.UNITS ? traces(groups) : List.of(),
         style,
-        caption(groups, critical));
+        new MeansCaption(findings, style, family, values).of(groups, critical));
   }
 
   private MeansFigure.Group group(
@@ -229,17 +224,8 @@ public final class MeansReading {
   /** Whether a mean is the one of a pair that is not the reference. */
   private boolean isOther(ComparedMeans f, Pair pair, ShownMean mean) {
     int place = f.labels().indexOf(mean.levels());
-    return (pair.left() == place || pair.right() == place) && !mean.levels().equals(reference(f));
-  }
-
-  private String referenceName(ComparedMeans f) {
-    return String.join(GroupSummary.BETWEEN, f.of().stream().map(reference(f)::get).toList());
-  }
-
-  private Map<String, String> reference(ComparedMeans f) {
-    Map<String, String> reference = new HashMap<>(findings.inquiry().reference());
-    reference.keySet().retainAll(f.of());
-    return reference;
+    return (pair.left() == place || pair.right() == place)
+        && !mean.levels().equals(f.reference(findings.inquiry()));
   }
 
   /** The brackets asked for; if none were, those of the pairs that differ, the surest first. */
@@ -309,157 +295,6 @@ public final class MeansReading {
                     u.keySet().stream().mapToInt(Integer::intValue).toArray(),
                     u.values().stream().mapToDouble(s -> s[0] / s[1]).toArray()))
         .toList();
-  }
-
-  private String caption(List<MeansFigure.Group> groups, Quantity critical) {
-    if (groups.isEmpty()) {
-      return "No mean can be estimated: cells are empty.";
-    }
-    boolean adjusted = !findings.inquiry().covariates().isEmpty();
-    StringBuilder text = new StringBuilder();
-    String alpha = Numerals.plain(findings.inquiry().alpha());
-    if (style.form() == Form.BOXES) {
-      text.append(
-          "Boxes hold the middle half of the values, with the median as a line and the "
-              + (adjusted ? "adjusted mean" : "mean")
-              + " as a dot; stems reach the farthest values within 1.5 lengths of the box");
-    } else {
-      text.append(adjusted ? "Adjusted means" : "Means").append(whiskers());
-    }
-    long least = groups.stream().mapToLong(MeansFigure.Group::n).min().orElse(0);
-    long most = groups.stream().mapToLong(MeansFigure.Group::n).max().orElse(0);
-    text.append(
-        least == most
-            ? ", n = " + Numerals.whole(most)
-            : ", n = " + Numerals.whole(least) + " to " + Numerals.whole(most));
-    boolean circles =
-        style.shown().values() || style.form() == Form.VALUES || style.form() == Form.UNITS;
-    if (circles && values) {
-      text.append(
-          adjusted ? "; circles are single values, as measured" : "; circles are single values");
-    }
-    if (style.form() == Form.UNITS) {
-      joiner(findings.inquiry())
-          .ifPresent(u -> text.append(", thin lines join those of one ").append(u));
-    }
-    text.append(".");
-    String edge = EdgeSentence.of(response.analysis(), response.summaries(), ExactP.USUAL);
-    if (!edge.isEmpty()) {
-      text.append(' ').append(edge);
-    }
-    if (style.shown().above() == Shown.Above.LETTERS) {
-      text.append(letters(groups, alpha));
-    } else if (style.shown().above() == Shown.Above.BRACKETS) {
-      family.ifPresent(
-          f -> text.append(" Brackets give p").append(by(f.procedure(), "")).append("."));
-    }
-    if (critical.exists()) {
-      text.append(" The bar at the right is the least difference that counts")
-          .append(by(family.orElseThrow().procedure(), alpha))
-          .append(".");
-    }
-    return text.append(scaleWords(groups)).toString();
-  }
-
-  private String whiskers() {
-    Whisker whisker = style.shown().whisker();
-    String percent = Numerals.confidence(findings.inquiry().alpha());
-    return switch (whisker) {
-      case INTERVAL -> " with " + percent + "% confidence intervals";
-      case NONE -> "";
-      case STANDARD_ERROR, STANDARD_DEVIATION -> " \u00b1 " + whisker.words();
-    };
-  }
-
-  /** What the letters mean, or the stars. */
-  private String letters(List<MeansFigure.Group> groups, String alpha) {
-    if (groups.stream().allMatch(g -> g.letters().isEmpty())) {
-      return family
-          .filter(ComparedMeans::isAgainstReference)
-          .map(
-              f -> " None was told apart from " + referenceName(f) + by(f.procedure(), alpha) + ".")
-          .orElse("");
-    }
-    if (family.filter(ComparedMeans::isAgainstReference).isPresent()) {
-      ComparedMeans f = family.get();
-      return " "
-          + STAR
-          + " differs from "
-          + style.word(referenceName(f))
-          + by(f.procedure(), alpha)
-          + ".";
-    }
-    return response
-        .shownComparison()
-        .map(app.knuckle.stats.compare.Comparison::procedure)
-        .or(this::byRanks)
-        .map(
-            p ->
-                " Means that share a letter were not told apart"
-                    + (means.size() == 2 ? at(alpha) : by(p, alpha))
-                    + notCompared()
-                    + ".")
-        .orElse("");
-  }
-
-  /** Means that share no letter because nothing is known of their difference. */
-  private String notCompared() {
-    return family
-        .map(
-            f ->
-                f.pairs().stream()
-                    .filter(p -> !p.isJudged())
-                    .map(p -> f.names().get(p.left()) + " and " + f.names().get(p.right()))
-                    .toList())
-        .filter(pairs -> !pairs.isEmpty())
-        .map(
-            pairs ->
-                pairs.size() > MOST_NAMED
-                    ? "; " + pairs.size() + " pairs could not be compared"
-                    : "; " + String.join(", or ", pairs) + " could not be compared")
-        .orElse("");
-  }
-
-  /** More pairs than these are counted in a caption, not named. */
-  private static final int MOST_NAMED = 3;
-
-  /** Two means are judged by their test: no procedure is named. */
-  private static String at(String alpha) {
-    return alpha.isEmpty() ? "" : " (\u03b1 = " + alpha + ")";
-  }
-
-  private static String by(Procedure procedure, String alpha) {
-    return " ("
-        + procedure.title()
-        + (procedure.isOnRanks() ? ", on ranks" : "")
-        + (alpha.isEmpty() ? "" : ", \u03b1 = " + alpha)
-        + ")";
-  }
-
-  private Optional<Procedure> byRanks() {
-    return ComparedMeans.of(response.analysis()).stream()
-        .filter(f -> f.ranks() && f.letters() != null)
-        .map(ComparedMeans::procedure)
-        .findFirst();
-  }
-
-  private String scaleWords(List<MeansFigure.Group> groups) {
-    boolean positive =
-        groups.stream()
-            .allMatch(
-                g ->
-                    g.mean() - g.reach().below() > 0
-                        && Arrays.stream(g.values()).allMatch(v -> v > 0));
-    if (style.scale().logarithmic() && positive) {
-      return " The scale is logarithmic"
-          + (style.form() == Form.BARS ? "; bars do not start at zero." : ".");
-    }
-    String refused =
-        style.scale().logarithmic()
-            ? " The scale stays as it is, since only values above zero have a logarithm."
-            : "";
-    boolean cut = style.form() == Form.BARS && !style.scale().fromZero(style.form());
-    return refused + (cut ? " Bars do not start at zero." : "");
   }
 
   /**

@@ -1,5 +1,7 @@
 package app.knuckle.formats.report;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable.ModelFit;
 import app.knuckle.study.beside.Abreast;
@@ -13,6 +15,7 @@ import app.knuckle.study.sentences.BesideSentence;
 import app.knuckle.study.sentences.MethodsParagraph;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +26,6 @@ import java.util.stream.Collectors;
 public final class BesidePage {
 
   private static final int MOST_ROWS = 20;
-  private static final List<String> ORDINALS = List.of("first", "second", "third");
 
   private final Abreast abreast;
   private final ExactP exact;
@@ -49,7 +51,10 @@ public final class BesidePage {
   public static Page of(Abreast abreast) {
     BesidePage page = new BesidePage(abreast, true, ExactP.USUAL);
     String title =
-        page.names.get(0) + " beside " + Numerals.list(page.names.subList(1, page.names.size()));
+        say(
+            "side.title",
+            page.names.get(0),
+            Numerals.list(page.names.subList(1, page.names.size())));
     page.blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
     page.sentences();
     for (Findings findings : abreast.answers()) {
@@ -81,11 +86,12 @@ public final class BesidePage {
   static List<Block> within(Abreast abreast, ExactP exact) {
     BesidePage page = new BesidePage(abreast, false, exact);
     page.heading(
-        "Beside "
-            + Numerals.list(
+        say(
+            "side.heading",
+            Numerals.list(
                 page.names.subList(1, page.names.size()).stream()
-                    .map(name -> "\u2018" + name + "\u2019")
-                    .toList()));
+                    .map(name -> say("side.named", name))
+                    .toList())));
     page.sentences();
     page.matches();
     return page.blocks.stream().map(block -> block.in(Block.Part.BESIDE)).toList();
@@ -113,9 +119,10 @@ public final class BesidePage {
     boolean several = abreast.pairs().size() > 1;
     return abreast.pairs().stream()
         .map(
-            pair ->
-                (several ? "\u2018" + pair.right().inquiry().name() + "\u2019: " : "")
-                    + BesideSentence.of(pair, exact))
+            pair -> {
+              String sentence = BesideSentence.of(pair, exact);
+              return several ? say("side.said", pair.right().inquiry().name(), sentence) : sentence;
+            })
         .toList();
   }
 
@@ -147,66 +154,69 @@ public final class BesidePage {
 
   private void row(Findings own, Findings other, List<Integer> rows) {
     if (!rows.isEmpty()) {
+      String first = Numerals.list(rows.stream().limit(MOST_ROWS).map(Numerals::whole).toList());
+      String named = rows.size() > MOST_ROWS ? say("side.rows.more", first) : first;
       paragraph(
           Block.Part.METHODS,
-          only("used", own, other)
-              + Numerals.count(rows.size(), "row", "rows")
-              + ": "
-              + Numerals.list(rows.stream().limit(MOST_ROWS).map(Numerals::whole).toList())
-              + (rows.size() > MOST_ROWS ? " and more" : "")
-              + ".");
+          only("side.only.used", own, Phrases.count("side.rows", rows.size(), named), other));
     }
   }
 
   /** Of three answers it is said which other one is meant. */
-  private String only(String did, Findings own, Findings other) {
-    String name = "\u2018" + own.inquiry().name() + "\u2019";
-    return abreast.pairs().size() == 1
-        ? "Only " + name + " " + did + " "
-        : name + ", but not \u2018" + other.inquiry().name() + "\u2019, " + did + " ";
+  private String only(String key, Findings own, String what, Findings other) {
+    return say(
+        abreast.pairs().size() == 1 ? key : key + ".of",
+        own.inquiry().name(),
+        what,
+        other.inquiry().name());
   }
 
   /** A name, with the response before it where there are several. */
   private String of(Abreast.Line<?> line, String name) {
-    return abreast.fits().size() > 1 ? line.measured() + ": " + name : name;
+    return abreast.fits().size() > 1 ? say("side.of", line.measured(), name) : name;
   }
 
   /** Which answers are first, second and third in a table. */
   private String order() {
-    return "first in "
-        + names.get(0)
-        + names.stream().skip(1).map(name -> ", then in " + name).collect(Collectors.joining());
+    return say("side.order.first", names.get(0))
+        + names.stream()
+            .skip(1)
+            .map(name -> say("side.order.then", name))
+            .collect(Collectors.joining());
   }
 
   private void effects() {
     List<List<String>> rows = new ArrayList<>();
     for (Abreast.Line<Tested> e : abreast.effects()) {
       List<String> row = new ArrayList<>();
-      row.add(of(e, e.about().isEmpty() ? "the difference" : String.join(" \u00d7 ", e.about())));
+      row.add(
+          of(e, e.about().isEmpty() ? say("side.difference") : String.join(" \u00d7 ", e.about())));
       e.answers().forEach(side -> row.addAll(tested(side).subList(0, shares ? 4 : 3)));
-      row.add(changed(e, "crossed \u03b1"));
+      row.add(changed(e, say("side.crossed")));
       rows.add(row);
     }
-    List<String> heads = new ArrayList<>(List.of("effect"));
+    List<String> heads = new ArrayList<>(List.of(say("side.effects.first")));
     for (int i = 0; i < names.size(); i++) {
-      heads.addAll(List.of("df", "statistic", "p"));
+      heads.addAll(Phrases.cells("side.effects.heads"));
       if (shares) {
-        heads.add("partial \u03b7\u00b2");
+        heads.add(say("side.effects.share"));
       }
     }
     heads.add("");
-    blocks.add(new Block.Table(Block.Part.ANALYSIS, "Effects, " + order(), heads, rows, ""));
+    blocks.add(new Block.Table(Block.Part.ANALYSIS, say("side.effects", order()), heads, rows, ""));
   }
 
   /** What became of a judgement, and of three answers in which. */
   private String changed(Abreast.Line<?> line, String word) {
+    List<String> ordinals = Phrases.cells("side.ordinals");
     return line.changed().isEmpty()
         ? ""
         : names.size() == 2
             ? word
-            : word
-                + " in the "
-                + Numerals.list(line.changed().stream().map(ORDINALS::get).toList());
+            : say(
+                "side.in",
+                word,
+                Numerals.list(line.changed().stream().map(ordinals::get).toList()));
   }
 
   /** Degrees of freedom, statistic, p and share of one side. */
@@ -218,7 +228,7 @@ public final class BesidePage {
     return List.of(
         df(t),
         t.statistic().exists()
-            ? t.name() + " = " + Numerals.fixed(t.statistic(), 2)
+            ? say("side.statistic", t.name(), Numerals.fixed(t.statistic(), 2))
             : Numerals.NONE,
         exact.text(t.p()),
         Numerals.share(t.share()));
@@ -235,15 +245,13 @@ public final class BesidePage {
     List<List<String>> rows = new ArrayList<>();
     for (Abreast.Line<ModelFit> line : abreast.fits()) {
       if (line.answers().stream().anyMatch(Optional::isPresent)) {
-        rows.add(fit(line, "residual SD", ModelFit::residualSd));
-        rows.add(fit(line, "CV, %", ModelFit::cvPercent));
-        rows.add(fit(line, "R\u00b2", ModelFit::rSquared));
+        rows.add(fit(line, say("side.fit.sd"), ModelFit::residualSd));
+        rows.add(fit(line, say("side.fit.cv"), ModelFit::cvPercent));
+        rows.add(fit(line, say("side.fit.r.squared"), ModelFit::rSquared));
       }
     }
     if (!rows.isEmpty()) {
-      blocks.add(
-          new Block.Table(
-              Block.Part.ANALYSIS, "How well the values are described", heads(""), rows, ""));
+      blocks.add(new Block.Table(Block.Part.ANALYSIS, say("side.fit"), heads(""), rows, ""));
     }
   }
 
@@ -276,10 +284,9 @@ public final class BesidePage {
       }
       rows.add(row);
     }
-    List<String> heads = new ArrayList<>(List.of("mean of"));
-    names.forEach(name -> heads.addAll(List.of("mean", "letters")));
-    blocks.add(
-        new Block.Table(Block.Part.MEANS, "Means with letters, " + order(), heads, rows, ""));
+    List<String> heads = new ArrayList<>(List.of(say("side.means.first")));
+    names.forEach(name -> heads.addAll(Phrases.cells("side.means.heads")));
+    blocks.add(new Block.Table(Block.Part.MEANS, say("side.means", order()), heads, rows, ""));
   }
 
   private int decimals(String measured) {
@@ -307,17 +314,18 @@ public final class BesidePage {
         beside.pairs().stream()
             .filter(p -> p.inLeft() == inLeft)
             .map(
-                p ->
-                    (beside.fits().size() > 1 ? p.measured() + ": " : "")
-                        + GroupSummary.name(p.one())
-                        + " and "
-                        + GroupSummary.name(p.other()))
+                p -> {
+                  String pair =
+                      say("side.pair", GroupSummary.name(p.one()), GroupSummary.name(p.other()));
+                  return beside.fits().size() > 1 ? say("side.of", p.measured(), pair) : pair;
+                })
             .toList();
     if (!said.isEmpty()) {
       Findings own = inLeft ? beside.left() : beside.right();
       Findings other = inLeft ? beside.right() : beside.left();
       paragraph(
-          Block.Part.DIFFERENCES, only("told apart", own, other) + String.join("; ", said) + ".");
+          Block.Part.DIFFERENCES,
+          only("side.only.apart", own, String.join(say("list.parts"), said), other));
     }
   }
 
@@ -325,15 +333,16 @@ public final class BesidePage {
     List<List<String>> rows = new ArrayList<>();
     for (Abreast.Line<CheckResult.Judgement> c : abreast.footing()) {
       List<String> row = new ArrayList<>();
-      row.add(of(c, c.about().get(0) + " (" + c.about().get(1).replace("-", " ") + ")"));
+      row.add(
+          of(c, say("side.footing.check", c.about().get(0), c.about().get(1).replace("-", " "))));
       c.answers().forEach(side -> row.add(judged(side)));
-      row.add(changed(c, "changed"));
+      row.add(changed(c, say("side.changed")));
       rows.add(row);
     }
     if (!rows.isEmpty()) {
-      List<String> heads = heads("check");
+      List<String> heads = heads(say("side.footing.first"));
       heads.add("");
-      blocks.add(new Block.Table(Block.Part.FOOTING, "Footing", heads, rows, ""));
+      blocks.add(new Block.Table(Block.Part.FOOTING, say("side.footing"), heads, rows, ""));
     }
   }
 

@@ -1,5 +1,7 @@
 package app.knuckle.formats.report;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.study.Version;
 import app.knuckle.study.beside.Abreast;
@@ -17,7 +19,7 @@ import app.knuckle.study.sentences.Saying;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.words.ExactP;
-import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -26,8 +28,6 @@ import java.util.Set;
 
 /** Makes the page of findings: all parts, in their usual order. */
 final class FindingsPage {
-
-  private static final String PROGRAM = "Computed with Knuckle " + Version.NUMBER + ".";
 
   private FindingsPage() {}
 
@@ -51,13 +51,12 @@ final class FindingsPage {
             : name;
     blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
     if (findings.table().makeBelieve()) {
-      blocks.add(
-          new Block.Paragraph(
-              Block.Part.TITLE,
-              "The records are make-believe: they were made up to rehearse an experiment."));
+      blocks.add(new Block.Paragraph(Block.Part.TITLE, say("page.make.believe")));
     }
     blocks.add(
-        new Block.Paragraph(Block.Part.METHODS, MethodsParagraph.of(findings) + " " + PROGRAM));
+        new Block.Paragraph(
+            Block.Part.METHODS,
+            MethodsParagraph.of(findings) + " " + say("page.program", Version.NUMBER)));
     boolean several = findings.responses().size() > 1;
     if (several && !findings.finding().equals(findings.first().words().finding())) {
       blocks.add(new Block.Paragraph(Block.Part.RESULTS, findings.finding()));
@@ -85,7 +84,7 @@ final class FindingsPage {
     }
     List<String> sources = Sources.of(findings);
     if (!sources.isEmpty()) {
-      blocks.add(new Block.Heading(Block.Part.SOURCES, "Sources of the methods", 2));
+      blocks.add(new Block.Heading(Block.Part.SOURCES, say("page.sources"), 2));
       sources.forEach(s -> blocks.add(new Block.Paragraph(Block.Part.SOURCES, s)));
     }
     return new Page(title, blocks, names(findings), units(findings));
@@ -95,8 +94,7 @@ final class FindingsPage {
   private static List<Block> beside(Findings findings, PageSettings settings, Others others) {
     String name = settings.beside();
     if (name.isEmpty()) {
-      return List.of(
-          new Block.Paragraph(Block.Part.BESIDE, "No inquiry is chosen to stand beside this one."));
+      return List.of(new Block.Paragraph(Block.Part.BESIDE, say("page.beside.unchosen")));
     }
     return others
         .called(name)
@@ -105,12 +103,7 @@ final class FindingsPage {
                 BesidePage.within(
                     new Abreast(Beside.of(findings, other)), settings.numbers().exact()))
         .orElse(
-            List.of(
-                new Block.Paragraph(
-                    Block.Part.BESIDE,
-                    "There is no answer of \u2018"
-                        + name
-                        + "\u2019 to stand beside this one: choose another inquiry.")));
+            List.of(new Block.Paragraph(Block.Part.BESIDE, say("page.beside.unanswered", name))));
   }
 
   private static Set<String> units(Findings findings) {
@@ -194,7 +187,6 @@ final class FindingsPage {
       ResponseFindings response, List<ComparedMeans> families, ExactP exact, double alpha) {
     List<String> all = new ArrayList<>(List.of(response.words().result()));
     for (ComparedMeans family : families) {
-      String within = family.within().isEmpty() ? "" : "At " + PageTables.within(family) + ": ";
       String said =
           DifferenceSentence.of(
               family, response.measured().unit(), response.decimals(), alpha, exact);
@@ -229,12 +221,8 @@ final class FindingsPage {
     }
     Set<String> said = new LinkedHashSet<>(odd);
     if (said.isEmpty()) {
-      return sound == 0
-          ? ""
-          : "Of "
-              + Numerals.count(sound, "check", "checks")
-              + " of what this stands on none spoke against it.";
+      return sound == 0 ? "" : Phrases.count("page.sound", sound);
     }
-    return "Checks of what this stands on: " + String.join(" ", said);
+    return say("page.odd", String.join(" ", said));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.formats.report;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.StudentT;
@@ -16,6 +18,7 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.look.GoTogether;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -40,7 +43,10 @@ final class PageTables {
         double p = matrix.p()[i][j];
         double r = matrix.values()[i][j];
         String value = Double.isNaN(r) ? Numerals.NONE : Numerals.fixed(r, 2);
-        row.add(Double.isNaN(p) ? value : value + " (" + exact.statement(Quantity.of(p)) + ")");
+        row.add(
+            Double.isNaN(p)
+                ? value
+                : say("table.correlations.cell", value, exact.statement(Quantity.of(p))));
       }
       rows.add(row);
     }
@@ -48,10 +54,10 @@ final class PageTables {
     heads.addAll(all.names());
     return new Block.Table(
         Block.Part.MEANS,
-        "Pearson's correlations",
+        say("table.correlations"),
         heads,
         rows,
-        Numerals.count(all.rows().length, "complete row", "complete rows") + ".");
+        Phrases.count("table.correlations.rows", all.rows().length));
   }
 
   /** Two treatments: one down, the other across; else a row a mean. */
@@ -63,16 +69,14 @@ final class PageTables {
             .shownComparison()
             .map(
                 c ->
-                    "Means that share a letter were not told apart ("
-                        + (means.size() == 2 ? "" : c.procedure().title() + ", ")
-                        + "\u03b1 = "
-                        + c.alpha()
-                        + ").")
+                    means.size() == 2
+                        ? say("table.means.note.two", String.valueOf(c.alpha()))
+                        : say("table.means.note", c.procedure().title(), String.valueOf(c.alpha())))
             .orElse("");
     String caption =
-        (findings.inquiry().covariates().isEmpty() ? "Means" : "Adjusted means")
-            + " of "
-            + response.measured().title();
+        say(
+            findings.inquiry().covariates().isEmpty() ? "table.means" : "table.means.adjusted",
+            response.measured().title());
     List<String> names = means.isEmpty() ? List.of() : List.copyOf(means.get(0).levels().keySet());
     return names.size() == 2
         ? crossed(means, names, decimals, caption, note)
@@ -115,11 +119,14 @@ final class PageTables {
     }
     return new Block.Table(
         Block.Part.MEANS,
-        findings.inquiry().covariates().isEmpty() ? "Means" : "Adjusted means",
+        say(
+            findings.inquiry().covariates().isEmpty()
+                ? "table.means.all"
+                : "table.means.all.adjusted"),
         heads,
         rows,
         findings.responses().stream().anyMatch(r -> r.shownComparison().isPresent())
-            ? "Means of one column that share a letter were not told apart."
+            ? say("table.means.note.columns")
             : "");
   }
 
@@ -129,12 +136,11 @@ final class PageTables {
     List<String> heads =
         new ArrayList<>(
             List.of(
-                means.isEmpty() ? "" : String.join(" \u00d7 ", means.get(0).levels().keySet()),
-                "n",
-                "mean"));
+                means.isEmpty() ? "" : String.join(" \u00d7 ", means.get(0).levels().keySet())));
+    heads.addAll(Phrases.cells("table.means.heads"));
     heads.addAll(columns.heads());
     if (letters) {
-      heads.add("letters");
+      heads.add(say("table.means.letters"));
     }
     List<List<String>> rows = new ArrayList<>();
     for (ShownMean mean : means) {
@@ -158,10 +164,10 @@ final class PageTables {
 
     List<String> heads() {
       return switch (precision) {
-        case BOTH -> List.of("SD", "SE");
-        case SD -> List.of("SD");
-        case SE -> List.of("SE");
-        case INTERVAL -> List.of(Numerals.confidence(alpha) + "% from", "to");
+        case BOTH -> Phrases.cells("table.means.both");
+        case SD -> Phrases.cells("table.means.sd");
+        case SE -> Phrases.cells("table.means.se");
+        case INTERVAL -> Phrases.cells("table.means.interval", Numerals.confidence(alpha));
       };
     }
 
@@ -228,12 +234,12 @@ final class PageTables {
     long largest = means.stream().mapToLong(ShownMean::n).max().orElse(0);
     String from = Numerals.fixed(least, decimals);
     String to = Numerals.fixed(most, decimals);
-    return (most > 0
-            ? "SE of a mean " + from + (from.equals(to) ? "" : " to " + to) + "; n = "
-            : "n = ")
-        + fewest
-        + (fewest == largest ? "" : " to " + largest)
-        + ".";
+    String n = range(String.valueOf(fewest), String.valueOf(largest));
+    return most > 0 ? say("table.means.se.n", range(from, to), n) : say("table.means.n", n);
+  }
+
+  private static String range(String from, String to) {
+    return from.equals(to) ? from : say("table.range", from, to);
   }
 
   static Block differences(
@@ -254,21 +260,25 @@ final class PageTables {
               Numerals.fixed(effect.high(), shown),
               settings.numbers().exact().text(pair.p())));
     }
-    String percent = Numerals.confidence(alpha) + "%";
-    String within = family.within().isEmpty() ? "" : " at " + within(family);
+    String caption = say(captionOf(family), response.measured().title());
     return new Block.Table(
         Block.Part.DIFFERENCES,
-        switch (family.scale()) {
-              case IDENTITY -> "Differences of " + (family.ranks() ? "mean ranks" : "means");
-              case LOGARITHM -> "Ratios of means";
-              case LOG_ODDS -> "Odds ratios";
-            }
-            + " of "
-            + response.measured().title()
-            + within,
-        List.of("pair", ratios ? "ratio" : "difference", percent + " from", "to", "p"),
+        family.within().isEmpty()
+            ? caption
+            : say("table.differences.within", caption, within(family)),
+        Phrases.cells(
+            ratios ? "table.differences.heads.ratios" : "table.differences.heads",
+            Numerals.confidence(alpha)),
         rows,
-        family.means().length == 2 ? "" : "By " + family.procedure().title() + ".");
+        family.means().length == 2 ? "" : say("table.by", family.procedure().title()));
+  }
+
+  private static String captionOf(ComparedMeans family) {
+    return switch (family.scale()) {
+      case IDENTITY -> family.ranks() ? "table.differences.ranks" : "table.differences";
+      case LOGARITHM -> "table.differences.ratios";
+      case LOG_ODDS -> "table.differences.odds";
+    };
   }
 
   /** Ratios are read to two decimals. */
@@ -280,8 +290,8 @@ final class PageTables {
   /** The levels that the means of a family share. */
   static String within(ComparedMeans family) {
     return family.within().entrySet().stream()
-        .map(e -> e.getKey() + " " + e.getValue())
-        .collect(Collectors.joining(", "));
+        .map(e -> say("apart.level", e.getKey(), e.getValue()))
+        .collect(Collectors.joining(say("list.between")));
   }
 
   static Block summaries(ResponseFindings response, PageSettings settings) {
@@ -304,18 +314,8 @@ final class PageTables {
     }
     return new Block.Table(
         Block.Part.SUMMARIES,
-        "Values of " + response.measured().title() + " as measured",
-        List.of(
-            "group",
-            "n",
-            "missing",
-            "mean",
-            "SD",
-            "least",
-            "lower quartile",
-            "median",
-            "upper quartile",
-            "largest"),
+        say("table.summaries", response.measured().title()),
+        Phrases.cells("table.summaries.heads"),
         rows,
         "");
   }
@@ -343,11 +343,10 @@ final class PageTables {
     }
     return new Block.Table(
         Block.Part.CONTRASTS,
-        "Contrasts of means of " + response.measured().title(),
-        List.of(
-            "question", "estimate", Numerals.confidence(alpha) + "% from", "to", "t", "df", "p"),
+        say("table.contrasts", response.measured().title()),
+        Phrases.cells("table.contrasts.heads", Numerals.confidence(alpha)),
         rows,
-        adjusted.isEmpty() ? "" : "By " + String.join(", ", adjusted) + ".");
+        adjusted.isEmpty() ? "" : say("table.by", String.join(say("list.between"), adjusted)));
   }
 
   /** What each level adds to the mean of all levels; empty where there is no such model. */
@@ -372,8 +371,14 @@ final class PageTables {
       String level = String.join(GroupSummary.BETWEEN, c.levels().values());
       rows.add(
           List.of(
-              c.names().isEmpty() ? "mean of all" : String.join(" \u00d7 ", c.names()),
-              slope ? (level + " slope").strip() : level,
+              c.names().isEmpty()
+                  ? say("table.coefficients.mean")
+                  : String.join(" \u00d7 ", c.names()),
+              !slope
+                  ? level
+                  : level.isEmpty()
+                      ? say("table.coefficients.slope")
+                      : say("table.coefficients.slope.of", level),
               Numerals.fixed(t.estimate(), decimals),
               Numerals.fixed(t.se(), decimals),
               Numerals.fixed(t.statistic(), 2),
@@ -381,8 +386,8 @@ final class PageTables {
     }
     return new Block.Table(
         Block.Part.COEFFICIENTS,
-        "What each level adds to the mean of all levels of " + response.measured().title(),
-        List.of("term", "level", "estimate", "SE", "t", "p"),
+        say("table.coefficients", response.measured().title()),
+        Phrases.cells("table.coefficients.heads"),
         rows,
         "");
   }

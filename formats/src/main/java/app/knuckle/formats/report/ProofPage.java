@@ -1,8 +1,11 @@
 package app.knuckle.formats.report;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.proof.Circumstances;
 import app.knuckle.study.proof.Proof;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -10,8 +13,7 @@ import java.util.List;
 public final class ProofPage {
 
   /** Heads of the table of subjects. */
-  public static final List<String> HEADS =
-      List.of("subject", "cases", "numbers", "least digits", "median digits", "fell short");
+  public static final List<String> HEADS = Phrases.cells("proof.agreement.heads");
 
   /** Where a name and a date are written by hand. */
   private static final String LINE = "_".repeat(30);
@@ -26,36 +28,33 @@ public final class ProofPage {
    * @return the page
    */
   public static Page of(Proof proof, Circumstances where) {
-    String title = "The numbers of Knuckle, proved on this machine";
+    String title = say("proof.title");
     List<Block> blocks = new ArrayList<>();
     blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
     blocks.add(new Block.Paragraph(Block.Part.RESULTS, finding(proof)));
     blocks.add(
         new Block.Table(
             Block.Part.ANALYSIS,
-            "Agreement with reference cases known to 15 digits",
+            say("proof.agreement"),
             HEADS,
             rows(proof),
-            "Statistics have to agree to 10 digits, probabilities to 9, those of the studentized"
-                + " range to 8. A double has 16."));
+            say("proof.agreement.note")));
     for (Proof.Line line : proof.lines()) {
       line.fellShort().forEach(what -> blocks.add(new Block.Paragraph(Block.Part.RESULTS, what)));
     }
     blocks.add(
         new Block.Table(
             Block.Part.SUMMARIES,
-            "What was proved where",
-            List.of("what", "which"),
+            say("proof.where"),
+            Phrases.cells("proof.where.heads"),
             List.of(
-                List.of("program", where.version()),
-                List.of("checksum (SHA-256)", where.checksum()),
-                List.of("runtime", where.runtime()),
-                List.of("system", where.system()),
-                List.of("date (UTC)", where.date())),
+                List.of(say("proof.where.program"), where.version()),
+                List.of(say("proof.where.checksum"), where.checksum()),
+                List.of(say("proof.where.runtime"), where.runtime()),
+                List.of(say("proof.where.system"), where.system()),
+                List.of(say("proof.where.date"), where.date())),
             ""));
-    blocks.add(
-        new Block.Paragraph(
-            Block.Part.METHODS, "Name " + LINE + "   Date " + LINE + "   Signature " + LINE));
+    blocks.add(new Block.Paragraph(Block.Part.METHODS, say("proof.signed", LINE)));
     return new Page(title, blocks);
   }
 
@@ -67,13 +66,11 @@ public final class ProofPage {
    */
   public static String finding(Proof proof) {
     long fellShort = proof.lines().stream().mapToLong(line -> line.fellShort().size()).sum();
-    return Numerals.whole(proof.numbers())
-        + " numbers of "
-        + Numerals.whole(proof.cases())
-        + " reference questions were computed anew and compared: "
-        + (proof.holds()
-            ? "all agree."
-            : Numerals.whole(fellShort) + " do not agree as they should.");
+    return say(
+        proof.holds() ? "proof.agree" : "proof.fell.short",
+        Numerals.whole(proof.numbers()),
+        Numerals.whole(proof.cases()),
+        Numerals.whole(fellShort));
   }
 
   /**

@@ -1,5 +1,7 @@
 package app.knuckle.formats.report;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.reckon.Reckoning;
 import java.util.ArrayList;
 import java.util.List;
@@ -8,8 +10,6 @@ import java.util.stream.Collectors;
 
 /** Makes the page of kept reckonings: answers without records. */
 public final class ReckoningPage {
-
-  private static final String TITLE = "Reckonings";
 
   private ReckoningPage() {}
 
@@ -24,8 +24,9 @@ public final class ReckoningPage {
     if (chosen.isEmpty()) {
       return List.of();
     }
+    String title = say("page.reckonings");
     List<Block> blocks = new ArrayList<>();
-    blocks.add(new Block.Heading(Block.Part.TITLE, TITLE, 1));
+    blocks.add(new Block.Heading(Block.Part.TITLE, title, 1));
     for (Reckoning one : chosen) {
       List<List<String>> table = one.said().table();
       blocks.add(new Block.Heading(Block.Part.RESULTS, one.name(), 2));
@@ -39,6 +40,6 @@ public final class ReckoningPage {
       }
     }
     Set<String> names = chosen.stream().map(Reckoning::name).collect(Collectors.toSet());
-    return List.of(new Page(TITLE, blocks, names));
+    return List.of(new Page(title, blocks, names));
   }
 }

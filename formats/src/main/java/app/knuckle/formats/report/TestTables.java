@@ -1,5 +1,7 @@
 package app.knuckle.formats.report;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.counts.Drop;
@@ -10,6 +12,7 @@ import app.knuckle.stats.mixed.MixedModel.Denominator;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -65,7 +68,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     }
     rows.add(
         List.of(
-            "total",
+            say("table.total"),
             Numerals.df(table.totalDf()),
             Numerals.fixed(table.totalSs(), decimals),
             "",
@@ -74,19 +77,14 @@ final class TestTables implements TestResult.Cases<List<Block>> {
             ""));
     return List.of(
         new Block.Table(
-            Block.Part.ANALYSIS,
-            "Analysis of variance",
-            List.of(
-                "source", "df", "sum of squares", "mean square", "F", "p", "partial \u03b7\u00b2"),
-            rows,
-            ""));
+            Block.Part.ANALYSIS, say("table.anova"), Phrases.cells("table.anova.heads"), rows, ""));
   }
 
   private List<String> effect(AnovaTable.Row r) {
     Effect e = r.effect();
     String source = crossed(r.source());
     return e == null
-        ? List.of(source, Numerals.NONE, "cannot be estimated", "", "", "", "")
+        ? List.of(source, Numerals.NONE, say("table.anova.inestimable"), "", "", "", "")
         : List.of(
             source,
             Numerals.df(e.df()),
@@ -123,14 +121,14 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     }
     rows.add(
         List.of(
-            "residual",
+            say("table.residual"),
             Numerals.df(test.fit().errorDf()),
             Numerals.fixed(test.fit().residualDeviance(), 2),
             "",
             ""));
     rows.add(
         List.of(
-            "total",
+            say("table.total"),
             Numerals.df(test.fit().n() - 1.0),
             Numerals.fixed(test.fit().nullDeviance(), 2),
             "",
@@ -138,14 +136,12 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     return List.of(
         new Block.Table(
             Block.Part.ANALYSIS,
-            "Analysis of deviance",
-            List.of("source", "df", "deviance", estimated ? "F" : "\u03c7\u00b2", "p"),
+            say("table.deviance"),
+            Phrases.cells(estimated ? "table.deviance.heads.f" : "table.deviance.heads"),
             rows,
             estimated
-                ? "The spread was estimated: "
-                    + Numerals.fixed(test.fit().dispersion(), 2)
-                    + " times that of the distribution."
-                : "The spread is that of the distribution."));
+                ? say("table.deviance.estimated", Numerals.fixed(test.fit().dispersion(), 2))
+                : say("table.deviance.own")));
   }
 
   @Override
@@ -164,20 +160,18 @@ final class TestTables implements TestResult.Cases<List<Block>> {
       blocks.add(
           new Block.Table(
               Block.Part.ANALYSIS,
-              "Tests of the fixed effects",
-              List.of("source", "df", "df of noise", "F", "p"),
+              say("table.fixed"),
+              Phrases.cells("table.fixed.heads"),
               test.rows().stream().map(this::fixed).toList(),
               denominators(test.rows())));
     }
-    String percent = Numerals.confidence(alpha) + "%";
     blocks.add(
         new Block.Table(
             Block.Part.ANALYSIS,
-            "Where the variation lies",
-            List.of("grouping", "levels", "share", "variance", "SE", percent + " from", "to", "p"),
+            say("table.variation"),
+            Phrases.cells("table.variation.heads", Numerals.confidence(alpha)),
             test.variation().components().stream().map(this::component).toList(),
-            "Variances by restricted maximum likelihood; limits by its profile where there is one;"
-                + " p of the likelihood ratio, half of chi-squared."));
+            say("table.variation.note")));
     return blocks;
   }
 
@@ -193,17 +187,17 @@ final class TestTables implements TestResult.Cases<List<Block>> {
   private static String denominators(List<MixedFit.Row> rows) {
     Set<Denominator> all =
         rows.stream().map(MixedFit.Row::denominator).collect(Collectors.toCollection(TreeSet::new));
-    return "F and its degrees of freedom after "
-        + Numerals.list(
+    return say(
+        "table.fixed.note",
+        Numerals.list(
             all.stream()
                 .map(
                     d ->
                         switch (d) {
-                          case KENWARD_ROGER -> "Kenward and Roger";
-                          case SATTERTHWAITE -> "Satterthwaite";
+                          case KENWARD_ROGER -> say("table.fixed.kenward.roger");
+                          case SATTERTHWAITE -> say("table.fixed.satterthwaite");
                         })
-                .toList())
-        + ".";
+                .toList()));
   }
 
   private List<String> component(Component c) {
@@ -214,7 +208,9 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     return List.of(
         random
             ? crossed(c.term().term().source())
-            : c.occasion() == null ? "within all of these" : "within, " + c.occasion().level(),
+            : c.occasion() == null
+                ? say("table.variation.within")
+                : say("table.variation.occasion", c.occasion().level()),
         random ? Numerals.whole(c.term().size()) : "",
         Numerals.percent(c.share().share()),
         Numerals.fixed(c.variance(), decimals),

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -192,6 +194,8 @@ final class Laying {
     List<Column> columns =
         new ArrayList<>(Laid.needed(inquiry).stream().map(frame::column).toList());
     columns.add(response);
+    List<String> missing =
+        columns.stream().map(column -> say("records.missing", column.name())).toList();
     for (int row = 0; row < used.length; row++) {
       if (!frame.inPlay(row)) {
         continue;
@@ -203,7 +207,7 @@ final class Laying {
       if (c == columns.size()) {
         used[row] = true;
       } else {
-        left.putIfAbsent(row, columns.get(c).name() + " is missing");
+        left.putIfAbsent(row, missing.get(c));
       }
     }
   }

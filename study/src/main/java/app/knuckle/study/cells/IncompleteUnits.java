@@ -1,5 +1,7 @@
 package app.knuckle.study.cells;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.words.Numerals;
 import java.util.BitSet;
@@ -67,8 +69,6 @@ public final class IncompleteUnits {
    * @return a sentence with a blank before it; empty if there are none
    */
   public static String words(List<String> names, String treatment) {
-    return names.isEmpty()
-        ? ""
-        : " Left out for a missing level of " + treatment + ": " + Numerals.list(names) + ".";
+    return names.isEmpty() ? "" : " " + say("design.left.out", treatment, Numerals.list(names));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.checks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.SumTest;
 import app.knuckle.study.findings.CheckResult;
@@ -48,7 +50,7 @@ public final class Checks {
         Map.of(),
         judgement,
         !test.p().exists()
-            ? "This cannot be checked: " + test.p().why() + "."
+            ? say("check.impossible", test.p().why())
             : judgement.isOdd() ? unsound : sound);
   }
 }

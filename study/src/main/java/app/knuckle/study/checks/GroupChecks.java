@@ -1,5 +1,7 @@
 package app.knuckle.study.checks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
@@ -198,13 +200,8 @@ public final class GroupChecks {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(residuals.adjustedP());
     String words =
         !judgement.isOdd()
-            ? at < 0
-                ? "No residual can be judged by itself."
-                : "No row stands apart from what the model says of it."
-            : "Row "
-                + (frame.sourceRow(residuals.rows()[at]) + 1)
-                + " stands apart from what the model says of it: look at its record before"
-                + " anything else.";
+            ? say(at < 0 ? "check.row.none" : "check.row.sound")
+            : say("check.row.odd", String.valueOf(frame.sourceRow(residuals.rows()[at]) + 1));
     return new GroupCheck("outliers", "studentised-residual", "residuals", facts, judgement, words);
   }
 
@@ -276,19 +273,12 @@ public final class GroupChecks {
     }
     String words =
         n < FEW
-            ? odd
-                ? "Even these few values are not bell-shaped: look at each of them."
-                : "So few values can hardly speak against a bell shape: go by their picture, and by"
-                    + " what is known of such measurements."
+            ? odd ? say("check.shape.few.odd") : say("check.shape.few")
             : !odd
                 ? judgement == CheckResult.Judgement.SOUND
-                    ? "Nothing speaks against a bell shape."
-                    : "The shape cannot be told: " + p.why() + "."
-                : n > MANY
-                    ? "Of so many values a test finds the smallest departure: go by the picture, and"
-                        + " by whether the means are what you want to know."
-                    : "The values are not bell-shaped: look at their picture, try another scale, ranks"
-                        + " or permutation.";
+                    ? say("check.shape.sound")
+                    : say("check.shape.unknown", p.why())
+                : say(n > MANY ? "check.shape.many" : "check.shape.odd");
     return new GroupCheck("normality", test, on, facts, judgement, words);
   }
 
@@ -301,35 +291,23 @@ public final class GroupChecks {
   private static GroupCheck spread(String test, Facts facts) {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
     return new GroupCheck(
-        "spread",
-        test,
-        "groups",
-        facts,
-        judgement,
-        !judgement.isOdd()
-            ? judgement == CheckResult.Judgement.SOUND
-                ? "The groups spread alike."
-                : "Whether the groups spread alike cannot be told: "
-                    + facts.quantity("p").why()
-                    + "."
-            : "The groups do not spread alike: take each group's own spread, another scale, or ranks.");
+        "spread", test, "groups", facts, judgement, words("check.spread", judgement, facts));
+  }
+
+  /** Nothing speaks against it, it cannot be told, or something does. */
+  private static String words(String key, CheckResult.Judgement judgement, Facts facts) {
+    return switch (judgement) {
+      case SOUND -> say(key + ".sound");
+      case CANNOT_TELL -> say(key + ".unknown", facts.quantity("p").why());
+      case CAUTION, UNSOUND -> say(key + ".odd");
+    };
   }
 
   private static GroupCheck grubbs(Object on, double[] values, double within) {
     Facts facts = Outliers.grubbs(values, within);
     CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
     return new GroupCheck(
-        "outliers",
-        "grubbs",
-        on,
-        facts,
-        judgement,
-        !judgement.isOdd()
-            ? judgement == CheckResult.Judgement.SOUND
-                ? "No value stands apart."
-                : "Whether a value stands apart cannot be told: " + facts.quantity("p").why() + "."
-            : "One value stands apart: look at its record; if it is a slip, correct it or set the row"
-                + " aside and say so.");
+        "outliers", "grubbs", on, facts, judgement, words("check.apart", judgement, facts));
   }
 
   private static GroupCheck fences(Object on, double[] values) {
@@ -341,6 +319,6 @@ public final class GroupChecks {
         on,
         facts,
         any ? CheckResult.Judgement.CAUTION : CheckResult.Judgement.SOUND,
-        any ? "A value lies beyond the outer fence." : "No value lies beyond the outer fences.");
+        say(any ? "check.fences.odd" : "check.fences.sound"));
   }
 }

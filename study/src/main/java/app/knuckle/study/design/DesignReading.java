@@ -1,6 +1,9 @@
 package app.knuckle.study.design;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -107,9 +110,8 @@ public record DesignReading(
                 error > 0 ? "error" : ""),
             new Source("error", List.of(), 0, error, ""),
             new Source("total", List.of(), 0, Math.max(0, total - 1), ""));
-    String plural = Numerals.count(filled, "level", "levels");
     return new DesignReading(
-        "one treatment at " + plural + ", completely randomised",
+        Phrases.count("design.plain", filled),
         skeleton,
         List.of(),
         List.of(),
@@ -129,18 +131,13 @@ public record DesignReading(
       }
     }
     if (counts.length == 1) {
-      warnings.add(
-          treatment
-              + " has one level only, so there is nothing to compare; choose another treatment.");
+      warnings.add(say("design.one.level", treatment));
     }
     if (!lone.isEmpty()) {
-      warnings.add(
-          Numerals.list(lone)
-              + (lone.size() == 1 ? " has a single value" : " have a single value each")
-              + ": its spread cannot be seen. Set it aside or merge it if it is a slip.");
+      warnings.add(Phrases.count("design.lone", lone.size(), Numerals.list(lone)));
     }
     if (!empty.isEmpty()) {
-      warnings.add(Numerals.list(empty) + " has no value of the response and is left out.");
+      warnings.add(say("design.empty.levels", Numerals.list(empty)));
     }
     return warnings;
   }

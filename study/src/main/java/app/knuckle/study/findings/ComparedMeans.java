@@ -8,8 +8,10 @@ import app.knuckle.stats.compare.Ranking;
 import app.knuckle.stats.means.Estimates;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Inquiry;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -189,6 +191,18 @@ public record ComparedMeans(
    */
   public boolean isAgainstReference() {
     return letters == null;
+  }
+
+  /**
+   * The levels of the mean that the others are compared with.
+   *
+   * @param inquiry that names a reference
+   * @return of the treatments of this family
+   */
+  public Map<String, String> reference(Inquiry inquiry) {
+    Map<String, String> reference = new HashMap<>(inquiry.reference());
+    reference.keySet().retainAll(of);
+    return reference;
   }
 
   /**

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
@@ -194,11 +196,11 @@ public record Calculate(String column, String rule, boolean off) implements Step
 
   @Override
   public String title() {
-    return "Calculate " + column;
+    return say("step.calculate", column);
   }
 
   @Override
   public String detail() {
-    return column + " = " + rule;
+    return say("step.calculate.how", column, rule.toString());
   }
 }

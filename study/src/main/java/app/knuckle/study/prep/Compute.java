@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -196,11 +198,13 @@ public record Compute(String column, String from, As as, double lambda, boolean 
 
   @Override
   public String title() {
-    return "Compute " + column;
+    return say("step.compute", column);
   }
 
   @Override
   public String detail() {
-    return as.sign + " of " + from + (as == As.BOX_COX ? ", power " + Numbers.text(lambda) : "");
+    return as == As.BOX_COX
+        ? say("step.compute.power", as.sign, from, Numbers.text(lambda))
+        : say("step.compute.how", as.sign, from);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -8,6 +10,7 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.MissingMarks;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -119,7 +122,7 @@ public record Edit(List<Cell> cells, boolean off) implements Step {
 
   @Override
   public String title() {
-    return cells.size() == 1 ? "Edit a cell" : "Edit " + cells.size() + " cells";
+    return Phrases.count("step.edit", cells.size());
   }
 
   @Override
@@ -127,9 +130,11 @@ public record Edit(List<Cell> cells, boolean off) implements Step {
     String named =
         cells.stream()
             .limit(NAMED)
-            .map(c -> "row " + c.row() + ", " + c.column() + ": " + shown(c.to()))
-            .collect(Collectors.joining("; "));
-    return cells.size() > NAMED ? named + "; and " + (cells.size() - NAMED) + " more" : named;
+            .map(c -> say("step.edit.how", String.valueOf(c.row()), c.column(), shown(c.to())))
+            .collect(Collectors.joining(say("list.parts")));
+    return cells.size() > NAMED
+        ? say("step.edit.more", named, String.valueOf(cells.size() - NAMED))
+        : named;
   }
 
   private static String shown(String to) {

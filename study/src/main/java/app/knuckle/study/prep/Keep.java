@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -83,11 +85,12 @@ public record Keep(List<Condition> where, boolean off) implements Step {
   @Override
   public Frame apply(Frame frame, Progress progress) {
     List<Column> columns = where.stream().map(c -> c.columnOf(frame)).toList();
+    List<String> only = where.stream().map(c -> say("step.keep.only", c.words())).toList();
     Map<Integer, String> out = new TreeMap<>();
     for (int row = 0; row < frame.rows(); row++) {
       for (int c = 0; c < columns.size(); c++) {
         if (!where.get(c).holds(columns.get(c), row)) {
-          out.putIfAbsent(row, "kept only where " + where.get(c).words());
+          out.putIfAbsent(row, only.get(c));
         }
       }
     }
@@ -96,11 +99,11 @@ public record Keep(List<Condition> where, boolean off) implements Step {
 
   @Override
   public String title() {
-    return "Keep only some rows";
+    return say("step.keep");
   }
 
   @Override
   public String detail() {
-    return where.stream().map(Condition::words).collect(Collectors.joining(", and "));
+    return where.stream().map(Condition::words).collect(Collectors.joining(say("step.keep.and")));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -107,15 +109,15 @@ public record Kind(String column, As as, boolean off) implements Step {
 
   @Override
   public String title() {
-    return "Read " + column + " as " + (as == As.NUMBER ? "numbers" : "categories");
+    return say(as == As.NUMBER ? "step.kind.numbers" : "step.kind.categories", column);
   }
 
   @Override
   public String detail() {
     return switch (as) {
-      case NUMBER -> "each value is an amount";
-      case CATEGORY -> "each value is a name";
-      case ORDERED -> "each value is a name with its place in an order";
+      case NUMBER -> say("step.kind.amount");
+      case CATEGORY -> say("step.kind.name");
+      case ORDERED -> say("step.kind.ordered");
     };
   }
 }

@@ -6,6 +6,7 @@ import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -80,8 +81,6 @@ final class Levels {
   /** Levels in quotation marks, joined: "'Fine ' and 'fine'". */
   static String quoted(List<String> levels) {
     List<String> q = levels.stream().map(l -> "'" + l + "'").toList();
-    return q.size() < 2
-        ? String.join("", q)
-        : String.join(", ", q.subList(0, q.size() - 1)) + " and " + q.get(q.size() - 1);
+    return Numerals.list(q);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.LinkedHashMap;
@@ -51,11 +53,11 @@ public record Merge(String column, List<String> levels, String into, boolean off
 
   @Override
   public String title() {
-    return "Merge levels of " + column;
+    return say("step.merge", column);
   }
 
   @Override
   public String detail() {
-    return Levels.quoted(levels) + " become " + into;
+    return say("step.merge.how", Levels.quoted(levels), into);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -74,11 +76,13 @@ public record Missing(List<String> columns, List<String> values, boolean off) im
 
   @Override
   public String title() {
-    return String.join(", ", values).replace('-', '\u2212') + " means missing";
+    return say("step.missing", String.join(say("list.between"), values).replace('-', '\u2212'));
   }
 
   @Override
   public String detail() {
-    return columns.isEmpty() ? "in every column" : "in " + String.join(", ", columns);
+    return columns.isEmpty()
+        ? say("step.missing.every")
+        : say("step.missing.some", String.join(say("list.between"), columns));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.ArrayList;
@@ -42,11 +44,11 @@ public record Order(String column, List<String> levels, boolean off) implements 
 
   @Override
   public String title() {
-    return "Put " + column + " in order";
+    return say("step.order", column);
   }
 
   @Override
   public String detail() {
-    return String.join(" < ", levels);
+    return String.join(say("step.order.how"), levels);
   }
 }

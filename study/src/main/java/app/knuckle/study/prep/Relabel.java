@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.table.Categories;
 import java.util.Collections;
@@ -45,13 +47,13 @@ public record Relabel(String column, Map<String, String> labels, boolean off) im
 
   @Override
   public String title() {
-    return "Rename levels of " + column;
+    return say("step.relabel", column);
   }
 
   @Override
   public String detail() {
     return labels.entrySet().stream()
-        .map(e -> "'" + e.getKey() + "' is " + e.getValue())
-        .collect(Collectors.joining(", "));
+        .map(e -> say("step.relabel.how", e.getKey(), e.getValue()))
+        .collect(Collectors.joining(say("list.between")));
   }
 }

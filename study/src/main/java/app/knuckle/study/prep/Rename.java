@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -57,11 +59,11 @@ public record Rename(String column, String to, String unit, boolean off) impleme
 
   @Override
   public String title() {
-    return to.equals(column) ? "Unit of " + column : "Rename " + column;
+    return say(to.equals(column) ? "step.rename.unit" : "step.rename", column);
   }
 
   @Override
   public String detail() {
-    return unit == null || unit.isEmpty() ? to : to + ", in " + unit;
+    return unit == null || unit.isEmpty() ? to : say("step.rename.how", to, unit);
   }
 }

@@ -1,8 +1,11 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.words.Phrases;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -55,12 +58,15 @@ public record SetAside(List<Integer> rows, String why, boolean off) implements S
 
   @Override
   public String title() {
-    return rows.size() == 1 ? "Set aside row " + rows.get(0) : "Set aside " + rows.size() + " rows";
+    return Phrases.count("step.aside", rows.size(), String.valueOf(rows.get(0)));
   }
 
   @Override
   public String detail() {
-    String list = rows.stream().map(String::valueOf).collect(Collectors.joining(", "));
-    return rows.size() == 1 ? why : (why.isEmpty() ? "" : why + ": ") + "rows " + list;
+    String list =
+        rows.stream().map(String::valueOf).collect(Collectors.joining(say("list.between")));
+    return rows.size() == 1
+        ? why
+        : why.isEmpty() ? say("step.aside.rows", list) : say("step.aside.why", why, list);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -97,11 +99,11 @@ public record Spread(String names, String values, boolean off) implements Step {
 
   @Override
   public String title() {
-    return "Spread " + values;
+    return say("step.spread", values);
   }
 
   @Override
   public String detail() {
-    return "a column for each level of " + names;
+    return say("step.spread.how", names);
   }
 }

@@ -1,11 +1,14 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.SortedMap;
@@ -95,15 +98,11 @@ public record Stack(List<String> columns, String names, String values, boolean o
 
   @Override
   public String title() {
-    return "Stack " + columns.size() + " columns";
+    return Phrases.count("step.stack", columns.size());
   }
 
   @Override
   public String detail() {
-    return String.join(", ", columns)
-        + ": their names go to "
-        + names
-        + ", their values to "
-        + values;
+    return say("step.stack.how", String.join(say("list.between"), columns), names, values);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.look.GoTogether;
@@ -43,31 +45,20 @@ public final class AssociationSentence {
       }
     }
     if (first < 0) {
-      return "Which columns go together cannot be said: no pair of them has a correlation.";
+      return say("together.no.correlation");
     }
     String statistic =
-        "r = "
-            + Numerals.fixed(matrix.values()[first][second], 2)
-            + ", "
-            + exact.statement(Quantity.of(matrix.p()[first][second]));
-    String names = Prose.named(labels.get(first)) + " and " + Prose.named(labels.get(second));
+        say(
+            "statistic.r",
+            Numerals.fixed(matrix.values()[first][second], 2),
+            exact.statement(Quantity.of(matrix.p()[first][second])));
+    String one = Prose.named(labels.get(first));
+    String other = Prose.named(labels.get(second));
     if (pairs == 1) {
-      return (found == 1 ? "Going together: " : "No evidence that they go together: ")
-          + names
-          + ", "
-          + statistic
-          + ".";
+      return say(found == 1 ? "together.pair.found" : "together.pair.none", one, other, statistic);
     }
-    return (found == 0
-            ? "No evidence that any two of the " + labels.size() + " columns go together"
-            : found
-                + " of "
-                + pairs
-                + " pairs of columns were found to go together, each judged by itself")
-        + "; closest are "
-        + names
-        + ", "
-        + statistic
-        + ".";
+    return found == 0
+        ? say("together.none", String.valueOf(labels.size()), one, other, statistic)
+        : say("together.some", String.valueOf(found), String.valueOf(pairs), one, other, statistic);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.beside.Beside;
@@ -12,18 +14,13 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Says what a change of the question did to the answer. */
 public final class BesideSentence {
-
-  /** Of effects that only one answer has this says nothing. */
-  private static final String ALIKE = "what both answers judge came out alike";
-
-  /** How a clause begins whose subject is the change. */
-  private static final String IT = "it ";
 
   private final Beside beside;
   private final ExactP exact;
@@ -48,29 +45,27 @@ public final class BesideSentence {
   public static String of(Beside beside, ExactP exact) {
     for (Findings side : List.of(beside.left(), beside.right())) {
       if (side.refusal().isPresent()) {
-        return "\u2018"
-            + side.inquiry().name()
-            + "\u2019 could not be tested, so nothing can be matched: "
-            + side.refusal().get().words();
+        return say("beside.refused", side.inquiry().name(), side.refusal().get().words());
       }
     }
     BesideSentence words = new BesideSentence(beside, exact);
     List<String> became = new ArrayList<>();
-    words.spread(became);
+    String change = words.change();
+    boolean act = change.equals(words.adjusting());
+    words.spread(became, act);
+    act = act && !became.isEmpty();
     List<EffectBeside> crossed = beside.effects().stream().filter(EffectBeside::crossed).toList();
     crossed.forEach(effect -> became.add(words.crossing(effect)));
     words.pairs(became);
-    if (became.isEmpty() && words.isMatched()) {
-      became.add(ALIKE);
+    if (words.isMatched() && (became.isEmpty() || crossed.isEmpty())) {
+      became.add(say("beside.alike"));
     } else if (became.isEmpty()) {
-      became.add("the two answers judge different things, so nothing can be matched");
-    } else if (crossed.isEmpty() && words.isMatched()) {
-      became.add(ALIKE);
+      became.add(say("beside.unlike"));
     }
-    String change = words.change();
-    String what = String.join("; ", became);
-    boolean act = what.startsWith(IT) && change.matches("(without )?adjusting [^,]*");
-    return Prose.capital(change) + (act ? what.substring(IT.length() - 1) : ": " + what) + ".";
+    return say(
+        act ? "beside.adjusting" : "beside.told",
+        Prose.capital(change),
+        String.join(say("list.parts"), became));
   }
 
   private boolean isMatched() {
@@ -83,48 +78,52 @@ public final class BesideSentence {
     Inquiry b = right.inquiry();
     List<String> all = new ArrayList<>();
     if (!beside.sameTable()) {
-      all.add("with the records of " + right.table().name());
+      all.add(say("beside.table", right.table().name()));
     }
     if (!a.measured().equals(b.measured())) {
-      all.add("with " + named(right, b.measured()) + " measured");
+      all.add(say("beside.measured", named(right, b.measured())));
     }
     if (!a.treatments().equals(b.treatments())) {
       all.add(
           b.treatments().isEmpty()
-              ? "without a treatment"
-              : "with " + Numerals.list(b.treatments()) + " as treatment");
+              ? say("beside.no.treatment")
+              : say("beside.treatments", Numerals.list(b.treatments())));
     }
     if (!a.covariates().equals(b.covariates())) {
-      all.add(
-          b.covariates().isEmpty()
-              ? "without adjusting for " + named(left, a.covariates())
-              : "adjusting for " + named(right, b.covariates()));
+      all.add(adjusting());
     }
     if (a.method() != b.method()) {
-      all.add("judged by " + b.method().words());
+      all.add(say("beside.method", b.method().words()));
     }
     if (!a.blocks().equals(b.blocks())) {
       all.add(
           b.blocks().isEmpty()
-              ? "without blocks"
-              : "with " + Numerals.list(b.blocks()) + " as blocks");
+              ? say("beside.no.blocks")
+              : say("beside.blocks", Numerals.list(b.blocks())));
     }
     if (!beside.onlyLeft().isEmpty()) {
-      all.add("without " + Numerals.count(beside.onlyLeft().size(), "row", "rows"));
+      all.add(Phrases.count("beside.rows.fewer", beside.onlyLeft().size()));
     }
     if (!beside.onlyRight().isEmpty()) {
-      all.add("with " + Numerals.count(beside.onlyRight().size(), "row more", "rows more"));
+      all.add(Phrases.count("beside.rows.more", beside.onlyRight().size()));
     }
     if (a.alpha() != b.alpha()) {
-      all.add("at \u03b1 = " + b.alpha());
+      all.add(say("beside.alpha", String.valueOf(b.alpha())));
     }
     if (!a.compare().equals(b.compare())) {
-      all.add("compared otherwise");
+      all.add(say("beside.compared"));
     }
     if (all.isEmpty()) {
-      all.add(a.named("").equals(b.named("")) ? "asked alike" : "asked otherwise");
+      all.add(say(a.named("").equals(b.named("")) ? "beside.same" : "beside.other"));
     }
-    return String.join(", ", all);
+    return String.join(say("list.between"), all);
+  }
+
+  /** What is adjusted for now, or no longer. */
+  private String adjusting() {
+    return right.inquiry().covariates().isEmpty()
+        ? say("beside.no.covariates", named(left, left.inquiry().covariates()))
+        : say("beside.covariates", named(right, right.inquiry().covariates()));
   }
 
   private static String named(Findings findings, List<String> columns) {
@@ -143,7 +142,7 @@ public final class BesideSentence {
   }
 
   /** The residual SD of each response, where it is shown otherwise than before. */
-  private void spread(List<String> became) {
+  private void spread(List<String> became, boolean act) {
     for (FitBeside fit : beside.fits()) {
       Quantity before = Beside.of(fit.left(), f -> f.residualSd());
       Quantity now = Beside.of(fit.right(), f -> f.residualSd());
@@ -154,22 +153,20 @@ public final class BesideSentence {
       String from = Numerals.fixed(before, decimals);
       String to = Numerals.fixed(now, decimals);
       if (!from.equals(to)) {
+        String key = now.value() < before.value() ? "beside.cut" : "beside.raised";
         became.add(
-            IT
-                + (now.value() < before.value() ? "cut" : "raised")
-                + " the residual SD"
-                + ofResponse(fit.measured())
-                + " from "
-                + from
-                + " to "
-                + Numerals.with(to, unit(fit.measured())));
+            say(
+                act && became.isEmpty() ? key + ".did" : key,
+                ofResponse(fit.measured()),
+                from,
+                Numerals.with(to, unit(fit.measured()))));
       }
     }
   }
 
   /** Named where there are several. */
   private String ofResponse(String measured) {
-    return beside.fits().size() > 1 ? " of " + named(left, List.of(measured)) : "";
+    return beside.fits().size() > 1 ? say("beside.of", named(left, List.of(measured))) : "";
   }
 
   private String unit(String measured) {
@@ -180,35 +177,30 @@ public final class BesideSentence {
   private String crossing(EffectBeside effect) {
     Quantity before = effect.left().orElseThrow().p();
     Quantity now = effect.right().orElseThrow().p();
-    String name =
-        effect.term().isEmpty()
-            ? "the difference"
-            : (effect.term().size() > 1 ? "the interaction " : "")
-                + String.join(" \u00d7 ", effect.term())
-                + ofResponse(effect.measured());
-    return Significance.reached(now, right.inquiry().alpha())
-        ? name
-            + ", not found before ("
-            + exact.statement(before)
-            + "), now is ("
-            + exact.statement(now)
-            + ")"
-        : name
-            + ", found before ("
-            + exact.statement(before)
-            + "), no longer is ("
-            + exact.statement(now)
-            + ")";
+    return say(
+        Significance.reached(now, right.inquiry().alpha()) ? "beside.now.found" : "beside.now.lost",
+        name(effect),
+        exact.statement(before),
+        exact.statement(now));
+  }
+
+  private String name(EffectBeside effect) {
+    return effect.term().isEmpty()
+        ? say("beside.difference")
+        : say(
+            effect.term().size() > 1 ? "beside.interaction" : "beside.effect",
+            String.join(" \u00d7 ", effect.term()),
+            ofResponse(effect.measured()));
   }
 
   private void pairs(List<String> became) {
     long more = beside.pairs().stream().filter(p -> !p.inLeft()).count();
     long fewer = beside.pairs().stream().filter(PairBeside::inLeft).count();
     if (more > 0) {
-      became.add(Numerals.count(more, "pair more is", "pairs more are") + " told apart");
+      became.add(Phrases.count("beside.pairs.more", more));
     }
     if (fewer > 0) {
-      became.add(Numerals.count(fewer, "pair is", "pairs are") + " no longer told apart");
+      became.add(Phrases.count("beside.pairs.fewer", fewer));
     }
   }
 }

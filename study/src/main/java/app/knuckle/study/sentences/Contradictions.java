@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.IncompleteUnits;
@@ -44,10 +46,7 @@ public final class Contradictions {
       }
     }
     if (values.size() == 2 && !inquiry.method().isOfCounts()) {
-      found.add(
-          response.name()
-              + " has two values only, as a yes or no has: means and spreads say little of it. Ask"
-              + " on ranks or by permutation, or choose another response.");
+      found.add(say("odd.two.values", response.name()));
     }
     List<String> names = new ArrayList<>(inquiry.treatments());
     names.addAll(inquiry.blocks());
@@ -58,12 +57,7 @@ public final class Contradictions {
         Factor a = treatments.get(i);
         Factor b = treatments.get(j);
         if (determines(a, b) && determines(b, a)) {
-          found.add(
-              a.name()
-                  + " and "
-                  + b.name()
-                  + " always change together, so what they do cannot be told apart. Take one of"
-                  + " them out.");
+          found.add(say("odd.together", a.name(), b.name()));
         }
       }
     }
@@ -75,13 +69,7 @@ public final class Contradictions {
         }
         for (Factor treatment : treatments) {
           if (treatment.size() > 1 && determines(block, treatment)) {
-            found.add(
-                treatment.name()
-                    + " never varies inside a "
-                    + block.name()
-                    + ", so the two cannot be told apart. Leave "
-                    + block.name()
-                    + " out, or name it as the repeated unit.");
+            found.add(say("odd.block", treatment.name(), block.name()));
           }
         }
       }
@@ -96,12 +84,7 @@ public final class Contradictions {
         found.add(IncompleteUnits.words(left, treatments.get(0).name()).strip());
       }
       if (IncompleteUnits.anyRepeats(units, treatments.get(0), of)) {
-        found.add(
-            "Several values of one level of "
-                + treatments.get(0).name()
-                + " in one "
-                + unit
-                + " are averaged first.");
+        found.add(say("odd.averaged", treatments.get(0).name(), unit));
       }
     }
     return found;
@@ -148,14 +131,11 @@ public final class Contradictions {
               .reduce(1, (a, b) -> a * b);
       if (!c.isContrast() && means > ComparedMeans.MOST) {
         found.add(
-            "The "
-                + Numerals.whole((long) means)
-                + " means of "
-                + Numerals.list(c.of())
-                + " are not compared: more than "
-                + ComparedMeans.MOST
-                + " are too many for pairs. Compare within levels of another treatment, put levels"
-                + " together, or ask contrasts.");
+            say(
+                "odd.too.many",
+                Numerals.whole((long) means),
+                Numerals.list(c.of()),
+                String.valueOf(ComparedMeans.MOST)));
       }
     }
     return found;
@@ -179,17 +159,11 @@ public final class Contradictions {
       }
     }
     if (all.size() == 1) {
-      return Optional.of(name + " has one value only, so it adjusts nothing. Take it out.");
+      return Optional.of(say("odd.covariate.constant", name));
     }
     boolean still = byCell.size() > 1 && byCell.values().stream().allMatch(v -> v.size() == 1);
     return still
-        ? Optional.of(
-            name
-                + " is the same for all rows of each group, so that what it does cannot be told apart"
-                + " from what "
-                + Numerals.list(inquiry.treatments())
-                + " do: it takes degrees of freedom from them. Take it out, or measure it on each"
-                + " unit.")
+        ? Optional.of(say("odd.covariate.group", name, Numerals.list(inquiry.treatments())))
         : Optional.empty();
   }
 }

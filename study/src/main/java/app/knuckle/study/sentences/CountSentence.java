@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.Drop;
@@ -28,50 +30,28 @@ final class CountSentence {
 
   private static String statistic(Drop row, ExactP exact) {
     String df = Numerals.df(row.df().value());
-    return (row.isF()
-            ? "F(" + df + ", " + Numerals.df(row.errorDf().value()) + ") = "
-            : "\u03c7\u00b2(" + df + ") = ")
-        + Numerals.fixed(row.statistic(), 2)
-        + ", "
-        + exact.statement(row.p());
+    String value = Numerals.fixed(row.statistic(), 2);
+    String p = exact.statement(row.p());
+    return row.isF()
+        ? say("statistic.f", df, Numerals.df(row.errorDf().value()), value, p)
+        : say("statistic.chi", df, value, p);
   }
 
   /** An exact test of two groups. */
   static String of(String label, TestResult.ExactResult test, ExactP written) {
     if (test.test().isEmpty()) {
-      return "There are too many possible tables for an exact count.";
+      return say("counts.too.many");
     }
     ExactCounts exact = test.test().get();
     boolean proportions = test.kind() == CountKind.PROPORTIONS;
-    String name = proportions ? "Fisher's exact test" : "the exact test of two rates";
-    String ratio =
-        exact.ratio().exists()
-            ? ", " + (proportions ? "odds ratio " : "ratio ") + Numerals.fixed(exact.ratio(), 2)
-            : "";
-    Quantity p = Quantity.of(exact.p(test.direction()));
-    String pair =
-        Prose.named(String.join(" ", test.left().levels().values()))
-            + " and "
-            + Prose.named(String.join(" ", test.right().levels().values()));
-    return test.differs()
-        ? Prose.capital(label)
-            + " differs between "
-            + pair
-            + " by "
-            + name
-            + ", "
-            + written.statement(p)
-            + ratio
-            + "."
-        : "No evidence by "
-            + name
-            + " that "
-            + label
-            + " differs between "
-            + pair
-            + ", "
-            + written.statement(p)
-            + ratio
-            + ".";
+    String ratio = !exact.ratio().exists() ? "" : proportions ? ".odds" : ".ratio";
+    return say(
+        (test.differs() ? "counts.apart" : "counts.alike") + ratio,
+        test.differs() ? Prose.capital(label) : label,
+        Prose.named(String.join(" ", test.left().levels().values())),
+        Prose.named(String.join(" ", test.right().levels().values())),
+        say(proportions ? "counts.fisher" : "counts.rates"),
+        written.statement(Quantity.of(exact.p(test.direction()))),
+        Numerals.fixed(exact.ratio(), 2));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
@@ -74,7 +76,7 @@ final class DesignSentences {
 
   private String finding() {
     return analysis.tests().isEmpty()
-        ? "No test could be made."
+        ? say("found.none")
         : analysis.tests().get(0).match(new Finding());
   }
 
@@ -129,113 +131,94 @@ final class DesignSentences {
 
   private String tTest(TestResult.TTestResult r) {
     StudentT t = r.test().test();
-    String what =
-        r.left() == null
-            ? "the expected " + Numerals.with(number(r.expected()), response.unit())
-            : "";
-    String pair = r.left() == null ? "" : " between " + side(r.left()) + " and " + side(r.right());
     if (!t.statistic().exists()) {
-      return Prose.capital(label()) + " cannot be tested: " + t.statistic().why() + ".";
+      return say("found.untestable", Prose.capital(label()), t.statistic().why());
     }
     String statistic =
-        "t("
-            + Numerals.df(t.df().value())
-            + ") = "
-            + Numerals.fixed(t.statistic(), 2)
-            + ", "
-            + exact.statement(t.p());
+        say(
+            "statistic.t",
+            Numerals.df(t.df().value()),
+            Numerals.fixed(t.statistic(), 2),
+            exact.statement(t.p()));
     String size =
         Numerals.with(
             Numerals.fixed(Math.abs(t.estimate()), Numerals.decimalsFor(t.se().value())),
             response.unit());
-    String way = t.estimate() > 0 ? "above" : "below";
-    if (r.left() == null) {
-      return r.differs()
-          ? "Mean " + label() + " lies " + size + " " + way + " " + what + ", " + statistic + "."
-          : "No evidence that mean "
-              + label()
-              + " "
-              + differs(r.direction())
-              + " "
-              + what
-              + ", "
-              + statistic
-              + ".";
-    }
-    if (r.direction() != Direction.EITHER) {
-      String than =
-          (r.direction() == Direction.GREATER ? " is greater at " : " is smaller at ")
-              + side(r.left())
-              + " than at "
-              + side(r.right());
-      return r.differs()
-          ? Prose.capital(label()) + than + ", by " + size + ", " + statistic + "."
-          : "No evidence that " + label() + than + ", " + statistic + ".";
-    }
-    return r.differs()
-        ? Prose.capital(label())
-            + " differs"
-            + pair
-            + " by "
-            + size
-            + likely(t)
-            + ", "
-            + statistic
-            + "."
-        : "No evidence that " + label() + " differs" + pair + ", " + statistic + ".";
+    return r.left() == null ? ofOne(r, size, statistic) : ofTwo(r, size, statistic);
   }
 
-  /** The interval of the difference, as large as it is; none where the question has a direction. */
-  private String likely(StudentT t) {
-    if (!t.low().exists() || !t.high().exists()) {
-      return "";
+  private String ofOne(TestResult.TTestResult r, String size, String statistic) {
+    String expected = Numerals.with(Numbers.text(r.expected()), response.unit());
+    return r.differs()
+        ? say(
+            r.test().test().estimate() > 0 ? "found.one.above" : "found.one.below",
+            label(),
+            size,
+            expected,
+            statistic)
+        : say(directed("found.one.none", r.direction()), label(), expected, statistic);
+  }
+
+  private String ofTwo(TestResult.TTestResult r, String size, String statistic) {
+    String left = side(r.left());
+    String right = side(r.right());
+    boolean directed = r.direction() != Direction.EITHER;
+    if (!r.differs()) {
+      String key = directed ? directed("found.two.none", r.direction()) : "found.two.alike";
+      return say(key, label(), left, right, statistic);
     }
+    String what = Prose.capital(label());
+    if (directed) {
+      return say(directed("found.two", r.direction()), what, left, right, size, statistic);
+    }
+    StudentT t = r.test().test();
+    if (!t.low().exists() || !t.high().exists()) {
+      return say("found.two.apart", what, left, right, size, statistic);
+    }
+    // The interval of the difference, as large as it is.
     int decimals = Numerals.decimalsFor(t.se().value());
     boolean below = t.estimate() < 0;
     double least = below ? -t.high().value() : t.low().value();
     double most = below ? -t.low().value() : t.high().value();
-    return " ("
-        + Numerals.confidence(inquiry.alpha())
-        + "% interval "
-        + Numerals.fixed(least, decimals)
-        + " to "
-        + Numerals.fixed(most, decimals)
-        + ")";
+    return say(
+        "found.two.apart.likely",
+        what,
+        left,
+        right,
+        size,
+        statistic,
+        Numerals.confidence(inquiry.alpha()),
+        Numerals.fixed(least, decimals),
+        Numerals.fixed(most, decimals));
   }
 
   private static String side(Map<String, String> levels) {
     return Prose.named(String.join(" ", levels.values()));
   }
 
-  private static String differs(Direction direction) {
+  private static String directed(String key, Direction direction) {
     return switch (direction) {
-      case EITHER -> "differs from";
-      case GREATER -> "is above";
-      case LESS -> "is below";
+      case EITHER -> key + ".either";
+      case GREATER -> key + ".greater";
+      case LESS -> key + ".less";
     };
   }
 
-  private static String number(double value) {
-    return app.knuckle.study.table.Numbers.text(value);
-  }
-
   private String unequal(TestResult.UnequalResult u) {
-    String among = " between the levels of " + Units.label(u.treatment());
+    String treatment = Units.label(u.treatment());
     if (!u.test().f().exists()) {
-      return Prose.capital(label()) + " cannot be tested" + among + ": " + u.test().f().why() + ".";
+      return say("found.untestable.levels", Prose.capital(label()), treatment, u.test().f().why());
     }
     String statistic =
-        "Welch's F("
-            + Numerals.df(u.test().df())
-            + ", "
-            + Numerals.df(u.test().errorDf().value())
-            + ") = "
-            + Numerals.fixed(u.test().f(), 2)
-            + ", "
-            + exact.statement(u.test().p());
+        say(
+            "statistic.welch",
+            Numerals.df(u.test().df()),
+            Numerals.df(u.test().errorDf().value()),
+            Numerals.fixed(u.test().f(), 2),
+            exact.statement(u.test().p()));
     return Significance.reached(u.test().p(), inquiry.alpha())
-        ? Prose.capital(label()) + " differs" + among + ", " + statistic + "."
-        : "No evidence that " + label() + " differs" + among + ", " + statistic + ".";
+        ? say("found.levels.apart", Prose.capital(label()), treatment, statistic)
+        : say("found.levels.alike", label(), treatment, statistic);
   }
 
   private List<EffectsSentence.Row> rows(AnovaTable table) {
@@ -251,14 +234,12 @@ final class DesignSentences {
 
   private String statistic(AnovaTable.Row row) {
     Effect e = row.effect();
-    return "F("
-        + Numerals.df(e.df())
-        + ", "
-        + Numerals.df(row.error().errorDf())
-        + ") = "
-        + Numerals.fixed(e.f(), 2)
-        + ", "
-        + exact.statement(e.p());
+    return say(
+        "statistic.f",
+        Numerals.df(e.df()),
+        Numerals.df(row.error().errorDf()),
+        Numerals.fixed(e.f(), 2),
+        exact.statement(e.p()));
   }
 
   /** Every row of the main table in one paragraph. */
@@ -270,31 +251,21 @@ final class DesignSentences {
         for (AnovaTable.Row row : a.table().rows()) {
           if (!row.isError() && row.effect() != null && row.effect().f().exists()) {
             rows.add(
-                EffectsSentence.term(row.term().names())
-                    + " "
-                    + statistic(row)
-                    + ", partial \u03b7\u00b2 = "
-                    + Numerals.share(row.effect().partialEtaSquared()));
+                say(
+                    "result.row.share",
+                    EffectsSentence.term(row.term().names()),
+                    statistic(row),
+                    Numerals.share(row.effect().partialEtaSquared())));
           }
         }
         inFull(words, rows);
         slopes(words, a.covariates());
       } else if (test instanceof TestResult.CountResult c) {
-        inFull(
-            words,
-            CountSentence.rows(c, exact).stream()
-                .filter(row -> row.p().exists())
-                .map(row -> EffectsSentence.term(row.term()) + " " + row.statistic())
-                .toList());
+        inFull(words, tested(CountSentence.rows(c, exact)));
       } else if (test instanceof TestResult.ExactResult e) {
         words.append(' ').append(CountSentence.of(label(), e, exact));
       } else if (test instanceof TestResult.MixedResult m) {
-        inFull(
-            words,
-            VariationSentence.rows(m, exact).stream()
-                .filter(row -> row.p().exists())
-                .map(row -> EffectsSentence.term(row.term()) + " " + row.statistic())
-                .toList());
+        inFull(words, tested(VariationSentence.rows(m, exact)));
         slopes(words, m.covariates());
         if (!m.rows().isEmpty()) {
           words
@@ -306,25 +277,31 @@ final class DesignSentences {
     return words.toString();
   }
 
+  private static List<String> tested(List<EffectsSentence.Row> rows) {
+    return rows.stream()
+        .filter(row -> row.p().exists())
+        .map(row -> say("result.row", EffectsSentence.term(row.term()), row.statistic()))
+        .toList();
+  }
+
   private static void inFull(StringBuilder words, List<String> rows) {
     if (!rows.isEmpty()) {
-      words.append(" In full: ").append(String.join("; ", rows)).append(".");
+      words.append(' ').append(say("result.full", String.join(say("list.parts"), rows)));
     }
   }
 
   private void slopes(StringBuilder words, List<TestResult.Slope> slopes) {
     for (TestResult.Slope slope : slopes) {
+      StudentT t = slope.test();
+      int decimals = t.se().exists() ? Numerals.decimalsFor(t.se().value()) : 2;
       words
-          .append(" The slope on ")
-          .append(Units.label(slope.name()))
-          .append(" is ")
+          .append(' ')
           .append(
-              Numerals.fixed(
-                  slope.test().estimate(),
-                  slope.test().se().exists() ? Numerals.decimalsFor(slope.test().se().value()) : 2))
-          .append(" (")
-          .append(exact.statement(slope.test().p()))
-          .append(").");
+              say(
+                  "result.slope",
+                  Units.label(slope.name()),
+                  Numerals.fixed(t.estimate(), decimals),
+                  exact.statement(t.p())));
     }
   }
 
@@ -347,33 +324,30 @@ final class DesignSentences {
     for (TestResult.TogetherRow row : result.rows()) {
       MultivariateTest.Statistic wilks = row.test() == null ? null : row.test().of("wilks");
       if (wilks == null) {
-        parts.add(row.source() + " cannot be tested on the responses together");
+        parts.add(say("together.untestable", row.source()));
         continue;
       }
       String statistic =
-          "Wilks' \u039b = "
-              + Numerals.fixed(wilks.value(), 2)
-              + ", F("
-              + Numerals.df(wilks.df())
-              + ", "
-              + Numerals.df(wilks.errorDf())
-              + ") = "
-              + Numerals.fixed(wilks.f(), 2)
-              + ", "
-              + exact.statement(Quantity.of(wilks.p()));
+          say(
+              "statistic.wilks",
+              Numerals.fixed(wilks.value(), 2),
+              Numerals.df(wilks.df()),
+              Numerals.df(wilks.errorDf()),
+              Numerals.fixed(wilks.f(), 2),
+              exact.statement(Quantity.of(wilks.p())));
       boolean onlyRoy =
           row.test().statistics().stream()
               .allMatch(
                   s -> s.name().equals("roy") == Significance.reached(s.p(), inquiry.alpha()));
-      parts.add(
-          (Significance.reached(wilks.p(), inquiry.alpha())
-                  ? "the responses together differ by "
-                  : "no evidence that the responses together differ by ")
-              + row.source()
-              + ", "
-              + statistic
-              + (onlyRoy ? " (found by the largest root alone, whose p is a lower bound)" : ""));
+      String said =
+          say(
+              Significance.reached(wilks.p(), inquiry.alpha())
+                  ? "together.apart"
+                  : "together.alike",
+              row.source(),
+              statistic);
+      parts.add(onlyRoy ? say("together.largest.root", said) : said);
     }
-    return Prose.capital(String.join("; ", parts)) + ".";
+    return Prose.capital(String.join(say("list.parts"), parts)) + ".";
   }
 }

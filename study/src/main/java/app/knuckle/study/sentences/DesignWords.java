@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.Parts;
@@ -9,12 +11,12 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** Reads a design back to the user: what it is, its skeleton, what is asked, what is odd. */
 public final class DesignWords {
@@ -76,59 +78,50 @@ public final class DesignWords {
     List<Factor> factors = cells.factors();
     boolean mixed = inquiry.method() == Inquiry.Method.MIXED;
     if (factors.isEmpty() && mixed) {
-      words.append("one mean");
+      words.append(say("design.one.mean"));
     } else if (factors.isEmpty() && inquiry.expected() == null) {
-      words.append(Numerals.count(inquiry.measured().size(), "response", "responses"));
-      words.append(" and how they go together");
+      words.append(Phrases.count("design.responses", inquiry.measured().size()));
     } else if (factors.isEmpty()) {
-      words.append("one sample against an expected value");
+      words.append(say("design.sample"));
     } else if (inquiry.pairs() != null) {
-      words.append("matched pairs of ").append(factors.get(0).name());
+      words.append(say("design.pairs", factors.get(0).name()));
     } else if (factors.size() == 1) {
-      words
-          .append("one treatment at ")
-          .append(Numerals.count(factors.get(0).size(), "level", "levels"));
+      words.append(Phrases.count("design.treatment", factors.get(0).size()));
     } else {
-      words
-          .append(
-              factors.stream()
-                  .map(f -> String.valueOf(f.size()))
-                  .collect(Collectors.joining(" x ")))
-          .append(" factorial");
+      List<String> sizes = factors.stream().map(f -> String.valueOf(f.size())).toList();
+      words.append(say("design.factorial", String.join(say("random.crossed"), sizes)));
     }
     if (mixed) {
       words.append(MixedWords.random(inquiry));
     } else {
       layout(words);
     }
-    int covariates = inquiry.covariates().size();
-    if (covariates > 0) {
-      words.append(", ").append(covariates == 1 ? "one covariate" : covariates + " covariates");
+    if (!inquiry.covariates().isEmpty()) {
+      words.append(Phrases.count("design.covariates", inquiry.covariates().size()));
     }
     return words.toString();
   }
 
   private void layout(StringBuilder words) {
     if (!inquiry.wholePlots().isEmpty()) {
-      words.append(" in split plots, ").append(Numerals.list(inquiry.wholePlots()));
-      words.append(" on whole plots");
-    } else if (inquiry.unit() != null && inquiry.occasions().isEmpty()) {
-      words.append(", the readings of each ").append(inquiry.unit()).append(" averaged");
+      words.append(say("design.split.plots", Numerals.list(inquiry.wholePlots())));
     } else if (inquiry.unit() != null) {
-      words.append(", repeated on each ").append(inquiry.unit());
+      words.append(
+          say(
+              inquiry.occasions().isEmpty() ? "design.averaged" : "design.repeated",
+              inquiry.unit()));
     }
     if (!inquiry.strips().isEmpty()) {
-      words.append(" in split blocks, ").append(Numerals.list(inquiry.strips()));
-      words.append(" in strips across the others");
+      words.append(say("design.split.blocks", Numerals.list(inquiry.strips())));
     } else if (inquiry.blocks().size() == 1) {
-      words.append(isComplete() ? " in randomised complete blocks" : " in incomplete blocks");
+      words.append(say(isComplete() ? "design.blocks.complete" : "design.blocks.incomplete"));
     } else if (inquiry.blocks().size() > 1) {
-      words.append(" in rows and columns");
+      words.append(say("design.rows.columns"));
     } else if (inquiry.unit() == null
         && inquiry.pairs() == null
         && !cells.factors().isEmpty()
         && inquiry.wholePlots().isEmpty()) {
-      words.append(", completely randomised");
+      words.append(say("design.randomised"));
     }
   }
 
@@ -163,19 +156,10 @@ public final class DesignWords {
     }
     List<String> warnings = new ArrayList<>();
     if (!empty.isEmpty()) {
-      warnings.add(
-          (empty.size() == 1 ? "One cell is empty: " : empty.size() + " cells are empty: ")
-              + Numerals.list(empty)
-              + ". What rests on "
-              + (empty.size() == 1 ? "it" : "them")
-              + " cannot be estimated.");
+      warnings.add(Phrases.count("design.empty", empty.size(), Numerals.list(empty)));
     }
     if (inquiry.unit() != null && inquiry.occasions().isEmpty() && inquiry.wholePlots().isEmpty()) {
-      warnings.add(
-          "Several readings of one "
-              + inquiry.unit()
-              + " count as one, their mean: they are no"
-              + " replicates.");
+      warnings.add(say("design.readings", inquiry.unit()));
     }
     return warnings;
   }

@@ -1,10 +1,12 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.compare.Pair;
-import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -47,25 +49,27 @@ public final class DifferenceSentence {
       said.add(of(pair, family, unit, decimals, alpha, exact));
     }
     if (apart.size() > MOST_LISTED) {
-      said.add(Numerals.count(apart.size() - MOST_LISTED, "pair more", "pairs more"));
+      said.add(Phrases.count("apart.more", apart.size() - MOST_LISTED));
     }
     String within =
         family.within().entrySet().stream()
-            .map(e -> e.getKey() + " " + Prose.named(e.getValue()))
-            .collect(Collectors.joining(", "));
-    return (within.isEmpty() ? "Told apart were " : "At " + within + ", told apart were ")
-        + String.join("; ", said)
-        + ".";
+            .map(e -> say("apart.level", e.getKey(), Prose.named(e.getValue())))
+            .collect(Collectors.joining(say("list.between")));
+    String all = String.join(say("list.parts"), said);
+    return within.isEmpty() ? say("apart.all", all) : say("apart.within", within, all);
   }
 
   /** Ratios are read to a tenth or two. */
   private static final int RATIO_DECIMALS = 2;
 
-  private static String of(LinkScale scale) {
-    return switch (scale) {
-      case IDENTITY -> "";
-      case LOGARITHM -> " as many";
-      case LOG_ODDS -> " the odds";
+  private static String by(String size, ComparedMeans family, String unit) {
+    if (family.ranks()) {
+      return say("apart.by.ranks", size);
+    }
+    return switch (family.scale()) {
+      case IDENTITY -> Numerals.with(size, unit);
+      case LOGARITHM -> say("apart.by.times", size);
+      case LOG_ODDS -> say("apart.by.odds", size);
     };
   }
 
@@ -77,28 +81,26 @@ public final class DifferenceSentence {
     int shown = family.ranks() ? RANK_DECIMALS : decimals;
     ComparedMeans.Effect effect = family.effect(pair, !leftAbove);
     shown = family.isOfRatios() ? RATIO_DECIMALS : shown;
-    String by =
-        family.ranks()
-            ? Numerals.fixed(effect.size(), shown) + " mean ranks"
-            : family.isOfRatios()
-                ? Numerals.fixed(effect.size(), shown) + " times" + of(family.scale())
-                : Numerals.with(Numerals.fixed(effect.size(), shown), unit);
-    String interval =
-        pair.low().exists() && pair.high().exists()
-            ? Numerals.confidence(alpha)
-                + "% interval "
-                + Numerals.fixed(effect.low(), shown)
-                + " to "
-                + Numerals.fixed(effect.high(), shown)
-                + ", "
-            : "";
-    String p = pair.p().exists() ? exact.statement(pair.p()) : "";
-    String beside = (interval + p).replaceAll(", $", "");
-    return Prose.named(above)
-        + " above "
-        + Prose.named(below)
-        + " by "
-        + by
-        + (beside.isEmpty() ? "" : " (" + beside + ")");
+    List<String> beside = new ArrayList<>();
+    if (pair.low().exists() && pair.high().exists()) {
+      beside.add(
+          say(
+              "apart.interval",
+              Numerals.confidence(alpha),
+              Numerals.fixed(effect.low(), shown),
+              Numerals.fixed(effect.high(), shown)));
+    }
+    if (pair.p().exists()) {
+      beside.add(exact.statement(pair.p()));
+    }
+    String by = by(Numerals.fixed(effect.size(), shown), family, unit);
+    return beside.isEmpty()
+        ? say("apart.pair", Prose.named(above), Prose.named(below), by)
+        : say(
+            "apart.pair.beside",
+            Prose.named(above),
+            Prose.named(below),
+            by,
+            String.join(say("list.between"), beside));
   }
 }

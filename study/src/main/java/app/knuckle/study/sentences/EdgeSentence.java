@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.counts.CountIntervals;
 import app.knuckle.study.cells.CountSummary;
 import app.knuckle.study.cells.GroupSummary;
@@ -67,17 +69,13 @@ public final class EdgeSentence {
       boolean left = m.left().equals(group);
       Map<String, String> other = left ? m.right() : m.left();
       if ((left || m.right().equals(group)) && m.differs() && !edge.contains(other)) {
-        apart.add(name(other) + " (" + exact.statement(m.p()) + ")");
+        apart.add(say("edge.other", name(other), exact.statement(m.p())));
       }
     }
-    return (none ? "None were counted at " : "All were counted at ")
-        + name(group)
-        + limit(counted, none)
-        + (apart.isEmpty()
-            ? "; no evidence that this differs from the others."
-            : (none ? ": that is fewer than at " : ": that is more than at ")
-                + Numerals.list(apart)
-                + ".");
+    String key = none ? "edge.none" : "edge.all";
+    return apart.isEmpty()
+        ? say(key + ".alike", name(group), limit(counted, none))
+        : say(key + ".apart", name(group), limit(counted, none), Numerals.list(apart));
   }
 
   /** What there may be at most, or at least, by the exact interval. */
@@ -85,23 +83,17 @@ public final class EdgeSentence {
     if (counted == null || !(counted.size() > 0)) {
       return "";
     }
-    String confidence = Numerals.confidence(counted.alpha()) + "% interval";
+    String confidence = Numerals.confidence(counted.alpha());
     if (!counted.proportions()) {
       double most = CountIntervals.garwood(0, counted.alpha()).high() / counted.size();
-      return " (at most "
-          + Numerals.fixed(most, Numerals.decimalsFor(most))
-          + ", "
-          + confidence
-          + ")";
+      return say("edge.most", Numerals.fixed(most, Numerals.decimalsFor(most)), confidence);
     }
     CountIntervals exact = CountIntervals.exact(counted.total(), counted.size(), counted.alpha());
-    return " (of "
-        + Numerals.whole((long) counted.size())
-        + (none ? ", at most " : ", at least ")
-        + Numerals.fixed(100 * (none ? exact.high() : exact.low()), 1)
-        + "%, "
-        + confidence
-        + ")";
+    return say(
+        none ? "edge.most.of" : "edge.least.of",
+        Numerals.whole((long) counted.size()),
+        Numerals.fixed(100 * (none ? exact.high() : exact.low()), 1),
+        confidence);
   }
 
   private static String name(Map<String, String> levels) {

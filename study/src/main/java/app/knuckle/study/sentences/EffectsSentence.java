@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.design.Inquiry;
@@ -24,7 +26,7 @@ final class EffectsSentence {
    */
   record Row(List<String> term, Quantity p, String statistic) {
     static Row unknown(List<String> term) {
-      return new Row(term, Quantity.absent("cannot be tested"), "");
+      return new Row(term, Quantity.absent(say("effects.untestable")), "");
     }
 
     boolean isFound(double alpha) {
@@ -46,15 +48,12 @@ final class EffectsSentence {
     if (!together.isEmpty()) {
       Row row = together.get(together.size() - 1);
       List<String> names = row.term().stream().map(Units::label).toList();
-      return "The effect of "
-          + names.get(0)
-          + " on "
-          + label
-          + " depends on "
-          + Numerals.list(names.subList(1, names.size()))
-          + ", "
-          + row.statistic()
-          + ".";
+      return say(
+          "effects.depends",
+          names.get(0),
+          label,
+          Numerals.list(names.subList(1, names.size())),
+          row.statistic());
     }
     List<String> yes = new ArrayList<>();
     List<String> no = new ArrayList<>();
@@ -67,7 +66,7 @@ final class EffectsSentence {
       if (!row.p().exists()) {
         unknown.add(name);
       } else {
-        (row.isFound(inquiry.alpha()) ? yes : no).add(name + " (" + row.statistic() + ")");
+        (row.isFound(inquiry.alpha()) ? yes : no).add(say("effects.row", name, row.statistic()));
       }
     }
     return said(label, yes, no, unknown);
@@ -77,20 +76,20 @@ final class EffectsSentence {
       String label, List<String> yes, List<String> no, List<String> unknown) {
     List<String> parts = new ArrayList<>();
     if (!yes.isEmpty()) {
-      parts.add(Prose.capital(label) + " differs between the levels of " + Numerals.list(yes));
+      parts.add(say("effects.apart", Prose.capital(label), Numerals.list(yes)));
     }
     if (!no.isEmpty()) {
       parts.add(
-          (parts.isEmpty() ? "No evidence that " + label + " differs" : "no evidence that it does")
-              + " between the levels of "
-              + Numerals.list(no));
+          parts.isEmpty()
+              ? say("effects.alike.first", label, Numerals.list(no))
+              : say("effects.alike.then", Numerals.list(no)));
     }
     if (!unknown.isEmpty()) {
       parts.add(
-          (parts.isEmpty() ? Prose.capital(label) + " cannot be" : "it cannot be")
-              + " tested between the levels of "
-              + Numerals.list(unknown));
+          parts.isEmpty()
+              ? say("effects.untestable.first", Prose.capital(label), Numerals.list(unknown))
+              : say("effects.untestable.then", Numerals.list(unknown)));
     }
-    return parts.isEmpty() ? "No test could be made." : String.join("; ", parts) + ".";
+    return parts.isEmpty() ? say("effects.none") : String.join(say("list.parts"), parts) + ".";
   }
 }

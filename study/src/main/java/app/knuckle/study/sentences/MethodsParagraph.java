@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.ComparedMeans;
@@ -11,6 +13,7 @@ import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.table.Units;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -57,41 +60,37 @@ public final class MethodsParagraph {
 
   private String measured() {
     List<String> titles = findings.responses().stream().map(r -> r.measured().title()).toList();
-    return Prose.capital(Numerals.list(titles))
-        + (titles.size() == 1 ? " was" : " were")
-        + " measured in "
-        + Numerals.count(findings.records().inPlay(), "row", "rows")
-        + " of "
-        + findings.table().name()
-        + ".";
+    return say(
+        titles.size() == 1 ? "methods.measured.one" : "methods.measured.other",
+        Prose.capital(Numerals.list(titles)),
+        Phrases.count("methods.rows", findings.records().inPlay()),
+        findings.table().name());
   }
 
   private String treatments() {
     if (inquiry.treatments().isEmpty()) {
       return inquiry.expected() == null
           ? ""
-          : "The mean was set against an expected " + Numerals.plain(inquiry.expected()) + ".";
+          : say("methods.expected", Numerals.plain(inquiry.expected()));
     }
     ResponseFindings response = findings.first();
     List<String> each = new ArrayList<>();
     for (String treatment : inquiry.treatments()) {
       List<String> levels = response.levelsOf(treatment);
       each.add(
-          Units.label(treatment)
-              + (levels.isEmpty()
-                  ? ""
-                  : " ("
-                      + Numerals.count(levels.size(), "level", "levels")
-                      + ": "
-                      + Numerals.with(String.join(", ", levels), amounts(treatment, levels))
-                      + ")"));
+          levels.isEmpty()
+              ? Units.label(treatment)
+              : Phrases.count(
+                  "methods.levels",
+                  levels.size(),
+                  Units.label(treatment),
+                  Numerals.with(
+                      String.join(say("list.between"), levels), amounts(treatment, levels))));
     }
-    return (each.size() == 1 ? "The treatment was " : "The treatments were ")
-        + Numerals.list(each)
-        + "; the layout reads as "
-        + response.design().readsAs().replace(" x ", " \u00d7 ")
-        + laidOut()
-        + ".";
+    return say(
+        each.size() == 1 ? "methods.treatment.one" : "methods.treatment.other",
+        Numerals.list(each),
+        laidOut(response.design().readsAs().replace(" x ", " \u00d7 ")));
   }
 
   /** The unit of levels that are amounts; words have none, whatever their column is called. */
@@ -105,29 +104,31 @@ public final class MethodsParagraph {
     return columns.stream().map(Units::label).toList();
   }
 
-  private String laidOut() {
+  private String laidOut(String layout) {
     List<String> parts = new ArrayList<>();
     if (!inquiry.blocks().isEmpty()) {
-      parts.add("blocks are " + Numerals.list(labels(inquiry.blocks())));
+      parts.add(say("methods.blocks", Numerals.list(labels(inquiry.blocks()))));
     }
     if (inquiry.unit() != null) {
-      parts.add("the repeated unit is " + Units.label(inquiry.unit()));
+      parts.add(say("methods.unit", Units.label(inquiry.unit())));
     }
     if (inquiry.pairs() != null) {
-      parts.add("pairs share a " + Units.label(inquiry.pairs()));
+      parts.add(say("methods.pairs", Units.label(inquiry.pairs())));
     }
-    return parts.isEmpty() ? "" : " (" + String.join("; ", parts) + ")";
+    return parts.isEmpty()
+        ? layout
+        : say("methods.laid.out", layout, String.join(say("list.parts"), parts));
   }
 
   private String covariates() {
-    return inquiry.covariates().isEmpty()
-        ? ""
-        : "Means are adjusted for "
-            + Numerals.list(labels(inquiry.covariates()))
-            + ", "
-            + (!inquiry.adjustAt().isEmpty()
-                ? "at the values named."
-                : inquiry.covariates().size() == 1 ? "at its mean." : "at their means.");
+    if (inquiry.covariates().isEmpty()) {
+      return "";
+    }
+    String key =
+        !inquiry.adjustAt().isEmpty()
+            ? "methods.adjusted.named"
+            : inquiry.covariates().size() == 1 ? "methods.adjusted.mean" : "methods.adjusted.means";
+    return say(key, Numerals.list(labels(inquiry.covariates())));
   }
 
   private String judged() {
@@ -140,38 +141,38 @@ public final class MethodsParagraph {
             && inquiry.method() != Inquiry.Method.MIXED;
     String by =
         described
-            ? "Correlations were computed over the rows complete in all columns"
+            ? say("methods.correlations")
             : switch (inquiry.method()) {
               case LEAST_SQUARES -> leastSquares();
               case MIXED -> mixed();
               case COUNTS, PROPORTIONS -> counts();
-              case UNEQUAL_SPREAD -> "Each group has a spread of its own (Welch)";
-              case RANKS -> "The analysis is by ranks";
-              case PERMUTATION -> "p is by rearrangement of the values";
+              case UNEQUAL_SPREAD -> say("methods.unequal");
+              case RANKS -> say("methods.ranks");
+              case PERMUTATION -> say("methods.permutation");
             };
     String way =
         switch (inquiry.direction()) {
           case EITHER -> "";
-          case GREATER -> ", asked in one direction (greater)";
-          case LESS -> ", asked in one direction (less)";
+          case GREATER -> say("methods.direction.greater");
+          case LESS -> say("methods.direction.less");
         };
-    return by + way + ", at \u03b1 = " + Numerals.plain(inquiry.alpha()) + ".";
+    return say("methods.judged", by, way, Numerals.plain(inquiry.alpha()));
   }
 
   private String leastSquares() {
     if (inquiry.together() && inquiry.measured().size() > 1) {
-      return "The responses were judged together by multivariate analysis of variance";
+      return say("methods.together");
     }
     if (inquiry.treatments().isEmpty()) {
-      return "It was judged by Student's t test of one sample";
+      return say("methods.one.sample");
     }
     if (inquiry.pairs() != null) {
-      return "Pairs were judged by Student's t test of their differences";
+      return say("methods.of.pairs");
     }
     // Only two groups with nothing else in the model have a closed form that is a t test.
     return findings.first().fit() != null && findings.first().groups().size() == 2
-        ? "The two were judged by Student's t test with one spread for both"
-        : "The analysis is by least squares" + squares();
+        ? say("methods.of.two")
+        : say("methods.least.squares", squares());
   }
 
   private String counts() {
@@ -181,41 +182,33 @@ public final class MethodsParagraph {
             .filter(TestResult.CountResult.class::isInstance)
             .map(TestResult.CountResult.class::cast)
             .anyMatch(TestResult.CountResult::extraSpread);
-    return (rates
-            ? "Counts were analysed on the logarithm (Poisson, maximum likelihood)"
-                + (inquiry.exposure() == null ? "" : ", for each " + inquiry.exposure())
-            : "Proportions were analysed on the log odds (binomial, maximum likelihood)"
-                + (inquiry.outOf() == null ? "" : ", out of " + inquiry.outOf()))
-        + (estimated
-            ? ", with the spread estimated from the rows; effects were judged by F of the deviance"
-            : ", with the spread of the distribution; effects were judged by chi-squared of the"
-                + " deviance")
-        + squares();
+    String of =
+        rates
+            ? inquiry.exposure() == null ? "" : say("methods.exposure", inquiry.exposure())
+            : inquiry.outOf() == null ? "" : say("methods.out.of", inquiry.outOf());
+    String spread = say(estimated ? "methods.spread.estimated" : "methods.spread.own");
+    return say(rates ? "methods.counts" : "methods.proportions", of, spread) + squares();
   }
 
   private String mixed() {
     List<String> terms =
-        RandomPart.of(inquiry).stream().map(term -> String.join(" x ", term)).toList();
-    String drawn =
-        terms.isEmpty()
-            ? "The errors of one " + inquiry.unit() + " hang together"
-            : "The effects of " + Numerals.list(terms) + " are random";
+        RandomPart.of(inquiry).stream()
+            .map(term -> String.join(say("random.crossed"), term))
+            .toList();
     String within =
         switch (inquiry.random().within()) {
           case EQUAL -> "";
-          case FIRST_ORDER -> ", fading from one occasion to the next";
-          case OWN_VARIANCES -> ", and every occasion has a variance of its own";
+          case FIRST_ORDER -> say("methods.fading");
+          case OWN_VARIANCES -> say("methods.own.variances");
         };
     String judged =
         switch (inquiry.random().denominator()) {
-          case KENWARD_ROGER -> "Kenward and Roger's adjustment";
-          case SATTERTHWAITE -> "Satterthwaite's degrees of freedom";
+          case KENWARD_ROGER -> say("methods.kenward.roger");
+          case SATTERTHWAITE -> say("methods.satterthwaite");
         };
-    return drawn
-        + within
-        + "; variances were estimated by restricted maximum likelihood (REML), and the fixed part"
-        + " judged by F with "
-        + judged;
+    return terms.isEmpty()
+        ? say("methods.mixed.unit", inquiry.unit(), within, judged)
+        : say("methods.mixed.random", Numerals.list(terms), within, judged);
   }
 
   /** The kinds of squares differ only where cells hold unlike numbers of rows. */
@@ -228,9 +221,9 @@ public final class MethodsParagraph {
       return "";
     }
     return switch (inquiry.squares()) {
-      case AFTER_ALL -> ", each effect after all others (type III squares)";
-      case IN_ORDER -> ", effects in order (type I squares)";
-      case AFTER_ITS_PEERS -> ", each effect after its peers (type II squares)";
+      case AFTER_ALL -> say("methods.squares.all");
+      case IN_ORDER -> say("methods.squares.order");
+      case AFTER_ITS_PEERS -> say("methods.squares.peers");
     };
   }
 
@@ -239,22 +232,24 @@ public final class MethodsParagraph {
     for (ComparedMeans family : ComparedMeans.of(findings.first().analysis())) {
       if (family.means().length > 2) {
         all.add(
-            (family.isAgainstReference() ? "with the reference" : "in all pairs")
-                + " by "
-                + family.procedure().title());
+            say(
+                family.isAgainstReference()
+                    ? "methods.compared.reference"
+                    : "methods.compared.pairs",
+                family.procedure().title()));
       }
     }
-    return all.isEmpty() ? "" : "Means were compared " + Numerals.list(List.copyOf(all)) + ".";
+    return all.isEmpty() ? "" : say("methods.compared", Numerals.list(List.copyOf(all)));
   }
 
   private String prepared() {
     List<String> steps = new ArrayList<>();
     for (Step step : inquiry.prepare()) {
       if (!step.off()) {
-        steps.add(step.title() + " (" + step.detail() + ")");
+        steps.add(say("methods.step", step.title(), step.detail()));
       }
     }
-    return steps.isEmpty() ? "" : "Done to the records before: " + String.join("; ", steps) + ".";
+    return steps.isEmpty() ? "" : say("methods.prepared", String.join(say("list.parts"), steps));
   }
 
   private String leftOut() {
@@ -267,18 +262,16 @@ public final class MethodsParagraph {
     }
     List<String> all = new ArrayList<>();
     rows.forEach(
-        (why, which) ->
-            all.add(
-                (which.size() == 1 ? "row " : "rows ")
-                    + (which.size() > MOST_NAMED
-                        ? Numerals.list(which.subList(0, MOST_NAMED))
-                            + " and "
-                            + Numerals.whole(which.size() - MOST_NAMED)
-                            + " more"
-                        : Numerals.list(which))
-                    + " ("
-                    + why
-                    + ")"));
-    return "Left out: " + String.join("; ", all) + ".";
+        (why, which) -> {
+          String named =
+              which.size() > MOST_NAMED
+                  ? say(
+                      "methods.left.out.more",
+                      Numerals.list(which.subList(0, MOST_NAMED)),
+                      Numerals.whole(which.size() - MOST_NAMED))
+                  : Numerals.list(which);
+          all.add(Phrases.count("methods.left.out", which.size(), named, why));
+        });
+    return say("methods.left.out", String.join(say("list.parts"), all));
   }
 }

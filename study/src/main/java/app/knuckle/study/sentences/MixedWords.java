@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.study.design.DesignReading;
@@ -24,15 +26,18 @@ final class MixedWords {
 
   /** What is random, as it follows the treatments: ", rack and rack x zone at random". */
   static String random(Inquiry inquiry) {
-    List<String> terms =
-        RandomPart.of(inquiry).stream().map(term -> String.join(" x ", term)).toList();
+    List<String> terms = RandomPart.of(inquiry).stream().map(MixedWords::crossed).toList();
     String within =
         switch (inquiry.random().within()) {
           case EQUAL -> "";
-          case FIRST_ORDER -> ", readings of one " + inquiry.unit() + " fading with time";
-          case OWN_VARIANCES -> ", each " + inquiry.occasions().get(0) + " with its own spread";
+          case FIRST_ORDER -> say("random.fading", inquiry.unit());
+          case OWN_VARIANCES -> say("random.own", inquiry.occasions().get(0));
         };
-    return (terms.isEmpty() ? "" : ", " + Numerals.list(terms) + " at random") + within;
+    return (terms.isEmpty() ? "" : say("random.terms", Numerals.list(terms))) + within;
+  }
+
+  private static String crossed(List<String> columns) {
+    return String.join(say("random.crossed"), columns);
   }
 
   /** Fixed terms with their degrees of freedom, random ones with their levels. */
@@ -61,36 +66,21 @@ final class MixedWords {
     for (Component c : mixed.variation().components()) {
       String source = c.term() == null ? "" : c.term().term().source();
       if (c.term() != null && c.term().size() < FEW_LEVELS) {
-        warnings.add(
-            "The variance of "
-                + source
-                + " rests on few levels, "
-                + c.term().size()
-                + ": say what holds for these alone by taking it as fixed.");
+        warnings.add(say("random.few", source, String.valueOf(c.term().size())));
       }
       if (c.atZero()) {
         warnings.add(
             c.term() != null
-                ? "The variance of "
-                    + source
-                    + " is estimated at its limit of zero, and everything is judged as if it were"
-                    + " not there."
-                : "The readings of "
-                    + c.occasion().level()
-                    + " show no variance of their own: a variance for each occasion does not suit"
-                    + " them.");
+                ? say("random.zero", source)
+                : say("random.zero.occasion", c.occasion().level()));
       }
     }
     for (MixedFit.Row row : mixed.rows()) {
       if (row.df().exists() && row.denominator() != inquiry.random().denominator()) {
-        warnings.add(
-            row.term().source()
-                + " is judged after Satterthwaite: the adjustment of Kenward and Roger does not"
-                + " exist for it.");
+        warnings.add(say("random.satterthwaite", row.term().source()));
       }
       if (row.errorDf().exists() && row.errorDf().value() < FEW_DF) {
-        warnings.add(
-            row.term().source() + " is judged by fewer than 2 degrees of freedom of noise.");
+        warnings.add(say("random.few.df", row.term().source()));
       }
     }
     outer(inquiry, warnings);
@@ -108,14 +98,7 @@ final class MixedWords {
         boolean random =
             terms.stream().anyMatch(other -> Set.copyOf(other).equals(Set.copyOf(around)));
         if (!fixed && !random) {
-          String name = String.join(" x ", around);
-          warnings.add(
-              String.join(" x ", term)
-                  + " is random within "
-                  + name
-                  + ", but "
-                  + name
-                  + " itself stands nowhere: add it, fixed or random.");
+          warnings.add(say("random.outer", crossed(term), crossed(around)));
         }
       }
     }

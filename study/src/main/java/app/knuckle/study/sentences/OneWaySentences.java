@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Effect;
@@ -60,13 +62,14 @@ final class OneWaySentences {
   private String finding() {
     Effect effect = fit.treatment();
     String what = Prose.capital(response.label());
-    String among = "between the " + groups.size() + " levels of " + groups.treatment().label();
+    String levels = String.valueOf(groups.size());
+    String treatment = groups.treatment().label();
     if (!effect.f().exists()) {
-      return what + " cannot be tested " + among + ": " + effect.f().why() + ".";
+      return say("oneway.untestable", what, levels, treatment, effect.f().why());
     }
     return differs()
-        ? what + " differs " + among + ", " + statistic() + "."
-        : "No evidence that " + response.label() + " differs " + among + ", " + statistic() + ".";
+        ? say("oneway.apart", what, levels, treatment, statistic())
+        : say("oneway.alike", response.label(), levels, treatment, statistic());
   }
 
   private boolean differs() {
@@ -75,32 +78,26 @@ final class OneWaySentences {
 
   private String statistic() {
     Effect effect = fit.treatment();
-    return "F("
-        + Numerals.df(effect.df())
-        + ", "
-        + Numerals.df(fit.errorDf())
-        + ") = "
-        + Numerals.fixed(effect.f(), 2)
-        + ", "
-        + exact.statement(effect.p());
+    return say(
+        "statistic.f",
+        Numerals.df(effect.df()),
+        Numerals.df(fit.errorDf()),
+        Numerals.fixed(effect.f(), 2),
+        exact.statement(effect.p()));
   }
 
   private String result(String finding) {
     if (!fit.treatment().f().exists()) {
       return finding;
     }
-    String share = Numerals.fixed(100 * fit.treatment().etaSquared().value(), 0);
     return finding
         + " "
-        + Prose.capital(groups.treatment().label())
-        + " accounts for "
-        + share
-        + "% of the spread (\u03b7\u00b2 = "
-        + Numerals.share(fit.treatment().etaSquared())
-        + ", \u03c9\u00b2 = "
-        + Numerals.share(fit.treatment().omegaSquared())
-        + "); the residual SD is "
-        + Numerals.with(Numerals.fixed(fit.residualSd(), decimals), response.unit())
-        + ".";
+        + say(
+            "oneway.share",
+            Prose.capital(groups.treatment().label()),
+            Numerals.fixed(100 * fit.treatment().etaSquared().value(), 0),
+            Numerals.share(fit.treatment().etaSquared()),
+            Numerals.share(fit.treatment().omegaSquared()),
+            Numerals.with(Numerals.fixed(fit.residualSd(), decimals), response.unit()));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.words.Numerals;
@@ -65,53 +67,52 @@ public final class RankingSentence {
             .filter(p -> p.isJudged() && !p.differs())
             .map(p -> name(p.left()))
             .toList();
-    String from = name(reference) + " (" + withUnit(List.of(reference)) + ")";
     List<String> parts = new ArrayList<>();
     if (!found.isEmpty()) {
-      parts.add("Told apart from " + from + ": " + Numerals.list(found));
+      parts.add(say("ranking.reference.found", of(reference), Numerals.list(found)));
     }
-    if (!not.isEmpty()) {
+    if (!not.isEmpty() && found.isEmpty()) {
+      parts.add(say("ranking.reference.none", Numerals.list(not), of(reference)));
+    } else if (!not.isEmpty()) {
       parts.add(
-          found.isEmpty()
-              ? "No evidence that any of " + Numerals.list(not) + " differs from " + from
-              : "no evidence that " + Numerals.list(not) + differs(not));
+          say(
+              not.size() == 1 ? "ranking.reference.rest.one" : "ranking.reference.rest.other",
+              Numerals.list(not)));
     }
     family.pairs().stream()
         .filter(p -> !p.isJudged())
-        .map(p -> "no comparison of " + name(p.left()) + ": " + p.p().why())
+        .map(p -> say("ranking.reference.absent", name(p.left()), p.p().why()))
         .forEach(parts::add);
-    return Prose.capital(String.join("; ", parts)) + ".";
+    return sentence(parts);
   }
 
-  private static String differs(List<String> names) {
-    return names.size() == 1 ? " does" : " do";
+  private static String sentence(List<String> parts) {
+    return Prose.capital(String.join(say("list.parts"), parts)) + ".";
   }
 
   private String ofTwo() {
     int high = family.ranking().get(0);
     int low = family.ranking().get(1);
     return differ[high][low]
-        ? "The " + noun() + " of " + of(high) + " is above that of " + of(low) + "."
-        : "No evidence of a difference between " + of(high) + " and " + of(low) + ".";
+        ? say("ranking.two.apart", noun(), of(high), of(low))
+        : say("ranking.two.alike", of(high), of(low));
   }
 
   private String of(int mean) {
-    return name(mean) + " (" + withUnit(List.of(mean)) + ")";
+    return say("ranking.value", name(mean), withUnit(List.of(mean)));
   }
 
   private String noun() {
-    return family.ranks() ? "mean rank" : "mean";
+    return say(family.ranks() ? "ranking.rank" : "ranking.mean");
   }
 
   /** Which pairs differ, which do not, and which could not be judged, and why. */
   private String asFarAsJudged() {
     if (family.pairs().stream().noneMatch(Pair::isJudged)) {
-      return "No two of the "
-          + family.names().size()
-          + (family.ranks() ? " groups" : " means")
-          + " can be compared: "
-          + family.pairs().get(0).p().why()
-          + ".";
+      return say(
+          family.ranks() ? "ranking.incomparable.groups" : "ranking.incomparable.means",
+          String.valueOf(family.names().size()),
+          family.pairs().get(0).p().why());
     }
     List<String> parts = new ArrayList<>();
     for (int high : family.ranking()) {
@@ -121,14 +122,13 @@ public final class RankingSentence {
               .map(this::name)
               .toList();
       if (!lower.isEmpty()) {
-        parts.add(
-            "the " + noun() + " of " + of(high) + " is above that of " + Numerals.list(lower));
+        parts.add(say("ranking.judged.above", noun(), of(high), Numerals.list(lower)));
       }
     }
     List<String> alike =
         family.pairs().stream().filter(p -> p.isJudged() && !p.differs()).map(this::both).toList();
     if (!alike.isEmpty()) {
-      parts.add("no evidence of a difference between " + String.join(", or ", alike));
+      parts.add(say("ranking.judged.alike", String.join(say("list.or"), alike)));
     }
     family.pairs().stream()
         .filter(p -> !p.isJudged())
@@ -136,9 +136,9 @@ public final class RankingSentence {
             Collectors.groupingBy(
                 p -> p.p().why(),
                 LinkedHashMap::new,
-                Collectors.mapping(this::both, Collectors.joining(", or "))))
-        .forEach((why, pairs) -> parts.add("no comparison of " + pairs + ": " + why));
-    return Prose.capital(String.join("; ", parts)) + ".";
+                Collectors.mapping(this::both, Collectors.joining(say("list.or")))))
+        .forEach((why, pairs) -> parts.add(say("ranking.judged.absent", pairs, why)));
+    return sentence(parts);
   }
 
   private boolean isAbove(int one, int other) {
@@ -146,29 +146,23 @@ public final class RankingSentence {
   }
 
   private String both(Pair pair) {
-    return name(pair.left()) + " and " + name(pair.right());
+    return say("ranking.pair", name(pair.left()), name(pair.right()));
   }
 
   private String ranking() {
     List<Integer> ranking = family.ranking();
-    List<String> names = family.names();
-    boolean any = family.pairs().stream().anyMatch(pair -> pair.differs());
-    if (!any) {
-      return "No two of the "
-          + names.size()
-          + (family.ranks() ? " groups" : " means")
-          + " can be told apart; they run from "
-          + value(ranking.get(ranking.size() - 1))
-          + " ("
-          + name(ranking.get(ranking.size() - 1))
-          + ") to "
-          + Numerals.with(value(ranking.get(0)), unit)
-          + " ("
-          + name(ranking.get(0))
-          + ").";
-    }
-    List<Integer> top = company(ranking.get(0), ranking);
+    int first = ranking.get(0);
     int last = ranking.get(ranking.size() - 1);
+    if (family.pairs().stream().noneMatch(Pair::differs)) {
+      return say(
+          family.ranks() ? "ranking.alike.groups" : "ranking.alike.means",
+          String.valueOf(family.names().size()),
+          value(last),
+          name(last),
+          Numerals.with(value(first), unit),
+          name(first));
+    }
+    List<Integer> top = company(first, ranking);
     List<Integer> bottom = company(last, ranking);
     if (top.stream().anyMatch(bottom::contains)) {
       return lead(top) + " " + overlap(top, bottom, last);
@@ -180,14 +174,11 @@ public final class RankingSentence {
   }
 
   private String between(List<Integer> between) {
-    String names =
-        Numerals.list(between.stream().map(this::name).toList()) + " (" + withUnit(between) + ")";
-    if (between.size() == 1) {
-      return "Between lies " + names + ".";
-    }
-    return "Between lie "
-        + names
-        + (alike(between) ? ", which cannot be told apart." : ", in this order.");
+    String key =
+        between.size() == 1
+            ? "ranking.between.one"
+            : alike(between) ? "ranking.between.alike" : "ranking.between.apart";
+    return say(key, names(between), withUnit(between));
   }
 
   private boolean alike(List<Integer> means) {
@@ -200,46 +191,30 @@ public final class RankingSentence {
   }
 
   private String lead(List<Integer> top) {
-    String first = "The highest " + noun() + " is that of " + of(top.get(0));
-    return top.size() == 1
-        ? first + ", above every other."
-        : first + ", " + notApart(top.subList(1, top.size())) + ".";
-  }
-
-  private String notApart(List<Integer> others) {
-    return "which cannot be told apart from "
-        + Numerals.list(others.stream().map(this::name).toList())
-        + " ("
-        + withUnit(others)
-        + ")";
+    List<Integer> others = top.subList(1, top.size());
+    return others.isEmpty()
+        ? say("ranking.lead.alone", noun(), of(top.get(0)))
+        : say("ranking.lead.with", noun(), of(top.get(0)), names(others), withUnit(others));
   }
 
   private String trail(List<Integer> bottom, boolean nextToTop) {
     int last = bottom.get(bottom.size() - 1);
-    if (bottom.size() == 1) {
-      return "The lowest is that of " + of(last) + ", below every other.";
+    List<Integer> others = bottom.subList(0, bottom.size() - 1);
+    if (others.isEmpty()) {
+      return say("ranking.trail.alone", of(last));
     }
-    if (nextToTop && alike(bottom)) {
-      return "Below lie "
-          + Numerals.list(bottom.stream().map(this::name).toList())
-          + " ("
-          + withUnit(bottom)
-          + "), which cannot be told apart.";
-    }
-    return "The lowest is that of "
-        + of(last)
-        + ", "
-        + notApart(bottom.subList(0, bottom.size() - 1))
-        + ".";
+    return nextToTop && alike(bottom)
+        ? say("ranking.trail.alike", names(bottom), withUnit(bottom))
+        : say("ranking.trail.with", of(last), names(others), withUnit(others));
   }
 
   private String overlap(List<Integer> top, List<Integer> bottom, int last) {
-    List<String> between = top.stream().filter(bottom::contains).map(this::name).toList();
-    return "The lowest is that of "
-        + of(last)
-        + "; "
-        + Numerals.list(between)
-        + " cannot be told apart from either end.";
+    List<Integer> between = top.stream().filter(bottom::contains).toList();
+    return say("ranking.overlap", of(last), names(between));
+  }
+
+  private String names(List<Integer> means) {
+    return Numerals.list(means.stream().map(this::name).toList());
   }
 
   private String name(int mean) {

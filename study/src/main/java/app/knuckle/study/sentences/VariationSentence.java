@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
@@ -38,31 +40,32 @@ public final class VariationSentence {
         none.add(source);
         continue;
       }
-      String share =
+      String p = exact.statement(component.test().p());
+      String said =
           component.share().share().exists()
-              ? source + " (" + Numerals.percent(component.share().share()) + " of the variance, "
-              : source + " (";
-      String said = share + exact.statement(component.test().p()) + ")";
+              ? say("variation.share", source, Numerals.percent(component.share().share()), p)
+              : say("variation.bare", source, p);
       (Significance.reached(component.test().p(), alpha) ? found : unsure).add(said);
     }
     List<String> parts = new ArrayList<>();
     if (!found.isEmpty()) {
-      parts.add(Prose.capital(label) + " varies between the levels of " + Numerals.list(found));
+      parts.add(say("variation.found", Prose.capital(label), Numerals.list(found)));
     }
     if (!unsure.isEmpty()) {
       parts.add(
-          (parts.isEmpty() ? "No evidence that " + label + " varies" : "no evidence that it does")
-              + " between those of "
-              + Numerals.list(unsure));
+          parts.isEmpty()
+              ? say("variation.unsure.first", label, Numerals.list(unsure))
+              : say("variation.unsure.then", Numerals.list(unsure)));
     }
     if (!none.isEmpty()) {
       parts.add(
-          (parts.isEmpty() ? Prose.capital(label) + " varies" : "it varies")
-              + " between those of "
-              + Numerals.list(none)
-              + " no more than chance alone would let it");
+          parts.isEmpty()
+              ? say("variation.none.first", Prose.capital(label), Numerals.list(none))
+              : say("variation.none.then", Numerals.list(none)));
     }
-    return parts.isEmpty() ? within(label, variation, exact) : String.join("; ", parts) + ".";
+    return parts.isEmpty()
+        ? within(label, variation, exact)
+        : String.join(say("list.parts"), parts) + ".";
   }
 
   /** Where readings of one unit fade, and nothing else is random. */
@@ -71,13 +74,11 @@ public final class VariationSentence {
         .correlation()
         .map(
             r ->
-                "Readings of "
-                    + label
-                    + " one occasion apart go together with a correlation of "
-                    + Numerals.fixed(r.estimate(), 2)
-                    + ", "
-                    + exact.statement(r.p())
-                    + ".")
+                say(
+                    "variation.fading",
+                    label,
+                    Numerals.fixed(r.estimate(), 2),
+                    exact.statement(r.p())))
         .orElse("");
   }
 
@@ -93,13 +94,11 @@ public final class VariationSentence {
   }
 
   private static String statistic(MixedFit.Row row, ExactP exact) {
-    return "F("
-        + Numerals.df(row.df().value())
-        + ", "
-        + Numerals.fixed(row.errorDf(), 1)
-        + ") = "
-        + Numerals.fixed(row.f(), 2)
-        + ", "
-        + exact.statement(row.p());
+    return say(
+        "statistic.f",
+        Numerals.df(row.df().value()),
+        Numerals.fixed(row.errorDf(), 1),
+        Numerals.fixed(row.f(), 2),
+        exact.statement(row.p()));
   }
 }

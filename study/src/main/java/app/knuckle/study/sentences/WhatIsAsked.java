@@ -1,5 +1,7 @@
 package app.knuckle.study.sentences;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
@@ -9,6 +11,7 @@ import app.knuckle.study.design.Inquiry.Terms;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -24,9 +27,6 @@ final class WhatIsAsked {
 
   /** Interactions of more treatments than this are asked after in one question. */
   private static final int MOST_CROSSED = 2;
-
-  private static final String NULL = "H\u2080: ";
-  private static final String ALTERNATIVE = "H\u2081: ";
 
   private final Inquiry inquiry;
   private final Frame frame;
@@ -52,43 +52,35 @@ final class WhatIsAsked {
   /** Each a sentence that ends with a question mark. */
   List<String> questions() {
     if (isDescribed()) {
-      return List.of("How do " + measured + " go together?");
+      return List.of(say("ask.together", measured));
     }
     if (factors.isEmpty()) {
-      return List.of("Is " + subject() + " " + way("different from", "above", "below", expected()));
+      return List.of(say(directed("ask.one"), subject(), expected()));
     }
     List<String> questions = new ArrayList<>();
     for (Factor factor : factors) {
-      questions.add(question(factor) + alike() + "?");
+      questions.add(question(factor));
     }
     for (List<String> term : interactions()) {
       List<String> covariates = term.stream().filter(inquiry.covariates()::contains).toList();
+      String last = term.get(term.size() - 1);
       questions.add(
           covariates.isEmpty()
-              ? "Does the effect of "
-                  + String.join(" and ", term.subList(0, term.size() - 1))
-                  + " on "
-                  + measured
-                  + " depend on "
-                  + term.get(term.size() - 1)
-                  + "?"
-              : "Does the slope of "
-                  + measured
-                  + " on "
-                  + Numerals.list(covariates)
-                  + " depend on "
-                  + Numerals.list(without(term, covariates))
-                  + "?");
+              ? say("ask.depends", and(term.subList(0, term.size() - 1)), measured, last)
+              : say(
+                  "ask.slope",
+                  measured,
+                  Numerals.list(covariates),
+                  Numerals.list(without(term, covariates))));
     }
     if (isFullyCrossed()) {
-      questions.add(
-          "Does the effect of one of "
-              + Numerals.list(inquiry.treatments())
-              + " on "
-              + measured
-              + " depend on the others?");
+      questions.add(say("ask.crossed", Numerals.list(inquiry.treatments()), measured));
     }
     return questions;
+  }
+
+  private static String and(List<String> columns) {
+    return String.join(say("null.and"), columns);
   }
 
   /** Several columns without a treatment: nothing is compared. */
@@ -99,125 +91,105 @@ final class WhatIsAsked {
   /** Null first. */
   List<String> hypotheses() {
     if (isDescribed()) {
-      return List.of(
-          NULL + "the correlation of each pair of columns is 0.",
-          ALTERNATIVE + "it is not, pair by pair.");
+      return List.of(no(say("null.correlations")), yes(say("alternative.correlations")));
     }
     if (factors.isEmpty()) {
-      String mean = ranks ? "the median of " + measured : "\u03bc";
+      String mean = ranks ? say("ask.subject.median", measured) : "\u03bc";
       return List.of(
-          NULL + mean + relation(" = ", " \u2264 ", " \u2265 ") + expected() + ".",
-          ALTERNATIVE + mean + relation(" \u2260 ", " > ", " < ") + expected() + ".");
+          no(mean + relation(" = ", " \u2264 ", " \u2265 ") + expected() + "."),
+          yes(mean + relation(" \u2260 ", " > ", " < ") + expected() + "."));
     }
     if (factors.size() == 1) {
       return ofOne(factors.get(0));
     }
     List<String> hypotheses = new ArrayList<>();
     for (Factor factor : factors) {
-      String others =
-          factors.stream()
-              .filter(f -> f != factor)
-              .map(Factor::name)
-              .collect(Collectors.joining(" and "));
-      hypotheses.add(NULL + equal(factor, " = ") + ", whatever the " + others + ".");
+      List<String> others = factors.stream().filter(f -> f != factor).map(Factor::name).toList();
+      hypotheses.add(no(say("null.others", equal(factor, " = "), and(others))));
     }
     for (List<String> term : interactions()) {
       List<String> covariates = term.stream().filter(inquiry.covariates()::contains).toList();
       hypotheses.add(
-          covariates.isEmpty()
-              ? NULL + "the effects of " + Numerals.list(term) + " on " + measured + " add up."
-              : NULL
-                  + "the slopes on "
-                  + Numerals.list(covariates)
-                  + " are parallel at every level of "
-                  + Numerals.list(without(term, covariates))
-                  + ".");
+          no(
+              covariates.isEmpty()
+                  ? say("null.add", Numerals.list(term), measured)
+                  : say(
+                      "null.parallel",
+                      Numerals.list(covariates),
+                      Numerals.list(without(term, covariates)))));
     }
     if (isFullyCrossed()) {
-      hypotheses.add(NULL + "the effects of " + Numerals.list(inquiry.treatments()) + " add up.");
+      hypotheses.add(no(say("null.add.all", Numerals.list(inquiry.treatments()))));
     }
-    hypotheses.add("H\u2081, of each in turn: it does not hold.");
+    hypotheses.add(say("alternative.each"));
     return hypotheses;
+  }
+
+  private static String no(String hypothesis) {
+    return say("null", hypothesis);
+  }
+
+  private static String yes(String hypothesis) {
+    return say("alternative", hypothesis);
   }
 
   private List<String> ofOne(Factor factor) {
     boolean two = factor.size() == 2 && !joint;
     if (two && ranks && inquiry.pairs() != null) {
       String difference =
-          factor.levels().get(0)
-              + " \u2212 "
-              + factor.levels().get(1)
-              + " within a "
-              + inquiry.pairs();
+          say("null.within", factor.levels().get(0), factor.levels().get(1), inquiry.pairs());
       return List.of(
-          NULL
-              + difference
-              + " lies "
-              + relation("evenly around", "at or below", "at or above")
-              + " 0.",
-          ALTERNATIVE
-              + difference
-              + " tends to be "
-              + relation("on one side of", "above", "below")
-              + " 0.");
+          no(say(directed("null.within"), difference)),
+          yes(say(directed("alternative.within"), difference)));
     }
-    String null0 =
-        two ? equal(factor, relation(" = ", " \u2264 ", " \u2265 ")) : equal(factor, " = ");
+    String equal = equal(factor, two ? relation(" = ", " \u2264 ", " \u2265 ") : " = ");
     if (ranks) {
       return List.of(
-          NULL + equal(factor, " = ") + ": " + measured + " is spread alike at every level.",
-          ALTERNATIVE
-              + (two
-                  ? measured
-                      + " of "
-                      + factor.levels().get(0)
-                      + " tends to be "
-                      + relation("higher or lower", "higher", "lower")
-                      + " than of "
-                      + factor.levels().get(1)
-                      + "."
-                  : "at one level at least " + measured + " tends to be higher than at another."));
+          no(say("null.spread.alike", equal(factor, " = "), measured)),
+          yes(
+              two
+                  ? say(
+                      directed("alternative.ranks"),
+                      measured,
+                      factor.levels().get(0),
+                      factor.levels().get(1))
+                  : say("alternative.ranks.any", measured)));
     }
     return List.of(
-        NULL + null0 + (inquiry.covariates().isEmpty() ? "" : alike()) + ".",
-        ALTERNATIVE
-            + (two
-                ? equal(factor, relation(" \u2260 ", " > ", " < "))
-                : "at least one \u03bc differs from another")
-            + ".");
+        no(equal + (inquiry.covariates().isEmpty() ? "" : alike()) + "."),
+        yes(
+            two
+                ? equal(factor, relation(" \u2260 ", " > ", " < ")) + "."
+                : say("alternative.any")));
   }
 
   private String question(Factor factor) {
     List<String> levels = factor.levels();
     boolean directed = levels.size() == 2 && inquiry.direction() != Direction.EITHER && !joint;
     if (directed) {
-      return "Is "
-          + subject()
-          + " of "
-          + levels.get(0)
-          + (inquiry.direction() == Direction.GREATER ? " above" : " below")
-          + " that of "
-          + levels.get(1);
+      return say(directed("ask"), subject(), levels.get(0), levels.get(1), alike());
     }
-    String all = Numerals.count(levels.size(), "level", "levels") + " of " + factor.name();
-    String every = levels.size() == 2 ? "both levels of " + factor.name() : "all " + all;
     if (ranks) {
-      return "Does " + measured + " tend to be higher at some level of " + factor.name();
+      return say("ask.ranks", measured, factor.name(), alike());
     }
+    String every =
+        levels.size() == 2
+            ? say("ask.every.both", factor.name())
+            : Phrases.count("ask.every", levels.size(), factor.name());
     return joint
-        ? "Are the means of " + measured + ", taken together, the same at " + every
-        : "Is " + subject() + " the same at " + every;
+        ? say("ask.joint", measured, every, alike())
+        : say("ask.same", subject(), every, alike());
   }
 
   private String subject() {
-    return (ranks && factors.isEmpty() ? "the median of " : "mean ") + measured;
+    return say(ranks && factors.isEmpty() ? "ask.subject.median" : "ask.subject.mean", measured);
   }
 
   /** What is held alike when means are adjusted. */
   private String alike() {
     return inquiry.covariates().isEmpty() || ranks
         ? ""
-        : " at the same " + Numerals.list(inquiry.covariates());
+        : say("ask.alike", Numerals.list(inquiry.covariates()));
   }
 
   /** Means, or distributions where ranks are asked, with a sign between them. */
@@ -225,20 +197,18 @@ final class WhatIsAsked {
     String symbol = ranks ? "F" : "\u03bc";
     List<String> levels = factor.levels();
     if (levels.size() > MOST_NAMED) {
-      return symbol
-          + "\u2081"
-          + sign
-          + symbol
-          + "\u2082"
-          + sign
-          + "\u2026"
-          + sign
-          + symbol
-          + subscript(levels.size())
-          + " over the "
-          + levels.size()
-          + " levels of "
-          + factor.name();
+      String all =
+          symbol
+              + "\u2081"
+              + sign
+              + symbol
+              + "\u2082"
+              + sign
+              + "\u2026"
+              + sign
+              + symbol
+              + subscript(levels.size());
+      return say("null.many", all, String.valueOf(levels.size()), factor.name());
     }
     return levels.stream().map(l -> symbol + "(" + l + ")").collect(Collectors.joining(sign));
   }
@@ -250,8 +220,8 @@ final class WhatIsAsked {
         .collect(Collectors.joining());
   }
 
-  private String way(String either, String above, String below, String value) {
-    return relation(either, above, below) + " " + value + "?";
+  private String directed(String key) {
+    return key + relation(".either", ".greater", ".less");
   }
 
   private String relation(String either, String greater, String less) {

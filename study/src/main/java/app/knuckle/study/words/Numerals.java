@@ -178,7 +178,10 @@ public final class Numerals {
     int last = words.size() - 1;
     return last < 1
         ? String.join("", words)
-        : String.join(", ", words.subList(0, last)) + " and " + words.get(last);
+        : Phrases.say(
+            "list.last",
+            String.join(Phrases.say("list.between"), words.subList(0, last)),
+            words.get(last));
   }
 
   /**
@@ -191,6 +194,8 @@ public final class Numerals {
   public static String with(String text, String unit) {
     return unit.isEmpty() || unit.equals("ratio")
         ? text
-        : unit.equals("%") ? text + "%" : text + " " + unit;
+        : unit.equals("%")
+            ? Phrases.say("with.percent", text)
+            : Phrases.say("with.unit", text, unit);
   }
 }

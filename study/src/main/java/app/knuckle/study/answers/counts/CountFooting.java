@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.counts;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -100,10 +102,8 @@ final class CountFooting {
           "parallel-slopes",
           covariate,
           fit.slopes(covariate, treatments),
-          "The slopes on " + covariate + " are alike in all groups.",
-          "The slopes on "
-              + covariate
-              + " differ between groups: adjusted means depend on where they are taken.");
+          say("check.slopes.sound", covariate),
+          say("check.slopes.odd", covariate));
     }
   }
 
@@ -119,10 +119,8 @@ final class CountFooting {
             "lack-of-fit",
             "",
             fit.remainder(name, Trend.weights(levels, degree)),
-            "The trends describe the differences between the levels of " + name + ".",
-            "The trends leave differences between the levels of "
-                + name
-                + " that they do not describe.");
+            say("check.trends.sound", name),
+            say("check.trends.odd", name));
       }
     }
   }
@@ -150,7 +148,7 @@ final class CountFooting {
             Map.of(),
             judgement,
             !drop.p().exists()
-                ? "This cannot be checked: " + drop.p().why() + "."
+                ? say("check.impossible", drop.p().why())
                 : judgement.isOdd() ? unsound : sound));
   }
 
@@ -166,18 +164,13 @@ final class CountFooting {
                     : Judgement.SOUND;
     String words =
         !d.p().exists()
-            ? "Whether counts spread as by chance cannot be told: " + d.p().why() + "."
+            ? say("check.chance.unknown", d.p().why())
             : !estimated
-                ? judgement.isOdd()
-                    ? "The rows spread more than chance would have them, so that p is too small:"
-                        + " let the spread be estimated."
-                    : "The rows spread as by chance."
+                ? say(judgement.isOdd() ? "check.chance.odd" : "check.chance.sound")
                 : d.df() < FEWEST_DF
-                    ? "So few rows are left that the spread is hardly known."
-                    : d.less().value() <= 0.01
-                        ? "The rows spread less than chance would have them: are they counts of"
-                            + " things that are independent?"
-                        : "The spread is taken from the rows themselves.";
+                    ? say("check.chance.few")
+                    : say(
+                        d.less().value() <= 0.01 ? "check.chance.less" : "check.chance.estimated");
     Facts facts =
         new Facts()
             .put("statistic", d.statistic())
@@ -213,13 +206,10 @@ final class CountFooting {
             facts,
             judgement,
             o == null
-                ? "No row can be judged by itself."
+                ? say("check.row.unjudged")
                 : judgement.isOdd()
-                    ? "Row "
-                        + (frame.sourceRow(o.row()) + 1)
-                        + " stands apart from what the model says of it: look at its record before"
-                        + " anything else."
-                    : "No row stands apart from what the model says of it."));
+                    ? say("check.row.odd", String.valueOf(frame.sourceRow(o.row()) + 1))
+                    : say("check.row.sound")));
   }
 
   private void zeros(CountChecks.Zeros z) {
@@ -238,11 +228,8 @@ final class CountFooting {
             facts,
             judgement,
             !z.p().exists()
-                ? "Hardly a 0 is expected."
-                : judgement.isOdd()
-                    ? "There are more zeros than such counts would have: were some of these rows"
-                        + " never reached by what was counted?"
-                    : "There are about as many zeros as such counts would have."));
+                ? say("check.zeros.unexpected")
+                : say(judgement.isOdd() ? "check.zeros.odd" : "check.zeros.sound")));
   }
 
   private void expected(String on, CountChecks.Expected e) {
@@ -260,10 +247,6 @@ final class CountFooting {
             on,
             facts,
             odd ? Judgement.CAUTION : Judgement.SOUND,
-            odd
-                ? "Some "
-                    + on
-                    + " expect so few that probabilities from chi-squared are a hint only."
-                : "All " + on + " expect enough."));
+            say("check.expected." + on + (odd ? ".odd" : ".sound"))));
   }
 }

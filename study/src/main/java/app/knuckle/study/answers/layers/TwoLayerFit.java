@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.layers;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Covariate;
@@ -241,7 +243,8 @@ final class TwoLayerFit implements LayeredFit {
 
   private CheckResult check(TestResult.TermSphericity term) {
     Sphericity s = term.test();
-    String of = within.size() == 1 ? "" : " of " + Numerals.list(term.of());
+    String key = within.size() == 1 ? "check.occasions" : "check.occasions.of";
+    String of = Numerals.list(term.of());
     Map<String, Quantity> more = new LinkedHashMap<>();
     more.put("chiSquared", s.chiSquared());
     CheckResult.Judgement judgement = CheckResult.Judgement.of(s.p());
@@ -257,12 +260,8 @@ final class TwoLayerFit implements LayeredFit {
         Map.of(),
         judgement,
         judgement == CheckResult.Judgement.CANNOT_TELL
-            ? "This cannot be checked: " + s.p().why() + "."
-            : judgement == CheckResult.Judgement.SOUND
-                ? "Differences between occasions" + of + " spread alike."
-                : "Differences between occasions"
-                    + of
-                    + " do not spread alike: read the corrected p.");
+            ? say("check.impossible", s.p().why())
+            : say(key + (judgement == CheckResult.Judgement.SOUND ? ".sound" : ".odd"), of));
   }
 
   @Override

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.linear;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -267,9 +269,7 @@ public final class LinearAnswer {
         "",
         test,
         Map.of(),
-        "The trends describe the differences between the levels of " + name + ".",
-        "The trends leave differences between the levels of "
-            + name
-            + " that they do not describe.");
+        say("check.trends.sound", name),
+        say("check.trends.odd", name));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.linear;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.Additivity;
@@ -286,8 +288,8 @@ final class LinearFit {
               "",
               result.test(),
               Map.of("remainderSs", Quantity.of(result.remainderSs())),
-              "Blocks and treatments add up.",
-              "Blocks and treatments do not add up: try another scale."));
+              say("check.additive.sound"),
+              say("check.additive.odd")));
     }
     for (String covariate : inquiry.covariates()) {
       progress.check();
@@ -325,11 +327,8 @@ final class LinearFit {
         covariate,
         test,
         Map.of(),
-        "The slopes on " + covariate + " are alike in all groups.",
-        "The slopes on "
-            + covariate
-            + " differ between groups: adjusted means depend on where they"
-            + " are taken.");
+        say("check.slopes.sound", covariate),
+        say("check.slopes.odd", covariate));
   }
 
   /** Whether the square of a covariate adds to the model. */
@@ -367,10 +366,7 @@ final class LinearFit {
         covariate,
         test,
         Map.of(),
-        "A straight line on " + covariate + " is enough.",
-        "The line on "
-            + covariate
-            + " is bent: try another scale of it, or a second covariate, its"
-            + " square.");
+        say("check.straight.sound", covariate),
+        say("check.straight.odd", covariate));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.mixed;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.study.findings.CheckResult;
@@ -34,12 +36,8 @@ final class MixedChecks {
     Judgement judgement = component.atZero() || few ? Judgement.CAUTION : Judgement.SOUND;
     String words =
         component.atZero()
-            ? source
-                + " varies no more than chance alone would let it: its variance is estimated at its"
-                + " limit of zero, and everything is judged as if it were not there."
-            : few
-                ? "The variance of " + source + " rests on few levels, " + levels + " of them."
-                : "The variance of " + source + " rests on " + levels + " levels.";
+            ? say("check.levels.zero", source)
+            : say(few ? "check.levels.few" : "check.levels.sound", source, String.valueOf(levels));
     return new CheckResult(
         CheckResult.RANDOM_LEVELS,
         "count",

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.ranks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -76,7 +78,7 @@ final class PermutationAnswer extends RankQuestion {
     Map<Term, ReducedModel.Result> drawn =
         drawn("arrangements", () -> arrange(model, table, new ReducedModel(fit, values)));
     List<Facts> rows = new ArrayList<>();
-    Told told = new Told("By permutation of what the model without each term leaves: ");
+    Told told = new Told(say("permutation.terms"));
     for (Term term : model.terms()) {
       AnovaTable.Row row = table.row(term);
       if (!drawn.containsKey(term)) {
@@ -99,12 +101,13 @@ final class PermutationAnswer extends RankQuestion {
               .put("seed", p == null ? null : p.seed())
               .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()));
       rows.add(p == null ? facts : facts.put("reference", p.reference()));
-      String named = (rows.size() == 1 ? "" : "; ") + row.source() + ", ";
+      String before = rows.size() == 1 ? "" : say("list.parts");
       told =
           told.and(
               known.exists()
-                  ? new Told(List.of(named, ""), List.of(known))
-                  : new Told(named + "not tested: " + known.why()));
+                  ? new Told(
+                      List.of(before + say("permutation.term", row.source()), ""), List.of(known))
+                  : new Told(before + say("permutation.untested", row.source(), known.why())));
     }
     if (rows.isEmpty()) {
       throw refused("terms", "no term of the treatments is in the model", "Choose a term");
@@ -182,7 +185,7 @@ final class PermutationAnswer extends RankQuestion {
     }
     Facts p =
         new Facts().put("p", groups.length == 2 ? facts.all().get("p") : own.all().get("pEither"));
-    TestResult.RankResult words = result("permutation", "permutation test", p, "");
+    TestResult.RankResult words = result("permutation", p, "");
     return of(
         List.of(new TestResult.RankResult("permutation", facts, words.p(), words.told())),
         List.of(),

@@ -42,14 +42,10 @@ final class RankBlocksAnswer extends RankQuestion {
     }
     Blocks ranked = new Blocks(whole);
     tests.add(friedman(factor, ranked, whole.length, IncompleteUnits.of(block, factor, values)));
-    tests.add(result("quade", "Quade test", ranked.quade(), ""));
+    tests.add(result("quade", ranked.quade(), ""));
     if (isOrdered(factor)) {
       tests.add(
-          result(
-              "page",
-              "Page test",
-              new Facts().put("order", factor.levels()).putAll(ranked.page()),
-              ""));
+          result("page", new Facts().put("order", factor.levels()).putAll(ranked.page()), ""));
     }
     tests.add(skillingsMack(factor, all));
     for (Inquiry.Compare c : inquiry.compare()) {
@@ -92,7 +88,6 @@ final class RankBlocksAnswer extends RankQuestion {
     TestResult.RankResult words =
         result(
             "friedman",
-            "Friedman test",
             own,
             "\u03c7\u00b2("
                 + (factor.size() - 1)
@@ -116,6 +111,6 @@ final class RankBlocksAnswer extends RankQuestion {
             .put("statistic", own.all().get("statistic"))
             .put("df", own.all().get("df"))
             .put("p", own.all().get("p"));
-    return result("skillings-mack", "Skillings-Mack test", facts, "");
+    return result("skillings-mack", facts, "");
   }
 }

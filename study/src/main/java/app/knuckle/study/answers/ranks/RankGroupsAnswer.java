@@ -39,12 +39,11 @@ final class RankGroupsAnswer extends RankQuestion {
               .putAll(
                   RankSum.mannWhitney(groups[0], groups[1], inquiry.direction(), inquiry.alpha()));
       tests.add(
-          result("mann-whitney", "rank-sum test", u, "U = " + Numerals.fixed(u.quantity("u"), 1))
+          result("mann-whitney", u, "U = " + Numerals.fixed(u.quantity("u"), 1))
               .countedFrom(RankSum.counted(groups[0], groups[1])));
       tests.add(
           result(
               "brunner-munzel",
-              "Brunner-Munzel test",
               two(factor)
                   .putAll(
                       RankSum.brunnerMunzel(
@@ -56,7 +55,7 @@ final class RankGroupsAnswer extends RankQuestion {
     tests.add(mood(factor, groups, several));
     if (isOrdered(factor)) {
       Facts ordered = new Facts().put("order", factor.levels()).putAll(several.jonckheere());
-      tests.add(result("jonckheere-terpstra", "Jonckheere-Terpstra test", ordered, ""));
+      tests.add(result("jonckheere-terpstra", ordered, ""));
     }
     return of(tests, List.of(), comparisons(factor, several, groups));
   }
@@ -83,7 +82,6 @@ final class RankGroupsAnswer extends RankQuestion {
     TestResult.RankResult plain =
         result(
             "kruskal-wallis",
-            "Kruskal-Wallis test",
             own,
             "H(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.quantity("h"), 2));
     return new TestResult.RankResult("kruskal-wallis", facts, p, plain.told());
@@ -122,7 +120,7 @@ final class RankGroupsAnswer extends RankQuestion {
                 facts.put(key, value);
               }
             });
-    return result("mood-median", "median test", facts, "");
+    return result("mood-median", facts, "");
   }
 
   private List<RankComparison> comparisons(

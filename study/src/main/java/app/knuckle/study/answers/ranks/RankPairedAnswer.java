@@ -65,11 +65,10 @@ final class RankPairedAnswer extends RankQuestion {
     tests.add(
         result(
                 "signed-rank",
-                "signed-rank test",
                 signed,
                 "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1))
             .countedFrom(ranks.counted()));
-    tests.add(result("sign", "sign test", sign, ""));
+    tests.add(result("sign", sign, ""));
     if (!left.isEmpty()) {
       String words = IncompleteUnits.words(left, inquiry.treatments().get(0));
       tests.replaceAll(t -> t.saying(words));

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.ranks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -111,28 +113,29 @@ abstract class RankQuestion {
         .put("right", labels(factor).get(1));
   }
 
-  TestResult.RankResult result(String kind, String name, Facts facts, String statistic) {
+  /** The result of a test, called as its kind is. */
+  TestResult.RankResult result(String kind, Facts facts, String statistic) {
     Quantity p = facts.quantity("p");
-    String among =
-        inquiry.treatments().isEmpty()
-            ? "from the expected value"
-            : "between the levels of " + Units.label(inquiry.treatments().get(0));
+    return new TestResult.RankResult(kind, facts, p, told(kind, p, statistic));
+  }
+
+  private Told told(String kind, Quantity p, String statistic) {
     String label = frame.column(measured).label();
-    Told told =
-        !p.exists()
-            ? new Told(Prose.capital(label) + " cannot be tested " + among + ": " + p.why() + ".")
-            : new Told(
-                List.of(
-                    (Significance.reached(p, inquiry.alpha())
-                            ? Prose.capital(label) + " differs " + among
-                            : "No evidence that " + label + " differs " + among)
-                        + ", "
-                        + name
-                        + ": "
-                        + (statistic.isEmpty() ? "" : statistic + ", "),
-                    "."),
-                List.of(p));
-    return new TestResult.RankResult(kind, facts, p, told);
+    boolean one = inquiry.treatments().isEmpty();
+    String of = one ? "" : Units.label(inquiry.treatments().get(0));
+    if (!p.exists()) {
+      return new Told(
+          one
+              ? say("ranks.untestable.expected", Prose.capital(label), p.why())
+              : say("ranks.untestable.levels", Prose.capital(label), of, p.why()));
+    }
+    boolean apart = Significance.reached(p, inquiry.alpha());
+    String what = apart ? Prose.capital(label) : label;
+    String name = say("ranks." + kind);
+    String key = apart ? "ranks.apart" : "ranks.alike";
+    String found = one ? say(key + ".expected", what, name) : say(key + ".levels", what, of, name);
+    String value = statistic.isEmpty() ? "" : say("ranks.statistic", statistic);
+    return new Told(List.of(found + value, "."), List.of(p));
   }
 
   boolean isOrdered(Factor factor) {

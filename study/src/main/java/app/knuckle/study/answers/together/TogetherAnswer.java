@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.together;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
@@ -229,10 +231,8 @@ public final class TogetherAnswer {
         Map.of("fDf", List.of(m.df(), m.fErrorDf().value())),
         judgement,
         !m.p().exists()
-            ? "This cannot be checked: " + m.p().why() + "."
-            : !judgement.isOdd()
-                ? "The groups have like covariance matrices."
-                : "The covariance matrices of the groups differ: trust Pillai's statistic most.");
+            ? say("check.impossible", m.p().why())
+            : say(judgement.isOdd() ? "check.covariances.odd" : "check.covariances.sound"));
   }
 
   private double[][] within(List<Integer> rows) {
