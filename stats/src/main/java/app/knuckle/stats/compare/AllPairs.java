@@ -12,6 +12,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
+import java.util.TreeMap;
 import java.util.function.DoubleBinaryOperator;
 import java.util.function.DoubleSupplier;
 import java.util.function.DoubleUnaryOperator;
@@ -170,6 +172,7 @@ public final class AllPairs {
     private final Map<List<Double>, StudentizedRangeDistribution> ranges = new HashMap<>();
     private final Map<List<Double>, Double> critical = new HashMap<>();
     private final Map<List<Double>, TailInterpolation> tails = new HashMap<>();
+    private final Map<Integer, NavigableMap<Double, Double>> quantiles = new HashMap<>();
 
     StudentizedRangeDistribution range(int span, double df) {
       return ranges.computeIfAbsent(
@@ -186,6 +189,28 @@ public final class AllPairs {
       return tails.computeIfAbsent(
               List.of((double) span, df), key -> new TailInterpolation(law::survivalProbability))
           ::at;
+    }
+
+    /** The range that is passed with one probability; looked for between those of like laws. */
+    double quantile(int span, double df, double p) {
+      NavigableMap<Double, Double> known = quantiles.computeIfAbsent(span, key -> new TreeMap<>());
+      StudentizedRangeDistribution law = range(span, df);
+      Map.Entry<Double, Double> fewer = known.floorEntry(df);
+      Map.Entry<Double, Double> more = known.ceilingEntry(df);
+      double found;
+      if (fewer == null && more == null) {
+        found = law.inverseSurvivalProbability(p);
+      } else if (fewer == null || more == null) {
+        found = law.inverseSurvivalProbability(p, (fewer == null ? more : fewer).getValue());
+      } else {
+        // Quantiles are nearly straight in one over the degrees of freedom.
+        double width = 1 / fewer.getKey() - 1 / more.getKey();
+        double share = width > 0 ? (1 / fewer.getKey() - 1 / df) / width : 0;
+        double near = fewer.getValue() + share * (more.getValue() - fewer.getValue());
+        found = law.inverseSurvivalProbability(p, near);
+      }
+      known.put(df, found);
+      return found;
     }
 
     double critical(int span, double df, DoubleSupplier make) {
@@ -266,7 +291,7 @@ public final class AllPairs {
       case BONFERRONI -> t.inverseSurvivalProbability(alpha / (2.0 * m));
       case SIDAK -> t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2);
       case ALL_CONTRASTS -> Math.sqrt((k - 1) * contrasts(k, df).inverseSurvivalProbability(alpha));
-      case RANGE -> laws.range(k, df).inverseSurvivalProbability(alpha) / Math.sqrt(2);
+      case RANGE -> laws.quantile(k, df, alpha) / Math.sqrt(2);
       case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE, OWN -> throw notOfMeans();
     };
   }

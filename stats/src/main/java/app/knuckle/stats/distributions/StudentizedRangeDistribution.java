@@ -150,6 +150,23 @@ public final class StudentizedRangeDistribution {
   }
 
   /**
+   * The q with P(Q &gt; q) = p, looked for where a law like this one has its own.
+   *
+   * @param p between 0 and 1, both excluded
+   * @param near above 0; how near tells only how long it takes
+   * @return the quantile, above 0
+   * @throws IllegalArgumentException if p is outside its range
+   */
+  public double inverseSurvivalProbability(double p, double near) {
+    if (p > 0.5) {
+      return inverseSurvivalProbability(p); // Where the tail's logarithm is flat.
+    }
+    checkProbability(p);
+    double target = Math.log(p);
+    return rootNear(q -> target - Math.log(survivalProbability(q)), near);
+  }
+
+  /**
    * The q with P(Q &lt;= q) = p.
    *
    * @param p between 0 and 1, both excluded
@@ -246,5 +263,19 @@ public final class StudentizedRangeDistribution {
       low *= 0.5;
     }
     return new BrentSolver(QUANTILE_TOLERANCE, 0, 0).findRoot(rising, low, high);
+  }
+
+  /** Half the width about a near value in which a root is looked for first, relative. */
+  private static final double FIRST_WIDTH = 1e-3;
+
+  private double rootNear(DoubleUnaryOperator rising, double near) {
+    for (double width = FIRST_WIDTH; width < 1; width *= 4) {
+      double low = near * (1 - width);
+      double high = near * (1 + width);
+      if (rising.applyAsDouble(low) <= 0 && rising.applyAsDouble(high) >= 0) {
+        return new BrentSolver(QUANTILE_TOLERANCE, 0, 0).findRoot(rising, low, high);
+      }
+    }
+    return root(rising);
   }
 }

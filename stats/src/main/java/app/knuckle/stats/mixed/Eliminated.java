@@ -1,6 +1,7 @@
 package app.knuckle.stats.mixed;
 
 import app.knuckle.stats.mixed.Rows.Layout;
+import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
@@ -18,6 +19,13 @@ final class Eliminated {
   private final Layout layout;
   private final int[] out;
   private final int[] kept;
+
+  /** Place of each column among those taken out; negative for none. */
+  private final int[] place;
+
+  /** Of the random columns. */
+  private final double[] variance;
+
   private final Positive equations;
   private final DMatrixRMaj inverse;
   private final DMatrixRMaj combination;
@@ -26,7 +34,7 @@ final class Eliminated {
   Eliminated(Layout layout, DMatrixRMaj all, double[] t, boolean withFixed) {
     this.layout = layout;
     int fixed = layout.fixed();
-    double[] variance = new double[layout.size()];
+    variance = new double[layout.size()];
     for (int k = 0; k < layout.terms().length; k++) {
       for (int j : layout.columns(k)) {
         variance[j] = t[layout.terms()[k]];
@@ -37,6 +45,11 @@ final class Eliminated {
             .filter(j -> j < fixed || variance[j] > 0)
             .toArray();
     kept = IntStream.range(withFixed ? fixed : 0, layout.size()).toArray();
+    place = new int[layout.size()];
+    Arrays.fill(place, -1);
+    for (int i = 0; i < out.length; i++) {
+      place[out[i]] = i;
+    }
     DMatrixRMaj c = Likelihood.part(all, out, out);
     for (int i = 0; i < out.length; i++) {
       c.add(i, i, out[i] < fixed ? 0 : 1 / variance[out[i]]);
@@ -49,9 +62,9 @@ final class Eliminated {
       return;
     }
     inverse = equations.inverse();
-    combination = combination(all, variance);
+    combination = combination(all);
     product = CommonOps_DDRM.multTransB(Likelihood.part(all, kept, range()), combination, null);
-    useInverse(all, variance);
+    useInverse(all);
   }
 
   private int[] range() {
@@ -63,46 +76,47 @@ final class Eliminated {
   }
 
   /** Every kept column less what the columns taken out say of it, as weights of all columns. */
-  private DMatrixRMaj combination(DMatrixRMaj all, double[] variance) {
-    DMatrixRMaj solution = equations.times(Likelihood.part(all, out, kept));
+  private DMatrixRMaj combination(DMatrixRMaj all) {
     DMatrixRMaj weights = new DMatrixRMaj(kept.length, layout.size());
-    int[] place = new int[layout.size()];
-    java.util.Arrays.fill(place, -1);
-    for (int i = 0; i < out.length; i++) {
-      place[out[i]] = i;
-    }
+    int[] left = IntStream.of(kept).filter(x -> place[x] < 0).toArray();
+    DMatrixRMaj solution = equations.times(Likelihood.part(all, out, left));
+    int next = 0;
     for (int x = 0; x < kept.length; x++) {
       int own = place[kept[x]];
       if (own < 0) {
         weights.set(x, kept[x], 1);
-      }
-      for (int i = 0; i < out.length; i++) {
-        weights.set(
-            x, out[i], own < 0 ? -solution.get(i, x) : inverse.get(own, i) / variance[kept[x]]);
+        for (int i = 0; i < out.length; i++) {
+          weights.set(x, out[i], -solution.get(i, next));
+        }
+        next++;
+      } else {
+        for (int i = 0; i < out.length; i++) {
+          weights.set(x, out[i], inverse.get(own, i) / variance[kept[x]]);
+        }
       }
     }
     return weights;
   }
 
   /** Where both variances are large, the form that keeps the digits then. */
-  private void useInverse(DMatrixRMaj all, double[] variance) {
+  private void useInverse(DMatrixRMaj all) {
     int from = layout.fixed();
-    int first = java.util.Arrays.binarySearch(kept, from);
-    int[] place = new int[layout.size()];
-    java.util.Arrays.fill(place, -1);
+    int first = Arrays.binarySearch(kept, from);
+    int[] large = new int[layout.size()];
+    Arrays.fill(large, -1);
     for (int i = 0; i < out.length; i++) {
       if (out[i] >= from && variance[out[i]] * all.get(out[i], out[i]) > 1) {
-        place[out[i]] = i;
+        large[out[i]] = i;
       }
     }
     for (int x = first; x < kept.length; x++) {
-      int i = place[kept[x]];
+      int i = large[kept[x]];
       if (i < 0) {
         continue;
       }
       double sx = variance[kept[x]];
       for (int y = 0; y < kept.length; y++) {
-        int j = place[kept[y]];
+        int j = large[kept[y]];
         if (j >= 0) {
           double own = i == j ? 1 / sx : 0;
           product.set(x, y, own - inverse.get(i, j) / (sx * variance[kept[y]]));
@@ -130,7 +144,7 @@ final class Eliminated {
 
   /** Place of a column among those taken out; negative for none. */
   int outPlace(int column) {
-    return java.util.Arrays.binarySearch(out, column);
+    return place[column];
   }
 
   int[] out() {
@@ -153,21 +167,26 @@ final class Eliminated {
     return combination;
   }
 
-  /** The same products with a derivative between. */
-  DMatrixRMaj through(DMatrixRMaj b) {
-    DMatrixRMaj half = CommonOps_DDRM.mult(combination, b, null);
-    return CommonOps_DDRM.multTransB(half, combination, null);
+  /** Some of the kept columns as weights of all. */
+  DMatrixRMaj weights(int[] which) {
+    return Likelihood.part(combination, which, range());
   }
 
-  /** The same with two derivatives between. */
-  DMatrixRMaj twice(DMatrixRMaj one, DMatrixRMaj other, DMatrixRMaj both) {
-    DMatrixRMaj sum = through(both);
+  /**
+   * Products of some kept columns with two derivatives between.
+   *
+   * @param weights of the columns
+   * @param one these times the first derivative
+   * @param other these times the second
+   * @param both products with both between that know nothing of the columns taken out
+   */
+  DMatrixRMaj twice(DMatrixRMaj weights, DMatrixRMaj one, DMatrixRMaj other, DMatrixRMaj both) {
+    DMatrixRMaj sum =
+        CommonOps_DDRM.multTransB(CommonOps_DDRM.mult(weights, both, null), weights, null);
     if (out.length > 0) {
-      DMatrixRMaj left = CommonOps_DDRM.mult(combination, Likelihood.part(one, range(), out), null);
-      DMatrixRMaj right =
-          CommonOps_DDRM.mult(combination, Likelihood.part(other, range(), out), null);
-      DMatrixRMaj middle = CommonOps_DDRM.mult(left, inverse, null);
-      CommonOps_DDRM.multAddTransB(-1, middle, right, sum);
+      int[] all = Likelihood.first(weights.numRows);
+      DMatrixRMaj middle = CommonOps_DDRM.mult(Likelihood.part(one, all, out), inverse, null);
+      CommonOps_DDRM.multAddTransB(-1, middle, Likelihood.part(other, all, out), sum);
     }
     return sum;
   }
@@ -210,11 +229,30 @@ final class Eliminated {
         along[a] = new double[combination.numCols];
         System.arraycopy(
             halves[a].data, (size() - 1) * combination.numCols, along[a], 0, combination.numCols);
-        traced[a] =
-            out.length == 0
-                ? new DMatrixRMaj(0, 0)
-                : CommonOps_DDRM.mult(inverse, Likelihood.part(first[a], out, out), null);
+        traced[a] = traced(halves[a], first[a]);
       }
+    }
+
+    /**
+     * The inverse of the equations times a derivative. For random columns the weights are rows of
+     * the inverse over their variance, so that only the fixed ones are left to be multiplied.
+     */
+    private DMatrixRMaj traced(DMatrixRMaj half, DMatrixRMaj first) {
+      int n = out.length;
+      DMatrixRMaj all = new DMatrixRMaj(n, n);
+      int fixed = (int) IntStream.of(out).filter(j -> j < layout.fixed()).count();
+      if (fixed > 0) {
+        DMatrixRMaj rows = CommonOps_DDRM.extract(inverse, 0, fixed, 0, n);
+        DMatrixRMaj product = CommonOps_DDRM.mult(rows, Likelihood.part(first, out, out), null);
+        System.arraycopy(product.data, 0, all.data, 0, fixed * n);
+      }
+      for (int i = fixed; i < n; i++) {
+        int row = (out[i] - kept[0]) * half.numCols;
+        for (int j = 0; j < n; j++) {
+          all.data[i * n + j] = variance[out[i]] * half.data[row + out[j]];
+        }
+      }
+      return all;
     }
 
     /** A kept column with itself. */

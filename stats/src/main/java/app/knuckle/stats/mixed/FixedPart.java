@@ -61,8 +61,10 @@ final class FixedPart {
     DMatrixRMaj sum = new DMatrixRMaj(covariance.numRows, covariance.numRows);
     for (int i = 0; i < free.length; i++) {
       DMatrixRMaj left = product(d.first(free[i]), covariance);
-      for (int j = 0; j < free.length; j++) {
-        DMatrixRMaj term = d.second(free[i], free[j]).copy();
+      // What two parameters do together comes twice, the second time transposed; as the sum is
+      // added to its transpose below, either may stand for both.
+      for (int j = i; j < free.length; j++) {
+        DMatrixRMaj term = d.second(free[i], free[j]);
         CommonOps_DDRM.multAdd(-1, left, d.first(free[j]), term);
         if (curved) {
           DMatrixRMaj bend = d.bent(free[i], free[j]);
@@ -70,7 +72,7 @@ final class FixedPart {
             CommonOps_DDRM.add(term, -0.25, bend, term);
           }
         }
-        CommonOps_DDRM.add(sum, precision[i][j], term, sum);
+        CommonOps_DDRM.add(sum, precision[i][j] * (i == j ? 1 : 2), term, sum);
       }
     }
     DMatrixRMaj outer = product(product(covariance, sum), covariance);
@@ -85,7 +87,10 @@ final class FixedPart {
     return CommonOps_DDRM.mult(a, b, null);
   }
 
-  /** P, Q and R of Kenward and Roger, the first with its sign taken off. */
+  /**
+   * P, Q and R of Kenward and Roger, the first with its sign taken off; of two different parameters
+   * Q or its transpose.
+   */
   private static final class Derivatives {
     private final Errors errors;
     private final Layout layout;
@@ -93,12 +98,29 @@ final class FixedPart {
     private final Eliminated v;
     private final int[] fixed;
 
+    /** The fixed columns as weights of all, and those times the derivatives of the errors. */
+    private final DMatrixRMaj weights;
+
+    private final DMatrixRMaj[] halves;
+    private final DMatrixRMaj[] first;
+
     Derivatives(Likelihood likelihood, Errors.Products k, Eliminated v, int[] fixed) {
       errors = likelihood.errors();
       layout = likelihood.layout();
       this.k = k;
       this.v = v;
       this.fixed = fixed;
+      weights = v.weights(fixed);
+      halves = Arrays.stream(k.first()).map(f -> product(weights, f)).toArray(DMatrixRMaj[]::new);
+      first = new DMatrixRMaj[likelihood.parameters()];
+      Arrays.setAll(
+          first,
+          i -> {
+            int a = inner(i);
+            return a >= 0
+                ? CommonOps_DDRM.multTransB(halves[a], weights, null)
+                : CommonOps_DDRM.multTransA(toFixed(i), toFixed(i), null);
+          });
     }
 
     private int inner(int parameter) {
@@ -125,12 +147,7 @@ final class FixedPart {
 
     /** X'V^-1 V' V^-1 X. */
     DMatrixRMaj first(int i) {
-      int a = inner(i);
-      if (a >= 0) {
-        return Likelihood.part(v.through(k.first()[a]), fixed, fixed);
-      }
-      DMatrixRMaj b = toFixed(i);
-      return CommonOps_DDRM.multTransA(b, b, null);
+      return first[i];
     }
 
     /** X'V^-1 V' V^-1 V' V^-1 X. */
@@ -138,25 +155,16 @@ final class FixedPart {
       int a = inner(i);
       int b = inner(j);
       if (a >= 0 && b >= 0) {
-        DMatrixRMaj one =
-            Likelihood.part(
-                v.twice(
-                    k.first()[Math.min(a, b)],
-                    k.first()[Math.max(a, b)],
-                    k.second()[Math.min(a, b)][Math.max(a, b)]),
-                fixed,
-                fixed);
-        return a <= b ? one : CommonOps_DDRM.transpose(one, null);
+        return v.twice(weights, halves[a], halves[b], k.second()[Math.min(a, b)][Math.max(a, b)]);
       }
       if (a < 0 && b < 0) {
         DMatrixRMaj between = Likelihood.part(v.product(), rows(i), rows(j));
         return product(CommonOps_DDRM.multTransA(toFixed(i), between, null), toFixed(j));
       }
-      if (a >= 0) {
-        return CommonOps_DDRM.transpose(second(j, i), null);
-      }
-      DMatrixRMaj between = Likelihood.part(v.through(k.first()[b]), rows(i), fixed);
-      return CommonOps_DDRM.multTransA(toFixed(i), between, null);
+      int outer = a < 0 ? i : j;
+      DMatrixRMaj between =
+          CommonOps_DDRM.multTransB(v.weights(rows(outer)), halves[Math.max(a, b)], null);
+      return CommonOps_DDRM.multTransA(toFixed(outer), between, null);
     }
 
     /** X'V^-1 V'' V^-1 X; null where the covariance is linear in both. */
@@ -165,7 +173,8 @@ final class FixedPart {
       int b = inner(j);
       return a < 0 || b < 0
           ? null
-          : Likelihood.part(v.through(k.bent()[Math.min(a, b)][Math.max(a, b)]), fixed, fixed);
+          : CommonOps_DDRM.multTransB(
+              product(weights, k.bent()[Math.min(a, b)][Math.max(a, b)]), weights, null);
     }
   }
 

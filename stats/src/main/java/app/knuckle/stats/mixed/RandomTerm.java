@@ -2,10 +2,8 @@ package app.knuckle.stats.mixed;
 
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Term;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
-import java.util.SortedMap;
-import java.util.TreeMap;
 import java.util.function.IntPredicate;
 
 /**
@@ -34,28 +32,35 @@ public record RandomTerm(Term term, List<List<String>> levels, int[] codes) {
   public static RandomTerm of(List<Factor> factors, IntPredicate used) {
     int rows = factors.get(0).codes().length;
     long[] keys = new long[rows];
-    SortedMap<Long, List<String>> seen = new TreeMap<>();
     for (int row = 0; row < rows; row++) {
-      keys[row] = -1;
-      int at = row;
-      if (used.test(row) && factors.stream().allMatch(f -> f.codes()[at] >= 0)) {
-        long key = 0;
-        for (Factor factor : factors) {
-          key = Math.addExact(Math.multiplyExact(key, factor.size()), factor.codes()[row]);
-        }
-        keys[row] = key;
-        seen.computeIfAbsent(
-            key, k -> factors.stream().map(f -> f.levels().get(f.codes()[at])).toList());
+      keys[row] = used.test(row) ? key(factors, row) : -1;
+    }
+    long[] seen = Arrays.stream(keys).filter(key -> key >= 0).sorted().distinct().toArray();
+    int[] codes = new int[rows];
+    int[] first = new int[seen.length];
+    for (int row = rows - 1; row >= 0; row--) {
+      codes[row] = keys[row] < 0 ? -1 : Arrays.binarySearch(seen, keys[row]);
+      if (codes[row] >= 0) {
+        first[codes[row]] = row;
       }
     }
-    List<List<String>> levels = new ArrayList<>(seen.values());
-    SortedMap<Long, Integer> places = new TreeMap<>();
-    seen.keySet().forEach(key -> places.put(key, places.size()));
-    int[] codes = new int[rows];
-    for (int row = 0; row < rows; row++) {
-      codes[row] = keys[row] < 0 ? -1 : places.get(keys[row]);
-    }
+    List<List<String>> levels =
+        Arrays.stream(first)
+            .mapToObj(row -> factors.stream().map(f -> f.levels().get(f.codes()[row])).toList())
+            .toList();
     return new RandomTerm(new Term(factors.stream().map(Factor::name).toList()), levels, codes);
+  }
+
+  /** Which combination a row has; -1 where one of its levels is missing. */
+  private static long key(List<Factor> factors, int row) {
+    long key = 0;
+    for (Factor factor : factors) {
+      if (factor.codes()[row] < 0) {
+        return -1;
+      }
+      key = Math.addExact(Math.multiplyExact(key, factor.size()), factor.codes()[row]);
+    }
+    return key;
   }
 
   /**
