@@ -307,10 +307,11 @@ public final class AllPairs {
   private double[] adjusted(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
     int k = means.size();
     int m = pairs.size();
-    // A pair without a p stays in the family, as one that shows nothing.
-    double[] plain = pairs.stream().mapToDouble(p -> isPossible(p) ? plainP(p) : 1).toArray();
     return switch (procedure.law()) {
-      case SINGLE, BONFERRONI, SIDAK, HOLM, HOCHBERG, FALSE_DISCOVERIES -> procedure.adjust(plain);
+      case SINGLE, BONFERRONI, SIDAK, HOLM, HOCHBERG, FALSE_DISCOVERIES ->
+          // A pair without a p stays in the family, as one that shows nothing.
+          procedure.adjust(
+              pairs.stream().mapToDouble(p -> isPossible(p) ? plainP(p) : 1).toArray());
       case STEPPED_RANGE -> stepwise(means, pairs, laws, progress);
       case ALL_CONTRASTS ->
           each(pairs, progress, (t, df) -> contrasts(k, df).survivalProbability(t * t / (k - 1)));

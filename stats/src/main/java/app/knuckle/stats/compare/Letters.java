@@ -52,14 +52,23 @@ public final class Letters {
       place[ranking.get(r)] = r;
     }
     // Sets hold places in the ranking, so that they sort by their members' places.
-    List<BitSet> sets = new ArrayList<>();
-    BitSet all = new BitSet(k);
-    all.set(0, k);
-    sets.add(all);
+    boolean[][] apart = new boolean[k][k];
     for (Pair pair : pairs) {
-      if (pair.differs() || !pair.isJudged()) {
-        split(sets, place[pair.left()], place[pair.right()]);
+      boolean parted = pair.differs() || !pair.isJudged();
+      apart[place[pair.left()]][place[pair.right()]] = parted;
+      apart[place[pair.right()]][place[pair.left()]] = parted;
+    }
+    List<BitSet> sets = runs(apart);
+    if (sets == null) {
+      Sets split = new Sets(k);
+      for (Pair pair : pairs) {
+        int i = place[pair.left()];
+        int j = place[pair.right()];
+        if (apart[i][j]) {
+          split.split(i, j);
+        }
       }
+      sets = split.all();
     }
     BitSet alone = unjudged(k, place, pairs);
     sets.removeIf(set -> set.cardinality() == 1 && alone.get(set.nextSetBit(0)));
@@ -71,6 +80,40 @@ public final class Letters {
       byIndex.add(means);
     }
     return new Letters(byIndex, k);
+  }
+
+  /**
+   * The largest sets where every mean belongs with its neighbours along the ranking, up to some
+   * mean and with none beyond, as it is where errors are alike: then a set is a run of means.
+   *
+   * @param apart which means are parted, by their places
+   * @return null where that is not so
+   */
+  static List<BitSet> runs(boolean[][] apart) {
+    int k = apart.length;
+    List<BitSet> runs = new ArrayList<>();
+    int reached = 0;
+    for (int from = 0; from < k; from++) {
+      int end = from + 1;
+      while (end < k && !apart[from][end]) {
+        end++;
+      }
+      for (int beyond = end; beyond < k; beyond++) {
+        if (!apart[from][beyond]) {
+          return null;
+        }
+      }
+      if (end < reached) {
+        return null;
+      }
+      if (end > reached) {
+        BitSet run = new BitSet(k);
+        run.set(from, end);
+        runs.add(run);
+        reached = end;
+      }
+    }
+    return runs;
   }
 
   /** Places of the means that have pairs, but none that could be judged. */
@@ -91,35 +134,66 @@ public final class Letters {
     return alone;
   }
 
-  private static void split(List<BitSet> sets, int i, int j) {
-    List<BitSet> halves = new ArrayList<>();
-    sets.removeIf(
-        set -> {
-          boolean both = set.get(i) && set.get(j);
-          if (both) {
-            halves.add(without(set, i));
-            halves.add(without(set, j));
-          }
-          return both;
-        });
-    for (BitSet half : halves) {
-      if (sets.stream().noneMatch(set -> contains(set, half))) {
-        sets.removeIf(set -> contains(half, set));
-        sets.add(half);
+  /** Sets of means, none inside another, whose members stand as bits in words. */
+  private static final class Sets {
+
+    private final List<long[]> sets = new ArrayList<>();
+
+    /** One set of all. */
+    Sets(int means) {
+      BitSet all = new BitSet(means);
+      all.set(0, means);
+      sets.add(all.toLongArray());
+    }
+
+    /** Parts two means wherever they stand together. */
+    void split(int i, int j) {
+      List<long[]> halves = new ArrayList<>();
+      for (int s = sets.size() - 1; s >= 0; s--) {
+        long[] set = sets.get(s);
+        if (has(set, i) && has(set, j)) {
+          sets.remove(s);
+          halves.add(without(set, i));
+          halves.add(without(set, j));
+        }
+      }
+      for (long[] half : halves) {
+        add(half);
       }
     }
-  }
 
-  private static BitSet without(BitSet set, int member) {
-    BitSet rest = (BitSet) set.clone();
-    rest.clear(member);
-    return rest;
-  }
+    private void add(long[] half) {
+      for (long[] set : sets) {
+        if (contains(set, half)) {
+          return;
+        }
+      }
+      sets.removeIf(set -> contains(half, set));
+      sets.add(half);
+    }
 
-  private static boolean contains(BitSet outer, BitSet inner) {
-    BitSet extra = (BitSet) inner.clone();
-    extra.andNot(outer);
-    return extra.isEmpty();
+    private static boolean has(long[] set, int member) {
+      return (set[member >> 6] >>> member & 1) != 0;
+    }
+
+    private static long[] without(long[] set, int member) {
+      long[] rest = set.clone();
+      rest[member >> 6] &= ~(1L << member);
+      return rest;
+    }
+
+    private static boolean contains(long[] outer, long[] inner) {
+      for (int word = 0; word < outer.length; word++) {
+        if ((inner[word] & ~outer[word]) != 0) {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    List<BitSet> all() {
+      return new ArrayList<>(sets.stream().map(BitSet::valueOf).toList());
+    }
   }
 
   private static Comparator<BitSet> alongRanking(int k) {

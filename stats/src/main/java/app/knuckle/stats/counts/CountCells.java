@@ -5,6 +5,7 @@ import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Model;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,9 +17,6 @@ import org.apache.commons.numbers.gamma.LogGamma;
  * all rows have one rate, so that their likelihood is that of the cell's total and a constant.
  */
 final class CountCells {
-
-  /** Combinations of levels and counts up to here are counted in a table. */
-  private static final long LARGEST_TABLE = 1L << 20;
 
   private final CountKind kind;
   private final Model model;
@@ -90,78 +88,38 @@ final class CountCells {
   private record Bins(int[] first, int[] cells, double[] ys, double[] sizes, long[] times) {
 
     static Bins of(Model model, double[] y, double[] size) {
-      long combinations = 1;
-      for (Factor factor : model.factors()) {
-        combinations = Math.min(LARGEST_TABLE, combinations * factor.size());
-      }
-      boolean plain = model.covariates().isEmpty() && size == null;
-      double most = plain ? largest(y) : 0;
-      return plain && combinations * (most + 1) <= LARGEST_TABLE
-          ? counted(model, y, (int) combinations, (int) most + 1)
+      return model.covariates().isEmpty() && size == null
+          ? CountTable.of(model.factors(), y)
+              .map(Bins::of)
+              .orElseGet(() -> oneByOne(model, y, null))
           : oneByOne(model, y, size);
     }
 
-    /** Of those that take part; 0 if none does. */
-    private static double largest(double[] y) {
-      double most = 0;
-      for (double own : y) {
-        if (own > most) {
-          most = own;
-        }
-      }
-      return most;
-    }
-
-    /** Rows whose place in the table is reckoned together, one factor after another. */
-    private static final int TOGETHER = 512;
-
-    /** Counted in a table of combinations and counts. */
-    private static Bins counted(Model model, double[] y, int combinations, int width) {
-      int[][] codes = model.factors().stream().map(Factor::codes).toArray(int[][]::new);
-      int[] sizes = model.factors().stream().mapToInt(Factor::size).toArray();
-      int[] table = new int[combinations * width];
-      int[] firstRow = new int[combinations];
-      Arrays.fill(firstRow, -1);
-      int[] at = new int[TOGETHER];
-      for (int from = 0; from < y.length; from += TOGETHER) {
-        int rows = Math.min(TOGETHER, y.length - from);
-        Arrays.fill(at, 0);
-        for (int f = 0; f < codes.length; f++) {
-          int[] own = codes[f];
-          int size = sizes[f];
-          for (int i = 0; i < rows; i++) {
-            at[i] = at[i] * size + own[from + i];
-          }
-        }
-        for (int i = 0; i < rows; i++) {
-          double own = y[from + i];
-          if (own == own) {
-            table[at[i] * width + (int) own]++;
-            if (firstRow[at[i]] < 0) {
-              firstRow[at[i]] = from + i;
-            }
-          }
-        }
-      }
+    private static Bins of(CountTable table) {
       int[] filled =
-          IntStream.range(0, combinations)
-              .filter(c -> firstRow[c] >= 0)
+          IntStream.range(0, table.combinations())
+              .filter(c -> table.first(c) >= 0)
               .boxed()
-              .sorted((a, b) -> Integer.compare(firstRow[a], firstRow[b]))
+              .sorted(Comparator.comparingInt(table::first))
               .mapToInt(c -> c)
               .toArray();
-      int n = (int) Arrays.stream(table).filter(t -> t > 0).count();
+      int n = 0;
+      for (int combination : filled) {
+        for (int own = 0; own < table.width(); own++) {
+          n += table.rows(combination, own) > 0 ? 1 : 0;
+        }
+      }
       Bins bins =
           new Bins(
-              Arrays.stream(filled).map(c -> firstRow[c]).toArray(),
+              Arrays.stream(filled).map(table::first).toArray(),
               new int[n],
               new double[n],
               new double[n],
               new long[n]);
       int next = 0;
       for (int cell = 0; cell < filled.length; cell++) {
-        for (int own = 0; own < width; own++) {
-          int times = table[filled[cell] * width + own];
+        for (int own = 0; own < table.width(); own++) {
+          int times = table.rows(filled[cell], own);
           if (times > 0) {
             bins.set(next++, cell, own, 1, times);
           }

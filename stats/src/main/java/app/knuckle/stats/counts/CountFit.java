@@ -65,8 +65,7 @@ public final class CountFit implements Estimator {
     this.cells = cells;
     this.solution = solution;
     this.progress = progress;
-    double[] none = new double[cells.size()];
-    all = Fit.of(cells.model(), List.of(none));
+    all = solution.isInside() ? solution.design() : solution.onAllCells();
     residualDf = solution.residualDf();
     pearson = solution.pearson();
     root = solution.rank() == 0 ? null : solution.root();

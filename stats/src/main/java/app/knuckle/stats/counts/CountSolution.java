@@ -316,6 +316,16 @@ final class CountSolution {
     return left;
   }
 
+  /** Whether no cell is at the edge. */
+  boolean isInside() {
+    return IntStream.range(0, edge.length).noneMatch(c -> edge[c]);
+  }
+
+  /** The design with the cells at the edge in it. */
+  Fit onAllCells() {
+    return Fit.of(model, List.of(new double[edge.length]));
+  }
+
   /** Independent columns on the cells that are not at the edge. */
   int rank() {
     return design == null ? 0 : design.rank();

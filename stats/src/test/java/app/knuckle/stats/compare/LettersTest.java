@@ -74,6 +74,33 @@ class LettersTest {
     }
   }
 
+  /** Where errors are alike, two means are told apart by their distance alone. */
+  @Property
+  void alongOneScaleEveryLetterIsARun(
+      @ForAll @IntRange(min = 2, max = 90) int k,
+      @ForAll @DoubleRange(min = 0, max = 1) double least,
+      @ForAll long seed) {
+    double[] means = new Random(seed).doubles(k).map(x -> -x).sorted().map(x -> -x).toArray();
+    List<Pair> pairs = new ArrayList<>();
+    for (int i = 0; i < k; i++) {
+      for (int j = i + 1; j < k; j++) {
+        pairs.add(pair(i, j, means[i] - means[j] > least));
+      }
+    }
+    Letters letters = Letters.of(IntStream.range(0, k).boxed().toList(), pairs);
+    for (Pair pair : pairs) {
+      boolean shared =
+          IntStream.range(0, letters.count())
+              .anyMatch(l -> letters.has(pair.left(), l) && letters.has(pair.right(), l));
+      assertThat(shared).isEqualTo(!pair.differs());
+    }
+    for (int l = 0; l < letters.count(); l++) {
+      int letter = l;
+      int[] held = IntStream.range(0, k).filter(m -> letters.has(m, letter)).toArray();
+      assertThat(held[held.length - 1] - held[0]).isEqualTo(held.length - 1);
+    }
+  }
+
   @Test
   void aLetterMaySkipAMeanBetween() {
     // Three ranked means: the middle one differs from both ends, the ends do not differ.
