@@ -84,7 +84,7 @@ public final class KnuckleCommand implements Runnable {
                   + Nearest.suggestion(
                       file.toString(), spec.commandLine().getSubcommands().keySet())));
     }
-    KnuckleApp.open(() -> null, file);
+    KnuckleApp.open(file);
   }
 
   /** Opens the window with the demo study. */
@@ -92,7 +92,7 @@ public final class KnuckleCommand implements Runnable {
   static final class Demo implements Runnable {
     @Override
     public void run() {
-      KnuckleApp.open(DemoStudy::read, null);
+      KnuckleApp.open("the demo study", DemoStudy::read);
     }
   }
 }

@@ -2,11 +2,13 @@ package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.FileDialogs;
+import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.StateFolder;
 import app.knuckle.desktop.settings.Looks;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Banner;
+import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
@@ -22,6 +24,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
 import javafx.application.Application;
+import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.ObservableValue;
 import javafx.geometry.Rectangle2D;
@@ -56,7 +59,9 @@ public final class KnuckleApp extends Application {
   private static final int[] ICONS = {16, 32, 48, 128};
 
   /** What to open, handed from the command line to the instance that the toolkit makes. */
-  private static CompletableFuture<Study> study = CompletableFuture.completedFuture(null);
+  private static CompletableFuture<Study> study;
+
+  private static String name;
 
   private static Path file;
 
@@ -67,12 +72,26 @@ public final class KnuckleApp extends Application {
   /**
    * Opens the window and returns when it is closed.
    *
-   * @param toOpen makes a study, or gives null for none; read while the toolkit starts
-   * @param records a file of records; null for none
+   * @param records a file of records, or of a study; null for none
    */
-  public static void open(Supplier<Study> toOpen, Path records) {
-    study = CompletableFuture.supplyAsync(toOpen);
+  public static void open(Path records) {
     file = records;
+    open();
+  }
+
+  /**
+   * Opens the window with a study and returns when it is closed.
+   *
+   * @param what it is called while it is read
+   * @param toOpen makes it; asked while the toolkit starts
+   */
+  public static void open(String what, Supplier<Study> toOpen) {
+    study = CompletableFuture.supplyAsync(toOpen);
+    name = what;
+    open();
+  }
+
+  private static void open() {
     settings = SettingsFile.read(StateFolder.path());
     Looks.size(settings.settings().textSize());
     launch(KnuckleApp.class);
@@ -84,6 +103,9 @@ public final class KnuckleApp extends Application {
     SettingsFile.Read read = settings;
     workbench.settingsProperty().set(read.settings());
     Keeper keeper = new Keeper(workbench);
+    if (study != null) {
+      workbench.show(new Page.Coming(name));
+    }
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
     for (int size : ICONS) {
@@ -95,10 +117,6 @@ public final class KnuckleApp extends Application {
     stage.setMinHeight(Math.min(LOWEST, screen.getHeight()));
     stage.setWidth(Math.min(WIDTH, screen.getWidth()));
     stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
-    Study ready = study.join();
-    if (ready != null) {
-      workbench.open(ready);
-    }
     stage.show();
     stage.getScene().lookup("#joint-records").requestFocus();
     if (!read.notice().isEmpty()) {
@@ -106,14 +124,25 @@ public final class KnuckleApp extends Application {
     }
     if (file != null) {
       workbench.open(file);
-    } else if (ready == null && read.settings().openLast()) {
+    } else if (study == null && read.settings().openLast()) {
       keeper.recent().entries().stream().findFirst().ifPresent(e -> workbench.open(e.file()));
     }
     keeper.startJournal();
     // An interrupt, a term signal, a lost display: the journal is written before the end.
     Thread last = new Thread(keeper::endAbruptly, "last words");
     Runtime.getRuntime().addShutdownHook(last);
-    practiseAfterAnswer(workbench.currentProperty().get());
+    if (study == null) {
+      practiseAfterAnswer(workbench.currentProperty().get());
+    } else {
+      // The window is painted before the study takes it.
+      new Pulses()
+          .add(
+              List.of(
+                  () ->
+                      study.thenAcceptAsync(
+                          arrived -> take(arrived, workbench, stage.getScene()),
+                          Platform::runLater)));
+    }
     stage.setOnCloseRequest(
         event -> {
           if (keeper.unsavedProperty().get()) {
@@ -124,6 +153,15 @@ public final class KnuckleApp extends Application {
           }
         });
     stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
+  }
+
+  /** Opens a study that was read meanwhile, unless its user has turned to something else. */
+  static void take(Study read, Workbench workbench, Scene scene) {
+    if (workbench.pageProperty().get() instanceof Page.Coming) {
+      workbench.open(read);
+      scene.lookup("#joint-records").requestFocus();
+      practiseAfterAnswer(workbench.currentProperty().get());
+    }
   }
 
   /** The first answer is waited for: nothing may take the processor from it. */

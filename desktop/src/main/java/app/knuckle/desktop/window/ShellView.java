@@ -229,6 +229,13 @@ final class ShellView extends BorderPane {
     if (page instanceof Page.Opening opening) {
       return new OpeningView(opening.source(), workbench::leavePage);
     }
+    if (page instanceof Page.Coming coming) {
+      VBox box = new VBox(Texts.line("Opening " + coming.name(), "joint-title"));
+      box.setId("coming");
+      box.getStyleClass().addAll("joint", "welcome");
+      line.say("Waiting", "It is being read.");
+      return box;
+    }
     if (page instanceof Page.Naming naming) {
       return new NewNamesView(workbench, naming);
     }

@@ -14,6 +14,13 @@ public sealed interface Page {
   record Opening(TableSource source) implements Page {}
 
   /**
+   * A study that is being read while the window opens.
+   *
+   * @param name what it is called until it says so itself
+   */
+  record Coming(String name) implements Page {}
+
+  /**
    * Records being typed.
    *
    * @param source whose records are typed further; null for a new table
@@ -68,7 +75,8 @@ public sealed interface Page {
    * @return false where the finding of the inquiry goes on standing there
    */
   default boolean saysItself() {
-    return this instanceof Inquiries
+    return this instanceof Coming
+        || this instanceof Inquiries
         || this instanceof Planning
         || this instanceof Reckoning
         || this instanceof Proving;

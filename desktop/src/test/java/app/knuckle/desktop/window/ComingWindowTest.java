@@ -1,0 +1,56 @@
+package app.knuckle.desktop.window;
+
+import static app.knuckle.desktop.window.Driver.isThere;
+import static app.knuckle.desktop.window.Driver.text;
+import static app.knuckle.desktop.window.Driver.until;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.workbench.Page;
+import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.study.keeping.Study;
+import javafx.stage.Stage;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.testfx.api.FxRobot;
+import org.testfx.framework.junit5.ApplicationExtension;
+import org.testfx.framework.junit5.Start;
+
+/** A study that comes while the window is open already. */
+@ExtendWith(ApplicationExtension.class)
+class ComingWindowTest {
+
+  private Workbench workbench;
+  private Stage stage;
+
+  @Start
+  void start(Stage shown) {
+    stage = shown;
+    workbench = Driver.show(stage);
+  }
+
+  private void comes(FxRobot robot) {
+    Study demo = DemoStudy.read();
+    robot.interact(() -> KnuckleApp.take(demo, workbench, stage.getScene()));
+  }
+
+  @Test
+  void itIsWaitedForAndTakesTheWindow(FxRobot robot) {
+    robot.interact(() -> workbench.show(new Page.Coming("the demo study")));
+    until(() -> isThere(robot, "coming"));
+    assertThat(text(robot, "finding")).isEqualTo("It is being read.");
+    comes(robot);
+    until(() -> isThere(robot, "records"));
+    assertThat(stage.getScene().getFocusOwner().getId()).isEqualTo("joint-records");
+  }
+
+  @Test
+  void itComesTooLateOnceItsUserTurnedToSomethingElse(FxRobot robot) {
+    robot.interact(() -> workbench.show(new Page.Coming("the demo study")));
+    until(() -> isThere(robot, "coming"));
+    robot.interact(() -> workbench.show(new Page.Reckoning()));
+    comes(robot);
+    assertThat(workbench.slips()).isEmpty();
+    until(() -> isThere(robot, "reckoner"));
+  }
+}
