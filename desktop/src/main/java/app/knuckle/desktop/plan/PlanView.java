@@ -26,12 +26,12 @@ import java.util.function.Consumer;
 import javafx.beans.value.ChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -74,7 +74,8 @@ public final class PlanView extends ScrollPane {
   private Plan drawnPlan;
   private Spread spread = Spread.NORMAL;
   private final TextField lost = new TextField("0");
-  private final CheckBox ranks = new CheckBox("judged on ranks");
+  private final TextField widening = new TextField("1");
+  private Mishap.Judged judged = Mishap.Judged.AS_PLANNED;
 
   /**
    * The page.
@@ -227,9 +228,16 @@ public final class PlanView extends ScrollPane {
   private Card rehearsal() {
     Choice<Spread> spreads =
         new Choice<>(
-            "plan-spread", List.of(Spread.values()), Spread::title, chosen -> spread = chosen);
+            "plan-spread",
+            List.of(Spread.values()),
+            Spread::title,
+            chosen -> {
+              spread = chosen;
+              widening.setDisable(chosen == Spread.COUNTS); // They spread by their mean.
+            });
     spreads.show(spread);
-    Button make = new GoButton("plan-rehearse", "Make the records", () -> model.rehearse(spread));
+    Button make =
+        new GoButton("plan-rehearse", "Make the records", () -> model.rehearse(spread, widening()));
     Button count = new GoButton("plan-count", "Count in made-up trials", this::count);
     model
         .rehearsingProperty()
@@ -243,10 +251,21 @@ public final class PlanView extends ScrollPane {
     lost.setId("plan-lost");
     lost.setAccessibleText("percent of plots lost");
     lost.getStyleClass().add("number-field");
-    ranks.setId("plan-ranks");
-    ranks.setMnemonicParsing(false);
-    FlowPane mishaps = new FlowPane(Texts.line("percent of plots lost", "fact-name"), lost, ranks);
-    mishaps.getStyleClass().add("reckon-fields");
+    widening.setId("plan-widening");
+    widening.setAccessibleText("times as much scatter at the largest mean");
+    widening.getStyleClass().add("number-field");
+    Pick<Mishap.Judged> judging =
+        new Pick<>("plan-judged", Mishap.Judged::title, chosen -> judged = chosen);
+    judging.setAccessibleText("how made-up trials are judged");
+    GridPane mishaps = new GridPane();
+    mishaps.getStyleClass().add("plan-mishaps");
+    mishaps.addRow(0, Texts.line("percent of plots lost", "fact-name"), lost);
+    mishaps.addRow(
+        1, Texts.line("times as much scatter at the largest mean", "fact-name"), widening);
+    mishaps.addRow(
+        2,
+        Texts.line("judged", "fact-name"),
+        judging.show(List.of(Mishap.Judged.values()), judged));
     return new Card(
         "Rehearse",
         Texts.wrapped(
@@ -262,7 +281,11 @@ public final class PlanView extends ScrollPane {
 
   /** What trials are made up with; a share that makes no sense is none. */
   private Mishap mishap() {
-    return new Mishap(spread, model.share(lost.getText()), ranks.isSelected());
+    return new Mishap(spread, widening(), model.share(lost.getText()), judged);
+  }
+
+  private double widening() {
+    return spread == Spread.COUNTS ? 1 : model.widening(widening.getText());
   }
 
   private void count() {

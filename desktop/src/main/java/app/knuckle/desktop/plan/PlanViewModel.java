@@ -26,6 +26,7 @@ import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
@@ -39,6 +40,9 @@ import javafx.beans.property.ReadOnlyStringWrapper;
 
 /** A plan on its page: laid out at once, what it will show a moment later. */
 final class PlanViewModel {
+
+  /** More than this is no scatter that a trial is planned with. */
+  private static final double MOST_WIDENING = 100;
 
   /** Trials that are made up at a time, before what they showed is shown. */
   private static final int AT_A_TIME = 40;
@@ -61,6 +65,7 @@ final class PlanViewModel {
   private Plan lastMade;
   private int response;
   private int made;
+  private Rehearsed counted;
 
   /**
    * What is shown of the plan.
@@ -76,12 +81,24 @@ final class PlanViewModel {
     this.workbench = workbench;
   }
 
+  /** Trials that were made up, and what each found. */
+  private record Rehearsed(Plan plan, int response, double[] p) {
+
+    /** Whether they tell of another plan too: only the level of significance may differ. */
+    boolean tellsOf(Plan other, int which) {
+      return response == which
+          && other.wanted() != null
+          && PlanDraft.changed(plan, d -> d.wanted.alpha = other.wanted().alpha()).equals(other);
+    }
+  }
+
   /** Begins anew with the plan as it is. */
   void ask() {
     stopRehearsing();
-    rehearsed.set("");
     response = Math.min(response, slip.plan().measured().size() - 1);
     Plan plan = PlanDraft.changed(slip.plan(), d -> d.rehearsals = 0);
+    counted = counted != null && counted.tellsOf(plan, response) ? counted : null;
+    rehearsed.set(counted == null ? "" : words(counted.p(), plan.wanted().alpha()));
     laying.run(
         progress -> Arrangement.of(plan),
         arrangement -> {
@@ -192,11 +209,11 @@ final class PlanViewModel {
   }
 
   /** Makes records up and opens them as an inquiry of their own. */
-  void rehearse(Spread spread) {
+  void rehearse(Spread spread, double widening) {
     Shown now = shown.get();
     long seed = now.plan().seed() + made++;
     writing.run(
-        progress -> MakeBelieve.of(now.plan(), now.arrangement(), spread, seed, progress),
+        progress -> MakeBelieve.of(now.plan(), now.arrangement(), spread, widening, seed, progress),
         table -> workbench.put(table, "rehearse " + now.plan().name()),
         this::refuse);
   }
@@ -209,20 +226,36 @@ final class PlanViewModel {
         progress -> Rehearsals.of(now.plan(), now.arrangement(), measured, mishap, progress),
         found ->
             found.ifPresentOrElse(
-                all -> further(all, 0, 0), () -> rehearsed.set("No difference is wanted yet.")),
+                all -> further(all, now.plan(), new double[0]),
+                () -> rehearsed.set("No difference is wanted yet.")),
         this::refuse);
   }
 
-  private void further(Rehearsals rehearsals, int runs, int found) {
-    if (runs > 0) {
-      rehearsed.set(words(new Shows.Rehearsed(runs, (double) found / runs), found));
+  private void further(Rehearsals rehearsals, Plan plan, double[] p) {
+    counted = new Rehearsed(plan, response, p);
+    if (p.length > 0) {
+      rehearsed.set(words(p, plan.wanted().alpha()));
     }
-    if (runs < MOST_REHEARSED) {
+    if (p.length < MOST_REHEARSED) {
       rehearsing.run(
-          progress -> rehearsals.found(runs + 1, runs + AT_A_TIME, progress),
-          more -> further(rehearsals, runs + AT_A_TIME, found + more),
+          progress -> rehearsals.p(p.length + 1, p.length + AT_A_TIME, progress),
+          more -> further(rehearsals, plan, joined(p, more)),
           this::refuse);
     }
+  }
+
+  private static double[] joined(double[] one, double[] other) {
+    double[] all = Arrays.copyOf(one, one.length + other.length);
+    System.arraycopy(other, 0, all, one.length, other.length);
+    return all;
+  }
+
+  /**
+   * How many times as much values scatter at the largest mean; 1 for anything that is no number.
+   */
+  double widening(String typed) {
+    double widening = NumberText.parse(typed.strip(), typed.indexOf(',') >= 0);
+    return widening > 0 && widening <= MOST_WIDENING ? widening : 1;
   }
 
   /** A share from what is typed in percent; 0 for anything that is none. */
@@ -231,7 +264,9 @@ final class PlanViewModel {
     return share > 0 && share < 1 ? share : 0;
   }
 
-  private static String words(Shows.Rehearsed rehearsed, int found) {
+  private static String words(double[] p, double alpha) {
+    int found = Rehearsals.found(p, alpha);
+    Shows.Rehearsed rehearsed = new Shows.Rehearsed(p.length, (double) found / p.length);
     return "Found in "
         + found
         + " of "

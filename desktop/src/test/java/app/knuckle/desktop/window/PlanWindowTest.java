@@ -16,6 +16,7 @@ import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.StudyFile;
 import app.knuckle.stats.Progress;
+import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
 import java.io.IOException;
@@ -24,7 +25,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -140,16 +141,42 @@ class PlanWindowTest {
   @Test
   void trialsAreCountedUntilThatIsStopped(FxRobot robot) {
     until(() -> isThere(robot, "plan-count"));
-    robot.interact(() -> robot.lookup("#plan-ranks").queryAs(CheckBox.class).fire());
+    judge(robot, Mishap.Judged.RANKS);
     robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());
     // Two treatments at once are nothing that ranks can judge.
     until(() -> !robot.lookup("#plan-refusal").queryLabeled().getText().isEmpty());
-    robot.interact(() -> robot.lookup("#plan-ranks").queryAs(CheckBox.class).fire());
+    judge(robot, Mishap.Judged.RANDOM);
+    robot.interact(() -> robot.lookup("#plan-widening").queryAs(TextField.class).setText("2"));
     robot.interact(() -> robot.lookup("#plan-lost").queryAs(TextField.class).setText("20"));
     robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());
     untilShown(robot, "plan-counted", "made-up trials");
     robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());
     until(() -> text(robot, "plan-count").startsWith("Count"));
+    // Another level of significance is read from the same trials; another spread is not.
+    robot.interact(
+        () ->
+            workbench
+                .plans()
+                .change(
+                    workbench.plans().all().get(0),
+                    PlanDraft.changed(plan(), d -> d.wanted.alpha = 1e-300),
+                    false));
+    untilShown(robot, "plan-counted", "Found in 0 of");
+    robot.interact(
+        () ->
+            workbench
+                .plans()
+                .change(
+                    workbench.plans().all().get(0),
+                    PlanDraft.changed(plan(), d -> d.measured.get(0).sd = 2),
+                    false));
+    until(() -> text(robot, "plan-counted").isEmpty());
+  }
+
+  @SuppressWarnings("unchecked")
+  private static void judge(FxRobot robot, Mishap.Judged how) {
+    robot.interact(
+        () -> robot.lookup("#plan-judged").queryAs(ComboBox.class).getSelectionModel().select(how));
   }
 
   @Test

@@ -96,8 +96,9 @@ public final class Foresight {
     if (runs == 0 || pair == null) {
       return Optional.empty();
     }
-    int found =
-        new Rehearsals(plan, arrangement, measured, pair, Mishap.NONE).found(1, runs, progress);
+    double[] p =
+        new Rehearsals(plan, arrangement, measured, pair, Mishap.NONE).p(1, runs, progress);
+    int found = Rehearsals.found(p, plan.wanted().alpha());
     return Optional.of(new Shows.Rehearsed(runs, (double) found / runs));
   }
 

@@ -9,6 +9,7 @@ import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.statistics.distribution.PoissonDistribution;
 
@@ -40,20 +41,27 @@ public final class MakeBelieve {
    * @param plan with what it expects
    * @param arrangement of its plots
    * @param spread of single plots
+   * @param widening by how much more they scatter at the largest mean than at the least; 1 for
+   *     alike
    * @param seed of the deviates
    * @param progress asked on the way
    * @return one row a plot
    * @throws Refused if counts were to have a mean below 0, or the records could not be asked at all
    */
   public static Table of(
-      Plan plan, Arrangement arrangement, Spread spread, long seed, Progress progress) {
+      Plan plan,
+      Arrangement arrangement,
+      Spread spread,
+      double widening,
+      long seed,
+      Progress progress) {
     MakeBelieve made = new MakeBelieve(plan, arrangement, seed);
     List<Column> columns = PlanRecords.known(plan, arrangement, true);
     for (Plan.Measured measured : plan.measured()) {
       TrueMeans means = new TrueMeans(plan, arrangement, measured);
       TrueMeans.Pair pair =
           Foresight.leastCertain(plan, arrangement, measured, progress).orElse(null);
-      Values values = made.values(measured, means.expected(pair), spread);
+      Values values = made.values(measured, means.expected(pair), spread, widening);
       double unit = Math.pow(10, Math.floor(Math.log10(measured.sd())) - DIGITS_OF_SPREAD + 1);
       if (values.covariate() != null) {
         columns.add(
@@ -87,7 +95,7 @@ public final class MakeBelieve {
       Mishap mishap,
       long seed) {
     MakeBelieve chances = new MakeBelieve(plan, arrangement, seed);
-    Values made = chances.values(measured, means, mishap.spread());
+    Values made = chances.values(measured, means, mishap.spread(), mishap.widening());
     if (mishap.lost() > 0) {
       for (int i = 0; i < made.values().length; i++) {
         made.values()[i] = chances.chance.share() < mishap.lost() ? Double.NaN : made.values()[i];
@@ -98,8 +106,9 @@ public final class MakeBelieve {
 
   private record Values(double[] values, double[] covariate) {}
 
-  private Values values(Plan.Measured measured, double[] means, Spread spread) {
+  private Values values(Plan.Measured measured, double[] means, Spread spread, double widening) {
     double[] values = means.clone();
+    double[] wider = wider(means, widening);
     List<Layer> layers = Layer.of(plan, arrangement.plots(), measured);
     for (Layer layer : layers) {
       boolean plots = layer == layers.get(layers.size() - 1);
@@ -111,7 +120,7 @@ public final class MakeBelieve {
         own[i] = layer.sd() * (plots ? deviate(spread) : chance.normal());
       }
       for (int i = 0; i < values.length; i++) {
-        values[i] += own[layer.lie().codes()[i]];
+        values[i] += own[layer.lie().codes()[i]] * (plots ? wider[i] : 1);
       }
     }
     double[] covariate = null;
@@ -128,6 +137,15 @@ public final class MakeBelieve {
       }
     }
     return new Values(values, covariate);
+  }
+
+  /** By how much more each plot scatters than those of the least mean. */
+  private static double[] wider(double[] means, double widening) {
+    double least = Arrays.stream(means).min().orElseThrow();
+    double most = Arrays.stream(means).max().orElseThrow();
+    return Arrays.stream(means)
+        .map(mean -> most > least ? 1 + (widening - 1) * (mean - least) / (most - least) : 1)
+        .toArray();
   }
 
   /** With mean 0 and standard deviation 1. */

@@ -1,6 +1,8 @@
 package app.knuckle.study.plan;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
+import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
@@ -9,6 +11,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
@@ -40,14 +43,26 @@ public final class Rehearsals {
     this.pair = pair;
     this.mishap = mishap;
     means = new TrueMeans(plan, arrangement, measured).withPair(pair);
-    Inquiry planned = PlanRecords.inquiry(plan, measured);
-    inquiry = mishap.onRanks() ? planned.but(d -> onRanks(plan, d)) : planned;
+    inquiry = judged(PlanRecords.inquiry(plan, measured), plan, mishap.judged());
   }
 
-  private static void onRanks(Plan plan, Inquiry.Draft draft) {
-    draft.method = Inquiry.Method.RANKS;
+  private static Inquiry judged(Inquiry planned, Plan plan, Mishap.Judged how) {
+    return switch (how) {
+      case AS_PLANNED -> planned;
+      case RANKS -> planned.but(d -> pairwise(d, plan, Inquiry.Method.RANKS, Procedure.DUNN_HOLM));
+      case OWN_SPREADS ->
+          planned.but(
+              d -> pairwise(d, plan, Inquiry.Method.UNEQUAL_SPREAD, Procedure.GAMES_HOWELL));
+      case RANDOM -> planned.but(d -> d.method = Inquiry.Method.MIXED);
+    };
+  }
+
+  /** Neither of these knows a covariate. */
+  private static void pairwise(
+      Inquiry.Draft draft, Plan plan, Inquiry.Method method, Procedure procedure) {
+    draft.method = method;
     draft.covariates = List.of();
-    draft.compare = List.of(Inquiry.Compare.pairs(plan.wanted().of(), Procedure.DUNN_HOLM));
+    draft.compare = List.of(Inquiry.Compare.pairs(plan.wanted().of(), procedure));
   }
 
   /**
@@ -59,7 +74,7 @@ public final class Rehearsals {
    * @param mishap what goes otherwise than planned
    * @param progress asked on the way
    * @return empty where nothing is wanted, or nothing can be compared
-   * @throws Refused if ranks cannot judge this layout, or counts were to have a mean below 0
+   * @throws Refused if this layout cannot be judged so, or counts were to have a mean below 0
    */
   public static Optional<Rehearsals> of(
       Plan plan,
@@ -71,8 +86,7 @@ public final class Rehearsals {
         Foresight.leastCertain(plan, arrangement, measured, progress)
             .map(pair -> new Rehearsals(plan, arrangement, measured, pair, mishap));
     // Nothing lost, it can be answered at all: else it is said why, not counted as not found.
-    rehearsals.ifPresent(
-        all -> all.answer(new Mishap(mishap.spread(), 0, mishap.onRanks()), plan.seed(), progress));
+    rehearsals.ifPresent(all -> all.answer(mishap.whole(), plan.seed(), progress));
     return rehearsals;
   }
 
@@ -91,47 +105,63 @@ public final class Rehearsals {
   }
 
   /**
-   * Makes runs and counts those in which the difference was found, side by side on all processors.
+   * Makes runs and judges the difference that is wanted, side by side on all processors. With its p
+   * kept, a run tells whether it is found at any level of significance.
    *
    * @param from the first run, from 1
    * @param to the last run
    * @param progress asked before each
-   * @return how many, at most to - from + 1
+   * @return p of each run, in order; NaN where the difference could not be judged
    */
-  public int found(int from, int to, Progress progress) {
+  public double[] p(int from, int to, Progress progress) {
+    return IntStream.rangeClosed(from, to)
+        .parallel()
+        .mapToDouble(
+            run -> {
+              progress.check();
+              try {
+                return p(answer(mishap, plan.seed() + run, progress));
+              } catch (Refused e) {
+                return Double.NaN; // Too much lost, or no noise in counts: it is not found.
+              }
+            })
+        .toArray();
+  }
+
+  /**
+   * In how many runs the difference was found.
+   *
+   * @param p of each run
+   * @param alpha level of significance
+   * @return at most the number of runs
+   */
+  public static int found(double[] p, double alpha) {
     return (int)
-        IntStream.rangeClosed(from, to)
-            .parallel()
-            .filter(
-                run -> {
-                  progress.check();
-                  try {
-                    return isFound(answer(mishap, plan.seed() + run, progress));
-                  } catch (Refused e) {
-                    return false; // What cannot be judged is not found: too much lost, or no noise
-                    // in counts.
-                  }
-                })
+        Arrays.stream(p)
+            .filter(one -> !Double.isNaN(one) && Significance.reached(Quantity.of(one), alpha))
             .count();
   }
 
-  private boolean isFound(Findings findings) {
+  private double p(Findings findings) {
     Analysis analysis = findings.first().analysis();
     if (plan.layout() == Plan.Layout.PAIRS) {
       // Their test is the comparison.
       return analysis.tests().stream()
           .flatMap(test -> test.judged().stream())
-          .anyMatch(one -> one.p().exists() && one.p().value() <= inquiry.alpha());
+          .filter(one -> one.p().exists())
+          .mapToDouble(one -> one.p().value())
+          .min()
+          .orElse(Double.NaN);
     }
     for (ComparedMeans family : ComparedMeans.of(analysis)) {
       for (Pair one : family.pairs()) {
         if (pair.is(family.labels().get(one.left()), family.labels().get(one.right()))) {
-          return one.differs();
+          return one.p().exists() ? one.p().value() : Double.NaN;
         }
       }
     }
     if (mishap.lost() > 0) {
-      return false; // A level was lost altogether.
+      return Double.NaN; // A level was lost altogether.
     }
     throw new IllegalStateException("The pair was not compared");
   }

@@ -7,7 +7,11 @@ import static org.assertj.core.api.Assertions.within;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
+import app.knuckle.study.plan.Mishap.Judged;
+import java.util.Arrays;
 import java.util.Map;
+import java.util.stream.DoubleStream;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -28,10 +32,11 @@ class RehearsalsTest {
 
   private static double share(Plan plan, Mishap mishap) {
     Arrangement arrangement = Arrangement.of(plan);
-    return Rehearsals.of(plan, arrangement, plan.measured().get(0), mishap, Progress.NONE)
+    double[] p =
+        Rehearsals.of(plan, arrangement, plan.measured().get(0), mishap, Progress.NONE)
             .orElseThrow()
-            .found(1, RUNS, Progress.NONE)
-        / (double) RUNS;
+            .p(1, RUNS, Progress.NONE);
+    return Rehearsals.found(p, plan.wanted().alpha()) / (double) RUNS;
   }
 
   private static double power(Plan plan) {
@@ -51,9 +56,12 @@ class RehearsalsTest {
         Rehearsals.of(
                 plan, Arrangement.of(plan), plan.measured().get(0), Mishap.NONE, Progress.NONE)
             .orElseThrow();
-    int together = all.found(1, 60, Progress.NONE);
-    assertThat(all.found(1, 25, Progress.NONE) + all.found(26, 60, Progress.NONE))
-        .isEqualTo(together);
+    double[] together = all.p(1, 60, Progress.NONE);
+    assertThat(
+            DoubleStream.concat(
+                DoubleStream.of(all.p(1, 25, Progress.NONE)),
+                DoubleStream.of(all.p(26, 60, Progress.NONE))))
+        .containsExactly(Arrays.stream(together).boxed().toArray(Double[]::new));
   }
 
   /** What is lost by chance leaves on average as much as a smaller trial has. */
@@ -61,14 +69,16 @@ class RehearsalsTest {
   void lostPlotsCostWhatASmallerTrialWouldLack() {
     double lost =
         share(
-            plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 10), new Mishap(Spread.NORMAL, 0.4, false));
+            plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 10),
+            new Mishap(Spread.NORMAL, 1, 0.4, Judged.AS_PLANNED));
     double smaller = power(plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 6));
     assertThat(lost).isCloseTo(smaller, within(close(smaller) + 0.05));
   }
 
   @Test
   void pairsWithLostValuesLoseBoth() {
-    double lost = share(plan(Plan.Layout.PAIRS, 2, 16), new Mishap(Spread.NORMAL, 0.3, false));
+    double lost =
+        share(plan(Plan.Layout.PAIRS, 2, 16), new Mishap(Spread.NORMAL, 1, 0.3, Judged.AS_PLANNED));
     double whole = power(plan(Plan.Layout.PAIRS, 2, 16));
     double half = power(plan(Plan.Layout.PAIRS, 2, 8));
     assertThat(lost).isBetween(half - close(half) - 0.05, whole);
@@ -81,7 +91,7 @@ class RehearsalsTest {
       names = {"COMPLETELY_RANDOMISED", "COMPLETE_BLOCKS", "PAIRS"})
   void ranksFindNearlyAsOften(Plan.Layout layout) {
     Plan plan = plan(layout, layout == Plan.Layout.PAIRS ? 2 : 3, 12);
-    double ranks = share(plan, new Mishap(Spread.NORMAL, 0, true));
+    double ranks = share(plan, new Mishap(Spread.NORMAL, 1, 0, Judged.RANKS));
     assertThat(ranks).isBetween(power(plan) - 0.35, power(plan) + close(0.5));
   }
 
@@ -94,8 +104,72 @@ class RehearsalsTest {
             new Plan.Size(4, 0, 1, Map.of()),
             17,
             Plans.wanted(Procedure.TUKEY, "a"));
-    assertThatThrownBy(() -> share(two, new Mishap(Spread.NORMAL, 0, true)))
+    assertThatThrownBy(() -> share(two, new Mishap(Spread.NORMAL, 1, 0, Judged.RANKS)))
         .isInstanceOf(Refused.class);
+  }
+
+  /** Complete blocks at random judge a difference as fixed ones do. */
+  @Test
+  void blocksAtRandomFindWhatFixedOnesFind() {
+    Plan plan = plan(Plan.Layout.COMPLETE_BLOCKS, 3, 6);
+    Arrangement arrangement = Arrangement.of(plan);
+    double[] fixed = p(plan, arrangement, Judged.AS_PLANNED);
+    double[] random = p(plan, arrangement, Judged.RANDOM);
+    // Only where blocks are estimated at zero are these two things.
+    long alike =
+        IntStream.range(0, fixed.length)
+            .filter(i -> Math.abs(fixed[i] - random[i]) <= 1e-8 * fixed[i])
+            .count();
+    assertThat(alike).isGreaterThan(fixed.length * 2L / 3);
+    assertThat(Rehearsals.found(random, 0.05))
+        .isCloseTo(Rehearsals.found(fixed, 0.05), within(fixed.length / 8));
+  }
+
+  private static double[] p(Plan plan, Arrangement arrangement, Judged judged) {
+    return Rehearsals.of(
+            plan,
+            arrangement,
+            plan.measured().get(0),
+            new Mishap(Spread.NORMAL, 1, 0, judged),
+            Progress.NONE)
+        .orElseThrow()
+        .p(1, 80, Progress.NONE);
+  }
+
+  @Test
+  void nothingIsRandomWhereNothingLiesInAnything() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 6);
+    assertThatThrownBy(() -> share(plan, new Mishap(Spread.NORMAL, 1, 0, Judged.RANDOM)))
+        .isInstanceOf(Refused.class);
+  }
+
+  /** With two groups of one size Welch's test is Student's but for its degrees of freedom. */
+  @Test
+  void ownSpreadsFindNearlyAsOftenWhereSpreadsAreAlike() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED, 2, 12);
+    double own = share(plan, new Mishap(Spread.NORMAL, 1, 0, Judged.OWN_SPREADS));
+    assertThat(own).isCloseTo(power(plan), within(close(power(plan)) + 0.02));
+  }
+
+  /**
+   * Three times the scatter in one of two groups has the variance of a difference that a scatter of
+   * the root of 5 has in both.
+   */
+  @Test
+  void moreScatterFindsLessOften() {
+    Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED, 2, 12);
+    double wide = share(plan, new Mishap(Spread.NORMAL, 3, 0, Judged.OWN_SPREADS));
+    Plan even =
+        PlanDraft.changed(
+            plan, d -> d.measured.get(0).sd = plan.measured().get(0).sd() * Math.sqrt(5));
+    assertThat(wide).isCloseTo(power(even), within(close(power(even)) + 0.05));
+  }
+
+  @Test
+  void keptPsTellOfEveryLevelOfSignificance() {
+    double[] p = {0.2, 0.04, Double.NaN, 0.009};
+    assertThat(Rehearsals.found(p, 0.05)).isEqualTo(2);
+    assertThat(Rehearsals.found(p, 0.01)).isEqualTo(1);
   }
 
   @Test
