@@ -64,7 +64,7 @@ public class PlanBench {
     incomplete = plan(Map.of("line", many), Plan.Layout.INCOMPLETE_BLOCKS, 4, 6, "line");
     laid = Arrangement.of(racks);
     largeLaid = Arrangement.of(large);
-    records = MakeBelieve.of(racks, laid, Spread.NORMAL, 1, Progress.NONE);
+    records = MakeBelieve.of(racks, laid, Spread.NORMAL, 1, 1, Progress.NONE);
     inquiry = PlanRecords.inquiry(racks, racks.measured().get(0));
     rehearsals =
         Rehearsals.of(racks, laid, racks.measured().get(0), Mishap.NONE, Progress.NONE)
@@ -118,7 +118,7 @@ public class PlanBench {
 
   /** A hundred trials made up and answered on all processors. */
   @Benchmark
-  public int hundredRehearsals() {
-    return rehearsals.found(1, REHEARSALS, Progress.NONE);
+  public double[] hundredRehearsals() {
+    return rehearsals.p(1, REHEARSALS, Progress.NONE);
   }
 }

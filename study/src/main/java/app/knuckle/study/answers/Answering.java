@@ -94,6 +94,40 @@ public final class Answering {
     return findings.inquiry().equals(inquiry) ? findings : findings.named(inquiry.name());
   }
 
+  /**
+   * Compares what an inquiry compares of one response, for those who ask a thousand times: no
+   * words, no summaries, and of a linear model no checks.
+   *
+   * @param table as read
+   * @param inquiry the question, of one response and its treatments
+   * @param progress asked on the way
+   * @return comparisons, and tests where they come with them
+   * @throws Refused if the question does not fit the records
+   * @throws IllegalArgumentException if the response is no column of numbers
+   */
+  public static Analysis compared(Table table, Inquiry inquiry, Progress progress) {
+    Frame frame = Frame.of(table, inquiry.prepare(), progress);
+    if (!(frame.column(inquiry.measured().get(0)) instanceof Numbers response)) {
+      throw new IllegalArgumentException("what is measured is no column of numbers");
+    }
+    Answering answering = new Answering(table, frame, inquiry, progress, Stages.once());
+    if (Arrays.stream(response.values()).allMatch(Double::isNaN)) {
+      throw Laid.noRow(table, inquiry, response);
+    }
+    return inquiry.method() == Inquiry.Method.LEAST_SQUARES && answering.isOfOneLayer()
+        ? LinearAnswer.compared(frame, inquiry, response.name(), progress)
+        : answering.analysis(response.name());
+  }
+
+  /** Treatments on single plots, each by itself. */
+  private boolean isOfOneLayer() {
+    return !inquiry.treatments().isEmpty()
+        && inquiry.pairs() == null
+        && inquiry.strips().isEmpty()
+        && inquiry.wholePlots().isEmpty()
+        && inquiry.occasions().isEmpty();
+  }
+
   private Answering(Table table, Frame frame, Inquiry inquiry, Progress progress, Stages stages) {
     this.table = table;
     this.frame = frame;
@@ -230,7 +264,10 @@ public final class Answering {
           "no treatment is chosen yet",
           "Choose the column that says what was done, or name a value to expect");
     }
-    String measured = response.name();
+    return analysis(response.name());
+  }
+
+  private Analysis analysis(String measured) {
     if (inquiry.method() == Inquiry.Method.RANKS
         || inquiry.method() == Inquiry.Method.PERMUTATION) {
       return RankAnswer.to(frame, inquiry, measured, progress, stages);
@@ -244,11 +281,8 @@ public final class Answering {
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return SampleAnswer.to(frame, inquiry, measured);
     }
-    if (!inquiry.strips().isEmpty()
-        || !inquiry.wholePlots().isEmpty()
-        || !inquiry.occasions().isEmpty()) {
-      return LayeredAnswer.to(frame, inquiry, measured, progress, stages);
-    }
-    return LinearAnswer.to(frame, inquiry, measured, progress, stages);
+    return isOfOneLayer()
+        ? LinearAnswer.to(frame, inquiry, measured, progress, stages)
+        : LayeredAnswer.to(frame, inquiry, measured, progress, stages);
   }
 }

@@ -10,7 +10,7 @@ import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
-import app.knuckle.study.findings.Findings;
+import app.knuckle.study.table.Table;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -90,18 +90,18 @@ public final class Rehearsals {
     return rehearsals;
   }
 
-  /** Answers one trial; what a response is refused for is a refusal here. */
-  private Findings answer(Mishap as, long seed, Progress progress) {
-    Findings findings =
-        Answering.of(
-            MakeBelieve.of(plan, arrangement, measured, means, as, seed), inquiry, progress);
-    findings
+  /** Answers one trial in full; what a response is refused for is a refusal here. */
+  private void answer(Mishap as, long seed, Progress progress) {
+    Answering.of(made(as, seed), inquiry, progress)
         .refusal()
         .ifPresent(
             refusal -> {
               throw new Refused(refusal);
             });
-    return findings;
+  }
+
+  private Table made(Mishap as, long seed) {
+    return MakeBelieve.of(plan, arrangement, measured, means, as, seed);
   }
 
   /**
@@ -120,7 +120,7 @@ public final class Rehearsals {
             run -> {
               progress.check();
               try {
-                return p(answer(mishap, plan.seed() + run, progress));
+                return p(Answering.compared(made(mishap, plan.seed() + run), inquiry, progress));
               } catch (Refused e) {
                 return Double.NaN; // Too much lost, or no noise in counts: it is not found.
               }
@@ -142,8 +142,7 @@ public final class Rehearsals {
             .count();
   }
 
-  private double p(Findings findings) {
-    Analysis analysis = findings.first().analysis();
+  private double p(Analysis analysis) {
     if (plan.layout() == Plan.Layout.PAIRS) {
       // Their test is the comparison.
       return analysis.tests().stream()

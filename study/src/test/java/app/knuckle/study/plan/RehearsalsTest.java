@@ -7,8 +7,14 @@ import static org.assertj.core.api.Assertions.within;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.plan.Mishap.Judged;
+import app.knuckle.study.table.Table;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
 import java.util.stream.DoubleStream;
 import java.util.stream.IntStream;
@@ -134,6 +140,34 @@ class RehearsalsTest {
             Progress.NONE)
         .orElseThrow()
         .p(1, 80, Progress.NONE);
+  }
+
+  /** What only compares finds what the whole answer finds, to the last digit. */
+  @ParameterizedTest
+  @EnumSource(Plan.Layout.class)
+  void theShortWayComparesAsTheWholeAnswerDoes(Plan.Layout layout) {
+    boolean two = layout == Plan.Layout.PAIRS || layout == Plan.Layout.REPEATED;
+    boolean crossed = layout == Plan.Layout.SPLIT_PLOT || layout == Plan.Layout.SPLIT_BLOCK;
+    Plan plan =
+        Plans.plan(
+            layout,
+            crossed ? Plans.treatments(2, 3) : Plans.treatments(two ? 2 : 4),
+            new Plan.Size(layout == Plan.Layout.LATIN_SQUARE ? 4 : 6, 3, 1, Map.of()),
+            17,
+            Plans.wanted(Procedure.TUKEY, "a"));
+    Arrangement arrangement = Arrangement.of(plan);
+    Plan.Measured measured = plan.measured().get(0);
+    Table made = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, 5, Progress.NONE);
+    Inquiry inquiry = PlanRecords.inquiry(plan, measured);
+    Analysis whole = Answering.of(made, inquiry, Progress.NONE).first().analysis();
+    assertThat(pairs(Answering.compared(made, inquiry, Progress.NONE))).isEqualTo(pairs(whole));
+  }
+
+  private static List<String> pairs(Analysis analysis) {
+    return ComparedMeans.of(analysis).stream()
+        .flatMap(family -> family.pairs().stream())
+        .map(Object::toString)
+        .toList();
   }
 
   @Test

@@ -41,6 +41,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 
 /** Answers an inquiry about one response with one layer of error. */
 public final class LinearAnswer {
@@ -92,6 +93,34 @@ public final class LinearAnswer {
         : answer.leastSquares();
   }
 
+  /**
+   * Compares the means of a response, and nothing else: for those who ask a thousand times.
+   *
+   * @param frame the records
+   * @param inquiry the question, by least squares
+   * @param measured the response
+   * @param progress asked on the way
+   * @return the comparisons alone
+   * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
+   */
+  public static Analysis compared(
+      Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    LinearAnswer answer = new LinearAnswer(frame, inquiry, measured, progress, Stages.once());
+    Questions questions =
+        answer.questions(
+            term ->
+                AnovaTable.of(answer.fitted.layer(), inquiry.squares(), inquiry.alpha()).pOf(term));
+    return new Analysis(List.of(), List.of(), List.of(), questions.comparisons(), List.of(), null);
+  }
+
+  private Questions questions(Function<Term, Quantity> overall) {
+    return new Questions(
+        inquiry,
+        new Questions.Fitted(measured, fitted.strata(), factors, inquiry.covariates(), overall),
+        progress,
+        stages);
+  }
+
   private Analysis leastSquares() {
     List<TestResult> tests =
         stages.of(
@@ -99,13 +128,7 @@ public final class LinearAnswer {
             List.of(new Stages.Same(fitted), inquiry.alpha(), inquiry.direction()),
             this::tests);
     AnovaTable table = ((TestResult.AnovaResult) tests.get(tests.size() - 1)).table();
-    Questions questions =
-        new Questions(
-            inquiry,
-            new Questions.Fitted(
-                measured, fitted.strata(), factors, inquiry.covariates(), table::pOf),
-            progress,
-            stages);
+    Questions questions = questions(table::pOf);
     List<ComparisonResult> comparisons = questions.comparisons();
     Analysis answered =
         new Analysis(
@@ -115,9 +138,9 @@ public final class LinearAnswer {
             comparisons,
             questions.contrasts(),
             fitted.moments() == null ? null : transformation());
-    return fitted.residuals() == null
+    return fitted.residuals(progress) == null
         ? answered
-        : answered.with(fitted.groupChecks(inquiry.alpha()), fitted.residuals());
+        : answered.with(fitted.groupChecks(inquiry.alpha(), progress), fitted.residuals(progress));
   }
 
   private List<TestResult> tests() {
@@ -139,7 +162,7 @@ public final class LinearAnswer {
   }
 
   private List<CheckResult> checks(Stratum layer) {
-    List<CheckResult> checks = new ArrayList<>(fitted.checks());
+    List<CheckResult> checks = new ArrayList<>(fitted.checks(progress));
     for (Inquiry.Compare c : inquiry.compare()) {
       if (c.trend() > 0 && c.of().size() == 1) {
         checks.add(remainder(c, layer, values));

@@ -49,9 +49,11 @@ final class LinearFit {
   private final GroupMoments moments;
   private Stratum layer;
   private Strata strata;
-  private Residuals residuals;
-  private List<GroupCheck> groupChecks = List.of();
-  private List<CheckResult> checks = List.of();
+  private Checked checked;
+
+  /** What the fit stands on: found when it is first asked for. */
+  private record Checked(
+      List<CheckResult> checks, Residuals residuals, List<GroupCheck> groupChecks) {}
 
   /**
    * Fits a response.
@@ -81,7 +83,9 @@ final class LinearFit {
     equalCells = countEqualCells();
     moments = isOneWay() ? moments(values) : null;
     if (inquiry.method() != Inquiry.Method.UNEQUAL_SPREAD) {
-      fit(progress);
+      layer = new Stratum("error", Fit.of(model, List.of(values)), 0, 1);
+      strata = new Strata(List.of(layer));
+      progress.check();
     }
   }
 
@@ -96,16 +100,15 @@ final class LinearFit {
     }
   }
 
-  private void fit(Progress progress) {
-    Fit fit = Fit.of(model, List.of(values));
-    progress.check();
-    layer = new Stratum("error", fit, 0, 1);
-    strata = new Strata(List.of(layer));
-    checks = makeChecks(progress);
-    if (parts.rows() <= GroupChecks.MOST_VALUES) {
-      residuals = Residuals.of(fit, values);
-      groupChecks = groupChecks(residuals);
+  private Checked checked(Progress progress) {
+    if (checked == null) {
+      List<CheckResult> checks = makeChecks(progress);
+      Residuals residuals =
+          parts.rows() <= GroupChecks.MOST_VALUES ? Residuals.of(layer.fit(), values) : null;
+      checked =
+          new Checked(checks, residuals, residuals == null ? List.of() : groupChecks(residuals));
     }
+    return checked;
   }
 
   Parts parts() {
@@ -141,8 +144,8 @@ final class LinearFit {
   }
 
   /** What the model leaves of each row; null of too many rows. */
-  Residuals residuals() {
-    return residuals;
+  Residuals residuals(Progress progress) {
+    return checked(progress).residuals();
   }
 
   /** Rows of a cell of blocks and treatments, if they are the same everywhere; else 0. */
@@ -151,13 +154,13 @@ final class LinearFit {
   }
 
   /** Checks of the model itself. */
-  List<CheckResult> checks() {
-    return checks;
+  List<CheckResult> checks(Progress progress) {
+    return checked(progress).checks();
   }
 
   /** Checks of the groups, with intervals at a level of significance. */
-  List<GroupCheck> groupChecks(double alpha) {
-    return GroupChecks.at(alpha, groupChecks);
+  List<GroupCheck> groupChecks(double alpha, Progress progress) {
+    return GroupChecks.at(alpha, checked(progress).groupChecks());
   }
 
   /** Several readings of a unit count as one: their mean, in the unit's first row. */
