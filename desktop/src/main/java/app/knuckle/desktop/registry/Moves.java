@@ -73,6 +73,7 @@ public final class Moves {
     places.steps(all);
     places.forms(all);
     places.pages(all);
+    places.controls(all);
     things.slips(all);
     things.columns(all);
     things.terms(all);

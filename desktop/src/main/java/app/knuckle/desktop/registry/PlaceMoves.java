@@ -187,6 +187,22 @@ final class PlaceMoves {
     };
   }
 
+  /** What can be set within the joints. */
+  void controls(List<Move> all) {
+    for (Controls.Control control : Controls.all()) {
+      Joint joint = control.joint();
+      all.add(
+          new Move(
+              "control-" + joint.name().toLowerCase(Locale.ROOT) + "-" + control.id(),
+              control.title(),
+              "in " + joint.title(),
+              AsItStands.words(control.words()),
+              "",
+              bench.needsAnswer(),
+              () -> showing.accept(joint, control.id())));
+    }
+  }
+
   void pages(List<Move> all) {
     page(all, "page-docx", "Take the page away as a document", "docx processor report print");
     page(all, "page-pdf", "Take the page away as PDF", "print report");

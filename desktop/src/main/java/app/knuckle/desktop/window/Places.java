@@ -20,15 +20,19 @@ final class Places {
    *
    * @param within where it will be
    * @param id of a control, or of an entry of a menu
+   * @param missing what is done where it does not come
    */
-  static void show(Parent within, String id) {
+  static void show(Parent within, String id, Runnable missing) {
     new AnimationTimer() {
       private int pulses;
 
       @Override
       public void handle(long now) {
-        if (reach(within, id) || ++pulses > MOST_PULSES) {
+        if (reach(within, id)) {
           stop();
+        } else if (++pulses > MOST_PULSES) {
+          stop();
+          missing.run();
         }
       }
     }.start();

@@ -403,7 +403,7 @@ final class ShellView extends BorderPane {
   private void showPlace(Joint joint, String id) {
     go(joint);
     if (!id.isEmpty()) {
-      Places.show(this, id);
+      Places.show(this, id, () -> line.say("Find", "This inquiry leaves no room for that."));
     }
   }
 
