@@ -1,7 +1,6 @@
 package app.knuckle.desktop.command;
 
 import app.knuckle.formats.plan.PlanFiles;
-import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
@@ -11,6 +10,7 @@ import java.nio.file.Path;
 import java.security.SecureRandom;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -34,6 +34,8 @@ final class PlanCommand implements Callable<Integer> {
   @Option(names = "--out", required = true, description = "The folder to write to.")
   private Path out;
 
+  @Mixin private PaperOption paper;
+
   @Override
   public Integer call() {
     return AskedFile.answered(
@@ -44,7 +46,7 @@ final class PlanCommand implements Callable<Integer> {
           Arrangement arrangement = Arrangement.of(plan);
           String written = PlanAnswerFile.text(asked, plan, arrangement, Progress.NONE);
           ResultFolder.add(
-              out, fresh -> new PlanFiles(plan, arrangement, Paper.A4).all(written, fresh));
+              out, fresh -> new PlanFiles(plan, arrangement, paper.paper()).all(written, fresh));
         });
   }
 }

@@ -1,7 +1,6 @@
 package app.knuckle.desktop.command;
 
 import app.knuckle.formats.documents.ProofDocument;
-import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ProofPage;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Version;
@@ -14,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -36,6 +36,8 @@ final class VerifyCommand implements Callable<Integer> {
       description = "A folder for verify.json, and a page to sign as .html and .pdf.")
   private Path out;
 
+  @Mixin private PaperOption paper;
+
   @Override
   public Integer call() {
     Proof proof = Proof.run(Progress.NONE);
@@ -49,7 +51,7 @@ final class VerifyCommand implements Callable<Integer> {
       return;
     }
     Circumstances where = Circumstances.here(Version.NUMBER);
-    ResultFolder.add(out, fresh -> ProofDocument.write(proof, where, Paper.A4, fresh));
+    ResultFolder.add(out, fresh -> ProofDocument.write(proof, where, paper.paper(), fresh));
   }
 
   private static void print(Proof proof, PrintWriter terminal) {

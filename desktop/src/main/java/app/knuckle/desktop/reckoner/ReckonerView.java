@@ -119,6 +119,10 @@ public final class ReckonerView extends ScrollPane {
   public void bringBack(Reckoning reckoning) {
     cards.stream()
         .filter(card -> card.kind() == reckoning.kind())
-        .forEach(card -> card.restore(reckoning.typed()));
+        .forEach(
+            card -> {
+              card.restore(reckoning.typed());
+              pulses.add(List.of(card::begin));
+            });
   }
 }

@@ -75,6 +75,7 @@ public final class Moves {
     places.pages(all);
     places.controls(all);
     things.slips(all);
+    things.beside(all);
     things.columns(all);
     things.terms(all);
     things.topics(all);

@@ -6,7 +6,9 @@ import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.Page;
+import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
@@ -36,6 +38,34 @@ final class ThingMoves {
               "",
               () -> bench.workbench().turnTo(slip)));
     }
+  }
+
+  /** What is no question of records, but stands with the study. */
+  void beside(List<Move> all) {
+    for (PlanSlip plan : bench.workbench().plans().all()) {
+      String name = plan.plan().name();
+      behind(all, "plan-" + name, name, "a plan of a trial", new Page.Planning(plan));
+    }
+    for (Reckoning kept : bench.workbench().reckonings().all()) {
+      behind(
+          all,
+          "reckoning-" + kept.name(),
+          kept.name(),
+          "a kept reckoning",
+          new Page.Reckoning(kept));
+    }
+  }
+
+  private void behind(List<Move> all, String id, String title, String purpose, Page page) {
+    all.add(
+        new Move(
+            id,
+            title,
+            purpose,
+            AsItStands.words("slip " + purpose),
+            "",
+            "",
+            () -> bench.workbench().show(page)));
   }
 
   void columns(List<Move> all) {

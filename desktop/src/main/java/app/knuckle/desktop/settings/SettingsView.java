@@ -8,7 +8,9 @@ import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.Settings;
+import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.Paper;
+import app.knuckle.study.words.ExactP;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -45,7 +47,7 @@ public final class SettingsView extends ScrollPane {
             note,
             new Card("The window", appearance(), textSize(), openLast()),
             new Card("New inquiries", alpha(), procedure()),
-            new Card("New pages", comma(), zero(), hyphen(), paper()),
+            new Card("New pages", comma(), zero(), hyphen(), thin(), exact(), paper()),
             new Card("Files", folder(), folders()));
     page.getStyleClass().addAll("joint", "rehearsal");
     setContent(page);
@@ -112,6 +114,18 @@ public final class SettingsView extends ScrollPane {
   private Node hyphen() {
     return box(
         "settings-hyphen", "a hyphen for the minus sign", now().numbers().hyphen(), model::hyphen);
+  }
+
+  private Node thin() {
+    return box(
+        "settings-thin", "a thin space before units", now().numbers().thinSpace(), model::thin);
+  }
+
+  private Node exact() {
+    Choice<ExactP> choice =
+        new Choice<>("settings-exact", NumberStyle.EXACT_P, ExactP::bound, model::exact);
+    choice.show(now().numbers().exact());
+    return Texts.fact("p written as it is, down to", choice);
   }
 
   private Node paper() {

@@ -9,6 +9,7 @@ import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.NumberText;
+import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.util.List;
@@ -96,6 +97,14 @@ final class SettingsViewModel {
 
   void hyphen(boolean on) {
     change(d -> d.numbers = d.numbers.hyphen(on));
+  }
+
+  void thin(boolean on) {
+    change(d -> d.numbers = d.numbers.thinSpace(on));
+  }
+
+  void exact(ExactP bound) {
+    change(d -> d.numbers = d.numbers.exact(bound));
   }
 
   void paper(Paper paper) {

@@ -269,6 +269,10 @@ final class ShellView extends BorderPane {
     if (reckoner == null) {
       reckoner = new ReckonerView(workbench, words -> line.say("Reckoner", words));
     }
+    if (page instanceof Page.Reckoning one && one.kept() != null) {
+      // Once it is in the window, where it says what stands in it.
+      pulses.add(List.of(() -> reckoner.bringBack(one.kept())));
+    }
     return reckoner; // What was typed there stays.
   }
 
@@ -299,7 +303,7 @@ final class ShellView extends BorderPane {
             new GoButton(
                 "welcome-reckon",
                 "Reckon without records",
-                () -> workbench.show(new Page.Reckoning())),
+                () -> workbench.show(new Page.Reckoning(null))),
             new GoButton(
                 "welcome-demo",
                 "Open the demo study",

@@ -8,6 +8,7 @@ import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.study.reckon.Reckoning;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -23,6 +24,7 @@ import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -72,6 +74,7 @@ final class SlipsBar extends HBox {
     HBox.setHgrow(rest, Priority.ALWAYS);
     // Slips take the room they need and give way before what stands at the right.
     scroll.setMinWidth(0);
+    scroll.addEventFilter(ScrollEvent.SCROLL, this::wheel);
     more.setId("copy-slip");
     more.getStyleClass().addAll("slip", "slip-more");
     more.setMinWidth(USE_PREF_SIZE);
@@ -91,6 +94,7 @@ final class SlipsBar extends HBox {
     workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
     workbench.currentProperty().addListener((o, before, now) -> show());
     workbench.plans().all().addListener((ListChangeListener<PlanSlip>) change -> show());
+    workbench.reckonings().all().addListener((ListChangeListener<Reckoning>) change -> show());
     workbench.pageProperty().addListener((o, before, now) -> show());
     show();
   }
@@ -131,6 +135,7 @@ final class SlipsBar extends HBox {
           slips.getChildren().add(open ? open(table, own) : folded(table, own.size()));
         });
     workbench.plans().all().forEach(plan -> slips.getChildren().add(plan(plan)));
+    workbench.reckonings().all().forEach(one -> slips.getChildren().add(reckoning(one)));
     boolean any = !workbench.slips().isEmpty();
     for (Button button : List.of(more, all)) {
       button.setVisible(any);
@@ -156,23 +161,37 @@ final class SlipsBar extends HBox {
     return button;
   }
 
-  /** A plan stands behind the tables, in a hand of its own. */
   private Button plan(PlanSlip slip) {
-    Button button = new Button();
+    boolean shown =
+        workbench.pageProperty().get() instanceof Page.Planning page && page.plan() == slip;
+    Button button = behind("plan", "A plan of a trial", shown, new Page.Planning(slip));
     button.textProperty().bind(slip.planProperty().map(plan -> plan.name()));
     button.setId("plan-" + workbench.plans().all().indexOf(slip));
+    return button;
+  }
+
+  private Button reckoning(Reckoning kept) {
+    boolean shown =
+        workbench.pageProperty().get() instanceof Page.Reckoning page && kept.equals(page.kept());
+    Button button = behind("reckoned", "A kept reckoning", shown, new Page.Reckoning(kept));
+    button.setText(kept.name());
+    button.setId("reckoning-" + workbench.reckonings().all().indexOf(kept));
+    return button;
+  }
+
+  /** What is no question of records stands behind the tables, in a hand of its own. */
+  private Button behind(String kind, String purpose, boolean shown, Page page) {
+    Button button = new Button();
     button.setMnemonicParsing(false);
     button.getStyleClass().addAll("slip", "slip-name", "table-folded", "plan-folded");
     button.setMaxWidth(MOST_WIDE);
     button.setMinWidth(USE_PREF_SIZE);
-    button.setGraphic(Texts.line("plan", "slip-table"));
+    button.setGraphic(Texts.line(kind, "slip-table"));
     button.setContentDisplay(ContentDisplay.LEFT);
-    button.setTooltip(new Tooltip("A plan of a trial"));
-    boolean shown =
-        workbench.pageProperty().get() instanceof Page.Planning page && page.plan() == slip;
+    button.setTooltip(new Tooltip(purpose));
     button.pseudoClassStateChanged(CURRENT, shown);
     front = shown ? button : front;
-    button.setOnAction(event -> workbench.show(new Page.Planning(slip)));
+    button.setOnAction(event -> workbench.show(page));
     return button;
   }
 
@@ -183,6 +202,16 @@ final class SlipsBar extends HBox {
     own.forEach(slip -> box.getChildren().add(slip(slip)));
     box.getStyleClass().add("table-open");
     return box;
+  }
+
+  /** There is nothing above or below: the wheel moves along the slips. */
+  private void wheel(ScrollEvent event) {
+    double beyond = slips.getWidth() - scroll.getViewportBounds().getWidth();
+    if (event.getDeltaY() != 0 && beyond > 0) {
+      double share = scroll.getHvalue() - event.getDeltaY() / beyond;
+      scroll.setHvalue(Math.max(0, Math.min(1, share)));
+      event.consume();
+    }
   }
 
   /** Scrolls so that the current slip is seen whole. */

@@ -192,7 +192,7 @@ final class StudyMenu extends MenuButton implements StudyActs {
 
   @Override
   public void reckon() {
-    workbench.show(new Page.Reckoning());
+    workbench.show(new Page.Reckoning(null));
   }
 
   /** Makes a table of what was copied from a spreadsheet. */

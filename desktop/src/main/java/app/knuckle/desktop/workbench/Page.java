@@ -66,8 +66,12 @@ public sealed interface Page {
   /** How the user wants things to be. */
   record Setting() implements Page {}
 
-  /** Answers without records. */
-  record Reckoning() implements Page {}
+  /**
+   * Answers without records.
+   *
+   * @param kept one that is brought back; null for what was typed last
+   */
+  record Reckoning(app.knuckle.study.reckon.Reckoning kept) implements Page {}
 
   /**
    * Whether the line below is its own to say.

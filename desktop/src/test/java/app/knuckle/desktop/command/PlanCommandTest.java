@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -29,6 +30,29 @@ class PlanCommandTest {
       """;
 
   @TempDir private Path folder;
+
+  /** US letter is 612 by 792 points. */
+  @Test
+  void whatIsPrintedIsOnThePaperThatIsWanted() throws IOException {
+    Path plan = Files.writeString(folder.resolve("p.json"), PLAN);
+    Path out = folder.resolve("season");
+    assertThat(
+            KnuckleCommand.run("plan", plan.toString(), "--out", out.toString(), "--paper=letter"))
+        .isZero();
+    for (String name : List.of("labels.pdf", "field-book.pdf")) {
+      try (PDDocument pdf = Loader.loadPDF(out.resolve(name).toFile())) {
+        PDRectangle box = pdf.getPage(0).getMediaBox();
+        // A field book lies on its side.
+        double shorter = Math.min(box.getWidth(), box.getHeight());
+        double longer = Math.max(box.getWidth(), box.getHeight());
+        assertThat(shorter).as(name).isCloseTo(612, within(0.5));
+        assertThat(longer).as(name).isCloseTo(792, within(0.5));
+      }
+    }
+    assertThat(
+            KnuckleCommand.run("plan", plan.toString(), "--out", out.toString(), "--paper=quarto"))
+        .isEqualTo(2);
+  }
 
   @Test
   void aPlanBecomesABookAndTheFilledBookIsAskedAsPlanned() throws IOException {

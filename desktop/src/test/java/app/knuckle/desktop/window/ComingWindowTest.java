@@ -48,7 +48,7 @@ class ComingWindowTest {
   void itComesTooLateOnceItsUserTurnedToSomethingElse(FxRobot robot) {
     robot.interact(() -> workbench.show(new Page.Coming("the demo study")));
     until(() -> isThere(robot, "coming"));
-    robot.interact(() -> workbench.show(new Page.Reckoning()));
+    robot.interact(() -> workbench.show(new Page.Reckoning(null)));
     comes(robot);
     assertThat(workbench.slips()).isEmpty();
     until(() -> isThere(robot, "reckoner"));

@@ -15,8 +15,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import javafx.geometry.Bounds;
+import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
@@ -46,6 +48,23 @@ class InquiriesWindowTest {
 
   private String current() {
     return workbench.currentProperty().get().inquiry().name();
+  }
+
+  @Test
+  void theWheelMovesAlongTheSlips(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    ScrollPane strip = robot.lookup("#slips-bar .slips-scroll").queryAs(ScrollPane.class);
+    robot.moveTo(strip);
+    until(
+        () -> {
+          robot.scroll(3, VerticalDirection.DOWN);
+          return strip.getHvalue() == 1;
+        });
+    until(
+        () -> {
+          robot.scroll(3, VerticalDirection.UP);
+          return strip.getHvalue() == 0;
+        });
   }
 
   @Test

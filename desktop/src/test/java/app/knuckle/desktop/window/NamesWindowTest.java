@@ -109,7 +109,7 @@ class NamesWindowTest {
     for (Page page :
         List.of(
             new Page.Inquiries(),
-            new Page.Reckoning(),
+            new Page.Reckoning(null),
             new Page.Setting(),
             new Page.Reading(Topic.TUKEY),
             new Page.Typing(null),

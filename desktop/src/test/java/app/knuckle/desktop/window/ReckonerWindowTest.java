@@ -1,5 +1,6 @@
 package app.knuckle.desktop.window;
 
+import static app.knuckle.desktop.window.Driver.isThere;
 import static app.knuckle.desktop.window.Driver.shows;
 import static app.knuckle.desktop.window.Driver.takeKeyboard;
 import static app.knuckle.desktop.window.Driver.text;
@@ -134,6 +135,14 @@ class ReckonerWindowTest {
     untilShown(robot, "partial-table-words", "no more than chance");
     robot.interact(() -> robot.lookup("#kept-0").queryButton().fire());
     untilShown(robot, "partial-table-words", "The signal is 4.28");
+    // It stands among the slips, and is brought back from anywhere.
+    write(robot, "partial-table-EFFECT_SS", "5");
+    untilShown(robot, "partial-table-words", "no more than chance");
+    robot.interact(() -> workbench.leavePage());
+    until(() -> !isThere(robot, "reckoner"));
+    robot.interact(() -> robot.lookup("#reckoning-0").queryButton().fire());
+    until(() -> isThere(robot, "reckoner"));
+    untilShown(robot, "partial-table-words", "The signal is 4.28");
     robot.clickOn("#kept-chosen-0");
     until(() -> workbench.study().reckonings().get(0).inDocument());
     assertThat(workbench.study().reckonings().get(0).said().words()).contains("4.28");
@@ -144,7 +153,7 @@ class ReckonerWindowTest {
     until(() -> workbench.reckonings().all().isEmpty());
     robot.interact(() -> workbench.leavePage());
     until(() -> shows(robot, "finding", "Clearance differs"));
-    robot.interact(() -> workbench.show(new Page.Reckoning()));
+    robot.interact(() -> workbench.show(new Page.Reckoning(null)));
     // What was typed stays on the page.
     until(() -> field(robot, "partial-table-EFFECT_SS").getText().equals("41.28"));
   }

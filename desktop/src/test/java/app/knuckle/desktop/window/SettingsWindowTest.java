@@ -11,10 +11,13 @@ import app.knuckle.desktop.keeping.StateFolder;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.SettingsFile;
+import app.knuckle.formats.report.NumberStyle;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -67,6 +70,15 @@ class SettingsWindowTest {
     robot.interact(() -> workbench.open(file));
     until(() -> workbench.currentProperty().get().source().name().equals("a"));
     assertThat(workbench.currentProperty().get().inquiry().alpha()).isEqualTo(0.01);
+  }
+
+  @Test
+  void numbersOfNewPagesAreWrittenAsIsSaidHere(FxRobot robot) {
+    robot.interact(() -> robot.lookup("#settings-thin").queryAs(CheckBox.class).fire());
+    robot.interact(() -> robot.lookup("#settings-exact-1").queryAs(ToggleButton.class).fire());
+    until(() -> settings().numbers().thinSpace());
+    assertThat(settings().numbers().exact()).isEqualTo(NumberStyle.EXACT_P.get(1));
+    until(() -> SettingsFile.read(StateFolder.path()).settings().equals(settings()));
   }
 
   @Test

@@ -73,7 +73,7 @@ class PlanPictureTest {
   void aLabelForEveryPlot(String layout) {
     Plan plan = plan(layout);
     Arrangement arrangement = Arrangement.of(plan);
-    List<Scene> sheets = LabelSheet.of(plan, arrangement);
+    List<Scene> sheets = LabelSheet.of(plan, arrangement, 595, 842);
     assertThat(sheets).hasSize(1);
     assertThat(labels(sheets.get(0)))
         .extracting(Mark.Label::text)

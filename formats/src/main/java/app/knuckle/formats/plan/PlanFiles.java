@@ -90,7 +90,7 @@ public final class PlanFiles {
    */
   public void labels(Path file) throws IOException {
     try (OutputStream pdf = Files.newOutputStream(file)) {
-      PdfExport.write(LabelSheet.of(plan, arrangement), pdf);
+      PdfExport.write(LabelSheet.of(plan, arrangement, paper.width(), paper.height()), pdf);
     }
   }
 

@@ -82,7 +82,7 @@ public record Summary(
       return empty(missing);
     }
     double first = sorted[0];
-    double shift = Arrays.stream(sorted).map(v -> v - first).sum() / n;
+    double shift = sumFrom(sorted, first) / n;
     double mean = first + shift;
     double ss = 0;
     for (double v : sorted) {
@@ -94,6 +94,7 @@ public record Summary(
     Quantity sd = variance.map(Math::sqrt);
     Quantity se = sd.map(s -> s / Math.sqrt(n));
     Quantity cv = sd.percentOf(mean, "the mean is 0");
+    Powers powers = Powers.of(sorted, shift, sd);
     return new Summary(
             n,
             missing,
@@ -109,8 +110,8 @@ public record Summary(
             Quantity.of(quantile(sorted, 0.5)),
             Quantity.of(quantile(sorted, 0.25)),
             Quantity.of(quantile(sorted, 0.75)),
-            skewness(sorted, shift, sd),
-            kurtosis(sorted, shift, sd),
+            skewness(powers, sd),
+            kurtosis(powers, sd),
             ONE_VALUE,
             ONE_VALUE)
         .at(alpha);
@@ -176,36 +177,61 @@ public record Summary(
     return sorted[below] + (h - below) * (sorted[above] - sorted[below]);
   }
 
-  private static Quantity skewness(double[] sorted, double shift, Quantity sd) {
-    double n = sorted.length;
+  /** The sum of what values exceed the first by; what rounding takes off is kept and added last. */
+  private static double sumFrom(double[] rising, double first) {
+    double sum = 0;
+    double lost = 0;
+    for (double v : rising) {
+      double d = v - first;
+      double next = sum + d;
+      lost += sum >= d ? (sum - next) + d : (d - next) + sum;
+      sum = next;
+    }
+    return sum + lost;
+  }
+
+  /**
+   * Third and fourth powers of standardised values, summed.
+   *
+   * @param n how many values
+   */
+  private record Powers(double n, double third, double fourth) {
+    static Powers of(double[] sorted, double shift, Quantity sd) {
+      double third = 0;
+      double fourth = 0;
+      if (sd.exists() && sd.value() > 0) {
+        double first = sorted[0];
+        double one = sd.value();
+        for (double v : sorted) {
+          double z = ((v - first) - shift) / one;
+          double cube = z * z * z;
+          third += cube;
+          fourth += cube * z;
+        }
+      }
+      return new Powers(sorted.length, third, fourth);
+    }
+  }
+
+  private static Quantity skewness(Powers powers, Quantity sd) {
+    double n = powers.n();
     if (n < 3) {
       return Quantity.absent("needs 3 values");
     }
     return sd.value() == 0
         ? Quantity.absent("the values are all equal")
-        : Quantity.of(n / ((n - 1) * (n - 2)) * powers(sorted, shift, sd.value(), 3));
+        : Quantity.of(n / ((n - 1) * (n - 2)) * powers.third());
   }
 
-  private static Quantity kurtosis(double[] sorted, double shift, Quantity sd) {
-    double n = sorted.length;
+  private static Quantity kurtosis(Powers powers, Quantity sd) {
+    double n = powers.n();
     if (n < 4) {
       return Quantity.absent("needs 4 values");
     }
-    if (sd.value() == 0) {
-      return Quantity.absent("the values are all equal");
-    }
-    double fourth = powers(sorted, shift, sd.value(), 4);
-    return Quantity.of(
-        n * (n + 1) / ((n - 1) * (n - 2) * (n - 3)) * fourth
-            - 3 * (n - 1) * (n - 1) / ((n - 2) * (n - 3)));
-  }
-
-  private static double powers(double[] sorted, double shift, double sd, int power) {
-    double sum = 0;
-    for (double v : sorted) {
-      double z = ((v - sorted[0]) - shift) / sd;
-      sum += power == 3 ? z * z * z : z * z * z * z;
-    }
-    return sum;
+    return sd.value() == 0
+        ? Quantity.absent("the values are all equal")
+        : Quantity.of(
+            n * (n + 1) / ((n - 1) * (n - 2) * (n - 3)) * powers.fourth()
+                - 3 * (n - 1) * (n - 1) / ((n - 2) * (n - 3)));
   }
 }
