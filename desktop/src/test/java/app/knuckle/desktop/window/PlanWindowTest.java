@@ -25,6 +25,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -153,24 +154,16 @@ class PlanWindowTest {
     robot.interact(() -> robot.lookup("#plan-count").queryButton().fire());
     until(() -> text(robot, "plan-count").startsWith("Count"));
     // Another level of significance is read from the same trials; another spread is not.
-    robot.interact(
-        () ->
-            workbench
-                .plans()
-                .change(
-                    workbench.plans().all().get(0),
-                    PlanDraft.changed(plan(), d -> d.wanted.alpha = 1e-300),
-                    false));
+    change(robot, d -> d.wanted.alpha = 1e-300);
     untilShown(robot, "plan-counted", "Found in 0 of");
-    robot.interact(
-        () ->
-            workbench
-                .plans()
-                .change(
-                    workbench.plans().all().get(0),
-                    PlanDraft.changed(plan(), d -> d.measured.get(0).sd = 2),
-                    false));
+    change(robot, d -> d.measured.get(0).sd = 2);
     until(() -> text(robot, "plan-counted").isEmpty());
+  }
+
+  private void change(FxRobot robot, Consumer<PlanDraft> what) {
+    PlanSlip slip = workbench.plans().all().get(0);
+    robot.interact(
+        () -> workbench.plans().change(slip, PlanDraft.changed(slip.plan(), what), false));
   }
 
   @SuppressWarnings("unchecked")

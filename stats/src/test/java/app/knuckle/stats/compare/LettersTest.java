@@ -26,6 +26,15 @@ class LettersTest {
     return new Pair(left, right, 0, NONE, NONE, NONE, NONE, NONE, NONE, NONE, false);
   }
 
+  private static void requireSharedUnlessApart(Letters letters, List<Pair> pairs) {
+    for (Pair pair : pairs) {
+      boolean shared =
+          IntStream.range(0, letters.count())
+              .anyMatch(l -> letters.has(pair.left(), l) && letters.has(pair.right(), l));
+      assertThat(shared).isEqualTo(!pair.differs());
+    }
+  }
+
   @Test
   void anUnjudgedPairSharesNoLetterByItself() {
     Letters letters =
@@ -55,12 +64,7 @@ class LettersTest {
       }
     }
     Letters letters = Letters.of(IntStream.range(0, k).boxed().toList(), pairs);
-    for (Pair pair : pairs) {
-      boolean shared =
-          IntStream.range(0, letters.count())
-              .anyMatch(l -> letters.has(pair.left(), l) && letters.has(pair.right(), l));
-      assertThat(shared).isEqualTo(!pair.differs());
-    }
+    requireSharedUnlessApart(letters, pairs);
     for (int a = 0; a < letters.count(); a++) {
       for (int b = 0; b < letters.count(); b++) {
         int outer = a;
@@ -88,12 +92,7 @@ class LettersTest {
       }
     }
     Letters letters = Letters.of(IntStream.range(0, k).boxed().toList(), pairs);
-    for (Pair pair : pairs) {
-      boolean shared =
-          IntStream.range(0, letters.count())
-              .anyMatch(l -> letters.has(pair.left(), l) && letters.has(pair.right(), l));
-      assertThat(shared).isEqualTo(!pair.differs());
-    }
+    requireSharedUnlessApart(letters, pairs);
     for (int l = 0; l < letters.count(); l++) {
       int letter = l;
       int[] held = IntStream.range(0, k).filter(m -> letters.has(m, letter)).toArray();
