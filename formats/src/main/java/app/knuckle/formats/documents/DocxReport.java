@@ -35,8 +35,10 @@ import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTSimpleField;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTStyle;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTTblBorders;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTTblGrid;
+import org.openxmlformats.schemas.wordprocessingml.x2006.main.CTTblWidth;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.STBorder;
 import org.openxmlformats.schemas.wordprocessingml.x2006.main.STStyleType;
+import org.openxmlformats.schemas.wordprocessingml.x2006.main.STTblWidth;
 
 /**
  * Writes a page as an office document: headings, tables with repeated heads, captions that number
@@ -68,6 +70,14 @@ public final class DocxReport {
 
   /** More columns than this are many. */
   private static final int FEW_COLUMNS = 5;
+
+  /** More columns than this are set smaller, so that no head breaks within a word. */
+  private static final int MANY_COLUMNS = 8;
+
+  private static final double SMALL = 8;
+
+  /** Left free beside the words of a cell where columns are many, in twentieths of a point. */
+  private static final int NARROW_MARGIN = 40;
 
   /** Between the margins of a page, in twentieths of a point. */
   private static final double TABLE_TWIPS = 9000;
@@ -168,13 +178,21 @@ public final class DocxReport {
     while (grid.sizeOfGridColArray() > 0) {
       grid.removeGridCol(0);
     }
-    double names = own.heads().size() > FEW_COLUMNS ? NAMES_AMONG_MANY : NAMES;
+    boolean many = own.heads().size() > FEW_COLUMNS;
+    if (many) {
+      table.setCellMargins(0, NARROW_MARGIN, 0, NARROW_MARGIN);
+    }
+    double names = many ? NAMES_AMONG_MANY : NAMES;
     for (int c = 0; c < own.heads().size(); c++) {
       // Names need more room than numbers.
       double share = c == 0 ? names : (100 - names) / Math.max(1, own.heads().size() - 1);
-      grid.addNewGridCol().setW(BigInteger.valueOf(Math.round(TABLE_TWIPS * share / 100)));
+      BigInteger width = BigInteger.valueOf(Math.round(TABLE_TWIPS * share / 100));
+      grid.addNewGridCol().setW(width);
       for (XWPFTableRow row : table.getRows()) {
-        row.getCell(c).setWidth(String.valueOf(Math.round(TABLE_TWIPS * share / 100)));
+        // The library would read the width from a text, each time anew.
+        CTTblWidth wide = row.getCell(c).getCTTc().addNewTcPr().addNewTcW();
+        wide.setType(STTblWidth.DXA);
+        wide.setW(width);
       }
     }
     row(table.getRow(0), own.heads(), true);
@@ -194,7 +212,12 @@ public final class DocxReport {
       paragraph.setAlignment(c == 0 ? ParagraphAlignment.LEFT : ParagraphAlignment.RIGHT);
       XWPFRun run = paragraph.createRun();
       run.setText(cells.get(c));
-      run.setBold(head);
+      if (head) {
+        run.setBold(true);
+      }
+      if (cells.size() > MANY_COLUMNS) {
+        run.setFontSize(SMALL);
+      }
     }
   }
 
