@@ -77,6 +77,8 @@ public final class Moves {
     things.slips(all);
     things.beside(all);
     things.columns(all);
+    things.levels(all);
+    things.settings(all);
     things.terms(all);
     things.topics(all);
     return all;

@@ -9,6 +9,7 @@ import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.reckon.Reckoning;
+import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
@@ -86,6 +87,65 @@ final class ThingMoves {
               "",
               () -> showing.accept(Joint.RECORDS, "")));
     }
+  }
+
+  /** More levels than this are labels of single rows, which *Find in the records* finds. */
+  private static final int MOST_LEVELS = 60;
+
+  /** Levels of the columns: their first row is shown. */
+  void levels(List<Move> all) {
+    if (!bench.needsAnswer().isEmpty()) {
+      return;
+    }
+    for (Column column : bench.answer().frame().columns()) {
+      if (column instanceof Categories names && names.levels().size() <= MOST_LEVELS) {
+        for (int level = 0; level < names.levels().size(); level++) {
+          int code = level;
+          all.add(
+              new Move(
+                  "level-" + names.name() + "/" + names.levels().get(level),
+                  names.levels().get(level),
+                  "a level of " + names.name(),
+                  AsItStands.words("level group category " + names.name()),
+                  "",
+                  "",
+                  () -> seek(names, code)));
+        }
+      }
+    }
+  }
+
+  private void seek(Categories column, int level) {
+    int row = 0;
+    while (row < column.size() && column.code(row) != level) {
+      row++;
+    }
+    bench.slip().goToRecord(row < column.size() ? row : -1);
+  }
+
+  /** What can be set once for all. */
+  void settings(List<Move> all) {
+    setting(
+        all, "appearance", "Set the appearance of the window", "dark light high contrast theme");
+    setting(all, "text", "Set the size of the window's text", "larger zoom font accessibility");
+    setting(all, "last", "Open the last study at a start", "reopen startup");
+    setting(all, "alpha", "Set alpha of new inquiries", "level of significance default");
+    setting(all, "procedure", "Set the procedure of new inquiries", "post hoc default tukey");
+    setting(all, "numbers", "Set how new pages write numbers", "comma zero hyphen decimals p");
+    setting(all, "paper", "Set the paper of new pages", "A4 letter");
+    setting(all, "folder", "Set the folder for files", "directory default");
+  }
+
+  private void setting(List<Move> all, String id, String title, String words) {
+    all.add(
+        new Move(
+            "setting-" + id,
+            title,
+            "in Settings",
+            AsItStands.words("settings preferences " + words),
+            "",
+            "",
+            () -> bench.workbench().show(new Page.Setting())));
   }
 
   /** Pages of the manual. */

@@ -171,6 +171,20 @@ class FindWindowTest {
         .hasSize(Driver.INQUIRIES);
   }
 
+  @Test
+  void aLevelLeadsToItsFirstRow(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    robot.interact(
+        () ->
+            moves(robot, new ArrayList<>()).all().stream()
+                .filter(move -> move.id().equals("level-feed/Paste"))
+                .findFirst()
+                .orElseThrow()
+                .run());
+    // The first three tanks had other feeds.
+    assertThat(workbench.currentProperty().get().soughtRowProperty().get()).isEqualTo(3);
+  }
+
   /** A registry whose dialogs do nothing. */
   private Moves moves(FxRobot robot, List<String> reached) {
     Keeper keeper = Driver.keeper(workbench);

@@ -90,6 +90,6 @@ final class EffectsSentence {
               ? say("effects.untestable.first", Prose.capital(label), Numerals.list(unknown))
               : say("effects.untestable.then", Numerals.list(unknown)));
     }
-    return parts.isEmpty() ? say("effects.none") : String.join(say("list.parts"), parts) + ".";
+    return parts.isEmpty() ? say("found.none") : String.join(say("list.parts"), parts) + ".";
   }
 }
