@@ -9,6 +9,7 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.scene.Type;
 import app.knuckle.figures.style.Paper;
 import app.knuckle.figures.style.Style;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.findings.Reach;
 import java.awt.BasicStroke;
@@ -81,7 +82,7 @@ public class FigureBench {
         "Rack",
         "",
         List.of(),
-        Quantity.absent("not wished"),
+        Quantity.absent(Absence.NOT_WISHED),
         List.of(),
         Style.usual(GROUPS).with(new Paper(400, 270, 8)),
         "");

@@ -2,6 +2,7 @@ package app.knuckle.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.study.words.Phrases;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -115,6 +116,13 @@ class PhrasesTest {
   }
 
   @Test
+  void everyAbsenceHasItsWordsAndNothingElseDoes() throws IOException {
+    List<String> reasons = Stream.of(Absence.values()).map(a -> "why." + a.key()).toList();
+    assertThat(phrases().keySet().stream().filter(k -> ((String) k).startsWith("why.")))
+        .containsExactlyInAnyOrderElementsOf(reasons);
+  }
+
+  @Test
   void placesAreNumberedWithoutAGap() throws IOException {
     List<String> odd = new ArrayList<>();
     Properties all = phrases();
@@ -147,8 +155,8 @@ class PhrasesTest {
       }
       for (String line : Files.readAllLines(source)) {
         boolean comment = line.strip().startsWith("*") || line.strip().startsWith("/");
-        // Faults are no part of a page, and reasons come with the numbers that are absent.
-        boolean other = line.contains("Exception(") || line.contains("absent(");
+        // Faults are no part of a page.
+        boolean other = line.contains("Exception(");
         if (!comment && !other) {
           LITERAL
               .matcher(line)

@@ -58,7 +58,7 @@ public final class Facts {
     }
     return value instanceof Number number
         ? Quantity.of(number.doubleValue())
-        : Quantity.absent("there is no " + name);
+        : Quantity.absent(Absence.NOT_COMPUTED);
   }
 
   /**

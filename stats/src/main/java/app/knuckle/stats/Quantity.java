@@ -6,9 +6,9 @@ import java.util.function.DoubleUnaryOperator;
  * A computed number, or the reason why there is none.
  *
  * @param value the number, finite; NaN exactly when it does not exist
- * @param why the reason in plain words when there is no number; null exactly when there is one
+ * @param why the reason when there is no number; null exactly when there is one
  */
-public record Quantity(double value, String why) {
+public record Quantity(double value, Absence why) {
 
   public Quantity {
     if (why == null && !Double.isFinite(value)) {
@@ -33,10 +33,10 @@ public record Quantity(double value, String why) {
   /**
    * A number that does not exist.
    *
-   * @param why the reason, in plain words
+   * @param why the reason
    * @return the absent quantity
    */
-  public static Quantity absent(String why) {
+  public static Quantity absent(Absence why) {
     return new Quantity(Double.NaN, why);
   }
 
@@ -47,7 +47,7 @@ public record Quantity(double value, String why) {
    * @param whyNot the reason to give when it is not finite
    * @return the quantity, absent if the value is infinite or NaN
    */
-  public static Quantity finite(double value, String whyNot) {
+  public static Quantity finite(double value, Absence whyNot) {
     return Double.isFinite(value) ? of(value) : absent(whyNot);
   }
 
@@ -67,7 +67,7 @@ public record Quantity(double value, String why) {
    * @param whyNot the reason to give when that is not finite
    * @return the derived quantity; absent for the same reason if this one is
    */
-  public Quantity mapFinite(DoubleUnaryOperator rule, String whyNot) {
+  public Quantity mapFinite(DoubleUnaryOperator rule, Absence whyNot) {
     return exists() ? finite(rule.applyAsDouble(value), whyNot) : this;
   }
 
@@ -78,7 +78,7 @@ public record Quantity(double value, String why) {
    * @param none the reason to give where it is 0
    * @return per cent; absent for the same reason if this one is and the other is not 0
    */
-  public Quantity percentOf(double whole, String none) {
+  public Quantity percentOf(double whole, Absence none) {
     return whole == 0 ? absent(none) : map(v -> 100 * v / Math.abs(whole));
   }
 

@@ -2,6 +2,7 @@ package app.knuckle.desktop.compare;
 
 import app.knuckle.desktop.compare.Balance.Pan;
 import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Procedure;
@@ -13,6 +14,7 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -128,7 +130,7 @@ final class BalanceViewModel {
   private Quantity difference() {
     return balance.isReady()
         ? Quantity.of(mean(balance.left()) - mean(balance.right()))
-        : Quantity.absent("the pans do not carry the same");
+        : Quantity.absent(Absence.PANS_DIFFER);
   }
 
   private double mean(List<Map<String, String>> groups) {
@@ -226,7 +228,7 @@ final class BalanceViewModel {
             ? "straight line over " + r.of().get(0)
             : r.degree() == 2 ? "curve over " + r.of().get(0) : r.name();
     if (r.contrast() == null) {
-      return new Kept(name, List.of(r.why()), false);
+      return new Kept(name, List.of(Phrases.why(r.why())), false);
     }
     StudentT t = r.contrast().test();
     int decimals = t.se().exists() && t.se().value() > 0 ? Numerals.decimalsFor(t.se().value()) : 2;

@@ -4,6 +4,7 @@ import app.knuckle.desktop.explain.Topic;
 import app.knuckle.figures.scatter.Intervals;
 import app.knuckle.figures.scatter.PairIntervals;
 import app.knuckle.figures.scene.ValueAxis;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
@@ -18,6 +19,7 @@ import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.sentences.RankingSentence;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -280,7 +282,7 @@ public record ComparePage(
         .filter(Objects::nonNull)
         .map(AnovaTable.ModelFit::residualSd)
         .findFirst()
-        .orElse(Quantity.absent("there is no analysis of variance"));
+        .orElse(Quantity.absent(Absence.NO_ANALYSIS_OF_VARIANCE));
   }
 
   private static String times(LinkScale scale) {
@@ -330,7 +332,7 @@ public record ComparePage(
     if (!p.exists()) {
       return family.pairs().stream().anyMatch(Pair::isJudged)
           ? "" // Pairs with spreads of their own need no overall test.
-          : "No pair can be judged: " + family.pairs().get(0).p().why() + ".";
+          : "No pair can be judged: " + Phrases.why(family.pairs().get(0).p()) + ".";
     }
     return "The overall test found no difference ("
         + Numerals.pStatement(p)
@@ -424,7 +426,7 @@ public record ComparePage(
       text.append(Numerals.with(Numerals.fixed(effect.high(), shown), ratios ? "" : unit));
     }
     if (!pair.p().exists()) {
-      return text.append(". ").append(pair.p().why()).append(".").toString();
+      return text.append(". ").append(Phrases.why(pair.p())).append(".").toString();
     }
     text.append(", ").append(Numerals.pStatement(pair.p())).append(". ");
     text.append(pair.differs() ? "They were told apart." : "No evidence of a difference.");

@@ -7,6 +7,7 @@ import app.knuckle.figures.scatter.NormalQuantiles;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
@@ -78,10 +79,10 @@ final class CheckPictures {
     double[] r = left.residuals();
     double all = Arrays.stream(r).map(x -> x * x).sum();
     if (r.length < 10) {
-      return Quantity.absent("too few rows");
+      return Quantity.absent(Absence.TOO_FEW_ROWS);
     }
     if (!(all > 0)) {
-      return Quantity.absent("nothing is left over");
+      return Quantity.absent(Absence.NOTHING_LEFT_OVER);
     }
     double sum = 0;
     for (int i = 1; i < r.length; i++) {

@@ -14,6 +14,7 @@ import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -203,7 +204,7 @@ public record FootingPage(String line, List<Check> cards) {
     Quantity p = check.facts().quantity("p");
     boolean wilk = check.test().equals("shapiro-wilk");
     return !p.exists()
-        ? "No test: " + p.why() + "."
+        ? "No test: " + Phrases.why(p) + "."
         : (wilk ? "Shapiro-Wilk W = " : "Anderson-Darling A\u00b2 = ")
             + Numerals.fixed(check.facts().quantity("statistic"), 3)
             + ", "
@@ -367,7 +368,7 @@ public record FootingPage(String line, List<Check> cards) {
     Judgement judgement = z > DRIFT ? Judgement.CAUTION : Judgement.SOUND;
     String words =
         !r.exists()
-            ? Prose.capital(r.why()) + " to see a drift in."
+            ? Prose.capital(Phrases.why(r)) + " to see a drift in."
             : "Neighbouring rows correlate by "
                 + Numerals.fixed(r, 2)
                 + (judgement == Judgement.SOUND

@@ -13,6 +13,7 @@ import app.knuckle.figures.spread.ShapesLayout;
 import app.knuckle.figures.spread.SpreadLayout;
 import app.knuckle.figures.spread.SpreadPicture;
 import app.knuckle.figures.spread.StemsLayout;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.summary.StemAndLeaf;
@@ -328,7 +329,7 @@ public record LookPage(
   }
 
   private static Quantity quantity(double value) {
-    return Double.isNaN(value) ? Quantity.absent("there is none") : Quantity.of(value);
+    return Double.isNaN(value) ? Quantity.absent(Absence.NOT_COMPUTED) : Quantity.of(value);
   }
 
   /** The table that belongs to a picture, where that is not the summaries; null for those. */

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.look;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.counts.CountIntervals;
 import app.knuckle.stats.summary.Summary;
@@ -94,7 +95,7 @@ record SummaryColumn(
             g.counted()
                 .filter(c -> c.size() > 0)
                 .map(c -> Quantity.of(value.apply(c)))
-                .orElse(Quantity.absent("nothing was counted"));
+                .orElse(Quantity.absent(Absence.NOTHING_COUNTED));
     return new SummaryColumn(
         head, g -> number(own.apply(g)), (g, d) -> Numerals.fixed(own.apply(g), decimals));
   }

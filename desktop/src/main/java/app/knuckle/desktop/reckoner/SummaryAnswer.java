@@ -11,6 +11,7 @@ import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -155,7 +156,7 @@ record SummaryAnswer(
 
     String words(double alpha, int groups) {
       if (!p.exists()) {
-        return "There is no noise to judge against: " + p.why() + ".";
+        return "There is no noise to judge against: " + Phrases.why(p) + ".";
       }
       return "F("
           + shown(df)

@@ -5,6 +5,7 @@ import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
@@ -15,6 +16,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
@@ -66,7 +68,7 @@ final class CountSheets {
       return Line.plain(
           List.of(source, Numerals.NONE, Numerals.NONE, "", Numerals.NONE, Numerals.NONE),
           false,
-          Explained.plain(source, "This cannot be tested: " + row.df().why() + "."));
+          Explained.plain(source, "This cannot be tested: " + Phrases.why(row.df()) + "."));
     }
     double each = row.isF() ? 1 : row.df().value();
     boolean found = Significance.reached(row.p(), inquiry.alpha());
@@ -97,7 +99,7 @@ final class CountSheets {
             + " of the deviance, which is to counts what the sum of squares is to measurements";
     String words =
         !row.p().exists()
-            ? accounts + ". This cannot be tested: " + row.p().why() + "."
+            ? accounts + ". This cannot be tested: " + Phrases.why(row.p()) + "."
             : accounts
                 + (found
                     ? ": more than chance would give, "
@@ -167,7 +169,7 @@ final class CountSheets {
 
   private static String said(TestResult.ExactResult test) {
     if (test.test().isEmpty()) {
-      return ": " + ExactCounts.TOO_MANY;
+      return ": " + Phrases.why(Absence.TOO_MANY_TABLES);
     }
     ExactCounts exact = test.test().get();
     Direction direction = test.direction();

@@ -11,6 +11,7 @@ import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
@@ -53,7 +54,7 @@ final class EffectWords {
     LawCurve curve = LawCurve.ofF(e.f(), e.df(), row.error().errorDf(), inquiry.alpha());
     String title = source + ", in words";
     if (!e.f().exists()) {
-      return Explained.plain(title, "There is no F here: " + e.f().why() + ".");
+      return Explained.plain(title, "There is no F here: " + Phrases.why(e.f()) + ".");
     }
     List<String> names = row.term().names();
     String part = part(row);

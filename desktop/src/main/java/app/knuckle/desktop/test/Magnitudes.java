@@ -1,6 +1,7 @@
 package app.knuckle.desktop.test;
 
 import app.knuckle.figures.scatter.Magnitude;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.cells.GroupSummary;
@@ -98,7 +99,7 @@ final class Magnitudes {
     double difference = test.test().test().estimate();
     return d.exists() && d.value() != 0
         ? Quantity.of(Math.abs(difference / d.value()))
-        : Quantity.absent("the spread is not known");
+        : Quantity.absent(Absence.SPREAD_UNKNOWN);
   }
 
   private static Magnitude of(List<Magnitude.Row> rows, Quantity sd, int decimals) {

@@ -6,6 +6,7 @@ import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
@@ -16,6 +17,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
@@ -134,7 +136,7 @@ final class MeanSheets {
   private static String words(ResponseFindings response, TestResult.TTestResult r) {
     StudentT t = r.test().test();
     if (!t.statistic().exists()) {
-      return "There is no t here: " + t.statistic().why() + ".";
+      return "There is no t here: " + Phrases.why(t.statistic()) + ".";
     }
     int decimals = Numerals.decimalsFor(t.se().value());
     String unit = response.measured().unit();
@@ -218,7 +220,7 @@ final class MeanSheets {
             Numerals.p(u.test().p()));
     String words =
         !u.test().f().exists()
-            ? "There is no F here: " + u.test().f().why() + "."
+            ? "There is no F here: " + Phrases.why(u.test().f()) + "."
             : (differs
                     ? "Taking each group's own spread, the means lie further apart than chance would"
                         + " put them, "
@@ -248,9 +250,7 @@ final class MeanSheets {
                     "",
                     curve,
                     Magnitudes.ofTerm(
-                        response,
-                        List.of(u.treatment()),
-                        Quantity.absent("each group has its own")),
+                        response, List.of(u.treatment()), Quantity.absent(Absence.OWN_SPREADS)),
                     List.of(
                         new Way("Compare the means \u2192", List.of(u.treatment()), List.of()))))));
   }

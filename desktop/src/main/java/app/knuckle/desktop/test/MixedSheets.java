@@ -16,6 +16,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -83,7 +84,7 @@ final class MixedSheets {
 
   private Explained explained(String source, MixedFit.Row row, boolean found) {
     if (!row.p().exists()) {
-      return Explained.plain(source, "This cannot be tested: " + row.p().why() + ".");
+      return Explained.plain(source, "This cannot be tested: " + Phrases.why(row.p()) + ".");
     }
     String noise =
         switch (row.denominator()) {

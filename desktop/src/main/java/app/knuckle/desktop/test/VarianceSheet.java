@@ -4,6 +4,7 @@ import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.OneWay;
@@ -129,7 +130,7 @@ final class VarianceSheet {
   private Quantity correctedP(AnovaTable.Row row) {
     Sphericity s = result.layers() == null ? null : result.layers().correcting(result.table(), row);
     return s == null || !row.effect().f().exists()
-        ? Quantity.absent("nothing to correct")
+        ? Quantity.absent(Absence.NOTHING_TO_CORRECT)
         : s.greenhouseGeisser()
             .map(
                 epsilon ->

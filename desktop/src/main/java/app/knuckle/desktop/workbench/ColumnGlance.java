@@ -1,5 +1,6 @@
 package app.knuckle.desktop.workbench;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.checks.Outliers;
 import app.knuckle.stats.summary.GroupMoments;
@@ -93,7 +94,7 @@ public record ColumnGlance(
     Quantity sd =
         finite.length > 1
             ? Quantity.of(Math.sqrt(moments.sumOfSquares(0) / (finite.length - 1)))
-            : Quantity.absent("a single value has no spread");
+            : Quantity.absent(Absence.ONE_VALUE);
     int decimals = sd.exists() ? Numerals.decimalsFor(sd.value() / 10) : 2;
     int shown = decimals(column);
     String mean =

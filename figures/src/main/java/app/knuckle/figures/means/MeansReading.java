@@ -3,6 +3,7 @@ package app.knuckle.figures.means;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.summary.Summary;
@@ -122,8 +123,8 @@ public final class MeansReading {
             ? family
                 .filter(f -> !f.ranks())
                 .map(ComparedMeans::criticalDifference)
-                .orElse(Quantity.absent("pairs were not compared"))
-            : Quantity.absent("not wished");
+                .orElse(Quantity.absent(Absence.PAIRS_NOT_COMPARED))
+            : Quantity.absent(Absence.NOT_WISHED);
     return new MeansFigure(
         groups,
         clusters,
@@ -161,7 +162,7 @@ public final class MeansReading {
         mean.name(),
         mean.mean().value(),
         style.form() == Form.BOXES && summary != null
-            ? Reach.none("boxes have stems of their own")
+            ? Reach.none(Absence.NOT_WISHED)
             : reach(mean),
         above(mean),
         single,
@@ -205,7 +206,7 @@ public final class MeansReading {
       case STANDARD_ERROR -> Reach.even(mean.se());
       case STANDARD_DEVIATION -> Reach.even(mean.sd());
       case INTERVAL -> mean.reach();
-      case NONE -> Reach.none("no whiskers are shown");
+      case NONE -> Reach.none(Absence.NOT_WISHED);
     };
   }
 

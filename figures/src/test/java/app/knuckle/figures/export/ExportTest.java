@@ -6,6 +6,7 @@ import app.knuckle.figures.means.MeansFigure;
 import app.knuckle.figures.means.MeansLayout;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.findings.Reach;
 import java.awt.image.BufferedImage;
@@ -41,7 +42,7 @@ class ExportTest {
             "Feed",
             "",
             List.of(),
-            Quantity.absent("not wished"),
+            Quantity.absent(Absence.NOT_WISHED),
             List.of(),
             Style.usual(2),
             ""));

@@ -12,6 +12,7 @@ import app.knuckle.figures.style.Palette;
 import app.knuckle.figures.style.Paper;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.findings.Reach;
@@ -66,7 +67,7 @@ class MeansLayoutTest {
       }
       Quantity half =
           random.nextInt(6) == 0
-              ? Quantity.absent("one value")
+              ? Quantity.absent(Absence.ONE_VALUE)
               : Quantity.of(scale * random.nextDouble());
       groups.add(
           new MeansFigure.Group(
@@ -100,7 +101,7 @@ class MeansLayoutTest {
         "Feed",
         random.nextBoolean() ? "" : "Clearance differs between feeds, F(5, 66) = 4.2, p = .002.",
         brackets,
-        random.nextBoolean() ? Quantity.of(scale) : Quantity.absent("not wished"),
+        random.nextBoolean() ? Quantity.of(scale) : Quantity.absent(Absence.NOT_WISHED),
         List.of(),
         style(form, above, random),
         "");

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.scene.Scene;
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,7 +19,7 @@ class MovedMeansLayoutTest {
 
   private static final double WIDTH = 700;
   private static final double HEIGHT = 300;
-  private static final Quantity NONE = Quantity.absent("only the other has it");
+  private static final Quantity NONE = Quantity.absent(Absence.ONLY_THE_OTHER);
 
   private static final MovedMeans.Value GONE = new MovedMeans.Value(NONE, NONE);
 

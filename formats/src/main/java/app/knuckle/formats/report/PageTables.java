@@ -326,7 +326,7 @@ final class PageTables {
     Set<String> adjusted = new LinkedHashSet<>();
     for (ContrastResult c : response.analysis().contrasts()) {
       if (c.contrast() == null) {
-        rows.add(List.of(c.name(), c.why(), "", "", "", "", ""));
+        rows.add(List.of(c.name(), Phrases.why(c.why()), "", "", "", "", ""));
         continue;
       }
       StudentT t = c.contrast().test();

@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Squares;
@@ -55,7 +56,7 @@ public final class Additivity {
             sum.of(0),
             more.error().df(),
             more.error().of(0),
-            "the fitted values leave nothing to test");
+            Absence.NOTHING_LEFT_TO_TEST);
     return new Result(test, more.error().of(0));
   }
 }

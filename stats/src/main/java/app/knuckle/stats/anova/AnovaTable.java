@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.Fit;
@@ -139,15 +140,15 @@ public record AnovaTable(
                 total,
                 fit.rows(),
                 alpha);
-    Quantity none = Quantity.absent("the model has no term");
+    Quantity none = Quantity.absent(Absence.NO_TERM);
     double totalMs = total / (fit.rows() - 1.0);
     return new ModelFit(
         fit.rows(),
         grand,
         sd,
-        sd.percentOf(grand, "the grand mean is 0"),
+        sd.percentOf(grand, Absence.GRAND_MEAN_ZERO),
         model == null ? none : model.etaSquared(),
-        total > 0 ? layer.errorMs().map(e -> 1 - e / totalMs) : Quantity.absent(Effect.ALL_EQUAL),
+        total > 0 ? layer.errorMs().map(e -> 1 - e / totalMs) : Quantity.absent(Absence.ALL_EQUAL),
         model == null ? none : model.f(),
         model == null ? none : model.p(),
         explained.df(),
@@ -177,7 +178,7 @@ public record AnovaTable(
   public Quantity pOf(Term term) {
     Row row = row(term);
     return row == null || row.effect() == null
-        ? Quantity.absent("no overall test")
+        ? Quantity.absent(Absence.NO_OVERALL_TEST)
         : row.effect().p();
   }
 

@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
@@ -87,7 +88,7 @@ public final class LayerFits {
     }
     Stratum finest = layers.get(layers.size() - 1);
     Quantity sd = finest.errorMs().map(Math::sqrt);
-    Quantity none = Quantity.absent("a layout of several layers has no single fit");
+    Quantity none = Quantity.absent(Absence.SEVERAL_LAYERS);
     return new AnovaTable(
         squares,
         rows,
@@ -97,7 +98,7 @@ public final class LayerFits {
             values,
             grandMean,
             sd,
-            sd.percentOf(grandMean, "the grand mean is 0"),
+            sd.percentOf(grandMean, Absence.GRAND_MEAN_ZERO),
             none,
             none,
             none,

@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.means.Covariance;
@@ -110,7 +111,7 @@ public record OneWay(
    * @return per cent
    */
   public Quantity cvPercent() {
-    return residualSd().percentOf(grandMean, "the grand mean is 0");
+    return residualSd().percentOf(grandMean, Absence.GRAND_MEAN_ZERO);
   }
 
   /**
@@ -129,7 +130,7 @@ public record OneWay(
    */
   public Quantity adjustedRSquared() {
     double totalMs = totalSs / (moments.total() - 1);
-    return totalSs > 0 ? errorMs.map(e -> 1 - e / totalMs) : Quantity.absent(Effect.ALL_EQUAL);
+    return totalSs > 0 ? errorMs.map(e -> 1 - e / totalMs) : Quantity.absent(Absence.ALL_EQUAL);
   }
 
   /**
@@ -141,7 +142,7 @@ public record OneWay(
   public Quantity epsilonSquared() {
     return totalSs > 0
         ? errorMs.map(e -> (treatment.ss() - treatment.df() * e) / totalSs)
-        : Quantity.absent(Effect.ALL_EQUAL);
+        : Quantity.absent(Absence.ALL_EQUAL);
   }
 
   /**
@@ -153,7 +154,7 @@ public record OneWay(
   public Quantity cohenF() {
     return errorSs > 0
         ? Quantity.of(Math.sqrt(treatment.ss() / errorSs))
-        : Quantity.absent(totalSs > 0 ? Effect.NO_SPREAD : Effect.ALL_EQUAL);
+        : Quantity.absent(totalSs > 0 ? Absence.EQUAL_WITHIN_GROUPS : Absence.ALL_EQUAL);
   }
 
   /**

@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.FDistribution;
 
@@ -34,8 +35,6 @@ public record PartialTable(
       return new Line(first(df, ss / ms), first(ss, df * ms), first(ms, ss / df));
     }
   }
-
-  private static final String FAR = "so few degrees of freedom have no critical value in reach";
 
   /** What follows from rounded entries may be no degrees of freedom at all. */
   private static final double FEWEST_DF = 0.1;
@@ -81,7 +80,7 @@ public record PartialTable(
       b = new Line(b.df(), first(b.ss(), t.ss() / (1 + ratio * a.df() / b.df())), b.ms());
     }
     boolean known = hasLaw(a.df()) && hasLaw(b.df());
-    Quantity none = Quantity.absent("too little is known of the table");
+    Quantity none = Quantity.absent(Absence.TOO_LITTLE_KNOWN);
     FDistribution law = known ? FDistribution.of(a.df(), b.df()) : null;
     Quantity q = Double.isFinite(ratio) ? Quantity.of(ratio) : none;
     return new PartialTable(
@@ -90,6 +89,9 @@ public record PartialTable(
         t,
         q,
         known ? q.map(law::survivalProbability) : none,
-        known ? Quantity.finite(law.inverseSurvivalProbability(alpha), FAR) : none);
+        known
+            ? Quantity.finite(
+                law.inverseSurvivalProbability(alpha), Absence.FEW_DF_NO_CRITICAL_VALUE)
+            : none);
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -82,7 +83,7 @@ public record PowerTransformation(
 
   private static Quantity limit(Likelihood likelihood, double end, double lambda, double level) {
     if (likelihood.at(end) > level) {
-      return Quantity.absent("the limit lies beyond " + end);
+      return Quantity.absent(Absence.LIMIT_BEYOND);
     }
     return Quantity.of(
         new BrentSolver(TOLERANCE, TOLERANCE, 0)

@@ -1,5 +1,6 @@
 package app.knuckle.stats.anova;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 
 /**
@@ -21,7 +22,7 @@ public record RelativeEfficiency(
     Quantity rowsAlone,
     Quantity columnsAlone) {
 
-  private static final Quantity NOT_HERE = Quantity.absent("not for this layout");
+  private static final Quantity NOT_HERE = Quantity.absent(Absence.NOT_FOR_THIS_LAYOUT);
 
   /**
    * Of complete blocks, each treatment combination once in each.

@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
@@ -11,7 +12,6 @@ public final class Normality {
 
   private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
   private static final int MOST_SHAPIRO = 5000;
-  private static final String NO_SPREAD = "all values are equal";
 
   private Normality() {}
 
@@ -26,7 +26,7 @@ public final class Normality {
     return sum;
   }
 
-  private static Facts none(int n, String why, String key) {
+  private static Facts none(int n, Absence why, String key) {
     return new Facts()
         .put("n", n)
         .put("statistic", Quantity.absent(why))
@@ -45,13 +45,12 @@ public final class Normality {
   public static Facts shapiroWilk(double[] values, double within) {
     int n = values.length;
     if (n < 3 || n > MOST_SHAPIRO) {
-      return none(
-          n, n < 3 ? "three values are needed" : "more than 5000 values: see the picture", "z");
+      return none(n, n < 3 ? Absence.NEEDS_THREE : Absence.OVER_5000, "z");
     }
     double[] x = values.clone();
     Arrays.sort(x);
     if (Alike.are(x, within)) {
-      return none(n, NO_SPREAD, "z");
+      return none(n, Absence.ALL_EQUAL, "z");
     }
     double ss = sumOfSquares(x);
     double[] a = weights(n);
@@ -64,9 +63,7 @@ public final class Normality {
     Facts facts = new Facts().put("n", n).put("statistic", w);
     if (n == 3) {
       double p = 6 / Math.PI * (Math.asin(Math.sqrt(w)) - Math.asin(Math.sqrt(0.75)));
-      return facts
-          .put("z", Quantity.absent("three values have their own distribution"))
-          .put("p", Math.max(0, p));
+      return facts.put("z", Quantity.absent(Absence.THREE_VALUES)).put("p", Math.max(0, p));
     }
     double mu;
     double sigma;
@@ -74,7 +71,7 @@ public final class Normality {
     if (n <= 11) {
       double g = -2.273 + 0.459 * n;
       if (y >= g) {
-        return facts.put("z", Quantity.absent("beyond the approximation")).put("p", 1e-99);
+        return facts.put("z", Quantity.absent(Absence.BEYOND_THE_APPROXIMATION)).put("p", 1e-99);
       }
       y = -Math.log(g - y);
       mu = 0.5440 + n * (-0.39978 + n * (0.025054 - n * 0.0006714));
@@ -145,7 +142,7 @@ public final class Normality {
   public static Facts andersonDarling(double[] values, double within) {
     int n = values.length;
     if (n < 2 || Alike.are(values, within)) {
-      return none(n, n < 2 ? "two values are needed" : NO_SPREAD, "adjustedStatistic");
+      return none(n, n < 2 ? Absence.NEEDS_TWO : Absence.ALL_EQUAL, "adjustedStatistic");
     }
     double[] z = standardised(values);
     double sum = 0;
@@ -183,7 +180,7 @@ public final class Normality {
   public static Facts lilliefors(double[] values, double within) {
     int n = values.length;
     if (n < 2 || Alike.are(values, within)) {
-      return none(n, n < 2 ? "two values are needed" : NO_SPREAD, "formulaP");
+      return none(n, n < 2 ? Absence.NEEDS_TWO : Absence.ALL_EQUAL, "formulaP");
     }
     double[] z = standardised(values);
     double d = 0;
@@ -204,10 +201,6 @@ public final class Normality {
         .put("n", n)
         .put("statistic", d)
         .put("formulaP", p)
-        .put(
-            "p",
-            p > 0.1
-                ? Quantity.absent("above 0.1: beyond the range of the approximation")
-                : (Object) p);
+        .put("p", p > 0.1 ? Quantity.absent(Absence.ABOVE_A_TENTH) : (Object) p);
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
@@ -29,7 +30,7 @@ public final class Outliers {
     double ss = Arrays.stream(x).map(v -> (v - origin - mean) * (v - origin - mean)).sum();
     Facts facts = new Facts().put("n", n);
     if (n < 3 || Alike.are(values, within)) {
-      Quantity none = Quantity.absent(n < 3 ? "three values are needed" : "all values are equal");
+      Quantity none = Quantity.absent(n < 3 ? Absence.NEEDS_THREE : Absence.ALL_EQUAL);
       return facts
           .put("statistic", none)
           .put("suspect", none)
@@ -81,7 +82,7 @@ public final class Outliers {
     Arrays.sort(x);
     Facts facts = new Facts().put("n", x.length);
     if (x.length == 0) {
-      return facts.put("lowerQuartile", Quantity.absent("there is no value"));
+      return facts.put("lowerQuartile", Quantity.absent(Absence.NO_VALUE));
     }
     double q1 = quantile(x, 0.25);
     double q3 = quantile(x, 0.75);

@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
@@ -60,7 +61,7 @@ public final class Spread {
       scores[g] = Arrays.stream(distances).map(score::of).toArray();
     }
     OneWay fit = OneWay.fit(GroupMoments.of(flat(scores), codes(groups), groups.length), 0.05);
-    Quantity none = Quantity.absent("the scores do not vary within the groups");
+    Quantity none = Quantity.absent(Absence.SCORES_DO_NOT_VARY);
     return new Facts()
         .put("statistic", known ? fit.treatment().f() : none)
         .put("df", Facts.list(fit.treatment().df(), fit.errorDf()))
@@ -130,7 +131,7 @@ public final class Spread {
     double statistic =
         ((n - k) * Math.log(pooled / (n - k)) - logs)
             / (1 + (inverse - 1 / (n - k)) / (3.0 * (k - 1)));
-    Quantity none = Quantity.absent("a group has no spread");
+    Quantity none = Quantity.absent(Absence.A_GROUP_HAS_NO_SPREAD);
     return new Facts()
         .put("statistic", known ? (Object) statistic : none)
         .put("df", Facts.list(k - 1))
@@ -169,7 +170,7 @@ public final class Spread {
       statistic += group.length * (own - mean) * (own - mean) / v;
     }
     boolean known = v > 0;
-    Quantity none = Quantity.absent("the distances do not vary");
+    Quantity none = Quantity.absent(Absence.DISTANCES_DO_NOT_VARY);
     return new Facts()
         .put("statistic", known ? (Object) statistic : none)
         .put("df", Facts.list(groups.length - 1))
@@ -193,7 +194,7 @@ public final class Spread {
     GroupMoments m = GroupMoments.of(flat(groups), codes(groups), 2);
     double d1 = m.count(0) - 1.0;
     double d2 = m.count(1) - 1.0;
-    Quantity none = Quantity.absent("a group has no spread");
+    Quantity none = Quantity.absent(Absence.A_GROUP_HAS_NO_SPREAD);
     boolean known = d1 > 0 && d2 > 0 && Arrays.stream(groups).noneMatch(g -> Alike.are(g, within));
     Facts facts = new Facts();
     if (!known) {

@@ -1,5 +1,6 @@
 package app.knuckle.stats.compare;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -30,10 +31,6 @@ public record AgainstReference(
     Quantity criticalValue,
     Quantity criticalDifference,
     List<List<Double>> correlations) {
-
-  private static final String OWN_ERRORS = "pairs have standard errors of their own";
-  private static final String ONE_SIDED =
-      "the question has a direction, so there is one limit only";
 
   /** Standard errors this close, relative, are the same but for rounding. */
   private static final double SAME_ERROR = 1e-12;
@@ -75,7 +72,7 @@ public record AgainstReference(
               .map(StudentT::statistic)
               .filter(t -> !t.exists())
               .findFirst()
-              .orElse(Quantity.absent("there is one mean only"));
+              .orElse(Quantity.absent(Absence.ONE_MEAN));
       List<Pair> unjudged = new ArrayList<>();
       for (int i = 0; i < others.size(); i++) {
         StudentT t = plain.get(i);
@@ -124,7 +121,7 @@ public record AgainstReference(
         pairs,
         errors,
         Quantity.of(critical),
-        same ? plain.get(0).se().map(s -> critical * s) : Quantity.absent(OWN_ERRORS),
+        same ? plain.get(0).se().map(s -> critical * s) : Quantity.absent(Absence.OWN_ERRORS),
         Arrays.stream(correlations).map(Facts::list).toList());
   }
 
@@ -168,7 +165,7 @@ public record AgainstReference(
       Direction direction,
       double alpha) {
     double half = critical * t.se().value();
-    Quantity none = Quantity.absent(ONE_SIDED);
+    Quantity none = Quantity.absent(Absence.ONE_LIMIT);
     return new Pair(
         i,
         reference,

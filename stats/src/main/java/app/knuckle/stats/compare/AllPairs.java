@@ -1,5 +1,6 @@
 package app.knuckle.stats.compare;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -29,13 +30,6 @@ import org.apache.commons.statistics.distribution.TDistribution;
  */
 public final class AllPairs {
 
-  private static final String NO_INTERVAL = "this procedure defines no interval";
-  private static final String OWN_ERRORS = "pairs have standard errors of their own";
-  private static final String STEPWISE = "this procedure has no single critical value";
-  private static final String OTHER = "this procedure does not use the studentized range";
-  private static final String ONE_MEAN = "there is one mean only";
-  private static final String NO_SPREAD = "the values inside the two groups are equal";
-
   /**
    * Standard errors that agree to this share count as one, so that a balanced layout has one
    * critical difference in spite of rounding.
@@ -58,7 +52,7 @@ public final class AllPairs {
    * @return the comparison to make
    */
   public static AllPairs withDefaults() {
-    return new AllPairs(Procedure.TUKEY, 0.05, Quantity.absent("no overall test"));
+    return new AllPairs(Procedure.TUKEY, 0.05, Quantity.absent(Absence.NO_OVERALL_TEST));
   }
 
   /**
@@ -126,23 +120,27 @@ public final class AllPairs {
     }
     Quantity none =
         plain.isEmpty()
-            ? Quantity.absent(ONE_MEAN)
-            : plain.get(0).statistic().exists() ? Quantity.absent(OWN_ERRORS) : plain.get(0).p();
+            ? Quantity.absent(Absence.ONE_MEAN)
+            : plain.get(0).statistic().exists()
+                ? Quantity.absent(Absence.OWN_ERRORS)
+                : plain.get(0).p();
     Quantity critical =
         !possible
             ? none
-            : sameDf ? criticalValue(k, known.get(0), laws) : Quantity.absent(OWN_ERRORS);
+            : sameDf ? criticalValue(k, known.get(0), laws) : Quantity.absent(Absence.OWN_ERRORS);
     Quantity criticalRange =
         !possible
             ? none
             : procedure.law() != Procedure.Law.RANGE
-                ? Quantity.absent(OTHER)
-                : sameDf ? critical.map(c -> c * Math.sqrt(2)) : Quantity.absent(OWN_ERRORS);
+                ? Quantity.absent(Absence.NO_STUDENTIZED_RANGE)
+                : sameDf
+                    ? critical.map(c -> c * Math.sqrt(2))
+                    : Quantity.absent(Absence.OWN_ERRORS);
     Quantity difference =
         !possible
             ? none
             : critical.exists() && !sameError
-                ? Quantity.absent(OWN_ERRORS)
+                ? Quantity.absent(Absence.OWN_ERRORS)
                 : critical.map(c -> c * known.get(0).se().value());
     List<CriticalRange> ranges =
         sameDf && procedure.law() == Procedure.Law.STEPPED_RANGE
@@ -237,10 +235,14 @@ public final class AllPairs {
         Quantity se = means.seOfDifference(i, j);
         boolean spreadless = se.value() == 0;
         Quantity known = means.dfOfDifference(i, j);
-        Quantity df = spreadless && !known.exists() ? Quantity.absent(NO_SPREAD) : known;
-        Quantity t = spreadless ? Quantity.absent(NO_SPREAD) : se.map(s -> d / s);
+        Quantity df =
+            spreadless && !known.exists() ? Quantity.absent(Absence.EQUAL_WITHIN_THE_TWO) : known;
+        Quantity t =
+            spreadless ? Quantity.absent(Absence.EQUAL_WITHIN_THE_TWO) : se.map(s -> d / s);
         Quantity none =
-            t.exists() && df.exists() ? Quantity.absent(NO_INTERVAL) : t.exists() ? df : t;
+            t.exists() && df.exists()
+                ? Quantity.absent(Absence.NO_INTERVAL_DEFINED)
+                : t.exists() ? df : t;
         pairs.add(new Pair(i, j, d, se, df, t, none, none, none, none, false));
       }
     }
@@ -255,7 +257,7 @@ public final class AllPairs {
   private Pair judged(Pair pair, double p, Quantity critical) {
     boolean interval = procedure.hasInterval() && critical.exists();
     double half = critical.value() * pair.se().value();
-    Quantity none = Quantity.absent(NO_INTERVAL);
+    Quantity none = Quantity.absent(Absence.NO_INTERVAL_DEFINED);
     boolean guarded =
         procedure == Procedure.LEAST_SIGNIFICANT_DIFFERENCE
             && overallP.exists()
@@ -278,7 +280,8 @@ public final class AllPairs {
     double df = pair.df().value();
     int m = k * (k - 1) / 2;
     return switch (procedure.law()) {
-      case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE -> Quantity.absent(STEPWISE);
+      case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE ->
+          Quantity.absent(Absence.NO_SINGLE_CRITICAL_VALUE);
       case SINGLE, BONFERRONI, SIDAK, RANGE, ALL_CONTRASTS, OWN ->
           Quantity.of(laws.critical(k, df, () -> criticalValue(k, df, m, laws)));
     };
@@ -408,7 +411,7 @@ public final class AllPairs {
       Quantity difference =
           sameError
               ? Quantity.of(largest * any.se().value() / Math.sqrt(2))
-              : Quantity.absent(OWN_ERRORS);
+              : Quantity.absent(Absence.OWN_ERRORS);
       ranges.add(new CriticalRange(r, largest, difference));
     }
     return ranges;

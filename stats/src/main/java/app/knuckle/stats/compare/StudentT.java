@@ -1,5 +1,6 @@
 package app.knuckle.stats.compare;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.TDistribution;
 
@@ -23,10 +24,6 @@ public record StudentT(
     Quantity low,
     Quantity high) {
 
-  private static final String NO_SPREAD = "there is no spread to compare with";
-  private static final String ONE_SIDED =
-      "the question has a direction, so there is one limit only";
-
   /**
    * Tests an estimate against 0.
    *
@@ -43,7 +40,7 @@ public record StudentT(
         !df.exists()
             ? df
             : se.exists() && se.value() == 0
-                ? Quantity.absent(NO_SPREAD)
+                ? Quantity.absent(Absence.NO_SPREAD_TO_COMPARE)
                 : se.map(s -> estimate / s);
     if (!t.exists()) {
       return new StudentT(estimate, se, df, t, t, t, t);
@@ -60,7 +57,7 @@ public record StudentT(
     double half =
         se.value()
             * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
-    Quantity none = Quantity.absent(ONE_SIDED);
+    Quantity none = Quantity.absent(Absence.ONE_LIMIT);
     return new StudentT(
         estimate,
         se,

@@ -1,5 +1,6 @@
 package app.knuckle.stats.counts;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.means.DegreesOfFreedom;
@@ -15,9 +16,6 @@ import org.apache.commons.statistics.distribution.TDistribution;
 
 /** What a fit of counts stands on. */
 public final class CountChecks {
-
-  private static final String NO_DF = "no row is left to see the spread by";
-  private static final String SINGLES = "rows of one trial show no spread of their own";
 
   /** A variance below this share of what is expected is rounding. */
   private static final double NO_VARIANCE = 1e-8;
@@ -70,7 +68,7 @@ public final class CountChecks {
   private Dispersion dispersion(double statistic) {
     long df = solution.residualDf();
     if (fit.isOfSingles() || df <= 0) {
-      Quantity none = Quantity.absent(fit.isOfSingles() ? SINGLES : NO_DF);
+      Quantity none = Quantity.absent(fit.isOfSingles() ? Absence.SINGLES : Absence.NO_ROW_LEFT);
       return new Dispersion(Quantity.of(statistic), df, none, none, none);
     }
     ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
@@ -120,7 +118,7 @@ public final class CountChecks {
     boolean none = sums[0] < 1 || solution.residualDf() <= 0 || !(variance > NO_VARIANCE * sums[0]);
     Quantity z =
         none
-            ? Quantity.absent("hardly a zero is expected")
+            ? Quantity.absent(Absence.HARDLY_A_ZERO)
             : Quantity.of((observed[0] - sums[0]) / Math.sqrt(variance));
     return new Zeros(
         observed[0], sums[0], z, z.map(x -> NormalDistribution.of(0, 1).survivalProbability(x)));

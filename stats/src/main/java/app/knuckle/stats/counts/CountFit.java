@@ -1,5 +1,6 @@
 package app.knuckle.stats.counts;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Covariate;
@@ -23,9 +24,6 @@ import org.ejml.dense.row.CommonOps_DDRM;
 
 /** Counts or proportions fitted to the terms of a design. */
 public final class CountFit implements Estimator {
-
-  /** Why there is no spread. */
-  private static final String NO_DF = "no row is left to see the spread by";
 
   /** A dispersion this small, of whole counts, is 0 but for rounding. */
   private static final double NO_DISPERSION = 1e-20;
@@ -109,7 +107,9 @@ public final class CountFit implements Estimator {
    * @return absent without degrees of freedom
    */
   public Quantity dispersion() {
-    return residualDf > 0 ? Quantity.of(pearson / residualDf) : Quantity.absent(NO_DF);
+    return residualDf > 0
+        ? Quantity.of(pearson / residualDf)
+        : Quantity.absent(Absence.NO_ROW_LEFT);
   }
 
   /** By which every variance is multiplied; NaN where it cannot be told. */
@@ -176,9 +176,7 @@ public final class CountFit implements Estimator {
         solution.deviance(),
         with(List.of()).map(CountSolution::deviance).orElse(Double.NaN),
         pearson,
-        isOfSingles()
-            ? Quantity.absent("rows of one trial show no spread of their own")
-            : dispersion(),
+        isOfSingles() ? Quantity.absent(Absence.SINGLES) : dispersion(),
         solution.logLikelihood());
   }
 
@@ -189,7 +187,7 @@ public final class CountFit implements Estimator {
    */
   public Quantity aic() {
     return asked.extraSpread()
-        ? Quantity.absent("an estimated spread has no likelihood")
+        ? Quantity.absent(Absence.ESTIMATED_SPREAD)
         : Quantity.of(-2 * solution.logLikelihood() + 2 * all.rank());
   }
 
@@ -247,7 +245,7 @@ public final class CountFit implements Estimator {
    */
   public Drop whole() {
     return asked.fixed().terms().isEmpty()
-        ? Drop.absent(new Term(List.of()), "the model has no term")
+        ? Drop.absent(new Term(List.of()), Absence.NO_TERM)
         : between(new Term(List.of()), List.of(), asked.fixed().terms());
   }
 
@@ -270,13 +268,13 @@ public final class CountFit implements Estimator {
     Optional<CountSolution> small = with(parallel);
     Optional<CountSolution> large = with(own);
     if (small.isEmpty() || large.isEmpty()) {
-      return Drop.absent(slope, "no top of the likelihood is found");
+      return Drop.absent(slope, Absence.NO_TOP);
     }
     int df = large.get().rankInside(small.get()) - small.get().rank();
     long errorDf = large.get().residualDf();
     double phi = errorDf > 0 ? large.get().pearson() / errorDf : Double.NaN;
     return df == 0
-        ? Drop.absent(slope, "groups of one value have no slope of their own")
+        ? Drop.absent(slope, Absence.ONE_VALUE_NO_SLOPE)
         : Drop.of(
             slope,
             df,
@@ -367,11 +365,11 @@ public final class CountFit implements Estimator {
 
   private Drop dropped(Term term, Optional<CountSolution> small, Optional<CountSolution> large) {
     if (small.isEmpty() || large.isEmpty()) {
-      return Drop.absent(term, "no top of the likelihood is found");
+      return Drop.absent(term, Absence.NO_TOP);
     }
     int df = large.get().rankInside(small.get()) - small.get().rank();
     return df == 0
-        ? Drop.absent(term, "the two tell nothing apart")
+        ? Drop.absent(term, Absence.NOTHING_APART)
         : judged(term, df, Math.max(0, small.get().deviance() - large.get().deviance()));
   }
 
@@ -381,15 +379,12 @@ public final class CountFit implements Estimator {
   }
 
   @Override
-  public String noMean() {
+  public Absence noMean() {
     return solution.rowsAtEdge() == 0
-        ? EMPTY_CELLS
+        ? Absence.EMPTY_CELLS
         : switch (cells.kind()) {
-          case COUNTS ->
-              "every count here is 0: the mean has no finite value on the scale of the logarithm";
-          case PROPORTIONS ->
-              "none or all of those tried here: the share has no finite value on the scale of the"
-                  + " odds";
+          case COUNTS -> Absence.EVERY_COUNT_ZERO;
+          case PROPORTIONS -> Absence.NONE_OR_ALL_TRIED;
         };
   }
 
@@ -523,17 +518,19 @@ public final class CountFit implements Estimator {
   @Override
   public Quantity commonDf() {
     return asked.extraSpread()
-        ? solution.residualDf() > 0 ? Quantity.of(solution.residualDf()) : Quantity.absent(NO_DF)
+        ? solution.residualDf() > 0
+            ? Quantity.of(solution.residualDf())
+            : Quantity.absent(Absence.NO_ROW_LEFT)
         : Quantity.of(DegreesOfFreedom.UNBOUNDED);
   }
 
   @Override
   public Quantity errorMs() {
-    return Quantity.absent("counts have no error mean square");
+    return Quantity.absent(Absence.COUNTS_HAVE_NO_MEAN_SQUARE);
   }
 
   @Override
-  public String noError() {
-    return asked.extraSpread() ? NO_DF : "the mean has no finite value";
+  public Absence noError() {
+    return asked.extraSpread() ? Absence.NO_ROW_LEFT : Absence.NO_FINITE_MEAN;
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.counts;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Term;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
@@ -26,7 +27,7 @@ public record Drop(
     Quantity errorDf,
     Quantity p) {
 
-  static Drop absent(Term term, String why) {
+  static Drop absent(Term term, Absence why) {
     Quantity none = Quantity.absent(why);
     return new Drop(term, none, none, false, none, none, none);
   }
@@ -40,17 +41,17 @@ public record Drop(
           Quantity.of(deviance),
           false,
           Quantity.of(deviance),
-          Quantity.absent("the spread is that of the distribution"),
+          Quantity.absent(Absence.SPREAD_OF_THE_DISTRIBUTION),
           Quantity.of(ChiSquaredDistribution.of(df).survivalProbability(deviance)));
     }
-    Quantity f = Quantity.finite(deviance / df / spread, "there is no spread to judge by");
+    Quantity f = Quantity.finite(deviance / df / spread, Absence.NO_SPREAD_TO_JUDGE_BY);
     return new Drop(
         term,
         Quantity.of(df),
         Quantity.of(deviance),
         true,
         f,
-        errorDf > 0 ? Quantity.of(errorDf) : Quantity.absent("no row is left to see the spread by"),
+        errorDf > 0 ? Quantity.of(errorDf) : Quantity.absent(Absence.NO_ROW_LEFT),
         f.map(x -> FDistribution.of(df, errorDf).survivalProbability(x)));
   }
 

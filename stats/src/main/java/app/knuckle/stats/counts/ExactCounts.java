@@ -1,5 +1,6 @@
 package app.knuckle.stats.counts;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import java.util.function.DoubleUnaryOperator;
@@ -30,16 +31,10 @@ public record ExactCounts(
   /** More possible tables than this are not counted. */
   public static final int MOST_TABLES = 100_000;
 
-  /** Why there is no answer beyond that. */
-  public static final String TOO_MANY = "there are too many possible tables for an exact count";
-
   /** Probabilities this close, relative, are equal but for rounding. */
   private static final double EQUAL = 1e-10;
 
   private static final int BISECTIONS = 200;
-  private static final String ENDLESS = "the ratio has no upper end";
-  private static final String ONE_LIMIT =
-      "the question has a direction, so there is one limit only";
 
   /**
    * P in a direction.
@@ -109,28 +104,28 @@ public record ExactCounts(
     double denominator = (double) right * (leftOf - left);
     Quantity ratio =
         denominator == 0
-            ? Quantity.absent("one of the groups has none, or all, of those tried")
+            ? Quantity.absent(Absence.ONE_HAS_NONE_OR_ALL)
             : Quantity.of((double) left * (rightOf - right) / denominator);
     Quantity conditional =
         least == most
-            ? Quantity.absent("only one table is possible")
+            ? Quantity.absent(Absence.ONE_TABLE)
             : left == least
                 ? Quantity.of(0)
                 : left == most
-                    ? Quantity.absent(ENDLESS)
+                    ? Quantity.absent(Absence.RATIO_WITHOUT_END)
                     : Quantity.of(Math.exp(solve(t -> weights.mean(t) - left)));
     double each = direction == Direction.EITHER ? alpha / 2 : alpha;
     Quantity low =
         direction == Direction.LESS
-            ? Quantity.absent(ONE_LIMIT)
+            ? Quantity.absent(Absence.ONE_LIMIT)
             : left == least
                 ? Quantity.of(0)
                 : Quantity.of(Math.exp(solve(t -> weights.tails(left, t).greater() - each)));
     Quantity high =
         direction == Direction.GREATER
-            ? Quantity.absent(ONE_LIMIT)
+            ? Quantity.absent(Absence.ONE_LIMIT)
             : left == most
-                ? Quantity.absent(ENDLESS)
+                ? Quantity.absent(Absence.RATIO_WITHOUT_END)
                 : Quantity.of(Math.exp(solve(t -> each - weights.tails(left, t).less())));
     return new ExactCounts(
         tails.greater(), tails.less(), tails.either(), tails.own(), ratio, conditional, low, high);
@@ -180,14 +175,16 @@ public record ExactCounts(
       return null;
     }
     if (total == 0) {
-      Quantity none = Quantity.absent("nothing was counted in either group");
+      Quantity none = Quantity.absent(Absence.NOTHING_COUNTED_IN_EITHER);
       return new ExactCounts(1, 1, 1, 1, none, none, none, none);
     }
     double odds = leftOf / rightOf;
     Weights weights = new Weights(0, total, x -> (total - x) / (x + 1) * odds);
     Tails tails = weights.tails(left, 0);
     Quantity ratio =
-        right == 0 ? Quantity.absent(ENDLESS) : Quantity.of(left / leftOf / (right / rightOf));
+        right == 0
+            ? Quantity.absent(Absence.RATIO_WITHOUT_END)
+            : Quantity.of(left / leftOf / (right / rightOf));
     double each = direction == Direction.EITHER ? alpha : 2 * alpha;
     CountIntervals share = CountIntervals.exact(left, total, each);
     return new ExactCounts(
@@ -196,13 +193,13 @@ public record ExactCounts(
         tails.either(),
         tails.own(),
         ratio,
-        Quantity.absent("rates have no odds"),
+        Quantity.absent(Absence.RATES_HAVE_NO_ODDS),
         direction == Direction.LESS
-            ? Quantity.absent(ONE_LIMIT)
+            ? Quantity.absent(Absence.ONE_LIMIT)
             : Quantity.of(share.low() / (1 - share.low()) / odds),
         direction == Direction.GREATER
-            ? Quantity.absent(ONE_LIMIT)
-            : Quantity.finite(share.high() / (1 - share.high()) / odds, ENDLESS));
+            ? Quantity.absent(Absence.ONE_LIMIT)
+            : Quantity.finite(share.high() / (1 - share.high()) / odds, Absence.RATIO_WITHOUT_END));
   }
 
   /** Probabilities of the tails. */

@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
@@ -110,9 +111,7 @@ public record Coefficient(List<String> names, Map<String, String> levels, Studen
     double squared = length;
     Quantity se = layer.errorMs().map(ms -> Math.sqrt(ms * squared));
     Quantity df =
-        layer.errorDf() > 0
-            ? Quantity.of(layer.errorDf())
-            : Quantity.absent("there is no estimate of the noise");
+        layer.errorDf() > 0 ? Quantity.of(layer.errorDf()) : Quantity.absent(Absence.NO_NOISE);
     all.add(new Coefficient(names, levels, StudentT.of(estimate, se, df, Direction.EITHER, alpha)));
   }
 }

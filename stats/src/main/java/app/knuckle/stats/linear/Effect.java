@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.distributions.NoncentralF;
 import org.apache.commons.statistics.distribution.FDistribution;
@@ -58,34 +59,39 @@ public record Effect(
     Quantity errorMs = errorMeanSquare(errorDf, errorSs);
     Quantity f =
         errorMs.value() == 0
-            ? Quantity.absent(ss == 0 ? ALL_EQUAL : NO_SPREAD)
+            ? Quantity.absent(ss == 0 ? Absence.ALL_EQUAL : Absence.EQUAL_WITHIN_GROUPS)
             : errorMs.map(e -> ms / e);
     Quantity critical =
         errorDf > 0
             ? Quantity.finite(
-                FDistribution.of(df, errorDf).inverseSurvivalProbability(alpha), TOO_FEW)
-            : Quantity.absent(NO_ERROR_DF);
-    Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(ALL_EQUAL);
+                FDistribution.of(df, errorDf).inverseSurvivalProbability(alpha),
+                Absence.FEW_DF_NO_CRITICAL_VALUE)
+            : Quantity.absent(Absence.NO_TWO_VALUES);
+    Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(Absence.ALL_EQUAL);
     Quantity partial =
-        ss + errorSs > 0 ? Quantity.of(ss / (ss + errorSs)) : Quantity.absent(ALL_EQUAL);
+        ss + errorSs > 0 ? Quantity.of(ss / (ss + errorSs)) : Quantity.absent(Absence.ALL_EQUAL);
     boolean spread = totalSs > 0;
     return new Effect(
         df,
         ss,
         ms,
         f,
-        f.mapFinite(x -> FDistribution.of(df, errorDf).survivalProbability(x), TOO_FEW),
+        f.mapFinite(
+            x -> FDistribution.of(df, errorDf).survivalProbability(x),
+            Absence.FEW_DF_NO_CRITICAL_VALUE),
         critical,
         share,
         partial,
-        spread ? errorMs.map(e -> (ss - df * e) / (totalSs + e)) : Quantity.absent(ALL_EQUAL),
+        spread
+            ? errorMs.map(e -> (ss - df * e) / (totalSs + e))
+            : Quantity.absent(Absence.ALL_EQUAL),
         ss + errorSs > 0
             ? errorMs.map(e -> (ss - df * e) / (ss + (n - df) * e))
-            : Quantity.absent(ALL_EQUAL),
+            : Quantity.absent(Absence.ALL_EQUAL),
         critical.exists()
             ? f.mapFinite(
                 x -> NoncentralF.of(df, errorDf, df * x).survivalProbability(critical.value()),
-                TOO_FEW)
+                Absence.FEW_DF_NO_CRITICAL_VALUE)
             : critical);
   }
 
@@ -98,23 +104,11 @@ public record Effect(
    * @param why there is no error
    * @return the line, without a test
    */
-  public static Effect untested(double df, double ss, double totalSs, String why) {
+  public static Effect untested(double df, double ss, double totalSs, Absence why) {
     Quantity none = Quantity.absent(why);
-    Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(ALL_EQUAL);
+    Quantity share = totalSs > 0 ? Quantity.of(ss / totalSs) : Quantity.absent(Absence.ALL_EQUAL);
     return new Effect(df, ss, ss / df, none, none, none, share, none, none, none, none);
   }
-
-  private static final String TOO_FEW = "so few degrees of freedom have no critical value";
-
-  /** Why there is no F when nothing varies. */
-  public static final String ALL_EQUAL = "all values are equal";
-
-  /** Why there is no F when groups differ but values inside them do not. */
-  public static final String NO_SPREAD =
-      "the values inside every group are equal, so there is no noise to compare with";
-
-  /** Why there is no error mean square. */
-  static final String NO_ERROR_DF = "no group has two values, so there is no noise to compare with";
 
   /**
    * The error mean square, absent without degrees of freedom.
@@ -124,6 +118,6 @@ public record Effect(
    * @return absent without degrees of freedom
    */
   public static Quantity errorMeanSquare(double errorDf, double errorSs) {
-    return errorDf > 0 ? Quantity.of(errorSs / errorDf) : Quantity.absent(NO_ERROR_DF);
+    return errorDf > 0 ? Quantity.of(errorSs / errorDf) : Quantity.absent(Absence.NO_TWO_VALUES);
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.means.Covariance;
 import app.knuckle.stats.means.DegreesOfFreedom;
@@ -12,9 +13,6 @@ import java.util.List;
  * differences, contrasts and slopes, and says how sure each is.
  */
 public interface Estimator {
-
-  /** Why a mean has no value. */
-  String EMPTY_CELLS = "cannot be estimated: empty cells";
 
   /**
    * A mean.
@@ -108,19 +106,19 @@ public interface Estimator {
   /**
    * Why a mean has no value where it has none.
    *
-   * @return a reason, in words
+   * @return the reason
    */
-  default String noMean() {
-    return EMPTY_CELLS;
+  default Absence noMean() {
+    return Absence.EMPTY_CELLS;
   }
 
   /**
    * Why there is no standard error where there is none.
    *
-   * @return a reason, in words
+   * @return the reason
    */
-  default String noError() {
-    return Estimates.NO_ERROR;
+  default Absence noError() {
+    return Absence.NO_NOISE_NO_SE;
   }
 
   /**

@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
@@ -296,7 +297,7 @@ public final class Residuals {
   public Quantity p() {
     int at = farthest();
     return at < 0
-        ? Quantity.absent("no residual has a standard error of its own")
+        ? Quantity.absent(Absence.NO_RESIDUAL_HAS_SE)
         : Quantity.of(2 * TDistribution.of(df).survivalProbability(Math.abs(studentised[at])));
   }
 

@@ -1,7 +1,7 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.means.Estimates;
 import java.util.Arrays;
 import java.util.List;
 
@@ -227,8 +227,8 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
   }
 
   @Override
-  public String noError() {
-    return isSummed() ? Stratum.ErrorSum.NOT_ABOVE_0 : Estimates.NO_ERROR;
+  public Absence noError() {
+    return isSummed() ? Absence.ERRORS_NOT_ABOVE_ZERO : Absence.NO_NOISE_NO_SE;
   }
 
   /**

@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
 import java.util.List;
@@ -39,9 +40,6 @@ public record Stratum(String error, Fit fit, int response, double scale, ErrorSu
    * @see "Satterthwaite, F. E. (1946). Biometrics Bulletin 2, 110-114"
    */
   public record ErrorSum(double[] weights, double ms, double df) {
-
-    static final String NOT_ABOVE_0 =
-        "the sum of errors that it would be compared with is not above 0";
 
     /**
      * The sum for some layers.
@@ -92,7 +90,7 @@ public record Stratum(String error, Fit fit, int response, double scale, ErrorSu
   public Quantity errorMs() {
     return sum == null || sum.exists()
         ? Effect.errorMeanSquare(errorDf(), errorSs())
-        : Quantity.absent(ErrorSum.NOT_ABOVE_0);
+        : Quantity.absent(Absence.ERRORS_NOT_ABOVE_ZERO);
   }
 
   /**

@@ -1,5 +1,6 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.FDistribution;
 
@@ -24,13 +25,13 @@ public record SumTest(double df, double errorDf, double ss, Quantity f, Quantity
    * @param nothing why there is nothing to test when df is 0
    * @return the test
    */
-  public static SumTest of(double df, double ss, double errorDf, double errorSs, String nothing) {
+  public static SumTest of(double df, double ss, double errorDf, double errorSs, Absence nothing) {
     Quantity none =
         df == 0
             ? Quantity.absent(nothing)
             : !(errorDf > 0)
-                ? Quantity.absent("no degrees of freedom are left for the error")
-                : !(errorSs > 0) ? Quantity.absent(Effect.NO_SPREAD) : null;
+                ? Quantity.absent(Absence.NO_DF_FOR_THE_ERROR)
+                : !(errorSs > 0) ? Quantity.absent(Absence.EQUAL_WITHIN_GROUPS) : null;
     if (none != null) {
       return new SumTest(df, errorDf, ss, none, none);
     }

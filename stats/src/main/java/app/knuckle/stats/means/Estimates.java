@@ -1,5 +1,6 @@
 package app.knuckle.stats.means;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.TDistribution;
 
@@ -11,15 +12,12 @@ import org.apache.commons.statistics.distribution.TDistribution;
  */
 public final class Estimates {
 
-  /** Why there is no standard error where there are no degrees of freedom. */
-  public static final String NO_ERROR = "there is no estimate of the noise, so no standard error";
-
   private final double origin;
   private final double[] deviations;
   private final long[] counts;
   private final Covariance covariance;
   private final DegreesOfFreedom df;
-  private final String noError;
+  private final Absence noError;
   private final LinkScale scale;
   private final boolean[] known;
 
@@ -38,7 +36,7 @@ public final class Estimates {
       long[] counts,
       Covariance covariance,
       DegreesOfFreedom df) {
-    this(origin, deviations, counts, covariance, df, NO_ERROR);
+    this(origin, deviations, counts, covariance, df, Absence.NO_NOISE_NO_SE);
   }
 
   /**
@@ -57,7 +55,7 @@ public final class Estimates {
       long[] counts,
       Covariance covariance,
       DegreesOfFreedom df,
-      String noError) {
+      Absence noError) {
     this(origin, deviations, counts, covariance, df, noError, LinkScale.IDENTITY, null);
   }
 
@@ -68,7 +66,7 @@ public final class Estimates {
       long[] counts,
       Covariance covariance,
       DegreesOfFreedom df,
-      String noError,
+      Absence noError,
       LinkScale scale,
       boolean[] known) {
     if (deviations.length != counts.length) {
@@ -233,8 +231,8 @@ public final class Estimates {
         df(i)
             .mapFinite(
                 d -> TDistribution.of(d).inverseSurvivalProbability(alpha / 2),
-                "so few degrees of freedom define no interval");
-    return t.exists() ? se(i).mapFinite(s -> s * t.value(), "the interval has no end") : t;
+                Absence.FEW_DF_NO_INTERVAL);
+    return t.exists() ? se(i).mapFinite(s -> s * t.value(), Absence.NO_END) : t;
   }
 
   private Quantity known(double df) {

@@ -24,9 +24,6 @@ public record Component(
     Test test,
     Quantity moment) {
 
-  /** Why a component at its limit has no standard error. */
-  public static final String AT_ZERO = "estimated at its limit of zero";
-
   /**
    * Whether it was estimated at its limit.
    *

@@ -1,5 +1,6 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.mixed.Rows.Layout;
 import java.util.Arrays;
@@ -30,7 +31,7 @@ public record Effects(RandomTerm term, List<Double> effects, List<Quantity> erro
       return new Effects(
           random,
           random.levels().stream().map(l -> 0.0).toList(),
-          random.levels().stream().map(l -> Quantity.absent(Component.AT_ZERO)).toList());
+          random.levels().stream().map(l -> Quantity.absent(Absence.AT_ZERO)).toList());
     }
     Prediction p = new Prediction(likelihood, t, term);
     return new Effects(

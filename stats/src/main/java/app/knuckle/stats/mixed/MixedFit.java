@@ -1,5 +1,6 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Estimable;
@@ -145,9 +146,6 @@ public final class MixedFit implements Estimator {
     }
   }
 
-  /** Why there is no sum of variances. */
-  private static final String OWN = "every occasion has a variance of its own";
-
   /**
    * How well the model fits.
    *
@@ -161,8 +159,10 @@ public final class MixedFit implements Estimator {
         top.t().length,
         likelihood(top.point()),
         fit.logCrossProducts(),
-        own ? Quantity.absent(OWN) : Quantity.of(total() * squared()),
-        own ? Quantity.absent(OWN) : Quantity.of(Math.sqrt(residual()) * rows.scale));
+        own ? Quantity.absent(Absence.VARIANCES_OF_OCCASIONS) : Quantity.of(total() * squared()),
+        own
+            ? Quantity.absent(Absence.VARIANCES_OF_OCCASIONS)
+            : Quantity.of(Math.sqrt(residual()) * rows.scale));
   }
 
   private double squared() {
@@ -212,7 +212,7 @@ public final class MixedFit implements Estimator {
     boolean isRandom = i < model.random().size();
     boolean own = model.within() == WithinUnit.OWN_VARIANCES;
     double variance = top.t()[i] * squared();
-    Quantity none = Quantity.absent(OWN);
+    Quantity none = Quantity.absent(Absence.VARIANCES_OF_OCCASIONS);
     Component.Occasion occasion =
         own && !isRandom
             ? new Component.Occasion(
@@ -227,7 +227,7 @@ public final class MixedFit implements Estimator {
         share(i, own),
         isRandom ? test(i) : null,
         moments == null
-            ? Quantity.absent("there are no mean squares to equate")
+            ? Quantity.absent(Absence.NO_MEAN_SQUARES)
             : Quantity.of(moments.rows().get(i).variance() * squared()));
   }
 
@@ -238,7 +238,7 @@ public final class MixedFit implements Estimator {
   private Component.Precision precisionOf(int i, double variance, double alpha) {
     int at = place(i);
     if (at < 0) {
-      Quantity none = Quantity.absent(Component.AT_ZERO);
+      Quantity none = Quantity.absent(Absence.AT_ZERO);
       return new Component.Precision(none, none, none, none);
     }
     double se = Math.sqrt(precision[at][at]) * squared();
@@ -248,10 +248,9 @@ public final class MixedFit implements Estimator {
         Quantity.of(se),
         Quantity.of(df),
         Quantity.finite(
-            df * variance / law.inverseSurvivalProbability(alpha / 2), "so few df give no limit"),
+            df * variance / law.inverseSurvivalProbability(alpha / 2), Absence.FEW_DF_NO_LIMIT),
         Quantity.finite(
-            df * variance / law.inverseCumulativeProbability(alpha / 2),
-            "so few df give no limit"));
+            df * variance / law.inverseCumulativeProbability(alpha / 2), Absence.FEW_DF_NO_LIMIT));
   }
 
   private Component.Limits limits(int i, double alpha) {
@@ -267,12 +266,15 @@ public final class MixedFit implements Estimator {
   private Component.Share share(int i, boolean own) {
     Quantity reliability =
         i >= model.random().size()
-            ? Quantity.absent("the residual has no levels")
+            ? Quantity.absent(Absence.RESIDUAL_HAS_NO_LEVELS)
             : top.t()[i] == 0
-                ? Quantity.absent(Component.AT_ZERO)
+                ? Quantity.absent(Absence.AT_ZERO)
                 : Quantity.of(1 - Effects.meanVariance(setup(), top.t(), i) / (2 * top.t()[i]));
     if (own) {
-      return new Component.Share(Quantity.absent(OWN), Quantity.absent(OWN), reliability);
+      return new Component.Share(
+          Quantity.absent(Absence.VARIANCES_OF_OCCASIONS),
+          Quantity.absent(Absence.VARIANCES_OF_OCCASIONS),
+          reliability);
     }
     double share = top.t()[i] / total();
     double variance = 0;
@@ -288,7 +290,7 @@ public final class MixedFit implements Estimator {
     }
     Quantity se =
         place(i) < 0
-            ? Quantity.absent(Component.AT_ZERO)
+            ? Quantity.absent(Absence.AT_ZERO)
             : Quantity.of(Math.sqrt(Math.max(0, variance)) / total());
     return new Component.Share(Quantity.of(share), se, reliability);
   }
@@ -309,7 +311,7 @@ public final class MixedFit implements Estimator {
     held[i] = true;
     Search.Top other = highest(List.of(without, equal), held);
     if (other == null) {
-      Quantity none = Quantity.absent("the search without the term finds no top");
+      Quantity none = Quantity.absent(Absence.SEARCH_WITHOUT);
       return new Component.Test(none, none);
     }
     double statistic = Math.max(0, other.point().value() - top.point().value());
@@ -350,7 +352,7 @@ public final class MixedFit implements Estimator {
     Search.Top other = search.from(none, held);
     Quantity statistic =
         other == null
-            ? Quantity.absent("the search without it finds no top")
+            ? Quantity.absent(Absence.SEARCH_WITHOUT)
             : Quantity.of(Math.max(0, other.point().value() - top.point().value()));
     Profile profile = new Profile(search, top, r, height(alpha));
     return Optional.of(
@@ -425,10 +427,6 @@ public final class MixedFit implements Estimator {
       Quantity criticalF,
       Denominator denominator) {}
 
-  /** Why a row has no denominator. */
-  private static final String NO_DF =
-      "the directions of the term rest on too few degrees of freedom";
-
   /**
    * The tests of the fixed part.
    *
@@ -442,11 +440,11 @@ public final class MixedFit implements Estimator {
   private Row test(Term term, double alpha) {
     double[][] hypothesis = fit.hypothesis(term);
     if (hypothesis.length == 0) {
-      Quantity none = Quantity.absent(EMPTY_CELLS);
+      Quantity none = Quantity.absent(Absence.EMPTY_CELLS);
       return new Row(term, none, none, none, none, none, none, model.denominator());
     }
     FixedPart.Test test = fixed.test(hypothesis);
-    Quantity errorDf = Quantity.finite(test.errorDf(), NO_DF);
+    Quantity errorDf = Quantity.finite(test.errorDf(), Absence.DIRECTIONS_WITHOUT_DF);
     return new Row(
         term,
         Quantity.of(test.df()),
@@ -455,7 +453,8 @@ public final class MixedFit implements Estimator {
         errorDf,
         errorDf.map(m -> FDistribution.of(test.df(), m).survivalProbability(test.f())),
         errorDf.mapFinite(
-            m -> FDistribution.of(test.df(), m).inverseSurvivalProbability(alpha), NO_DF),
+            m -> FDistribution.of(test.df(), m).inverseSurvivalProbability(alpha),
+            Absence.DIRECTIONS_WITHOUT_DF),
         test.denominator());
   }
 
@@ -541,11 +540,11 @@ public final class MixedFit implements Estimator {
 
   @Override
   public Quantity commonDf() {
-    return Quantity.absent(EMPTY_CELLS);
+    return Quantity.absent(Absence.EMPTY_CELLS);
   }
 
   @Override
   public Quantity errorMs() {
-    return Quantity.absent("every combination has an error of its own");
+    return Quantity.absent(Absence.ERRORS_OF_COMBINATIONS);
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.mixed;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 
 /**
@@ -12,8 +13,6 @@ final class Profile {
 
   /** A step of this share of the parameter is the last. */
   private static final double LAST_STEP = 1e-13;
-
-  private static final String NOT_FOUND = "the likelihood gives no such limit";
 
   private final Search search;
   private final Search.Top top;
@@ -57,7 +56,7 @@ final class Profile {
     if (parameter < search.limits().variances() && !search.limits().positive()[parameter]) {
       Likelihood.Point zero = inside == 0 ? top.point() : at(0);
       if (zero == null || zero.value() <= target) {
-        return zero == null ? Quantity.absent(NOT_FOUND) : Quantity.of(0);
+        return zero == null ? Quantity.absent(Absence.NO_LIMIT_BY_LIKELIHOOD) : Quantity.of(0);
       }
     }
     near = top.t();
@@ -66,14 +65,14 @@ final class Profile {
       outside = outward(outside, -1, step);
       Likelihood.Point there = at(outside);
       if (there == null) {
-        return Quantity.absent(NOT_FOUND);
+        return Quantity.absent(Absence.NO_LIMIT_BY_LIKELIHOOD);
       }
       if (there.value() > target) {
         return between(inside, outside);
       }
       inside = outside;
     }
-    return Quantity.absent(NOT_FOUND);
+    return Quantity.absent(Absence.NO_LIMIT_BY_LIKELIHOOD);
   }
 
   /** The upper limit. */
@@ -85,14 +84,14 @@ final class Profile {
       outside = outward(outside, 1, step);
       Likelihood.Point there = at(outside);
       if (there == null) {
-        return Quantity.absent(NOT_FOUND);
+        return Quantity.absent(Absence.NO_LIMIT_BY_LIKELIHOOD);
       }
       if (there.value() > target) {
         return between(inside, outside);
       }
       inside = outside;
     }
-    return Quantity.absent(NOT_FOUND);
+    return Quantity.absent(Absence.NO_LIMIT_BY_LIKELIHOOD);
   }
 
   /**
@@ -117,7 +116,7 @@ final class Profile {
     for (int step = 0; step < MOST_STEPS; step++) {
       Likelihood.Point there = at(value);
       if (there == null) {
-        return Quantity.absent(NOT_FOUND);
+        return Quantity.absent(Absence.NO_LIMIT_BY_LIKELIHOOD);
       }
       double over = there.value() - target;
       if (over > 0) {

@@ -1,5 +1,6 @@
 package app.knuckle.stats.multivariate;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
@@ -44,7 +45,7 @@ public record BoxM(
     double inverse2 = 0;
     for (int g = 0; g < k; g++) {
       if (sizes[g] <= p) {
-        return none(df, "a group has no more values than there are responses");
+        return none(df, Absence.A_GROUP_TOO_SMALL_FOR_RESPONSES);
       }
       n += sizes[g];
       inverse += 1 / (sizes[g] - 1.0);
@@ -60,12 +61,12 @@ public record BoxM(
     for (int g = 0; g < k; g++) {
       Double own = logDeterminant(within[g], sizes[g] - 1.0);
       if (own == null || logPooled == null) {
-        return none(df, "in a group one response depends on the others");
+        return none(df, Absence.RESPONSES_DEPEND);
       }
       m -= (sizes[g] - 1.0) * own;
     }
     if (k < 2) {
-      return none(df, "there is one group only");
+      return none(df, Absence.ONE_GROUP);
     }
     double c1 = (inverse - 1 / (n - k)) * (2.0 * p * p + 3 * p - 1) / (6.0 * (p + 1) * (k - 1));
     double c2 = (inverse2 - 1 / ((n - k) * (n - k))) * (p - 1.0) * (p + 2) / (6.0 * (k - 1));
@@ -88,7 +89,7 @@ public record BoxM(
         Quantity.of(FDistribution.of(df, d2).survivalProbability(f)));
   }
 
-  private static BoxM none(double df, String why) {
+  private static BoxM none(double df, Absence why) {
     Quantity none = Quantity.absent(why);
     return new BoxM(none, none, df, none, none, none, none);
   }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.ranks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
@@ -91,13 +92,13 @@ public final class Blocks {
    */
   public Facts friedman() {
     double spread = squares - base();
-    Quantity none = Quantity.absent("within every block all values are equal");
+    Quantity none = Quantity.absent(Absence.EQUAL_WITHIN_BLOCKS);
     boolean known = spread > 0;
     double chi = (k - 1) * deviations() / spread;
     double left = b * (k - 1.0) - chi;
     // All blocks alike in order leave nothing, but for rounding.
     boolean alike = known && left <= 1e-9 * b * k;
-    Quantity onlyOrder = Quantity.absent("all blocks put the treatments in the same order");
+    Quantity onlyOrder = Quantity.absent(Absence.ALL_IN_THE_SAME_ORDER);
     double f = (b - 1) * chi / left;
     boolean exact = k < MOST_EXACT.length && b <= MOST_EXACT[k];
     return new Facts()
@@ -107,9 +108,7 @@ public final class Blocks {
         .put("p", known ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(chi) : none)
         .put(
             "exactP",
-            exact
-                ? (Object) (known ? exactP() : 1.0)
-                : Quantity.absent("too many blocks to enumerate"))
+            exact ? (Object) (known ? exactP() : 1.0) : Quantity.absent(Absence.TOO_MANY_BLOCKS))
         .put("f", !known ? none : alike ? onlyOrder : (Object) f)
         .put("fDf", Facts.list(k - 1, (b - 1.0) * (k - 1)))
         .put(
@@ -125,7 +124,7 @@ public final class Blocks {
   private static Object fP(double f, double d1, double d2) {
     return d2 > 0
         ? (Object) FDistribution.of(d1, d2).survivalProbability(Math.max(0, f))
-        : Quantity.absent("one block leaves no error");
+        : Quantity.absent(Absence.ONE_BLOCK);
   }
 
   private static double factorial(int k) {
@@ -227,8 +226,7 @@ public final class Blocks {
     boolean alike = total - treatment <= 1e-12 * total;
     double d2 = (b - 1.0) * (k - 1);
     Quantity none =
-        Quantity.absent(
-            total > 0 ? "all blocks put the treatments in the same order" : "no value varies");
+        Quantity.absent(total > 0 ? Absence.ALL_IN_THE_SAME_ORDER : Absence.NOTHING_VARIES);
     return new Facts()
         .put("blockRanks", Facts.list(q))
         .put("scoreSums", Facts.list(scores))
@@ -264,7 +262,7 @@ public final class Blocks {
       variance += spread * k * (k * (double) k - 1) / (12 * (k - 1.0));
     }
     double mean = b * k * (k + 1.0) * (k + 1.0) / 4;
-    Quantity none = Quantity.absent("within every block all values are equal");
+    Quantity none = Quantity.absent(Absence.EQUAL_WITHIN_BLOCKS);
     boolean exact = k <= MOST_PAGE_TREATMENTS && b <= MOST_PAGE_BLOCKS && variance > 0;
     return RankSum.trend(l, mean, variance, none).put("exact", exact ? exactPage(l) : null);
   }
@@ -335,12 +333,7 @@ public final class Blocks {
     double se = Math.sqrt(k * (k + 1.0) / (6.0 * b));
     RankPairs dunn =
         RankPairs.plain(
-            procedure,
-            means,
-            (i, j) -> se,
-            Quantity.absent("normal theory, with no degrees of freedom"),
-            false,
-            alpha);
+            procedure, means, (i, j) -> se, Quantity.absent(Absence.NORMAL_THEORY), false, alpha);
     return dunn;
   }
 
@@ -352,7 +345,7 @@ public final class Blocks {
     double tied = Math.sqrt((squares - base()) / (b * (k - 1.0)) / b);
     List<Pair> pairs = new ArrayList<>();
     List<Facts> more = new ArrayList<>();
-    Quantity noDf = Quantity.absent("normal theory, with no degrees of freedom");
+    Quantity noDf = Quantity.absent(Absence.NORMAL_THEORY);
     for (int i = 0; i < k; i++) {
       for (int j = i + 1; j < k; j++) {
         double d = means[i] - means[j];
@@ -367,7 +360,7 @@ public final class Blocks {
                 Quantity.of(s),
                 Quantity.of(range.survivalProbability(Math.abs(s))),
                 alpha));
-        Quantity ties = Quantity.finite(Math.abs(d) / tied, "the ranks do not vary");
+        Quantity ties = Quantity.finite(Math.abs(d) / tied, Absence.RANKS_DO_NOT_VARY);
         more.add(
             new Facts()
                 .put("statisticTies", ties)
@@ -415,7 +408,7 @@ public final class Blocks {
     }
     Facts facts = new Facts().put("blocksUsed", used).put("sums", Facts.list(a));
     double[] solved = solve(sigma, a, k - 1);
-    Quantity none = Quantity.absent("the blocks do not join all treatments");
+    Quantity none = Quantity.absent(Absence.BLOCKS_DO_NOT_JOIN);
     double statistic = 0;
     for (int j = 0; solved != null && j < k - 1; j++) {
       statistic += a[j] * solved[j];

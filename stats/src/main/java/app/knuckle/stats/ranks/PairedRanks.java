@@ -1,5 +1,6 @@
 package app.knuckle.stats.ranks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
@@ -106,7 +107,7 @@ public final class PairedRanks {
     }
     double negative = 2 * mean - positive;
     boolean known = d.length > 0;
-    Quantity none = Quantity.absent("all differences are 0");
+    Quantity none = Quantity.absent(Absence.ALL_DIFFERENCES_ZERO);
     Facts exact = d.length <= MOST_EXACT ? exact(ranks, positive, direction) : null;
     double sd = Math.sqrt(variance);
     Facts corrected = known ? RankSum.normal(positive - mean, sd, 0.5, direction) : null;

@@ -1,5 +1,6 @@
 package app.knuckle.stats.ranks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -32,10 +33,9 @@ public record RankPairs(
     Letters letters,
     Quantity criticalDifference) {
 
-  private static final Quantity NO_DF =
-      Quantity.absent("normal theory, with no degrees of freedom");
-  private static final Quantity NO_SE = Quantity.absent("the statistic has no error of its own");
-  private static final Quantity NO_INTERVAL = Quantity.absent("ranks have no interval here");
+  private static final Quantity NO_DF = Quantity.absent(Absence.NORMAL_THEORY);
+  private static final Quantity NO_SE = Quantity.absent(Absence.RANK_STATISTIC_HAS_NO_ERROR);
+  private static final Quantity NO_INTERVAL = Quantity.absent(Absence.RANKS_HAVE_NO_INTERVAL);
 
   /**
    * All pairs of independent groups.
@@ -129,7 +129,7 @@ public record RankPairs(
     double[] adjusted = procedure.adjust(p);
     List<Pair> pairs = new ArrayList<>();
     List<Facts> more = new ArrayList<>();
-    Quantity none = Quantity.absent("the ranks do not vary");
+    Quantity none = Quantity.absent(Absence.RANKS_DO_NOT_VARY);
     for (int r = 0; r < m; r++) {
       int i = places.get(r)[0];
       int j = places.get(r)[1];
@@ -139,7 +139,7 @@ public record RankPairs(
               i,
               j,
               means[i] - means[j],
-              Quantity.finite(error.of(i, j), "the ranks do not vary"),
+              Quantity.finite(error.of(i, j), Absence.RANKS_DO_NOT_VARY),
               df,
               known ? Quantity.of(statistics[r]) : none,
               known ? Quantity.of(adjusted[r]) : none,
@@ -148,11 +148,7 @@ public record RankPairs(
           unadjusted ? new Facts().put("pUnadjusted", known ? (Object) p[r] : none) : new Facts());
     }
     return new RankPairs(
-        procedure,
-        pairs,
-        more,
-        letters(means, pairs),
-        Quantity.absent("pairs have errors of their own"));
+        procedure, pairs, more, letters(means, pairs), Quantity.absent(Absence.OWN_ERRORS));
   }
 
   private static double tail(double statistic, Quantity df) {
@@ -207,7 +203,7 @@ public record RankPairs(
       for (int j = i + 1; j < k; j++) {
         double[] own = RankSum.pairwise(sorted[i], sorted[j]);
         double statistic = Math.sqrt(2) * own[1];
-        Quantity q = Quantity.finite(statistic, "the two groups do not vary");
+        Quantity q = Quantity.finite(statistic, Absence.TWO_GROUPS_DO_NOT_VARY);
         pairs.add(
             pair(
                 i,
@@ -226,7 +222,7 @@ public record RankPairs(
         pairs,
         more,
         letters(g.meanRanks(), pairs),
-        Quantity.absent("pairs have errors of their own"));
+        Quantity.absent(Absence.OWN_ERRORS));
   }
 
   /** The median of all differences. */
@@ -258,7 +254,7 @@ public record RankPairs(
     double[][] sorted = g.sorted();
     for (int i : others) {
       double[] own = RankSum.pairwise(sorted[i], sorted[reference]);
-      Quantity z = Quantity.finite(own[1], "the two groups do not vary");
+      Quantity z = Quantity.finite(own[1], Absence.TWO_GROUPS_DO_NOT_VARY);
       Quantity greater = z.map(one::survivalProbability);
       Quantity less = z.map(s -> one.survivalProbability(-s));
       Quantity p =
@@ -275,7 +271,6 @@ public record RankPairs(
               .put("pGreater", greater)
               .put("pLess", less));
     }
-    return new RankPairs(
-        Procedure.STEEL, pairs, more, null, Quantity.absent("pairs have errors of their own"));
+    return new RankPairs(Procedure.STEEL, pairs, more, null, Quantity.absent(Absence.OWN_ERRORS));
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.ranks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
@@ -74,7 +75,7 @@ public final class RankSum {
             .put("tieSum", ranks.tieSum)
             .put("meanOfU", mean)
             .put("varianceOfU", variance);
-    Quantity none = Quantity.absent("all values are equal");
+    Quantity none = Quantity.absent(Absence.ALL_EQUAL);
     boolean spread = variance > 0;
     Facts exact = total <= MOST_EXACT ? exact(ranks.ranks, m, sum, direction) : null;
     Facts corrected = spread ? normal(u - mean, Math.sqrt(variance), 0.5, direction) : null;
@@ -207,8 +208,8 @@ public final class RankSum {
 
   /** The C-th smallest and largest; the outer one is missing for a direction. */
   static Facts limits(Ordered sorted, int scale, long c, Direction direction) {
-    Quantity none = Quantity.absent("too few values for this confidence");
-    Quantity open = Quantity.absent("the question has a direction, so there is one limit only");
+    Quantity none = Quantity.absent(Absence.TOO_FEW_FOR_CONFIDENCE);
+    Quantity open = Quantity.absent(Absence.ONE_LIMIT);
     boolean found = c >= 1 && c <= sorted.size();
     Object low = found ? (Object) Exact.back(sorted.at(c - 1), scale) : none;
     Object high = found ? (Object) Exact.back(sorted.at(sorted.size() - c), scale) : none;
@@ -263,7 +264,7 @@ public final class RankSum {
     double p = u / (m * n);
     double se = Math.sqrt(m * v1 + n * v2) / (m * n);
     if (!(se > 0)) {
-      Quantity none = Quantity.absent("within the samples nothing overlaps, so there is no spread");
+      Quantity none = Quantity.absent(Absence.NOTHING_OVERLAPS);
       return new Facts()
           .put("probabilityOfSuperiority", p)
           .put("se", none)
@@ -285,7 +286,7 @@ public final class RankSum {
     double either = Math.min(1, 2 * Math.min(greater, less));
     double half =
         se * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
-    Quantity open = Quantity.absent("the question has a direction, so there is one limit only");
+    Quantity open = Quantity.absent(Absence.ONE_LIMIT);
     return new Facts()
         .put("probabilityOfSuperiority", p)
         .put("se", se)

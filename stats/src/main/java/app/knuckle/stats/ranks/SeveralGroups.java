@@ -1,5 +1,6 @@
 package app.knuckle.stats.ranks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -140,7 +141,7 @@ public final class SeveralGroups {
    */
   public Facts kruskalWallis() {
     int k = groups.length;
-    Quantity equal = Quantity.absent("all values are equal");
+    Quantity equal = Quantity.absent(Absence.ALL_EQUAL);
     double h = h();
     boolean known = Double.isFinite(h);
     double arrangements = Arrangements.count(sizes());
@@ -157,7 +158,8 @@ public final class SeveralGroups {
                     ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, h))
                     : equal)
             .put(
-                "exactP", few ? (Object) exactP() : Quantity.absent("more than 60000 arrangements"))
+                "exactP",
+                few ? (Object) exactP() : Quantity.absent(Absence.OVER_60000_ARRANGEMENTS))
             .put("epsilonSquared", known ? (Object) (h / (n - 1.0)) : equal)
             .put("etaSquaredH", known && n > k ? (Object) ((h - k + 1) / (n - k)) : equal);
     if (few) {
@@ -223,7 +225,7 @@ public final class SeveralGroups {
     List<Double> aboves = Facts.list(above);
     Facts facts = new Facts().put("median", median).put("above", aboves);
     double rest = n - total;
-    Quantity none = Quantity.absent("no value lies above the median");
+    Quantity none = Quantity.absent(Absence.NONE_ABOVE_THE_MEDIAN);
     boolean known = total > 0 && rest > 0;
     double chi = 0;
     double corrected = 0;
@@ -313,7 +315,7 @@ public final class SeveralGroups {
         (big * (big - 1) * (2 * big + 5) - s5 - t5) / 72
             + (n > 2 ? s3 * t3 / (36 * big * (big - 1) * (big - 2)) : 0)
             + s2 * t2 / (8 * big * (big - 1));
-    Quantity none = Quantity.absent("all values are equal");
+    Quantity none = Quantity.absent(Absence.ALL_EQUAL);
     return RankSum.trend(j, mean, variance, none)
         .put("exact", t2 == 0 && n <= MOST_ORDERED ? exactOrdered((int) j) : null);
   }

@@ -1,5 +1,6 @@
 package app.knuckle.stats.strata;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.ejml.data.DMatrixRMaj;
@@ -30,8 +31,6 @@ public record Sphericity(
 
   /** What is left of a whole number after rounding, as a share. */
   private static final double ROUNDING = 1e-9;
-
-  private static final String TOO_FEW = "there are too few units for the test";
 
   /**
    * From the values of whole units.
@@ -76,7 +75,7 @@ public record Sphericity(
         squares += s[i][j] * s[i][j];
       }
     }
-    Quantity none = Quantity.absent("there is no spread within units to look at");
+    Quantity none = Quantity.absent(Absence.NO_SPREAD_WITHIN_UNITS);
     if (n - groupCount < 1 || !(trace > 0)) {
       return new Sphericity(none, none, df, none, none, none, none, 1.0 / Math.max(1, d));
     }
@@ -86,13 +85,13 @@ public record Sphericity(
     boolean some = left > ROUNDING * n;
     double hf = some ? (n * d * gg - 2) / (d * left) : Double.NaN;
     double lecoutre = some ? ((n - groupCount + 1.0) * d * gg - 2) / (d * left) : Double.NaN;
-    Quantity w = Quantity.absent("two occasions are always spherical");
+    Quantity w = Quantity.absent(Absence.TWO_OCCASIONS);
     Quantity chi = w;
     Quantity p = w;
     if (d > 1) {
       double statistic = determinant(s) / Math.pow(trace / d, d);
       boolean enough = n - groupCount >= d && statistic > 0;
-      Quantity few = Quantity.absent(TOO_FEW);
+      Quantity few = Quantity.absent(Absence.TOO_FEW_UNITS);
       double v = n - groupCount;
       double chiValue = -v * (1 - (2.0 * d * d + d + 2) / (6 * d * v)) * Math.log(statistic);
       w = enough ? Quantity.of(statistic) : few;
@@ -109,8 +108,8 @@ public record Sphericity(
         df,
         p,
         Quantity.of(gg),
-        Quantity.finite(hf, TOO_FEW),
-        Quantity.finite(lecoutre, TOO_FEW),
+        Quantity.finite(hf, Absence.TOO_FEW_UNITS),
+        Quantity.finite(lecoutre, Absence.TOO_FEW_UNITS),
         1.0 / Math.max(1, d));
   }
 

@@ -1,5 +1,6 @@
 package app.knuckle.stats.summary;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
 import org.apache.commons.numbers.core.Sum;
@@ -51,8 +52,8 @@ public record Summary(
     Quantity meanLow,
     Quantity meanHigh) {
 
-  private static final Quantity NO_VALUES = Quantity.absent("there are no values");
-  private static final Quantity ONE_VALUE = Quantity.absent("one value has no spread");
+  private static final Quantity NO_VALUES = Quantity.absent(Absence.NO_VALUE);
+  private static final Quantity ONE_VALUE = Quantity.absent(Absence.ONE_VALUE);
 
   /**
    * Describes a group.
@@ -93,7 +94,7 @@ public record Summary(
     Quantity variance = n < 2 ? ONE_VALUE : Quantity.of(ss / (n - 1));
     Quantity sd = variance.map(Math::sqrt);
     Quantity se = sd.map(s -> s / Math.sqrt(n));
-    Quantity cv = sd.percentOf(mean, "the mean is 0");
+    Quantity cv = sd.percentOf(mean, Absence.MEAN_ZERO);
     Powers powers = Powers.of(sorted, shift, sd);
     return new Summary(
             n,
@@ -216,20 +217,20 @@ public record Summary(
   private static Quantity skewness(Powers powers, Quantity sd) {
     double n = powers.n();
     if (n < 3) {
-      return Quantity.absent("needs 3 values");
+      return Quantity.absent(Absence.NEEDS_THREE);
     }
     return sd.value() == 0
-        ? Quantity.absent("the values are all equal")
+        ? Quantity.absent(Absence.ALL_EQUAL)
         : Quantity.of(n / ((n - 1) * (n - 2)) * powers.third());
   }
 
   private static Quantity kurtosis(Powers powers, Quantity sd) {
     double n = powers.n();
     if (n < 4) {
-      return Quantity.absent("needs 4 values");
+      return Quantity.absent(Absence.NEEDS_FOUR);
     }
     return sd.value() == 0
-        ? Quantity.absent("the values are all equal")
+        ? Quantity.absent(Absence.ALL_EQUAL)
         : Quantity.of(
             n * (n + 1) / ((n - 1) * (n - 2) * (n - 3)) * powers.fourth()
                 - 3 * (n - 1) * (n - 1) / ((n - 2) * (n - 3)));

@@ -1,5 +1,6 @@
 package app.knuckle.stats.ttest;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
@@ -30,9 +31,6 @@ public record TTest(
     Quantity hedgesG,
     Quantity dLow,
     Quantity dHigh) {
-
-  private static final String TOO_FAR = "the limit lies too far out";
-  private static final String NO_SPREAD = "there is no spread to measure it in";
 
   /** Forms of the t-test. */
   public enum Form {
@@ -73,7 +71,7 @@ public record TTest(
     /** Variance of the mean; absent for fewer than two values. */
     Quantity varianceOfMean() {
       return n < 2
-          ? Quantity.absent("a group with a single value has no spread of its own")
+          ? Quantity.absent(Absence.A_GROUP_OF_ONE)
           : Quantity.of(sumOfSquares / (n - 1.0) / n);
     }
   }
@@ -109,7 +107,7 @@ public record TTest(
       Form form, Sample first, Sample second, Direction direction, double alpha) {
     double difference = first.mean() - second.mean();
     double pooledDf = first.n() + second.n() - 2.0;
-    Quantity noError = Quantity.absent("no group has two values, so there is no noise to compare");
+    Quantity noError = Quantity.absent(Absence.NO_TWO_VALUES);
     Quantity pooled =
         pooledDf > 0
             ? Quantity.of((first.sumOfSquares() + second.sumOfSquares()) / pooledDf)
@@ -137,7 +135,7 @@ public record TTest(
     Quantity df =
         sum > 0
             ? Quantity.of(sum * sum / (u * u / (first.n() - 1.0) + v * v / (second.n() - 1.0)))
-            : Quantity.absent(NO_SPREAD);
+            : Quantity.absent(Absence.NO_SPREAD_AS_UNIT);
     return StudentT.of(difference, Quantity.of(Math.sqrt(sum)), df, direction, alpha);
   }
 
@@ -151,12 +149,12 @@ public record TTest(
       Quantity statistic) {
     Quantity d =
         sd.exists() && sd.value() == 0
-            ? Quantity.absent(NO_SPREAD)
+            ? Quantity.absent(Absence.NO_SPREAD_AS_UNIT)
             : sd.map(s -> test.estimate() / s);
     Quantity factor =
         df.exists() && df.value() > 1
             ? df.map(TTest::hedgesFactor)
-            : Quantity.absent("more than one degree of freedom is needed");
+            : Quantity.absent(Absence.MORE_THAN_ONE_DF_NEEDED);
     boolean limits = d.exists() && statistic.exists();
     Quantity none = limits ? d : d.exists() ? statistic : d;
     return new TTest(
@@ -169,12 +167,12 @@ public record TTest(
         limits
             ? Quantity.finite(
                 root * NoncentralT.noncentralityFor(statistic.value(), df.value(), 1 - alpha / 2),
-                TOO_FAR)
+                Absence.LIMIT_TOO_FAR)
             : none,
         limits
             ? Quantity.finite(
                 root * NoncentralT.noncentralityFor(statistic.value(), df.value(), alpha / 2),
-                TOO_FAR)
+                Absence.LIMIT_TOO_FAR)
             : none);
   }
 

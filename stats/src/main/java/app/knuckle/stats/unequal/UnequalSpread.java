@@ -1,5 +1,6 @@
 package app.knuckle.stats.unequal;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.means.Covariance;
 import app.knuckle.stats.means.DegreesOfFreedom;
@@ -10,9 +11,6 @@ import org.apache.commons.statistics.distribution.FDistribution;
 
 /** One-way tests that take each group's own spread. */
 public final class UnequalSpread {
-
-  private static final String LONE = "a group with a single value has no spread of its own";
-  private static final String NO_SPREAD = "a group has no spread of its own";
 
   private UnequalSpread() {}
 
@@ -37,7 +35,7 @@ public final class UnequalSpread {
           Quantity.of(law.inverseSurvivalProbability(alpha)));
     }
 
-    static FTest none(double df, String why) {
+    static FTest none(double df, Absence why) {
       Quantity none = Quantity.absent(why);
       return new FTest(df, none, none, none, none);
     }
@@ -62,14 +60,14 @@ public final class UnequalSpread {
   public static FTest welch(GroupMoments moments, double alpha) {
     int k = moments.groups();
     if (hasLone(moments)) {
-      return FTest.none(k - 1.0, LONE);
+      return FTest.none(k - 1.0, Absence.A_GROUP_OF_ONE);
     }
     double sumW = 0;
     double mean = 0;
     for (int g = 0; g < k; g++) {
       double v = variance(moments, g);
       if (v == 0) {
-        return FTest.none(k - 1.0, NO_SPREAD);
+        return FTest.none(k - 1.0, Absence.A_GROUP_HAS_NO_SPREAD);
       }
       double w = moments.count(g) / v;
       sumW += w;
@@ -101,7 +99,7 @@ public final class UnequalSpread {
   public static FTest brownForsythe(GroupMoments moments, double alpha) {
     int k = moments.groups();
     if (hasLone(moments)) {
-      return FTest.none(k - 1.0, LONE);
+      return FTest.none(k - 1.0, Absence.A_GROUP_OF_ONE);
     }
     double n = moments.total();
     double grand = 0;
@@ -116,7 +114,7 @@ public final class UnequalSpread {
       d += (1 - moments.count(g) / n) * variance(moments, g);
     }
     if (d == 0) {
-      return FTest.none(k - 1.0, NO_SPREAD);
+      return FTest.none(k - 1.0, Absence.A_GROUP_HAS_NO_SPREAD);
     }
     double inverse = 0;
     for (int g = 0; g < k; g++) {

@@ -3,6 +3,7 @@ package app.knuckle.stats.checks;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Samples;
@@ -99,7 +100,7 @@ class ChecksPropertiesTest {
     for (double[][] groups : List.of(flat, moved)) {
       Quantity statistic = Spread.bartlett(groups, ALIKE).quantity("statistic");
       assertThat(statistic.exists()).isFalse();
-      assertThat(statistic.why()).isEqualTo("a group has no spread");
+      assertThat(statistic.why()).isEqualTo(Absence.A_GROUP_HAS_NO_SPREAD);
     }
   }
 

@@ -2,6 +2,7 @@ package app.knuckle.stats.compare;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +16,7 @@ import org.junit.jupiter.api.Test;
 
 class LettersTest {
 
-  private static final Quantity NONE = Quantity.absent("not needed here");
+  private static final Quantity NONE = Quantity.absent(Absence.NOT_WISHED);
 
   private static Pair pair(int left, int right, boolean differs) {
     Quantity p = Quantity.of(differs ? 0.01 : 0.5);

@@ -1,5 +1,6 @@
 package app.knuckle.study.beside;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
@@ -342,6 +343,6 @@ public record Beside(
    * @return absent where that side has none
    */
   public static <T> Quantity of(Optional<T> side, java.util.function.Function<T, Quantity> which) {
-    return side.map(which).orElse(Quantity.absent("only the other answer has it"));
+    return side.map(which).orElse(Quantity.absent(Absence.ONLY_THE_OTHER));
   }
 }

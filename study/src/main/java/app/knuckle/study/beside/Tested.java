@@ -1,5 +1,6 @@
 package app.knuckle.study.beside;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
@@ -33,7 +34,7 @@ public record Tested(
     Quantity p,
     Quantity share) {
 
-  private static final Quantity NONE = Quantity.absent("this test has none");
+  private static final Quantity NONE = Quantity.absent(Absence.NOT_OF_THIS_TEST);
 
   /** Statistics of rank tests by their key, in the order in which one is looked for. */
   private static final Map<String, String> STATISTICS = new LinkedHashMap<>();

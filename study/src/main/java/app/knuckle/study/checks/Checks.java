@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.SumTest;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.words.Phrases;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -50,7 +51,7 @@ public final class Checks {
         Map.of(),
         judgement,
         !test.p().exists()
-            ? say("check.impossible", test.p().why())
+            ? say("check.impossible", Phrases.why(test.p()))
             : judgement.isOdd() ? unsound : sound);
   }
 }

@@ -2,6 +2,7 @@ package app.knuckle.study.checks;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
@@ -14,6 +15,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -188,7 +190,7 @@ public final class GroupChecks {
    */
   public static GroupCheck farthest(Residuals residuals, Frame frame) {
     int at = residuals.farthest();
-    Quantity none = Quantity.absent("no residual has a standard error of its own");
+    Quantity none = Quantity.absent(Absence.NO_RESIDUAL_HAS_SE);
     Facts facts =
         new Facts()
             .put("n", residuals.rows().length)
@@ -252,7 +254,7 @@ public final class GroupChecks {
     List<Facts> known = facts.stream().filter(f -> f.quantity("p").exists()).toList();
     double[] p = known.stream().mapToDouble(f -> f.quantity("p").value()).toArray();
     double[] holm = Adjustment.holm(p);
-    Quantity none = Quantity.absent("there is no p to adjust");
+    Quantity none = Quantity.absent(Absence.NOTHING_TO_ADJUST);
     facts.forEach(f -> f.put("adjustedP", none).put("bonferroniP", none));
     for (int i = 0; i < p.length; i++) {
       known.get(i).put("adjustedP", holm[i]);
@@ -277,7 +279,7 @@ public final class GroupChecks {
             : !odd
                 ? judgement == CheckResult.Judgement.SOUND
                     ? say("check.shape.sound")
-                    : say("check.shape.unknown", p.why())
+                    : say("check.shape.unknown", Phrases.why(p))
                 : say(n > MANY ? "check.shape.many" : "check.shape.odd");
     return new GroupCheck("normality", test, on, facts, judgement, words);
   }
@@ -298,7 +300,7 @@ public final class GroupChecks {
   private static String words(String key, CheckResult.Judgement judgement, Facts facts) {
     return switch (judgement) {
       case SOUND -> say(key + ".sound");
-      case CANNOT_TELL -> say(key + ".unknown", facts.quantity("p").why());
+      case CANNOT_TELL -> say(key + ".unknown", Phrases.why(facts.quantity("p")));
       case CAUTION, UNSOUND -> say(key + ".odd");
     };
   }

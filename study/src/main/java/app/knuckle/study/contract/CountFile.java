@@ -2,6 +2,7 @@ package app.knuckle.study.contract;
 
 import static app.knuckle.study.contract.FindingsFile.put;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.counts.CountFit;
@@ -103,7 +104,7 @@ final class CountFile {
     put(node, "midPEither", of(exact, e -> e.mid(Direction.EITHER)));
     put(node, "midPGreater", of(exact, e -> e.mid(Direction.GREATER)));
     put(node, "midPLess", of(exact, e -> e.mid(Direction.LESS)));
-    Quantity none = Quantity.absent(ExactCounts.TOO_MANY);
+    Quantity none = Quantity.absent(Absence.TOO_MANY_TABLES);
     put(node, proportions ? "oddsRatio" : "ratio", exact.map(ExactCounts::ratio).orElse(none));
     if (proportions) {
       put(node, "conditionalOddsRatio", exact.map(ExactCounts::conditional).orElse(none));
@@ -118,6 +119,6 @@ final class CountFile {
   private static Quantity of(Optional<ExactCounts> exact, ToDoubleFunction<ExactCounts> what) {
     return exact
         .map(e -> Quantity.of(what.applyAsDouble(e)))
-        .orElse(Quantity.absent(ExactCounts.TOO_MANY));
+        .orElse(Quantity.absent(Absence.TOO_MANY_TABLES));
   }
 }

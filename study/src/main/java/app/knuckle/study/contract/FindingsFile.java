@@ -1,5 +1,6 @@
 package app.knuckle.study.contract;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.PowerTransformation;
 import app.knuckle.stats.compare.AgainstReference;
@@ -29,6 +30,7 @@ import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Phrases;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -454,7 +456,7 @@ public final class FindingsFile {
       for (String key : List.of("estimate", "se", "df", "t", "p", "low", "high", "ss", "f")) {
         node.putNull(key);
       }
-      node.put("why", c.why());
+      node.put("why", Phrases.why(c.why()));
       return;
     }
     StudentT t = c.contrast().test();
@@ -483,13 +485,13 @@ public final class FindingsFile {
   /** A number, or null with the reason in its object. */
   static void put(ObjectNode node, String key, Quantity quantity) {
     if (quantity.exists() && quantity.value() == DegreesOfFreedom.UNBOUNDED) {
-      put(node, key, Quantity.absent("normal distribution"));
+      put(node, key, Quantity.absent(Absence.NORMAL_DISTRIBUTION));
     } else if (quantity.exists()) {
       node.put(key, quantity.value());
     } else {
       node.putNull(key);
       if (!node.has("why")) {
-        node.put("why", quantity.why());
+        node.put("why", Phrases.why(quantity));
       }
     }
   }

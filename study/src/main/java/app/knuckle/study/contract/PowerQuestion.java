@@ -1,5 +1,6 @@
 package app.knuckle.study.contract;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.power.EffectPower;
@@ -89,9 +90,7 @@ final class PowerQuestion {
     FindingsFile.put(
         node,
         "powerWithOneLess",
-        n > 2
-            ? Quantity.of(power.applyAsDouble(n - 1))
-            : Quantity.absent("a group needs two units at least"));
+        n > 2 ? Quantity.of(power.applyAsDouble(n - 1)) : Quantity.absent(Absence.NEEDS_TWO_UNITS));
   }
 
   private RuntimeException tooMany(String key) {

@@ -1,5 +1,6 @@
 package app.knuckle.study.contract;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.OneWay;
@@ -265,7 +266,7 @@ public final class ReckonFile {
   private static final double ROUNDED = 0.1;
 
   private static void write(ObjectNode node, PartialTable.Line line, boolean ms) {
-    String none = "too little is known of the table";
+    Absence none = Absence.TOO_LITTLE_KNOWN;
     FindingsFile.put(node, "df", Quantity.finite(line.df(), none));
     FindingsFile.put(node, "ss", Quantity.finite(line.ss(), none));
     if (ms) {

@@ -2,6 +2,7 @@ package app.knuckle.study.contract;
 
 import static app.knuckle.study.contract.FindingsFile.put;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.OneWay;
@@ -13,14 +14,13 @@ import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.ttest.TTest;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.Phrases;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 
 /** Writes tests as JSON. */
 final class TestFile {
-
-  private static final String EMPTY_CELLS = "cannot be estimated: empty cells";
 
   private TestFile() {}
 
@@ -151,7 +151,7 @@ final class TestFile {
       return;
     }
     Effect e = row.effect();
-    Quantity none = Quantity.absent(isSlope(row) ? TELLS_NOTHING : EMPTY_CELLS);
+    Quantity none = Quantity.absent(isSlope(row) ? Absence.TELLS_NOTHING : Absence.EMPTY_CELLS);
     put(node, "df", e == null ? none : Quantity.of(e.df()));
     put(node, "ss", e == null ? none : Quantity.of(e.ss()));
     put(node, "ms", e == null ? none : Quantity.of(e.ms()));
@@ -176,9 +176,6 @@ final class TestFile {
     return row.error().fit().model().covariates().stream()
         .anyMatch(c -> row.term().names().contains(c.name()));
   }
-
-  private static final String TELLS_NOTHING =
-      "cannot be estimated: the covariate tells nothing that the other terms do not";
 
   private static void corrected(ObjectNode node, AnovaTable.Row row, Sphericity s) {
     node.put("pLowerBound", p(row, s.lowerBound()));
@@ -326,7 +323,7 @@ final class TestFile {
       ObjectNode one = rows.addObject().put("source", row.source());
       one.set("term", InquiryFile.texts(row.term()));
       if (row.test() == null) {
-        one.putNull("statistics").put("why", EMPTY_CELLS);
+        one.putNull("statistics").put("why", Phrases.why(Absence.EMPTY_CELLS));
         continue;
       }
       together(one, row, m.measured());

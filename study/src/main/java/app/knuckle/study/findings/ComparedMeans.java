@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Letters;
 import app.knuckle.stats.compare.Pair;
@@ -86,7 +87,7 @@ public record ComparedMeans(
         reference ? null : c.pairs().letters(),
         Procedure.of(c.key()).orElse(Procedure.DUNNETT),
         false,
-        reference ? Quantity.absent("each difference has its own") : c.pairs().criticalDifference(),
+        reference ? Quantity.absent(Absence.OWN_ERRORS) : c.pairs().criticalDifference(),
         c.means());
   }
 
@@ -97,7 +98,7 @@ public record ComparedMeans(
         Map.of(),
         c.labels(),
         c.meanRanks().stream().mapToDouble(r -> r).toArray(),
-        IntStream.range(0, k).mapToObj(i -> Quantity.absent("ranks have no SE")).toList(),
+        IntStream.range(0, k).mapToObj(i -> Quantity.absent(Absence.RANKS_HAVE_NO_SE)).toList(),
         c.counts().stream().mapToLong(n -> n).toArray(),
         c.shown().pairs(),
         c.shown().letters(),
@@ -134,10 +135,10 @@ public record ComparedMeans(
    */
   public Reach interval(int i, double alpha) {
     return estimates == null
-        ? Reach.none("mean ranks have no interval")
+        ? Reach.none(Absence.MEAN_RANKS_HAVE_NO_INTERVAL)
         : Reach.between(
             estimates.shownLimit(i, alpha, false),
-            Quantity.finite(means[i], "the mean has no value"),
+            Quantity.finite(means[i], Absence.MEAN_HAS_NO_VALUE),
             estimates.shownLimit(i, alpha, true));
   }
 

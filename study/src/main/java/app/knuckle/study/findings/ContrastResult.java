@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.compare.Contrast;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
@@ -12,7 +13,7 @@ import java.util.List;
  * @param of the treatments whose means are weighed
  * @param weights of the means
  * @param contrast the numbers; null if it cannot be estimated
- * @param why it cannot; empty if it can
+ * @param why it cannot; null if it can
  * @param procedure scheffe, bonferroni or none
  * @param family dimension for Scheffe, number of contrasts for Bonferroni; 0 for none
  * @param degree of a trend; 0 for a contrast
@@ -22,7 +23,7 @@ public record ContrastResult(
     List<String> of,
     List<Inquiry.Weight> weights,
     Contrast contrast,
-    String why,
+    Absence why,
     Procedure procedure,
     int family,
     int degree) {}

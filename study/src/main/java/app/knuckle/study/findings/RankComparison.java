@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Letters;
@@ -95,5 +96,5 @@ public record RankComparison(
         new RankPairs(pairs.procedure(), judged, pairs.more(), letters, ONE_TEST));
   }
 
-  private static final Quantity ONE_TEST = Quantity.absent("the test of the two judges");
+  private static final Quantity ONE_TEST = Quantity.absent(Absence.TEST_OF_THE_TWO);
 }

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 
 /**
@@ -26,7 +27,7 @@ public record Reach(Quantity down, Quantity up) {
    * @param why there is none
    * @return the reach
    */
-  public static Reach none(String why) {
+  public static Reach none(Absence why) {
     return even(Quantity.absent(why));
   }
 

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.Comparison;
@@ -197,6 +198,6 @@ public record ResponseFindings(
     return found.stream()
         .filter(Quantity::exists)
         .min(Comparator.comparingDouble(Quantity::value))
-        .orElse(Quantity.absent("there is no overall test"));
+        .orElse(Quantity.absent(Absence.NO_OVERALL_TEST));
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.cells.GroupSummary;
@@ -91,8 +92,8 @@ public record ShownMean(
               row.n(),
               row.mean().map(m -> m * factor),
               response.analysis().scale() != LinkScale.IDENTITY
-                  ? Quantity.absent("counts have no SD of their own")
-                  : own.map(s -> s.summary().sd()).orElse(Quantity.absent("not one group")),
+                  ? Quantity.absent(Absence.COUNTS_HAVE_NO_SD)
+                  : own.map(s -> s.summary().sd()).orElse(Quantity.absent(Absence.NOT_ONE_GROUP)),
               row.se().map(se -> se * factor),
               Reach.between(
                   row.low().map(x -> x * factor),

@@ -1,5 +1,6 @@
 package app.knuckle.study.findings;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
@@ -72,7 +73,7 @@ public sealed interface TestResult {
         .filter(j -> new Term(j.term()).isSameAs(term))
         .map(Judged::p)
         .findFirst()
-        .orElse(Quantity.absent("no overall test"));
+        .orElse(Quantity.absent(Absence.NO_OVERALL_TEST));
   }
 
   /**
@@ -422,7 +423,7 @@ public sealed interface TestResult {
     public Quantity explained() {
       return fit.nullDeviance() > 0
           ? Quantity.of(1 - fit.residualDeviance() / fit.nullDeviance())
-          : Quantity.absent("all rows are alike");
+          : Quantity.absent(Absence.ALL_ROWS_ALIKE);
     }
 
     @Override
@@ -477,7 +478,7 @@ public sealed interface TestResult {
           new Judged(
               List.of(),
               test.map(t -> Quantity.of(t.p(direction)))
-                  .orElse(Quantity.absent(ExactCounts.TOO_MANY))));
+                  .orElse(Quantity.absent(Absence.TOO_MANY_TABLES))));
     }
 
     @Override

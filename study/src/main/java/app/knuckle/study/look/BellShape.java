@@ -1,5 +1,6 @@
 package app.knuckle.study.look;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
@@ -47,8 +48,7 @@ public record BellShape(
 
   private static BellShape of(double[] values, double within) {
     if (values.length > MOST_VALUES) {
-      Quantity none =
-          Quantity.absent("more than 20,000 values: look at the picture rather than at a test");
+      Quantity none = Quantity.absent(Absence.OVER_20000);
       return new BellShape(values.length, none, none, none, none);
     }
     Facts w = Normality.shapiroWilk(values, within);

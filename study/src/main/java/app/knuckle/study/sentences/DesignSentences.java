@@ -19,6 +19,7 @@ import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Units;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
@@ -132,7 +133,7 @@ final class DesignSentences {
   private String tTest(TestResult.TTestResult r) {
     StudentT t = r.test().test();
     if (!t.statistic().exists()) {
-      return say("found.untestable", Prose.capital(label()), t.statistic().why());
+      return say("found.untestable", Prose.capital(label()), Phrases.why(t.statistic()));
     }
     String statistic =
         say(
@@ -207,7 +208,8 @@ final class DesignSentences {
   private String unequal(TestResult.UnequalResult u) {
     String treatment = Units.label(u.treatment());
     if (!u.test().f().exists()) {
-      return say("found.untestable.levels", Prose.capital(label()), treatment, u.test().f().why());
+      return say(
+          "found.untestable.levels", Prose.capital(label()), treatment, Phrases.why(u.test().f()));
     }
     String statistic =
         say(

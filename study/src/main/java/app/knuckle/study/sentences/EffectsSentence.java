@@ -2,6 +2,7 @@ package app.knuckle.study.sentences;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.study.design.Inquiry;
@@ -26,7 +27,7 @@ final class EffectsSentence {
    */
   record Row(List<String> term, Quantity p, String statistic) {
     static Row unknown(List<String> term) {
-      return new Row(term, Quantity.absent(say("effects.untestable")), "");
+      return new Row(term, Quantity.absent(Absence.CANNOT_BE_TESTED), "");
     }
 
     boolean isFound(double alpha) {

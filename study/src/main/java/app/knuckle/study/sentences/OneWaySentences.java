@@ -11,6 +11,7 @@ import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.List;
 
@@ -65,7 +66,7 @@ final class OneWaySentences {
     String levels = String.valueOf(groups.size());
     String treatment = groups.treatment().label();
     if (!effect.f().exists()) {
-      return say("oneway.untestable", what, levels, treatment, effect.f().why());
+      return say("oneway.untestable", what, levels, treatment, Phrases.why(effect.f()));
     }
     return differs()
         ? say("oneway.apart", what, levels, treatment, statistic())

@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -81,7 +82,7 @@ public final class RankingSentence {
     }
     family.pairs().stream()
         .filter(p -> !p.isJudged())
-        .map(p -> say("ranking.reference.absent", name(p.left()), p.p().why()))
+        .map(p -> say("ranking.reference.absent", name(p.left()), Phrases.why(p.p())))
         .forEach(parts::add);
     return sentence(parts);
   }
@@ -112,7 +113,7 @@ public final class RankingSentence {
       return say(
           family.ranks() ? "ranking.incomparable.groups" : "ranking.incomparable.means",
           String.valueOf(family.names().size()),
-          family.pairs().get(0).p().why());
+          Phrases.why(family.pairs().get(0).p()));
     }
     List<String> parts = new ArrayList<>();
     for (int high : family.ranking()) {
@@ -134,7 +135,7 @@ public final class RankingSentence {
         .filter(p -> !p.isJudged())
         .collect(
             Collectors.groupingBy(
-                p -> p.p().why(),
+                p -> Phrases.why(p.p()),
                 LinkedHashMap::new,
                 Collectors.mapping(this::both, Collectors.joining(say("list.or")))))
         .forEach((why, pairs) -> parts.add(say("ranking.judged.absent", pairs, why)));

@@ -1,5 +1,7 @@
 package app.knuckle.study.words;
 
+import app.knuckle.stats.Absence;
+import app.knuckle.stats.Quantity;
 import java.text.MessageFormat;
 import java.util.List;
 import java.util.Locale;
@@ -55,6 +57,26 @@ public final class Phrases {
    */
   public static List<String> cells(String key, String... parts) {
     return List.of(say(key, parts).split("\\|", -1));
+  }
+
+  /**
+   * Why a number does not exist.
+   *
+   * @param absent a number that does not exist
+   * @return part of a sentence, in small letters
+   */
+  public static String why(Quantity absent) {
+    return why(absent.why());
+  }
+
+  /**
+   * Why a number does not exist.
+   *
+   * @param reason why
+   * @return part of a sentence, in small letters
+   */
+  public static String why(Absence reason) {
+    return say("why." + reason.key());
   }
 
   /**

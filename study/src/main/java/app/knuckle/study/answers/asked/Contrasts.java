@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Contrast;
 import app.knuckle.stats.compare.Direction;
@@ -108,13 +109,13 @@ public final class Contrasts {
     double sum = 0;
     double size = 0;
     Estimable total = null;
-    String why = "";
+    Absence why = null;
     for (Inquiry.Weight w : weights) {
       AskedMeans.Mean mean = means.mean(known(c.of(), w));
       sum += w.weight();
       size += Math.abs(w.weight());
       if (mean.estimable() == null) {
-        why = Estimator.EMPTY_CELLS;
+        why = Absence.EMPTY_CELLS;
       } else {
         total =
             total == null
@@ -122,18 +123,17 @@ public final class Contrasts {
                 : total.plus(w.weight(), mean.estimable());
       }
     }
-    if (why.isEmpty() && total != null && !total.isWhole()) {
+    if (why == null && total != null && !total.isWhole()) {
       why = estimator.noMean();
     }
-    if (why.isEmpty() && !(Math.abs(sum) <= SUMS_TO_ZERO * size)) {
-      why = "the weights do not sum to zero, so they weigh no difference";
+    if (why == null && !(Math.abs(sum) <= SUMS_TO_ZERO * size)) {
+      why = Absence.WEIGHTS_NOT_ZERO;
     }
     if (!c.procedure().isFor(Procedure.Use.CONTRASTS)) {
       throw notOfContrasts(c.procedure());
     }
     int family = family(c, planned);
-    Contrast contrast =
-        !why.isEmpty() || total == null ? null : tested(total, c.procedure(), family);
+    Contrast contrast = why != null || total == null ? null : tested(total, c.procedure(), family);
     return new ContrastResult(name, c.of(), weights, contrast, why, c.procedure(), family, degree);
   }
 
@@ -166,7 +166,7 @@ public final class Contrasts {
   private Contrast tested(Estimable e, Procedure procedure, int family) {
     double variance = estimator.variance(e);
     double df = estimator.df(e);
-    String noError = "there is no estimate of the noise";
+    Absence noError = Absence.NO_NOISE;
     Contrast plain =
         Contrast.plain(
             estimator.value(e),

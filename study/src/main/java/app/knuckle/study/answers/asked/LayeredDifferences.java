@@ -1,8 +1,8 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Estimable;
-import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Strata;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.study.findings.TestResult;
@@ -17,8 +17,6 @@ import org.apache.commons.statistics.distribution.TDistribution;
  * @see "Cochran, W. G. and Cox, G. M. (1957). Experimental designs, 2nd ed., sections 7.16, 7.21"
  */
 public final class LayeredDifferences {
-
-  static final String NO_NOISE = "there is no estimate of the noise";
 
   private final Strata strata;
   private final int factors;
@@ -87,14 +85,14 @@ public final class LayeredDifferences {
   private TestResult.Difference difference(
       List<String> of, List<String> held, Estimable one, Estimable other, Quantity weightedT) {
     if (one == null || other == null) {
-      Quantity absent = Quantity.absent(Estimator.EMPTY_CELLS);
+      Quantity absent = Quantity.absent(Absence.EMPTY_CELLS);
       return new TestResult.Difference(of, held, absent, absent, absent, null, null);
     }
     Estimable d = one.plus(-1, other);
-    Quantity se = Quantity.finite(Math.sqrt(strata.variance(d)), NO_NOISE);
+    Quantity se = Quantity.finite(Math.sqrt(strata.variance(d)), Absence.NO_NOISE);
     double df = strata.df(d);
-    Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(NO_NOISE);
-    Quantity t = known.mapFinite(this::critical, NO_NOISE);
+    Quantity known = df > 0 ? Quantity.of(df) : Quantity.absent(Absence.NO_NOISE);
+    Quantity t = known.mapFinite(this::critical, Absence.NO_NOISE);
     return new TestResult.Difference(
         of,
         held,
@@ -110,12 +108,13 @@ public final class LayeredDifferences {
     Stratum coarse = strata.layers().get(own.layer());
     Stratum fine = strata.layers().get(strata.layers().size() - 1);
     if (!coarse.errorMs().exists() || !fine.errorMs().exists()) {
-      return Quantity.absent(NO_NOISE);
+      return Quantity.absent(Absence.NO_NOISE);
     }
     double a = coarse.errorMs().value();
     double b = (held.levels() - 1) * fine.errorMs().value();
     return Quantity.finite(
-        (b * critical(fine.errorDf()) + a * critical(coarse.errorDf())) / (b + a), NO_NOISE);
+        (b * critical(fine.errorDf()) + a * critical(coarse.errorDf())) / (b + a),
+        Absence.NO_NOISE);
   }
 
   private static Quantity times(Quantity se, Quantity t) {

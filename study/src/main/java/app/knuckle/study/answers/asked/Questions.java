@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.AgainstReference;
@@ -21,6 +22,7 @@ import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Nearest;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -32,9 +34,6 @@ import org.apache.commons.statistics.distribution.TDistribution;
 
 /** What an inquiry asks of means: the means themselves, and their differences. */
 public final class Questions {
-
-  private static final String OWN_ERRORS =
-      "the standard error of a difference is not the same for all pairs";
 
   /** Standard errors this close, relative, are the same but for rounding. */
   private static final double SAME_ERROR = 1e-9;
@@ -210,12 +209,12 @@ public final class Questions {
           double se = Math.sqrt(estimator.variance(d));
           first = Double.isNaN(first) ? se : first;
           if (!(Math.abs(se - first) <= SAME_ERROR * first)) {
-            return Quantity.absent(OWN_ERRORS);
+            return Quantity.absent(Absence.OWN_ERRORS);
           }
         }
       }
     }
-    return Quantity.finite(first, "there is no difference to estimate");
+    return Quantity.finite(first, Absence.NO_DIFFERENCE);
   }
 
   private Quantity commonDf(List<String> of, List<String> within) {
@@ -223,10 +222,10 @@ public final class Questions {
       List<Mean> own = AskedMeans.estimable(means.means(of, family));
       if (own.size() > 1) {
         double df = estimator.df(own.get(0).estimable().plus(-1, own.get(1).estimable()));
-        return Quantity.finite(df, LayeredDifferences.NO_NOISE);
+        return Quantity.finite(df, Absence.NO_NOISE);
       }
     }
-    return Quantity.absent("there is no difference to estimate");
+    return Quantity.absent(Absence.NO_DIFFERENCE);
   }
 
   /** Those that can be compared with the reference. */
@@ -312,7 +311,7 @@ public final class Questions {
   private Quantity overall(Inquiry.Compare c) {
     return c.within().isEmpty()
         ? overall.apply(new Term(c.of()))
-        : Quantity.absent("no overall test");
+        : Quantity.absent(Absence.NO_OVERALL_TEST);
   }
 
   private Map<String, String> referenceLevels(List<String> of) {
@@ -339,7 +338,7 @@ public final class Questions {
     }
     return Refused.at(
         new Place.Key("inquiry", List.of("reference")),
-        "the reference's mean does not exist: " + estimator.noMean(),
+        "the reference's mean does not exist: " + Phrases.why(estimator.noMean()),
         "Choose another reference");
   }
 

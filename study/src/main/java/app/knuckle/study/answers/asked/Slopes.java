@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
@@ -34,7 +35,7 @@ public final class Slopes {
         if (e != null) {
           String name = covariates.get(c).name();
           String where = !several ? "" : layer == 0 ? " between units" : " within units";
-          StudentT test = test(strata, e, LayeredDifferences.NO_NOISE, alpha);
+          StudentT test = test(strata, e, Absence.NO_NOISE, alpha);
           slopes.add(new TestResult.Slope(name + where, mean(strata, name), test));
         }
       }
@@ -64,7 +65,7 @@ public final class Slopes {
     return slopes;
   }
 
-  private static StudentT test(Estimator fit, Estimable e, String noError, double alpha) {
+  private static StudentT test(Estimator fit, Estimable e, Absence noError, double alpha) {
     double df = fit.df(e);
     return StudentT.of(
         fit.value(e),

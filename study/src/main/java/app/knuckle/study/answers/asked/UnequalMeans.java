@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.asked;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.AllPairs;
@@ -98,7 +99,7 @@ public final class UnequalMeans {
               half.map(h -> mean + h),
               comparisons.isEmpty() ? null : comparisons.get(0).pairs().letters().of(i)));
     }
-    Quantity own = Quantity.absent("every group has its own spread");
+    Quantity own = Quantity.absent(Absence.OWN_SPREADS);
     return new MeansResult(List.of(factor.name()), List.of(), Map.of(), rows, own, own);
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.counts;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -151,8 +152,7 @@ public final class CountAnswer {
     boolean both = edge.contains(left) && edge.contains(right);
     Drop drop =
         both ? null : fit.merged(of, List.copyOf(left.values()), List.copyOf(right.values()));
-    Quantity p =
-        both ? Quantity.absent("neither has a mean, so nothing tells them apart") : drop.p();
+    Quantity p = both ? Quantity.absent(Absence.NEITHER_HAS_A_MEAN) : drop.p();
     return new ComparisonResult.Merged(left, right, Optional.ofNullable(drop), p, false);
   }
 

@@ -2,6 +2,7 @@ package app.knuckle.study.answers.counts;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -22,6 +23,7 @@ import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -148,7 +150,7 @@ final class CountFooting {
             Map.of(),
             judgement,
             !drop.p().exists()
-                ? say("check.impossible", drop.p().why())
+                ? say("check.impossible", Phrases.why(drop.p()))
                 : judgement.isOdd() ? unsound : sound));
   }
 
@@ -164,7 +166,7 @@ final class CountFooting {
                     : Judgement.SOUND;
     String words =
         !d.p().exists()
-            ? say("check.chance.unknown", d.p().why())
+            ? say("check.chance.unknown", Phrases.why(d.p()))
             : !estimated
                 ? say(judgement.isOdd() ? "check.chance.odd" : "check.chance.sound")
                 : d.df() < FEWEST_DF
@@ -182,7 +184,7 @@ final class CountFooting {
   }
 
   private void outlier(CountChecks.Outlier o) {
-    Quantity none = Quantity.absent("no row can be judged by itself");
+    Quantity none = Quantity.absent(Absence.NO_ROW_BY_ITSELF);
     Judgement judgement =
         o == null ? Judgement.CANNOT_TELL : Judgement.of(Quantity.of(o.adjustedP()));
     Facts facts = new Facts();
@@ -193,7 +195,7 @@ final class CountFooting {
       facts
           .put("row", frame.sourceRow(o.row()) + 1)
           .put("statistic", Quantity.of(o.statistic()))
-          .put("df", known ? List.of(o.df()) : Quantity.absent("normal distribution"))
+          .put("df", known ? List.of(o.df()) : Quantity.absent(Absence.NORMAL_DISTRIBUTION))
           .put("p", Quantity.of(o.p()))
           .put("adjustedP", Quantity.of(o.adjustedP()))
           .put("n", o.n());

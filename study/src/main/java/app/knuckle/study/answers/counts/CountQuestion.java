@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.counts;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.counts.CountFit;
 import app.knuckle.stats.counts.CountKind;
@@ -12,6 +13,7 @@ import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -54,7 +56,7 @@ final class CountQuestion {
     if (singles && Boolean.TRUE.equals(inquiry.extraSpread())) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("extraSpread")),
-          "rows of one trial show no spread of their own",
+          Phrases.why(Absence.SINGLES),
           "Leave it out, or count several in a row");
     }
     requireSome(inquiry, measured);

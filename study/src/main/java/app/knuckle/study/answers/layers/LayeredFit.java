@@ -16,9 +16,6 @@ import java.util.List;
  */
 interface LayeredFit {
 
-  /** Why there is no coefficient of variation. */
-  String GRAND_MEAN_0 = "the grand mean is 0";
-
   /** The layers. */
   Strata strata();
 

@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.layers;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Factor;
@@ -176,7 +177,7 @@ final class StripFit implements LayeredFit {
         List.of(),
         differences(alpha),
         sd,
-        sd.percentOf(strips.grandMean(), GRAND_MEAN_0));
+        sd.percentOf(strips.grandMean(), Absence.GRAND_MEAN_ZERO));
   }
 
   /** Of one treatment in strips across one other; the block stands before them. */

@@ -2,6 +2,7 @@ package app.knuckle.study.answers.layers;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.linear.Covariate;
@@ -21,6 +22,7 @@ import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -260,7 +262,7 @@ final class TwoLayerFit implements LayeredFit {
         Map.of(),
         judgement,
         judgement == CheckResult.Judgement.CANNOT_TELL
-            ? say("check.impossible", s.p().why())
+            ? say("check.impossible", Phrases.why(s.p()))
             : say(key + (judgement == CheckResult.Judgement.SOUND ? ".sound" : ".odd"), of));
   }
 
@@ -274,7 +276,7 @@ final class TwoLayerFit implements LayeredFit {
         sphericity,
         repeated ? List.of() : differences(alpha),
         sd,
-        sd.percentOf(layers.grandMean(), GRAND_MEAN_0));
+        sd.percentOf(layers.grandMean(), Absence.GRAND_MEAN_ZERO));
   }
 
   /** Of one treatment on whole plots and one on subplots; the blocks stand before them. */

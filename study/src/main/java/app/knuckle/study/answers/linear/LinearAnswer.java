@@ -2,6 +2,7 @@ package app.knuckle.study.answers.linear;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -285,7 +286,7 @@ public final class LinearAnswer {
             df == 0 ? 0 : Math.max(0, trends.error().of(0) - main.error().of(0)),
             layer.errorDf(),
             layer.errorSs(),
-            "the trends take up every degree of freedom");
+            Absence.TRENDS_TAKE_ALL);
     return Checks.of(
         "trend-remainder",
         "lack-of-fit",

@@ -2,6 +2,7 @@ package app.knuckle.study.answers.linear;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.Additivity;
@@ -323,7 +324,7 @@ final class LinearFit {
             Math.max(0, base.error().of(0) - own.error().of(0)),
             own.error().df(),
             own.error().of(0),
-            "the slopes cannot be told apart from the groups");
+            Absence.SLOPES_LIKE_GROUPS);
     return Checks.of(
         "slopes",
         "parallel-slopes",
@@ -362,7 +363,7 @@ final class LinearFit {
             Math.max(0, base.error().of(0) - bent.error().of(0)),
             bent.error().df(),
             bent.error().of(0),
-            "the covariate has too few values for a bend");
+            Absence.NO_BEND);
     return Checks.of(
         "straightness",
         "added-square",

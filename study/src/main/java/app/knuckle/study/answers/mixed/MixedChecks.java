@@ -2,6 +2,7 @@ package app.knuckle.study.answers.mixed;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.study.findings.CheckResult;
@@ -45,7 +46,7 @@ final class MixedChecks {
         List.of(),
         Quantity.of(levels),
         List.of(),
-        Quantity.absent("a count is no test"),
+        Quantity.absent(Absence.A_COUNT_IS_NO_TEST),
         Map.of(),
         Map.of(),
         judgement,

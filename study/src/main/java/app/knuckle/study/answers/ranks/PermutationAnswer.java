@@ -2,6 +2,7 @@ package app.knuckle.study.answers.ranks;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -23,6 +24,7 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -85,7 +87,7 @@ final class PermutationAnswer extends RankQuestion {
         continue;
       }
       ReducedModel.Result p = drawn.get(term);
-      Quantity none = Quantity.absent("cells are empty, or there is no estimate of the noise");
+      Quantity none = Quantity.absent(Absence.EMPTY_OR_NO_NOISE);
       Quantity known = p == null ? none : Quantity.of(p.p());
       Facts facts =
           new Facts()
@@ -107,7 +109,8 @@ final class PermutationAnswer extends RankQuestion {
               known.exists()
                   ? new Told(
                       List.of(before + say("permutation.term", row.source()), ""), List.of(known))
-                  : new Told(before + say("permutation.untested", row.source(), known.why())));
+                  : new Told(
+                      before + say("permutation.untested", row.source(), Phrases.why(known))));
     }
     if (rows.isEmpty()) {
       throw refused("terms", "no term of the treatments is in the model", "Choose a term");

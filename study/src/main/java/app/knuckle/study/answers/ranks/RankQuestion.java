@@ -20,6 +20,7 @@ import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Units;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
@@ -126,8 +127,8 @@ abstract class RankQuestion {
     if (!p.exists()) {
       return new Told(
           one
-              ? say("ranks.untestable.expected", Prose.capital(label), p.why())
-              : say("ranks.untestable.levels", Prose.capital(label), of, p.why()));
+              ? say("ranks.untestable.expected", Prose.capital(label), Phrases.why(p))
+              : say("ranks.untestable.levels", Prose.capital(label), of, Phrases.why(p)));
     }
     boolean apart = Significance.reached(p, inquiry.alpha());
     String what = apart ? Prose.capital(label) : label;

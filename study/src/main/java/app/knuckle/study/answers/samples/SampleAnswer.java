@@ -1,5 +1,6 @@
 package app.knuckle.study.answers.samples;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -143,7 +144,7 @@ public final class SampleAnswer {
     double[] first = both.stream().mapToDouble(v -> v[0]).toArray();
     double[] second = both.stream().mapToDouble(v -> v[1]).toArray();
     if (Alike.are(first, Alike.within(first)) || Alike.are(second, Alike.within(second))) {
-      return Quantity.absent("one of the two does not vary");
+      return Quantity.absent(Absence.ONE_DOES_NOT_VARY);
     }
     double x = Arrays.stream(first).map(v -> v - first[0]).average().orElse(0);
     double y = Arrays.stream(second).map(v -> v - second[0]).average().orElse(0);
@@ -157,7 +158,7 @@ public final class SampleAnswer {
       xx += dx * dx;
       yy += dy * dy;
     }
-    return Quantity.finite(xy / Math.sqrt(xx * yy), "one of the two does not vary");
+    return Quantity.finite(xy / Math.sqrt(xx * yy), Absence.ONE_DOES_NOT_VARY);
   }
 
   private TestResult result(

@@ -22,6 +22,7 @@ import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -231,7 +232,7 @@ public final class TogetherAnswer {
         Map.of("fDf", List.of(m.df(), m.fErrorDf().value())),
         judgement,
         !m.p().exists()
-            ? say("check.impossible", m.p().why())
+            ? say("check.impossible", Phrases.why(m.p()))
             : say(judgement.isOdd() ? "check.covariances.odd" : "check.covariances.sound"));
   }
 
