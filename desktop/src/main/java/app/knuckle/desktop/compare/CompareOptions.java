@@ -6,6 +6,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -54,14 +55,18 @@ final class CompareOptions {
         .filter(c -> !c.isContrast())
         .findFirst()
         .map(
-            c -> new Now(new Family(c.of(), c.within()), c.procedure().title(), use(c.procedure())))
+            c ->
+                new Now(
+                    new Family(c.of(), c.within()),
+                    Phrases.title(c.procedure()),
+                    use(c.procedure())))
         .orElse(null);
   }
 
   /** The procedures to choose among. */
   static List<SlotChooser.Option> by(Inquiry inquiry, Family family) {
     return procedures(inquiry, family).stream()
-        .map(p -> new SlotChooser.Option(p.name(), p.title(), use(p), List.of(), false))
+        .map(p -> new SlotChooser.Option(p.name(), Phrases.title(p), use(p), List.of(), false))
         .toList();
   }
 

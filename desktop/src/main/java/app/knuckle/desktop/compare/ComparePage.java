@@ -322,7 +322,7 @@ public record ComparePage(
             ? ""
             : (family.isAgainstReference() ? " \u00b7 against a reference" : " \u00b7 all pairs")
                 + " \u00b7 "
-                + family.procedure().title()
+                + Phrases.title(family.procedure())
                 + (kramer ? "-Kramer, for unequal n" : ""))
         + " \u00b7 \u03b1 = "
         + alpha;

@@ -7,6 +7,7 @@ import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -143,7 +144,7 @@ final class PlanSlots {
   }
 
   static String procedure(Procedure procedure) {
-    return procedure == Procedure.NONE ? "nothing but its own test" : procedure.title();
+    return procedure == Procedure.NONE ? "nothing but its own test" : Phrases.title(procedure);
   }
 
   /** When a layout serves. */

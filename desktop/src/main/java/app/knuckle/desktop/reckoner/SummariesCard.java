@@ -11,6 +11,7 @@ import app.knuckle.figures.scatter.IntervalsLayout;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.reckon.Summaries;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -52,7 +53,7 @@ final class SummariesCard extends ReckonCard {
   private final Pick<Procedure> procedures =
       new Pick<>(
           "summaries-procedure",
-          Procedure::title,
+          Phrases::title,
           procedure -> choose(SummaryAnswer.PROCEDURE, procedure.name()));
   private int rows;
   private SummaryAnswer shown;

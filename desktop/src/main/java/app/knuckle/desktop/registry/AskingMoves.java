@@ -7,6 +7,7 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Changes;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Redesign;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -84,7 +85,7 @@ final class AskingMoves {
       all.add(
           new Move(
               "compare-" + procedure.key(),
-              "Compare by " + procedure.title(),
+              "Compare by " + Phrases.title(procedure),
               now == null
                   ? "all pairs, in Compare"
                   : "all pairs of " + String.join(" \u00d7 ", now.of()) + ", in Compare",

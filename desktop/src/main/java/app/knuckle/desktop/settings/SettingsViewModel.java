@@ -6,11 +6,11 @@ import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.SettingsFile;
 import app.knuckle.formats.report.Paper;
-import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.io.IOException;
 import java.util.List;
 import java.util.function.Consumer;
@@ -76,11 +76,11 @@ final class SettingsViewModel {
   }
 
   List<String> procedures() {
-    return Summaries.procedures().stream().map(Procedure::title).toList();
+    return Summaries.procedures().stream().map(Phrases::title).toList();
   }
 
   String procedureTitle() {
-    return settings().procedure().title();
+    return Phrases.title(settings().procedure());
   }
 
   void procedure(String title) {

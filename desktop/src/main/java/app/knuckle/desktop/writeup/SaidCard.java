@@ -9,6 +9,7 @@ import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.words.ExactP;
+import app.knuckle.study.words.Phrases;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -105,9 +106,9 @@ final class SaidCard extends Card {
       for (Procedure procedure : used) {
         TextField field = new TextField();
         field.setId("term-" + procedure.key());
-        field.setPromptText(procedure.title());
+        field.setPromptText(Phrases.title(procedure));
         field.setPrefColumnCount(TERM_COLUMNS);
-        field.setAccessibleText(procedure.title() + " is called");
+        field.setAccessibleText(Phrases.title(procedure) + " is called");
         Runnable take =
             () ->
                 model.change(s -> s.but(d -> d.terms = d.terms.called(procedure, field.getText())));
@@ -121,7 +122,7 @@ final class SaidCard extends Card {
                   }
                 });
         words.put(procedure, field);
-        terms.getChildren().add(PageWishes.named(procedure.title() + " is called", field));
+        terms.getChildren().add(PageWishes.named(Phrases.title(procedure) + " is called", field));
       }
     }
     words.forEach(

@@ -7,6 +7,7 @@ import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.words.Phrases;
 import java.net.URISyntaxException;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -75,7 +76,7 @@ class CompareOptionsTest {
         ComparePage page = ComparePage.of(answer.findings(), means.get(0));
         assertThat(page.rungs()).hasSizeGreaterThan(1);
         assertThat(page.ranking()).as("%s", procedure).isNotBlank().endsWith(".");
-        assertThat(CompareOptions.now(asked).by()).isEqualTo(procedure.title());
+        assertThat(CompareOptions.now(asked).by()).isEqualTo(Phrases.title(procedure));
       }
     }
   }

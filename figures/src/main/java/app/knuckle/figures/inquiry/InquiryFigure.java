@@ -28,6 +28,7 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -209,7 +210,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
     boolean intervals =
         family.pairs().stream().anyMatch(p -> p.low().exists() || p.high().exists());
     String percent = Numerals.confidence(findings.inquiry().alpha());
-    String procedure = family.procedure().title();
+    String procedure = Phrases.title(family.procedure());
     return intervals
         ? say("caption.pairs", percent, procedure)
         : say("caption.pairs.bare", procedure);

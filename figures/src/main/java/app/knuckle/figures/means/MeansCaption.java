@@ -15,6 +15,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.sentences.EdgeSentence;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -171,7 +172,9 @@ final class MeansCaption {
 
   private String by(Procedure procedure, boolean withAlpha) {
     String title =
-        procedure.isOnRanks() ? say("caption.ranks", procedure.title()) : procedure.title();
+        procedure.isOnRanks()
+            ? say("caption.ranks", Phrases.title(procedure))
+            : Phrases.title(procedure);
     return withAlpha ? say("caption.by.at", title, alpha) : say("caption.by", title);
   }
 

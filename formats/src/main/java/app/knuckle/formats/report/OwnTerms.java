@@ -1,6 +1,7 @@
 package app.knuckle.formats.report;
 
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.words.Phrases;
 import java.util.Collections;
 import java.util.EnumMap;
 import java.util.Map;
@@ -79,7 +80,7 @@ public record OwnTerms(Map<Procedure, String> words) {
   private String text(String text) {
     Map<String, String> byTitle =
         words.entrySet().stream()
-            .collect(Collectors.toMap(e -> e.getKey().title(), Map.Entry::getValue));
+            .collect(Collectors.toMap(e -> Phrases.title(e.getKey()), Map.Entry::getValue));
     String any =
         byTitle.keySet().stream()
             .sorted((a, b) -> b.length() - a.length())

@@ -71,7 +71,10 @@ final class PageTables {
                 c ->
                     means.size() == 2
                         ? say("table.means.note.two", String.valueOf(c.alpha()))
-                        : say("table.means.note", c.procedure().title(), String.valueOf(c.alpha())))
+                        : say(
+                            "table.means.note",
+                            Phrases.title(c.procedure()),
+                            String.valueOf(c.alpha())))
             .orElse("");
     String caption =
         say(
@@ -270,7 +273,7 @@ final class PageTables {
             ratios ? "table.differences.heads.ratios" : "table.differences.heads",
             Numerals.confidence(alpha)),
         rows,
-        family.means().length == 2 ? "" : say("table.by", family.procedure().title()));
+        family.means().length == 2 ? "" : say("table.by", Phrases.title(family.procedure())));
   }
 
   private static String captionOf(ComparedMeans family) {
@@ -330,7 +333,7 @@ final class PageTables {
         continue;
       }
       StudentT t = c.contrast().test();
-      adjusted.add(c.procedure().title());
+      adjusted.add(Phrases.title(c.procedure()));
       rows.add(
           List.of(
               c.name(),

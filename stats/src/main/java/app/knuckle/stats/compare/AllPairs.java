@@ -304,7 +304,7 @@ public final class AllPairs {
   }
 
   private IllegalArgumentException notOfMeans() {
-    return new IllegalArgumentException(procedure.title() + " does not compare all pairs of means");
+    return new IllegalArgumentException(procedure.key() + " does not compare all pairs of means");
   }
 
   private double[] adjusted(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {

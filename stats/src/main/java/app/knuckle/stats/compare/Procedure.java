@@ -14,7 +14,6 @@ public enum Procedure {
   /** Any contrast at all is covered, not only pairs. Scheffe (1953), Biometrika 40, 87-104. */
   SCHEFFE(
       "scheffe",
-      "Scheffé",
       Law.ALL_CONTRASTS,
       true,
       in(Setting.MEANS, Setting.OWN_ERRORS),
@@ -23,41 +22,32 @@ public enum Procedure {
   /** Each pair at alpha over the number of pairs. Dunn (1961), JASA 56, 52-64. */
   BONFERRONI(
       "bonferroni",
-      "Bonferroni",
       Law.BONFERRONI,
       true,
       in(Setting.MEANS, Setting.OWN_ERRORS),
       Use.ALL_PAIRS,
       Use.CONTRASTS),
   /** A little sharper than Bonferroni. Sidak (1967), JASA 62, 626-633. */
-  SIDAK("sidak", "Šidák", Law.SIDAK, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  SIDAK("sidak", Law.SIDAK, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /**
    * All pairs at once, exact for equal n. Tukey (1953); unequal n: Kramer (1956), Biometrics 12,
    * 307-310.
    */
-  TUKEY("tukey", "Tukey", Law.RANGE, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  TUKEY("tukey", Law.RANGE, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
-  HOLM("holm", "Holm", Law.HOLM, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  HOLM("holm", Law.HOLM, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
-  HOCHBERG(
-      "hochberg",
-      "Hochberg",
-      Law.HOCHBERG,
-      false,
-      in(Setting.MEANS, Setting.OWN_ERRORS),
-      Use.ALL_PAIRS),
+  HOCHBERG("hochberg", Law.HOCHBERG, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
-  NEWMAN_KEULS(
-      "newman-keuls", "Newman-Keuls", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
+  NEWMAN_KEULS("newman-keuls", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Ranges at a level that grows with the span. Duncan (1955), Biometrics 11, 1-42. */
-  DUNCAN("duncan", "Duncan", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
+  DUNCAN("duncan", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /**
    * The share of false discoveries is held, not their chance. Benjamini and Hochberg (1995), JRSS B
    * 57, 289-300.
    */
   BENJAMINI_HOCHBERG(
       "benjamini-hochberg",
-      "Benjamini-Hochberg",
       Law.FALSE_DISCOVERIES,
       false,
       in(Setting.MEANS, Setting.OWN_ERRORS),
@@ -65,7 +55,6 @@ public enum Procedure {
   /** Plain t for each pair, only once the overall F test is significant. Fisher (1935). */
   LEAST_SIGNIFICANT_DIFFERENCE(
       "least-significant-difference",
-      "least significant difference",
       Law.SINGLE,
       true,
       in(Setting.MEANS, Setting.OWN_ERRORS),
@@ -73,50 +62,41 @@ public enum Procedure {
   /**
    * Sidak with spread and degrees of freedom of each pair's own. Tamhane (1979), JASA 74, 471-480.
    */
-  TAMHANE("tamhane", "Tamhane", Law.SIDAK, true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
+  TAMHANE("tamhane", Law.SIDAK, true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
   /**
    * Tukey's range with spread and degrees of freedom of each pair's own. Games and Howell (1976),
    * Journal of Educational Statistics 1, 113-125.
    */
-  GAMES_HOWELL(
-      "games-howell", "Games-Howell", Law.RANGE, true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
+  GAMES_HOWELL("games-howell", Law.RANGE, true, in(Setting.OWN_SPREADS), Use.ALL_PAIRS),
   /** Plain t for each pair, as if it were the only one. */
   NONE(
       "none",
-      "no adjustment",
       Law.SINGLE,
       true,
       in(Setting.MEANS, Setting.OWN_ERRORS, Setting.OWN_SPREADS),
       Use.ALL_PAIRS,
       Use.CONTRASTS),
   /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
-  DUNNETT("dunnett", "Dunnett", Law.OWN, true, in(Setting.MEANS), Use.REFERENCE),
+  DUNNETT("dunnett", Law.OWN, true, in(Setting.MEANS), Use.REFERENCE),
   /** Mean ranks within blocks. Nemenyi (1963). */
-  NEMENYI("nemenyi", "Nemenyi", Law.OWN, false, in(Setting.RANKS_IN_BLOCKS), Use.ALL_PAIRS),
+  NEMENYI("nemenyi", Law.OWN, false, in(Setting.RANKS_IN_BLOCKS), Use.ALL_PAIRS),
   /** Mean ranks pair by pair, by Bonferroni. Dunn (1964), Technometrics 6, 241-252. */
-  DUNN_BONFERRONI(
-      "dunn-bonferroni", "Dunn-Bonferroni", Law.BONFERRONI, false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_BONFERRONI("dunn-bonferroni", Law.BONFERRONI, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Dunn's pairs by Sidak. */
-  DUNN_SIDAK(
-      "dunn-sidak", "Dunn-\u0160id\u00e1k", Law.SIDAK, false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_SIDAK("dunn-sidak", Law.SIDAK, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Each pair ranked by itself. Dwass (1960), Steel (1960). */
-  DWASS_STEEL("dwass-steel", "Dwass-Steel", Law.OWN, false, in(Setting.RANKS), Use.ALL_PAIRS),
+  DWASS_STEEL("dwass-steel", Law.OWN, false, in(Setting.RANKS), Use.ALL_PAIRS),
   /** Dunn's pairs by Holm. */
-  DUNN_HOLM("dunn-holm", "Dunn-Holm", Law.HOLM, false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_HOLM("dunn-holm", Law.HOLM, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Dunn's pairs by Benjamini and Hochberg. */
   DUNN_BENJAMINI_HOCHBERG(
-      "dunn-benjamini-hochberg",
-      "Dunn-Benjamini-Hochberg",
-      Law.FALSE_DISCOVERIES,
-      false,
-      Setting.ON_RANKS,
-      Use.ALL_PAIRS),
+      "dunn-benjamini-hochberg", Law.FALSE_DISCOVERIES, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** t on mean ranks by Holm. Conover and Iman (1979). */
-  CONOVER_HOLM("conover-holm", "Conover-Holm", Law.HOLM, false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  CONOVER_HOLM("conover-holm", Law.HOLM, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Dunn's pairs, each as if it were the only one. */
-  DUNN_NONE("dunn-none", "Dunn, no adjustment", Law.SINGLE, false, Setting.ON_RANKS, Use.ALL_PAIRS),
+  DUNN_NONE("dunn-none", Law.SINGLE, false, Setting.ON_RANKS, Use.ALL_PAIRS),
   /** Each group ranked with a reference. Steel (1959), Biometrics 15, 560-572. */
-  STEEL("steel", "Steel", Law.OWN, false, in(Setting.RANKS), Use.REFERENCE);
+  STEEL("steel", Law.OWN, false, in(Setting.RANKS), Use.REFERENCE);
 
   /** How a pair is judged as one of its family. */
   public enum Law {
@@ -169,16 +149,13 @@ public enum Procedure {
   }
 
   private final String key;
-  private final String title;
   private final Law law;
   private final boolean interval;
   private final Set<Setting> settings;
   private final Set<Use> uses;
 
-  Procedure(
-      String key, String title, Law law, boolean interval, Set<Setting> settings, Use... uses) {
+  Procedure(String key, Law law, boolean interval, Set<Setting> settings, Use... uses) {
     this.key = key;
-    this.title = title;
     this.law = law;
     this.interval = interval;
     this.settings = settings;
@@ -254,7 +231,7 @@ public enum Procedure {
       case HOCHBERG -> Adjustment.hochberg(p);
       case FALSE_DISCOVERIES -> Adjustment.benjaminiHochberg(p);
       case ALL_CONTRASTS, RANGE, STEPPED_RANGE, OWN ->
-          throw new IllegalArgumentException(title + " has a law of its own for its pairs");
+          throw new IllegalArgumentException(key + " has a law of its own for its pairs");
     };
   }
 
@@ -274,15 +251,6 @@ public enum Procedure {
    */
   public String key() {
     return key;
-  }
-
-  /**
-   * The name on screen and in sentences.
-   *
-   * @return such as "Newman-Keuls"
-   */
-  public String title() {
-    return title;
   }
 
   /**

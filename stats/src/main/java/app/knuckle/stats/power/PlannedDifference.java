@@ -34,7 +34,7 @@ public record PlannedDifference(double sed, double df, double critical) {
     boolean single =
         procedure == Procedure.NONE || procedure == Procedure.LEAST_SIGNIFICANT_DIFFERENCE;
     if (!range && !single) {
-      throw new IllegalArgumentException(procedure.title());
+      throw new IllegalArgumentException(procedure.key());
     }
     double critical =
         range

@@ -319,7 +319,7 @@ public final class Blocks {
   public RankPairs pairs(Procedure procedure, double alpha) {
     double[] means = means();
     if (!procedure.fits(Procedure.Setting.RANKS_IN_BLOCKS)) {
-      throw new IllegalArgumentException(procedure.title() + " does not compare within blocks");
+      throw new IllegalArgumentException(procedure.key() + " does not compare within blocks");
     }
     if (procedure == Procedure.NEMENYI) {
       return nemenyi(means, alpha);

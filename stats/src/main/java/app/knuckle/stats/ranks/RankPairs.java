@@ -49,8 +49,7 @@ public record RankPairs(
    */
   public static RankPairs of(SeveralGroups groups, Procedure procedure, double alpha) {
     if (!procedure.fits(Procedure.Setting.RANKS) || !procedure.isFor(Procedure.Use.ALL_PAIRS)) {
-      throw new IllegalArgumentException(
-          procedure.title() + " does not compare all pairs on ranks");
+      throw new IllegalArgumentException(procedure.key() + " does not compare all pairs on ranks");
     }
     return switch (procedure.law()) {
       case OWN -> dwassSteel(groups, alpha);
@@ -60,7 +59,7 @@ public record RankPairs(
               : dunn(groups, procedure, alpha);
       case SINGLE, BONFERRONI, SIDAK, FALSE_DISCOVERIES -> dunn(groups, procedure, alpha);
       case HOCHBERG, RANGE, STEPPED_RANGE, ALL_CONTRASTS ->
-          throw new IllegalArgumentException(procedure.title() + " has no form on ranks");
+          throw new IllegalArgumentException(procedure.key() + " has no form on ranks");
     };
   }
 

@@ -9,6 +9,7 @@ import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -221,9 +222,9 @@ public final class Changes {
             compare.indexOf(now.get()),
             new Inquiry.Compare(now.get().of(), now.get().within(), false, p, List.of(), 0, ""));
         add(
-            "Compare by " + p.title(),
+            "Compare by " + Phrases.title(p),
             "procedure post hoc pairs",
-            "by " + p.title(),
+            "by " + Phrases.title(p),
             inquiry.but(d -> d.compare = compare));
       }
     }

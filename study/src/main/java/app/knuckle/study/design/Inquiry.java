@@ -4,6 +4,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.study.prep.Step;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -100,26 +101,24 @@ public record Inquiry(
   /** How groups are compared. */
   public enum Method {
     /** Least squares: normal errors of equal spread. */
-    LEAST_SQUARES("least-squares", "least squares"),
+    LEAST_SQUARES("least-squares"),
     /** Some effects drawn at random, their variances estimated. */
-    MIXED("mixed", "random effects"),
+    MIXED("mixed"),
     /** Counts, on the logarithm. */
-    COUNTS("counts", "counts"),
+    COUNTS("counts"),
     /** How many of those tried, on the log odds. */
-    PROPORTIONS("proportions", "proportions"),
+    PROPORTIONS("proportions"),
     /** Each group with its own spread. */
-    UNEQUAL_SPREAD("unequal-spread", "each group's own spread"),
+    UNEQUAL_SPREAD("unequal-spread"),
     /** Ranks in place of values. */
-    RANKS("ranks", "ranks"),
+    RANKS("ranks"),
     /** Values rearranged among the groups. */
-    PERMUTATION("permutation", "permutation");
+    PERMUTATION("permutation");
 
     private final String key;
-    private final String words;
 
-    Method(String key, String words) {
+    Method(String key) {
       this.key = key;
-      this.words = words;
     }
 
     /**
@@ -137,7 +136,7 @@ public record Inquiry(
      * @return such as "each group's own spread"
      */
     public String words() {
-      return words;
+      return Phrases.say("method." + key);
     }
 
     /**

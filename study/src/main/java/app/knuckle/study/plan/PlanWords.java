@@ -3,6 +3,7 @@ package app.knuckle.study.plan;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.power.PlannedDifference;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.List;
 import java.util.OptionalInt;
@@ -139,7 +140,7 @@ public final class PlanWords {
   }
 
   private static String procedure(Procedure procedure) {
-    return procedure == Procedure.NONE ? "each pair by itself" : procedure.title();
+    return procedure == Procedure.NONE ? "each pair by itself" : Phrases.title(procedure);
   }
 
   private static String amount(double value, Plan.Measured measured) {

@@ -236,7 +236,7 @@ public final class MethodsParagraph {
                 family.isAgainstReference()
                     ? "methods.compared.reference"
                     : "methods.compared.pairs",
-                family.procedure().title()));
+                Phrases.title(family.procedure())));
       }
     }
     return all.isEmpty() ? "" : say("methods.compared", Numerals.list(List.copyOf(all)));

@@ -2,6 +2,7 @@ package app.knuckle.study.words;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Procedure;
 import java.text.MessageFormat;
 import java.util.List;
 import java.util.Locale;
@@ -77,6 +78,16 @@ public final class Phrases {
    */
   public static String why(Absence reason) {
     return say("why." + reason.key());
+  }
+
+  /**
+   * What people call a procedure.
+   *
+   * @param procedure that compares pairs
+   * @return such as "Games-Howell"
+   */
+  public static String title(Procedure procedure) {
+    return say("procedure." + procedure.key());
   }
 
   /**
