@@ -38,7 +38,14 @@ class PhrasesTest {
 
   /** Where pages are made: what stands here is said by key. */
   private static final List<String> PAGES =
-      List.of("study/sentences", "formats/report", "means/MeansCaption", "study/checks");
+      List.of(
+          "study/sentences",
+          "study/checks",
+          "study/answers",
+          "study/prep",
+          "study/cells",
+          "formats/report",
+          "means/MeansCaption");
 
   private static Properties phrases() throws IOException {
     Properties all = new Properties();

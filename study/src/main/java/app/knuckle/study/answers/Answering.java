@@ -1,5 +1,7 @@
 package app.knuckle.study.answers;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.anova.OneWay;
@@ -138,15 +140,14 @@ public final class Answering {
 
   private Findings findings() {
     if (inquiry.measured().isEmpty()) {
-      throw waiting("nothing is chosen as measured yet", "Choose the column that was measured");
+      throw waiting(
+          say("refused.nothing-chosen-measured-yet"), say("way.choose-column-was-measured"));
     }
     boolean associated = Laid.isAssociated(inquiry);
     boolean bare = inquiry.treatments().isEmpty();
     boolean random = inquiry.method() == Inquiry.Method.MIXED;
     if (bare && !random && (inquiry.pairs() != null || inquiry.unit() != null)) {
-      throw waiting(
-          "pairs and repeated units need a treatment that differs within them",
-          "Choose the treatment, or leave out who was paired or repeated");
+      throw waiting(say("refused.pairs-and-repeated-units"), say("way.choose-treatment-or-leave"));
     }
     Laid laid =
         stages.of(
@@ -260,9 +261,7 @@ public final class Answering {
     }
     if (inquiry.hasGap()) {
       // The values can be described, before it is said what was done.
-      throw waiting(
-          "no treatment is chosen yet",
-          "Choose the column that says what was done, or name a value to expect");
+      throw waiting(say("refused.no-treatment-chosen-yet"), say("way.choose-column-says-what"));
     }
     return analysis(response.name());
   }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.cells.CellGroups;
@@ -86,7 +88,7 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
     needed(inquiry).stream().filter(n -> !all.contains(n)).forEach(all::add);
     return Refused.at(
         new Place.WholeFile(table.name()),
-        "no row in play has a value of " + Numerals.list(all),
-        "Keep more rows, or ask about fewer columns");
+        say("refused.no-row-play-has", Numerals.list(all)),
+        say("way.keep-more-rows-or"));
   }
 }

@@ -104,8 +104,8 @@ final class Laying {
       if (!seen.add(name)) {
         throw Refused.at(
             new Place.WholeColumn(table.source(), name),
-            "the column plays two parts",
-            "Give it one part only");
+            say("refused.column-plays-two-parts"),
+            say("way.give-one-part-only"));
       }
     }
   }
@@ -126,8 +126,8 @@ final class Laying {
     if (largest > 0 && largest < SMALLEST) {
       throw Refused.at(
           new Place.WholeColumn(table.source(), measured),
-          "its values are too small to be squared",
-          "Use a smaller unit");
+          say("refused.values-too-small-be"),
+          say("way.use-smaller-unit"));
     }
     return numbers;
   }
@@ -141,11 +141,9 @@ final class Laying {
     throw Refused.at(
         new Place.Cell(table.source(), frame.sourceRow(row) + 1L, numbers.name()),
         Double.isInfinite(size)
-            ? "the value is infinite"
-            : "the value " + numbers.text(row) + " is too large to be squared",
-        Double.isInfinite(size)
-            ? "Mark it as missing, or set the row aside with a reason"
-            : "Use a larger unit, or mark it as missing");
+            ? say("refused.value-infinite")
+            : say("refused.value-too-large-be", numbers.text(row)),
+        Double.isInfinite(size) ? say("way.mark-missing-or-set") : say("way.use-larger-unit-or"));
   }
 
   /** Squares of smaller values have no digits left. */
@@ -180,14 +178,14 @@ final class Laying {
       if (!column.isMissing(row) && Double.isNaN(NumberText.parse(text, false))) {
         return Refused.at(
             new Place.Cell(table.source(), frame.sourceRow(row) + 1L, column.name()),
-            "'" + text + "' is not a number, so " + column.name() + " cannot be measured",
-            "Choose a column of numbers, or mark '" + text + "' as missing");
+            say("refused.not-number-cannot-be", text, column.name()),
+            say("way.choose-column-numbers-or", text));
       }
     }
     return Refused.at(
         new Place.WholeColumn(table.source(), column.name()),
-        "the column is read as categories",
-        "Read it as numbers to use it as measured");
+        say("refused.column-read-categories"),
+        say("way.read-numbers-use-measured"));
   }
 
   private void leaveOut(Numbers response, boolean[] used, Map<Integer, String> left) {

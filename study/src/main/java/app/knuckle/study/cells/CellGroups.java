@@ -1,5 +1,7 @@
 package app.knuckle.study.cells;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.summary.Summary;
@@ -59,11 +61,11 @@ public final class CellGroups {
     if (treatments.size() > 1 && number > MOST_CELLS) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("treatments")),
-          Numerals.list(treatments)
-              + " have "
-              + Numerals.plain(number)
-              + " combinations of levels, too many to be told apart",
-          "Leave out the one that is no treatment, or put levels together");
+          say(
+              "refused.have-combinations-levels-too",
+              Numerals.list(treatments),
+              Numerals.plain(number)),
+          say("way.leave-out-one-no"));
     }
   }
 
@@ -230,7 +232,7 @@ public final class CellGroups {
    */
   public String name(int cell) {
     return factors.isEmpty()
-        ? "all rows"
+        ? say("rows.all")
         : String.join(GroupSummary.BETWEEN, levels(factors, cell).values());
   }
 
@@ -241,7 +243,7 @@ public final class CellGroups {
     }
     String name =
         factors.isEmpty()
-            ? "all rows"
+            ? say("rows.all")
             : String.join(" and ", factors.stream().map(Factor::name).toList());
     List<String> levels = new ArrayList<>();
     for (int cell = 0; cell < counts.length; cell++) {

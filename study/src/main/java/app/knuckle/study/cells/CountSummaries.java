@@ -1,5 +1,7 @@
 package app.knuckle.study.cells;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.design.Inquiry;
@@ -86,6 +88,6 @@ public final class CountSummaries {
     }
     return none.isEmpty()
         ? frame
-        : new SetAside(none, "nothing was tried", false).apply(frame, Progress.NONE);
+        : new SetAside(none, say("aside.untried"), false).apply(frame, Progress.NONE);
   }
 }

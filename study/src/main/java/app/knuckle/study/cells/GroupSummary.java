@@ -1,5 +1,7 @@
 package app.knuckle.study.cells;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.summary.Summary;
 import java.util.Map;
 import java.util.Optional;
@@ -48,6 +50,6 @@ public record GroupSummary(
    * @return the levels; "all rows" for all together
    */
   public static String name(Map<String, String> levels) {
-    return levels.isEmpty() ? "all rows" : String.join(BETWEEN, levels.values());
+    return levels.isEmpty() ? say("rows.all") : String.join(BETWEEN, levels.values());
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.cells;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
@@ -80,8 +82,8 @@ public final class Parts {
     }
     throw Refused.at(
         new Place.WholeColumn(frame.source(), name),
-        "the column holds names, not numbers",
-        "Read it as numbers, or choose another column");
+        say("refused.column-holds-names-not"),
+        say("way.read-numbers-or-choose"));
   }
 
   /** A column as a factor; levels without a row left are dropped. */
@@ -107,8 +109,8 @@ public final class Parts {
     if (levels.size() > Groups.MOST) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), name),
-          "the column has " + levels.size() + " different values, too many to be groups",
-          "It looks like a label or a measurement: choose the column that says what was done");
+          say("refused.column-has-different-values", String.valueOf(levels.size())),
+          say("way.looks-like-label-or"));
     }
     levels.stream()
         .filter(level -> level.length() > MOST_LETTERS)
@@ -117,8 +119,8 @@ public final class Parts {
             level -> {
               throw Refused.at(
                   new Place.WholeColumn(frame.source(), name),
-                  "a level of it has " + level.length() + " letters",
-                  "A name has " + MOST_LETTERS + " at most: relabel it, or choose another column");
+                  say("refused.level-too-long", String.valueOf(level.length())),
+                  say("way.name-too-long", String.valueOf(MOST_LETTERS)));
             });
     int[] codes = new int[used.length];
     for (int row = 0; row < codes.length; row++) {

@@ -108,7 +108,7 @@ public record Calculate(String column, String rule, boolean off) implements Step
     }
     safe.append(rule.substring(end));
     if (rule.isBlank()) {
-      throw wrong(frame, 0, "there is no rule yet", "Write one, such as [a] - [b]", null);
+      throw wrong(frame, 0, say("refused.no-rule-yet"), say("way.write-one-such-b"), null);
     }
     try {
       ExpressionBuilder builder =
@@ -124,8 +124,8 @@ public record Calculate(String column, String rule, boolean off) implements Step
         throw wrong(
             frame,
             rule.length(),
-            "something is missing in it",
-            "Look for a sign without a value on both its sides",
+            say("refused.something-missing"),
+            say("way.look-for-sign-without"),
             null);
       }
       evaluated(expression);
@@ -135,17 +135,17 @@ public record Calculate(String column, String rule, boolean off) implements Step
       throw wrong(
           frame,
           at,
-          "'" + e.getToken() + "' is neither a function nor a column",
+          say("refused.neither-function-nor-column", e.getToken()),
           frame.has(e.getToken())
-              ? "Columns stand in brackets: [" + e.getToken() + "]"
-              : "Known are sqrt, ln, log10, exp, abs, round, min, max and columns in brackets",
+              ? say("way.columns-stand-brackets", e.getToken())
+              : say("way.known-sqrt-ln-log10"),
           e);
     } catch (IllegalArgumentException | java.util.EmptyStackException e) {
       throw wrong(
           frame,
           unfinished(rule),
-          "it cannot be read as arithmetic",
-          "Check signs, commas and parentheses there",
+          say("refused.cannot-be-read-arithmetic"),
+          say("way.check-signs-commas-and"),
           e);
     }
   }
@@ -155,12 +155,17 @@ public record Calculate(String column, String rule, boolean off) implements Step
       throw wrong(
           frame,
           at,
-          "there is no column '" + name + "'",
+          say("refused.no-column", name),
           Nearest.suggestion(name, frame.columns().stream().map(Column::name).toList()),
           null);
     }
     if (!(frame.column(name) instanceof Numbers numbers)) {
-      throw wrong(frame, at, name + " holds names, not numbers", "Read it as numbers first", null);
+      throw wrong(
+          frame,
+          at,
+          say("refused.holds-names-not-numbers", name),
+          say("way.read-numbers-first"),
+          null);
     }
     int known = inputs.indexOf(numbers);
     if (known < 0) {
@@ -189,7 +194,7 @@ public record Calculate(String column, String rule, boolean off) implements Step
     return new Refused(
         new Refusal(
             new Place.WholeColumn(frame.source(), column),
-            "in the rule, at character " + (at + 1) + ", " + what,
+            say("refused.rule-at-character", String.valueOf(at + 1), what),
             wayOn),
         cause);
   }

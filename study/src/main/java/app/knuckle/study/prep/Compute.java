@@ -29,33 +29,31 @@ public record Compute(String column, String from, As as, double lambda, boolean 
   /** Functions of one column. */
   public enum As {
     /** The natural logarithm; for values above 0. */
-    LOG("log", "natural logarithm", "ln"),
+    LOG("log", "ln"),
     /** The logarithm to base 10; for values above 0. */
-    LOG10("log10", "logarithm to base 10", "log10"),
+    LOG10("log10", "log10"),
     /** The natural logarithm of one more; for values above -1. */
-    LOG1P("log1p", "natural logarithm of 1 + value", "ln(1 + x)"),
+    LOG1P("log1p", "ln(1 + x)"),
     /** The square root; for values from 0. */
-    SQRT("sqrt", "square root", "sqrt"),
+    SQRT("sqrt", "sqrt"),
     /** The square. */
-    SQUARE("square", "square", "square"),
+    SQUARE("square", "square"),
     /** One over the value; for values other than 0. */
-    RECIPROCAL("reciprocal", "reciprocal, 1 / value", "1 / x"),
+    RECIPROCAL("reciprocal", "1 / x"),
     /** The angle whose sine is the square root, in radians; for shares from 0 to 1. */
-    ARCSINE_SQRT("arcsine-sqrt", "arcsine of the square root, for shares from 0 to 1", "arcsine"),
+    ARCSINE_SQRT("arcsine-sqrt", "arcsine"),
     /** The midrank among the rows in play, the smallest being 1. */
-    RANK("rank", "rank, from the smallest", "rank"),
+    RANK("rank", "rank"),
     /** ln(x / (1 - x)); for shares between 0 and 1. */
-    LOGIT("logit", "logit, for shares between 0 and 1", "logit"),
+    LOGIT("logit", "logit"),
     /** (x^lambda - 1) / lambda, ln x at 0 (Box and Cox 1964, eq. 1); for values above 0. */
-    BOX_COX("box-cox", "power of Box and Cox", "Box-Cox");
+    BOX_COX("box-cox", "Box-Cox");
 
     private final String key;
-    private final String title;
     private final String sign;
 
-    As(String key, String title, String sign) {
+    As(String key, String sign) {
       this.key = key;
-      this.title = title;
       this.sign = sign;
     }
 
@@ -74,7 +72,7 @@ public record Compute(String column, String from, As as, double lambda, boolean 
      * @return in full words
      */
     public String title() {
-      return title;
+      return say("transform." + key);
     }
 
     /**
@@ -146,8 +144,8 @@ public record Compute(String column, String from, As as, double lambda, boolean 
     if (!(source instanceof Numbers numbers)) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), from),
-          "the column holds names, not numbers",
-          "Read it as numbers first");
+          say("refused.column-holds-names-not"),
+          say("way.read-numbers-first"));
     }
     frame.free(column);
     double[] result = as == As.RANK ? ranks(frame, numbers) : new double[numbers.size()];
@@ -164,10 +162,10 @@ public record Compute(String column, String from, As as, double lambda, boolean 
     if (values > 0 && results == 0) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), from),
-          "no value has a " + as.title,
+          say("refused.no-value-has", as.title()),
           as == As.ARCSINE_SQRT || as == As.LOGIT
-              ? "Percentages must become shares first: calculate [" + from + "] / 100"
-              : "Choose another scale");
+              ? say("way.percentages-must-become-shares", from)
+              : say("way.choose-another-scale"));
     }
     return frame.plus(new Numbers(column, "", result));
   }

@@ -76,8 +76,8 @@ public record Edit(List<Cell> cells, boolean off) implements Step {
         if (cell.row() < 1 || cell.row() > frame.rows()) {
           throw Refused.at(
               new Place.WholeColumn(frame.source(), cell.column()),
-              "there is no row " + cell.row() + " to edit",
-              "The rows go from 1 to " + frame.rows());
+              say("refused.no-row-edit", String.valueOf(cell.row())),
+              say("way.rows-go-from-1", String.valueOf(frame.rows())));
         }
       }
       result =
@@ -97,8 +97,8 @@ public record Edit(List<Cell> cells, boolean off) implements Step {
       if (Double.isNaN(value) && !MissingMarks.isMissing(cell.to())) {
         throw Refused.at(
             new Place.Cell(frame.source(), cell.row(), cell.column()),
-            "'" + cell.to() + "' is not a number",
-            "Write a number with a decimal point, or nothing for a missing value");
+            say("refused.not-number", cell.to()),
+            say("way.write-number-with-decimal"));
       }
       values[cell.row() - 1] = value;
     }

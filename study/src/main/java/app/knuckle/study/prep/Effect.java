@@ -1,9 +1,12 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -74,25 +77,26 @@ public record Effect(
   /**
    * The effect in words.
    *
-   * @return such as "2 cells", "3 rows out of play"; "no cell changes" when there is nothing to see
+   * @return such as "2 cells", "3 rows out of play"; say("effect.none") when there is nothing to
+   *     see
    */
   public String words() {
     List<String> parts = new ArrayList<>();
     if (rowsBefore != rowsAfter) {
-      parts.add(Numerals.whole(rowsBefore) + " rows become " + Numerals.whole(rowsAfter));
+      parts.add(say("effect.rows", Numerals.whole(rowsBefore), Numerals.whole(rowsAfter)));
     }
     if (cells > 0) {
-      parts.add(Numerals.count(cells, "cell", "cells"));
+      parts.add(Phrases.count("effect.cells", cells));
     }
     if (rows > 0) {
-      parts.add(Numerals.count(rows, "row", "rows") + " out of play");
+      parts.add(Phrases.count("effect.out", rows));
     }
     if (columns > 0) {
-      parts.add(Numerals.count(columns, "new column", "new columns"));
+      parts.add(Phrases.count("effect.columns", columns));
     }
     if (noResult > 0) {
-      parts.add(Numerals.count(noResult, "row has no value there", "rows have no value there"));
+      parts.add(Phrases.count("effect.without", noResult));
     }
-    return parts.isEmpty() ? "no cell changes" : String.join(", ", parts);
+    return parts.isEmpty() ? say("effect.none") : String.join(", ", parts);
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -105,7 +107,7 @@ public record Frame(
             () ->
                 Refused.at(
                     new Place.WholeFile(source),
-                    "there is no column '" + name + "'",
+                    say("refused.no-column", name),
                     Nearest.suggestion(name, columns.stream().map(Column::name).toList())));
   }
 
@@ -157,8 +159,8 @@ public record Frame(
     if (has(name)) {
       throw Refused.at(
           new Place.WholeColumn(source, name),
-          "there is already a column '" + name + "'",
-          "Choose another name");
+          say("refused.already-column", name),
+          say("way.choose-another-name"));
     }
   }
 

@@ -57,8 +57,8 @@ public record Keep(List<Condition> where, boolean off) implements Step {
       if ((from != null || to != null) && !(c instanceof Numbers)) {
         throw Refused.at(
             new Place.WholeColumn(frame.source(), column),
-            "a category has no range to keep",
-            "Name the levels to keep, or read the column as numbers");
+            say("refused.category-has-no-range"),
+            say("way.name-levels-keep-or"));
       }
       return c;
     }

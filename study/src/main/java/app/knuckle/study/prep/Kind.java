@@ -100,8 +100,8 @@ public record Kind(String column, As as, boolean off) implements Step {
       if (Double.isNaN(values[i]) && !categories.isMissing(i)) {
         throw Refused.at(
             new Place.Cell(frame.source(), frame.sourceRow(i) + 1L, column),
-            "'" + categories.text(i) + "' is not a number",
-            "Mark it as missing, or treat the column as a category");
+            say("refused.not-number", categories.text(i)),
+            say("way.mark-missing-or-treat"));
       }
     }
     return new Numbers(categories.name(), categories.unit(), values);

@@ -1,5 +1,7 @@
 package app.knuckle.study.prep;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
@@ -67,7 +69,7 @@ final class Levels {
       if (!categories.levels().contains(level)) {
         throw Refused.at(
             new Place.WholeColumn(frame.source(), column),
-            "there is no level '" + level + "'",
+            say("refused.no-level", level),
             Nearest.suggestion(level, categories.levels()));
       }
     }

@@ -37,8 +37,8 @@ public record Rename(String column, String to, String unit, boolean off) impleme
     if (!to.equals(column) && frame.has(to)) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), column),
-          "there is already a column '" + to + "'",
-          "Choose another name");
+          say("refused.already-column", to),
+          say("way.choose-another-name"));
     }
     String newUnit = unit == null ? old.unit() : unit;
     return frame.with(

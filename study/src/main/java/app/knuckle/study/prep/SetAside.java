@@ -42,15 +42,15 @@ public record SetAside(List<Integer> rows, String why, boolean off) implements S
     Map<Integer, String> out = new TreeMap<>();
     for (int row = 0; row < frame.rows(); row++) {
       if (wanted.contains(frame.sourceRow(row) + 1)) {
-        out.put(row, why.isEmpty() ? "set aside" : "set aside: " + why);
+        out.put(row, why.isEmpty() ? say("aside.plain") : say("aside.why", why));
       }
     }
     for (int row : rows) {
       if (row < 1 || row > frame.sourceRows()) {
         throw Refused.at(
             new Place.WholeFile(frame.source()),
-            "there is no row " + row + " to set aside",
-            "The rows go from 1 to " + frame.sourceRows());
+            say("refused.no-row-set-aside", String.valueOf(row)),
+            say("way.rows-go-from-1", String.valueOf(frame.sourceRows())));
       }
     }
     return frame.without(out);

@@ -41,8 +41,8 @@ public record Spread(String names, String values, boolean off) implements Step {
     if (!(frame.column(values) instanceof Numbers numbers)) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), values),
-          "the column holds names and cannot be spread",
-          "Read it as numbers first");
+          say("refused.column-holds-names-and"),
+          say("way.read-numbers-first"));
     }
     List<Column> kept =
         frame.columns().stream()
@@ -71,8 +71,8 @@ public record Spread(String names, String values, boolean off) implements Step {
       if (!Double.isNaN(own[heads.code(row)])) {
         throw Refused.at(
             new Place.Cell(frame.source(), frame.sourceRow(row) + 1L, values),
-            "there is already a value for " + names + " " + heads.text(row) + " of the same unit",
-            "Set one of the two rows aside, or give each unit a name in a column of its own");
+            say("refused.already-value-for-same", names, heads.text(row)),
+            say("way.set-one-two-rows"));
       }
       own[heads.code(row)] = numbers.value(row);
     }

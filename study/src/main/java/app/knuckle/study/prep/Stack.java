@@ -45,7 +45,9 @@ public record Stack(List<String> columns, String names, String values, boolean o
     List<Numbers> stacked = columns.stream().map(name -> numbers(frame, name)).toList();
     if (stacked.isEmpty()) {
       throw Refused.at(
-          new Place.WholeFile(frame.source()), "no column is named to stack", "Name two or more");
+          new Place.WholeFile(frame.source()),
+          say("refused.no-column-named-stack"),
+          say("way.name-two-or-more"));
     }
     List<Column> kept = frame.columns().stream().filter(c -> !columns.contains(c.name())).toList();
     Frame rest = new Frame(frame.source(), frame.sourceRows(), null, kept, frame.leftOut());
@@ -82,8 +84,8 @@ public record Stack(List<String> columns, String names, String values, boolean o
     }
     throw Refused.at(
         new Place.WholeColumn(frame.source(), name),
-        "the column holds names and cannot be stacked",
-        "Read it as numbers first, or leave it out");
+        say("refused.column-holds-names-and-cannot"),
+        say("way.read-numbers-first-or"));
   }
 
   private static String commonUnit(List<Numbers> columns) {

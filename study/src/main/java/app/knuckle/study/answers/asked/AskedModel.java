@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.asked;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Model;
 import app.knuckle.stats.linear.Term;
@@ -38,8 +40,8 @@ public final class AskedModel {
       if (term.names().stream().filter(inquiry.covariates()::contains).count() > 1) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("terms")),
-            "a term of two covariates cannot be answered",
-            "Put one covariate in a term, with treatments");
+            say("refused.term-two-covariates-cannot"),
+            say("way.put-one-covariate-term"));
       }
       terms.add(term);
     }
@@ -60,8 +62,8 @@ public final class AskedModel {
     if (terms.size() > MOST_TERMS) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("terms")),
-          "the model has " + Numerals.whole(terms.size()) + " terms, too many to be read",
-          "Ask for main effects, or choose the terms that matter");
+          say("refused.model-has-terms-too", Numerals.whole(terms.size())),
+          say("way.ask-for-main-effects"));
     }
     for (Term term : terms) {
       List<String> crossed = term.names().stream().filter(inquiry.treatments()::contains).toList();
@@ -70,11 +72,11 @@ public final class AskedModel {
       if (cells > MOST_CELLS) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("terms")),
-            String.join(" and ", crossed)
-                + " have "
-                + Numerals.whole((long) cells)
-                + " combinations of levels, too many to be told apart",
-            "Take each by itself, or leave out the one that is no treatment");
+            say(
+                "refused.have-combinations-levels-too",
+                String.join(" and ", crossed),
+                Numerals.whole((long) cells)),
+            say("way.take-each-by-itself"));
       }
     }
     return terms;

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.asked;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Contrast;
@@ -64,8 +66,8 @@ public final class Contrasts {
     if (c.of().size() != 1) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("compare", "trend")),
-          "a trend runs over one treatment",
-          "Name one whose levels are numbers");
+          say("refused.trend-runs-over-one"),
+          say("way.name-one-whose-levels"));
     }
     Factor factor = means.factor(c.of().get(0));
     double[] levels = levelsAsNumbers(factor);
@@ -79,7 +81,8 @@ public final class Contrasts {
                   i -> new Inquiry.Weight(Map.of(factor.name(), factor.levels().get(i)), own[i]))
               .toList();
       results.add(
-          contrast(c, of, "trend of degree " + (d + 1) + " over " + factor.name(), planned, d + 1));
+          contrast(
+              c, of, say("contrast.trend", String.valueOf(d + 1), factor.name()), planned, d + 1));
     }
   }
 
@@ -97,8 +100,8 @@ public final class Contrasts {
       if (Double.isNaN(levels[i])) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "trend")),
-            "the level '" + factor.levels().get(i) + "' of " + factor.name() + " is not a number",
-            "Trends run over levels that are numbers");
+            say("refused.level-not-number", factor.levels().get(i), factor.name()),
+            say("way.trends-run-over-levels"));
       }
     }
     return levels;
@@ -144,21 +147,21 @@ public final class Contrasts {
       if (!of.contains(name)) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "weights", name)),
-            "these are means of " + Numerals.list(of) + ", not of " + name,
+            say("refused.means-not-of", Numerals.list(of), name),
             Nearest.suggestion(name, of));
       }
       if (!means.factor(name).levels().contains(named.getValue())) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "weights", name)),
-            "there is no level '" + named.getValue() + "'",
+            say("refused.no-level", named.getValue()),
             Nearest.suggestion(named.getValue(), means.factor(name).levels()));
       }
     }
     if (w.levels().isEmpty()) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("compare", "weights")),
-          "a weight names no level",
-          "Name a level of " + Numerals.list(of));
+          say("refused.weight-names-no-level"),
+          say("way.name-level", Numerals.list(of)));
     }
     return w.levels();
   }
@@ -190,7 +193,7 @@ public final class Contrasts {
   private static Refused notOfContrasts(Procedure procedure) {
     return Refused.at(
         new Place.Key("inquiry", List.of("compare", "procedure")),
-        "'" + procedure.key() + "' does not adjust contrasts",
-        "Use scheffe, bonferroni or none");
+        say("refused.does-not-adjust-contrasts", procedure.key()),
+        say("way.use-scheffe-bonferroni-or"));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.asked;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -120,7 +122,7 @@ public final class Questions {
   private MeansResult result(List<String> of, List<String> within) {
     MeansResult bare =
         stages.of(
-            "adjusted means of " + measured + ": " + List.of(of, within),
+            "adjusted-means:" + measured + ": " + List.of(of, within),
             List.of(new Stages.Same(estimator), inquiry.adjustAt(), inquiry.alpha()),
             () -> bare(of, within));
     return bare.lettered(levels -> letters(of, within, levels));
@@ -270,8 +272,8 @@ public final class Questions {
     if (c.procedure().isOnRanks()) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("compare", "procedure")),
-          "'" + c.procedure().key() + "' compares ranks, not means",
-          "Use tukey for instance, or ask on ranks");
+          say("refused.compares-ranks-not-means", c.procedure().key()),
+          say("way.use-tukey-for-instance"));
     }
     List<Mean> compared = around(means.means(c.of(), family), c);
     if (compared.size() > ComparedMeans.MOST) {
@@ -326,20 +328,20 @@ public final class Questions {
       if (level == null) {
         return Refused.at(
             new Place.Key("inquiry", List.of("reference")),
-            "no reference level of " + name + " is named",
-            "Name one of " + String.join(", ", means.factor(name).levels()));
+            say("refused.no-reference-level-named", name),
+            say("way.name-one", String.join(", ", means.factor(name).levels())));
       }
       if (!means.factor(name).levels().contains(level)) {
         return Refused.at(
             new Place.Key("inquiry", List.of("reference", name)),
-            "there is no level '" + level + "'",
+            say("refused.no-level", level),
             Nearest.suggestion(level, means.factor(name).levels()));
       }
     }
     return Refused.at(
         new Place.Key("inquiry", List.of("reference")),
-        "the reference's mean does not exist: " + Phrases.why(estimator.noMean()),
-        "Choose another reference");
+        say("refused.reference-has-no-mean", Phrases.why(estimator.noMean())),
+        say("way.choose-another-reference"));
   }
 
   /**

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.asked;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
@@ -34,9 +36,9 @@ public final class Slopes {
         Estimable e = strata.slope(layer, c);
         if (e != null) {
           String name = covariates.get(c).name();
-          String where = !several ? "" : layer == 0 ? " between units" : " within units";
+          String shown = several ? say(layer == 0 ? "slope.between" : "slope.within", name) : name;
           StudentT test = test(strata, e, Absence.NO_NOISE, alpha);
-          slopes.add(new TestResult.Slope(name + where, mean(strata, name), test));
+          slopes.add(new TestResult.Slope(shown, mean(strata, name), test));
         }
       }
     }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.asked;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -56,8 +58,8 @@ public final class UnequalMeans {
       if (c.isContrast() || c.toReference() || !own) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
-            "'" + c.procedure().key() + "' takes all spreads to be equal",
-            "Use games-howell, tamhane or none with unequal spread");
+            say("refused.takes-all-spreads-be", c.procedure().key()),
+            say("way.use-games-howell-tamhane"));
       }
       if (estimates.size() > ComparedMeans.MOST) {
         continue; // Said among what is odd about the design.

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.counts;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -47,7 +49,7 @@ public final class CountAnswer {
     Inquiry fitting = inquiry.fitting(measured);
     question =
         stages.of(
-            "counts of " + measured,
+            "counts:" + measured,
             List.of(new Stages.Same(frame), fitting),
             () -> new CountQuestion(frame, fitting, measured, progress));
     fit = question.fit();
@@ -74,13 +76,13 @@ public final class CountAnswer {
       if (c.procedure() != null && c.procedure().hasOwnSpreads()) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
-            "'" + c.procedure().key() + "' takes each group's own spread, which counts have not",
-            "Use tukey, holm or another for means");
+            say("refused.takes-each-groups-own", c.procedure().key()),
+            say("way.use-tukey-holm-or"));
       }
     }
     TestResult.CountResult test =
         stages.of(
-            "deviance of " + measured, List.of(new Stages.Same(fit), inquiry.alpha()), this::test);
+            "deviance:" + measured, List.of(new Stages.Same(fit), inquiry.alpha()), this::test);
     List<TestResult> tests = new ArrayList<>(List.of(test));
     exact().ifPresent(tests::add);
     Questions questions =
@@ -94,7 +96,7 @@ public final class CountAnswer {
         questions.comparisons().stream().map(this::withEdges).toList();
     CountFooting footing =
         stages.of(
-            "footing of " + measured,
+            "footing:" + measured,
             List.of(new Stages.Same(fit), inquiry.compare()),
             () -> new CountFooting(frame, inquiry, question, progress));
     return new Analysis(

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.counts;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.counts.CountFit;
@@ -44,11 +46,10 @@ final class CountQuestion {
       if (factor.size() < 2) {
         throw Refused.at(
             new Place.WholeColumn("inquiry", factor.name()),
-            "all values of "
-                + measured
-                + " have one level of it"
-                + (factor.levels().isEmpty() ? "" : ", " + factor.levels().get(0)),
-            "Choose a column with two levels or more");
+            factor.levels().isEmpty()
+                ? say("refused.all-values-have-one", measured)
+                : say("refused.all-values-have-one-level", measured, factor.levels().get(0)),
+            say("way.choose-column-with-two"));
       }
     }
     boolean proportions = inquiry.method() == Inquiry.Method.PROPORTIONS;
@@ -57,7 +58,7 @@ final class CountQuestion {
       throw Refused.at(
           new Place.Key("inquiry", List.of("extraSpread")),
           Phrases.why(Absence.SINGLES),
-          "Leave it out, or count several in a row");
+          say("way.leave-out-or-count"));
     }
     requireSome(inquiry, measured);
     Model model = AskedModel.of(inquiry, parts, factors);
@@ -74,8 +75,8 @@ final class CountQuestion {
                 () ->
                     Refused.at(
                         new Place.WholeColumn(frame.source(), measured),
-                        "the search for its means does not come to an end",
-                        "Look for a value that stands apart, or ask for fewer terms"));
+                        say("refused.search-for-means-does"),
+                        say("way.look-for-value-stands")));
   }
 
   /** Of nothing but zeros, or of all, nothing can be told apart. */
@@ -93,9 +94,9 @@ final class CountQuestion {
       throw Refused.at(
           new Place.WholeColumn("inquiry", measured),
           none
-              ? "every count of " + measured + " is 0, so nothing can be told apart"
-              : "all of those tried are among " + measured + ", so nothing can be told apart",
-          "Ask about another response");
+              ? say("refused.every-count-0-nothing", measured)
+              : say("refused.all-those-tried-among", measured),
+          say("way.ask-about-another-response"));
     }
   }
 

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.counts;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
@@ -40,8 +42,8 @@ record CountedRows(double[] counts, double[] sizes) {
             frame,
             row,
             measured,
-            "the value " + Numbers.text(y) + " is no count",
-            "Counts are whole numbers, 0 or more");
+            say("refused.value-no-count", Numbers.text(y)),
+            say("way.counts-whole-numbers-0"));
       }
       if (sizes != null && proportions) {
         double of = sizes[row];
@@ -50,16 +52,16 @@ record CountedRows(double[] counts, double[] sizes) {
               frame,
               row,
               column,
-              "the value " + Numbers.text(of) + " is no count",
-              "How many were tried is a whole number, 0 or more");
+              say("refused.value-no-count", Numbers.text(of)),
+              say("way.how-many-were-tried"));
         }
         if (y > of) {
           throw refused(
               frame,
               row,
               measured,
-              "there are " + Numbers.text(y) + " of " + Numbers.text(of) + " tried",
-              "No more can come out than were tried; are the columns the wrong way round?");
+              say("refused.more-than-tried", Numbers.text(y), Numbers.text(of)),
+              say("way.no-more-than-tried"));
         }
         counts[row] = of == 0 ? Double.NaN : y;
       } else if (sizes != null && !(sizes[row] > 0)) {
@@ -67,15 +69,15 @@ record CountedRows(double[] counts, double[] sizes) {
             frame,
             row,
             column,
-            "the exposure " + Numbers.text(sizes[row]) + " is not above 0",
-            "Set the row aside, or correct it");
+            say("refused.exposure-not-above-0", Numbers.text(sizes[row])),
+            say("way.set-row-aside-or"));
       } else if (proportions && y > 1) {
         throw refused(
             frame,
             row,
             measured,
-            "the value " + Numbers.text(y) + " is neither 0 nor 1",
-            "Name the column with how many were tried");
+            say("refused.value-neither-0-nor", Numbers.text(y)),
+            say("way.name-column-with-how"));
       }
     }
     return new CountedRows(counts, sizes);
@@ -87,8 +89,8 @@ record CountedRows(double[] counts, double[] sizes) {
     }
     throw Refused.at(
         new Place.WholeColumn(frame.source(), column),
-        "the column holds names, not numbers",
-        "Read it as numbers, or choose another column");
+        say("refused.column-holds-names-not"),
+        say("way.read-numbers-or-choose"));
   }
 
   private static Refused refused(Frame frame, int row, String column, String what, String wayOn) {

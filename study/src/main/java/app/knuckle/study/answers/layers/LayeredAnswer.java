@@ -33,7 +33,7 @@ public final class LayeredAnswer {
     Inquiry fitting = inquiry.fitting(measured);
     LayeredFit fit =
         stages.of(
-            "layers of " + measured,
+            "layers:" + measured,
             List.of(new Stages.Same(frame), fitting),
             () ->
                 fitting.strips().isEmpty()

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.layers;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
@@ -62,23 +64,22 @@ final class StripFit implements LayeredFit {
                 parts.factors(second),
                 terms,
                 List.of(
-                    "error of " + Numerals.list(first) + " strips",
-                    "error of " + Numerals.list(second) + " strips",
-                    "error of crossings")),
+                    say("source.error.strips", Numerals.list(first)),
+                    say("source.error.strips", Numerals.list(second)),
+                    say("source.error.crossings"))),
             parts.values(measured));
     if (strips == null) {
-      throw refused(
-          "fewer than two blocks are complete", "Each must have a value where strips cross");
+      throw refused(say("refused.fewer-than-two-blocks"), say("way.each-must-have-value"));
     }
     left = makeLeft();
   }
 
   private void check() {
     if (second.isEmpty()) {
-      throw refused("every treatment is in strips, so none lies across", "Name fewer of them");
+      throw refused(say("refused.every-treatment-strips-none"), say("way.name-fewer-them"));
     }
     if (inquiry.blocks().size() != 1) {
-      throw refused("strips lie in blocks of one column", "Name the column of the blocks");
+      throw refused(say("refused.strips-lie-blocks-one"), say("way.name-column-blocks"));
     }
     boolean more =
         !inquiry.covariates().isEmpty()
@@ -86,9 +87,7 @@ final class StripFit implements LayeredFit {
             || inquiry.unit() != null
             || inquiry.pairs() != null;
     if (more || inquiry.method() != Inquiry.Method.LEAST_SQUARES) {
-      throw refused(
-          "strips are answered by least squares, without covariates, whole plots, units or pairs",
-          "Leave these out");
+      throw refused(say("refused.strips-answered-by-least"), say("way.leave-these-out"));
     }
   }
 
@@ -132,7 +131,8 @@ final class StripFit implements LayeredFit {
   }
 
   private LayerChecks makeLeft() {
-    List<Factor> lanes = List.of(lanes("strip", first), lanes("strip across", second));
+    List<Factor> lanes =
+        List.of(lanes(say("source.strip"), first), lanes(say("source.strip.across"), second));
     List<Term> crossing =
         terms.stream()
             .filter(t -> t.names().stream().anyMatch(first::contains))

@@ -90,14 +90,14 @@ final class TwoLayerFit implements LayeredFit {
                 betweenTerms,
                 withinTerms,
                 covariates,
-                repeated ? "units" : "whole-plot error",
-                repeated ? "error within units" : "subplot error"),
+                say(repeated ? "source.units" : "source.error.wholePlots"),
+                say(repeated ? "source.error.within" : "source.error.subplots")),
             parts.values(measured));
     if (layers == null) {
       throw refused(
           repeated ? "unit" : "wholePlots",
-          "fewer than two " + (repeated ? "units" : "whole plots") + " are complete",
-          "Each must have a value on every " + (repeated ? "occasion" : "subplot"));
+          say(repeated ? "refused.fewer-than-two-units" : "refused.fewer-than-two-whole-plots"),
+          say(repeated ? "way.a-value-on-every-occasion" : "way.a-value-on-every-subplot"));
     }
     sphericity = repeated ? termSphericity() : List.of();
     left = left(covariates);
@@ -109,26 +109,22 @@ final class TwoLayerFit implements LayeredFit {
             .anyMatch(t -> t.names().stream().anyMatch(inquiry.covariates()::contains));
     if (sloped) {
       throw refused(
-          "terms",
-          "groups with slopes of their own are not answered with two layers of error",
-          "Leave the covariate out of the terms; each layer then has one slope on it");
+          "terms", say("refused.groups-with-slopes-their"), say("way.leave-covariate-out-terms"));
     }
     if (within.isEmpty()) {
       throw refused(
           repeated ? "occasions" : "wholePlots",
-          repeated
-              ? "no treatment varies within a unit"
-              : "every treatment is on whole plots, so there are no subplots",
-          repeated ? "Name the occasions" : "Leave the whole plots out");
+          say(repeated ? "refused.no-treatment-varies-within" : "refused.every-treatment-on-whole"),
+          say(repeated ? "way.name-occasions" : "way.leave-whole-plots"));
     }
     if (repeated && inquiry.unit() == null) {
-      throw refused("unit", "nothing says who was seen on several occasions", "Name the unit");
+      throw refused("unit", say("refused.nothing-says-who-was"), say("way.name-unit"));
     }
     if (!repeated && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
       throw refused(
           "wholePlots",
-          "without blocks nothing says which plots make a whole plot",
-          "Name the blocks, or the whole plot as the unit");
+          say("refused.without-blocks-nothing-says"),
+          say("way.name-blocks-or-whole"));
     }
   }
 
@@ -201,7 +197,7 @@ final class TwoLayerFit implements LayeredFit {
     }
     List<Factor> outer = new ArrayList<>(parts.factors(inquiry.blocks()));
     outer.addAll(parts.factors(inquiry.wholePlots()));
-    return Factor.combined("whole plot", outer, parts::isUsed);
+    return Factor.combined(say("source.wholePlot"), outer, parts::isUsed);
   }
 
   private void refuseTwoGroups(Factor units) {
@@ -217,8 +213,8 @@ final class TwoLayerFit implements LayeredFit {
         if (group[unit] >= 0 && group[unit] != codes[row]) {
           throw refused(
               "unit",
-              "the unit " + units.levels().get(unit) + " stands in two groups of " + name,
-              "Name " + name + " among the occasions, or give each unit a name of its own");
+              say("refused.unit-stands-two-groups", units.levels().get(unit), name),
+              say("way.name-among-occasions-or", name));
         }
         group[unit] = codes[row];
       }

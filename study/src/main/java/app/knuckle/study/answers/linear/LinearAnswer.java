@@ -66,7 +66,7 @@ public final class LinearAnswer {
     Inquiry fitting = inquiry.fitting(measured);
     fitted =
         stages.of(
-            "linear fit of " + measured,
+            "linear-fit:" + measured,
             List.of(new Stages.Same(frame), fitting),
             () -> new LinearFit(frame, fitting, measured, progress));
     parts = fitted.parts();
@@ -125,7 +125,7 @@ public final class LinearAnswer {
   private Analysis leastSquares() {
     List<TestResult> tests =
         stages.of(
-            "tests of " + measured,
+            "tests:" + measured,
             List.of(new Stages.Same(fitted), inquiry.alpha(), inquiry.direction()),
             this::tests);
     AnovaTable table = ((TestResult.AnovaResult) tests.get(tests.size() - 1)).table();
@@ -198,7 +198,7 @@ public final class LinearAnswer {
     return !few
         ? null
         : stages.of(
-            "transformation of " + measured,
+            "transformation:" + measured,
             List.of(new Stages.Same(fitted), inquiry.alpha()),
             () -> PowerTransformation.of(groups, inquiry.alpha()));
   }
@@ -207,8 +207,8 @@ public final class LinearAnswer {
     if (!fitted.isOneWay()) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("method")),
-          "unequal spread is answered for one treatment without blocks or covariates",
-          "Use least squares, or one treatment");
+          say("refused.unequal-spread-answered-for"),
+          say("way.use-least-squares-or"));
     }
     GroupMoments moments = fitted.moments();
     Factor factor = factors.get(0);

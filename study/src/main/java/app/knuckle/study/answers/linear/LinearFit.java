@@ -95,8 +95,8 @@ final class LinearFit {
       if (factor.size() < 2) {
         throw Refused.at(
             new Place.WholeColumn("inquiry", factor.name()),
-            "all values of " + measured + " have one level of it, " + factor.levels().get(0),
-            "Choose a column with two levels or more");
+            say("refused.all-values-have-one-level", measured, factor.levels().get(0)),
+            say("way.choose-column-with-two"));
       }
     }
   }

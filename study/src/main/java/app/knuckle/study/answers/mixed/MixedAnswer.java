@@ -47,7 +47,7 @@ public final class MixedAnswer {
     Inquiry fitting = inquiry.fitting(measured);
     question =
         stages.of(
-            "mixed fit of " + measured,
+            "mixed-fit:" + measured,
             List.of(new Stages.Same(frame), fitting),
             () -> new MixedQuestion(frame, fitting, measured, progress));
     fit = question.fit();
@@ -74,7 +74,7 @@ public final class MixedAnswer {
     double alpha = inquiry.alpha();
     TestResult.MixedResult test =
         stages.of(
-            "mixed test of " + measured, List.of(new Stages.Same(fit), alpha), () -> test(alpha));
+            "mixed-test:" + measured, List.of(new Stages.Same(fit), alpha), () -> test(alpha));
     Inquiry asked =
         inquiry.but(
             d -> {
@@ -171,7 +171,7 @@ public final class MixedAnswer {
     if (test.fit().n() > GroupChecks.MOST_VALUES) {
       return answered;
     }
-    Left left = stages.of("left of " + measured, List.of(new Stages.Same(fit)), () -> fit.left());
+    Left left = stages.of("left:" + measured, List.of(new Stages.Same(fit)), () -> fit.left());
     boolean fades = inquiry.random().within() == WithinUnit.FIRST_ORDER;
     double df = fit.moments().map(m -> m.rows().get(m.rows().size() - 1).df() - 1.0).orElse(0.0);
     Residuals residuals =

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.mixed;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -21,8 +23,8 @@ final class MixedProcedures {
               column -> {
                 throw Refused.at(
                     new Place.Key("inquiry", List.of("compare", "of")),
-                    column + " is random, so its levels are not compared",
-                    "Look at its predicted effects, or take it out of the random part");
+                    say("refused.random-levels-not-compared", column),
+                    say("way.look-at-predicted-effects"));
               });
       Procedure procedure = c.procedure();
       if (procedure != null
@@ -30,10 +32,8 @@ final class MixedProcedures {
           && !procedure.fits(Procedure.Setting.OWN_ERRORS)) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
-            "'"
-                + procedure.key()
-                + "' needs one error and one number of degrees of freedom for all pairs",
-            "Use tukey, holm, bonferroni or none with random effects");
+            say("refused.needs-one-error-and", procedure.key()),
+            say("way.use-tukey-holm-bonferroni"));
       }
     }
   }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.mixed;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Model;
@@ -55,8 +57,8 @@ final class MixedQuestion {
     if (random.isEmpty() && within != WithinUnit.FIRST_ORDER) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("random")),
-          "nothing in the design is random",
-          "Name a random term, or judge by least squares");
+          say("refused.nothing-design-random"),
+          say("way.name-random-term-or"));
     }
     List<RandomTerm> drawn = random.stream().map(columns -> term(parts, columns)).toList();
     boolean alike = within == WithinUnit.EQUAL;
@@ -86,8 +88,8 @@ final class MixedQuestion {
       if (factor.size() < 2) {
         throw Refused.at(
             new Place.WholeColumn("inquiry", factor.name()),
-            "all values of " + measured + " have one level of it, " + factor.levels().get(0),
-            "Choose a column with two levels or more");
+            say("refused.all-values-have-one-level", measured, factor.levels().get(0)),
+            say("way.choose-column-with-two"));
       }
     }
   }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.mixed;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.mixed.NotEstimable;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -15,48 +17,32 @@ final class MixedRefusals {
     String names = Numerals.list(e.sources());
     return switch (e.reason()) {
       case ONE_LEVEL ->
-          random(
-              names + " has one level only, so its variance cannot be seen",
-              "Leave it out of the random part");
+          random(say("refused.has-one-level-only", names), say("way.leave-out-random-part"));
       case LEVEL_PER_ROW ->
-          random(
-              names + " has a level for every row, so it is the residual itself",
-              "Leave it out of the random part");
+          random(say("refused.has-level-for-every", names), say("way.leave-out-random-part"));
       case CONFOUNDED ->
-          random(
-              names + " says nothing that the fixed part does not say",
-              "Take it out of the random part, or make one of the two random");
+          random(say("refused.says-nothing-fixed-part", names), say("way.take-out-random-part"));
       case SAME_GROUPS ->
-          random(names + " group the rows alike", "Leave one of them out of the random part");
+          random(say("refused.group-rows-alike", names), say("way.leave-one-them-out"));
       case NOT_TOLD_APART ->
-          random(
-              "the variances of " + names + " cannot be told apart in these rows",
-              "Leave one of the random terms out");
+          random(say("refused.variances-cannot-be-told", names), say("way.leave-one-random-terms"));
       case TOO_FEW_ROWS ->
-          random(
-              measured + " has too few values for so many variances",
-              "Ask for fewer terms, or measure more");
+          random(say("refused.has-too-few-values", measured), say("way.ask-for-fewer-terms"));
       case FEW_READINGS ->
           within(
-              "the occasion " + names + " has fewer than two readings",
-              "Let readings hang together as equal, or leave the occasion out");
+              say("refused.occasion-has-fewer-than", names), say("way.let-readings-hang-together"));
       case TWO_READINGS ->
           within(
-              "the unit " + e.sources().get(0) + " has two readings of " + e.sources().get(1),
-              "Let readings hang together as equal, or keep one of them");
+              say("refused.unit-has-two-readings", e.sources().get(0), e.sources().get(1)),
+              say("way.let-readings-hang-together-equal"));
       case NOTHING_LEFT ->
           random(
-              "the fixed part explains every difference of " + measured,
-              "Ask for fewer fixed terms");
+              say("refused.fixed-part-explains-every", measured), say("way.ask-for-fewer-fixed"));
       case NO_RESIDUAL ->
-          random(
-              "nothing varies within the levels of the random terms, so nothing is left to judge"
-                  + " by",
-              "Leave the finest random term out");
+          random(say("refused.nothing-varies-within-levels"), say("way.leave-finest-random-term"));
       case NO_TOP ->
           random(
-              "the search for the variances of " + measured + " does not come to an end",
-              "Leave a random term out, or look for a value that stands apart");
+              say("refused.search-for-variances-does", measured), say("way.leave-random-term-out"));
     };
   }
 

@@ -57,8 +57,8 @@ final class PermutationAnswer extends RankQuestion {
         || !inquiry.strips().isEmpty()) {
       throw refused(
           "method",
-          "permutation is answered for treatments without pairs, repeated units, whole plots or strips",
-          "Use ranks or least squares for this design");
+          say("refused.permutation-answered-for-treatments"),
+          say("way.use-ranks-or-least"));
     }
     boolean plain =
         inquiry.treatments().size() == 1
@@ -113,7 +113,7 @@ final class PermutationAnswer extends RankQuestion {
                       before + say("permutation.untested", row.source(), Phrases.why(known))));
     }
     if (rows.isEmpty()) {
-      throw refused("terms", "no term of the treatments is in the model", "Choose a term");
+      throw refused("terms", say("refused.no-term-treatments-model"), say("way.choose-term"));
     }
     Facts facts = new Facts().put("form", "reduced-residuals").put("rows", rows);
     return of(

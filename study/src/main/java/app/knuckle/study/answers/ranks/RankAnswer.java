@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.ranks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Progress;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
@@ -25,7 +27,8 @@ public final class RankAnswer {
   public static Analysis to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     if (inquiry.compare().stream().anyMatch(Inquiry.Compare::isContrast)) {
-      throw RankQuestion.refused("compare", "contrasts are not answered on ranks", "Compare pairs");
+      throw RankQuestion.refused(
+          "compare", say("refused.contrasts-not-answered-on"), say("way.compare-pairs"));
     }
     RankQuestion question =
         inquiry.method() == Inquiry.Method.PERMUTATION
@@ -40,9 +43,7 @@ public final class RankAnswer {
         || inquiry.blocks().size() > 1
         || !inquiry.covariates().isEmpty()) {
       throw RankQuestion.refused(
-          "method",
-          "ranks answer one treatment, with one column of blocks at most",
-          "Use least squares for this design, or permutation");
+          "method", say("refused.ranks-answer-one-treatment"), say("way.use-least-squares-for"));
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return new RankPairedAnswer(frame, inquiry, measured, progress);

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.ranks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
@@ -38,7 +40,7 @@ final class RankBlocksAnswer extends RankQuestion {
     List<RankComparison> comparisons = new ArrayList<>();
     if (whole.length < 2) {
       throw refused(
-          "blocks", "fewer than two blocks are complete", "Each needs a value of every treatment");
+          "blocks", say("refused.fewer-than-two-blocks"), say("way.each-needs-value-every"));
     }
     Blocks ranked = new Blocks(whole);
     tests.add(friedman(factor, ranked, whole.length, IncompleteUnits.of(block, factor, values)));
@@ -50,7 +52,7 @@ final class RankBlocksAnswer extends RankQuestion {
     tests.add(skillingsMack(factor, all));
     for (Inquiry.Compare c : inquiry.compare()) {
       if (c.toReference() || !c.procedure().fits(Procedure.Setting.RANKS_IN_BLOCKS)) {
-        throw wrongProcedure(c.procedure(), "treatments within blocks");
+        throw wrongProcedure(c.procedure(), say("ranks.what.blocks"));
       }
       comparisons.add(
           new RankComparison(

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.ranks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
@@ -141,8 +143,8 @@ final class RankGroupsAnswer extends RankQuestion {
         if (reference < 0) {
           throw refused(
               "reference",
-              "no reference level of " + factor.name() + " is named, or it has no value",
-              "Name one of " + String.join(", ", factor.levels()));
+              say("refused.no-reference-level-named-or", factor.name()),
+              say("way.name-one", String.join(", ", factor.levels())));
         }
         comparisons.add(
             new RankComparison(
@@ -155,10 +157,8 @@ final class RankGroupsAnswer extends RankQuestion {
       } else if (c.procedure() == Procedure.CONOVER_HOLM && several.isSingle()) {
         throw refused(
             "compare",
-            "every group has one value, so that nothing tells the noise that '"
-                + c.procedure().key()
-                + "' needs",
-            "Use dunn-holm, or more values in some group");
+            say("refused.every-group-has-one", c.procedure().key()),
+            say("way.use-dunn-holm-or"));
       } else if (c.procedure().fits(Procedure.Setting.RANKS)) {
         comparisons.add(
             new RankComparison(
@@ -169,7 +169,7 @@ final class RankGroupsAnswer extends RankQuestion {
                 false,
                 RankPairs.of(several, c.procedure(), inquiry.alpha())));
       } else {
-        throw wrongProcedure(c.procedure(), "independent groups");
+        throw wrongProcedure(c.procedure(), say("ranks.what.groups"));
       }
     }
     return comparisons;

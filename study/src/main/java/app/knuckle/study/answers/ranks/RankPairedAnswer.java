@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.ranks;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
@@ -43,9 +45,7 @@ final class RankPairedAnswer extends RankQuestion {
       Factor factor = treatment();
       if (factor.size() != 2) {
         throw refused(
-            "pairs",
-            "pairs match the two levels of one treatment",
-            "Name a treatment with two levels, or blocks in place of pairs");
+            "pairs", say("refused.pairs-match-two-levels"), say("way.name-treatment-with-two"));
       }
       ranks = matched(factor);
       left = IncompleteUnits.of(parts.factor(inquiry.pairs()), factor, parts.values(measured));
@@ -53,7 +53,7 @@ final class RankPairedAnswer extends RankQuestion {
       units = units(factor);
     }
     if (ranks.differences().length == 0) {
-      throw refused("pairs", "there is nothing to compare", "Check the columns");
+      throw refused("pairs", say("refused.nothing-compare"), say("way.check-columns"));
     }
     Facts signed =
         new Facts()

@@ -82,8 +82,8 @@ abstract class RankQuestion {
     if (factor.size() < 2) {
       throw Refused.at(
           new Place.WholeColumn("inquiry", factor.name()),
-          "fewer than two levels have a value of " + measured,
-          "Choose a column with two levels or more");
+          say("refused.fewer-than-two-levels", measured),
+          say("way.choose-column-with-two"));
     }
     return factor;
   }
@@ -146,7 +146,7 @@ abstract class RankQuestion {
   static Refused wrongProcedure(Procedure procedure, String what) {
     return refused(
         "compare",
-        "'" + procedure.key() + "' does not compare " + what,
-        "Use dunn-holm for instance");
+        say("refused.procedure-does-not-compare", procedure.key(), what),
+        say("way.use-dunn-holm-for"));
   }
 }

@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.samples;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Quantity;
@@ -68,8 +70,8 @@ public final class SampleAnswer {
     if (moments.total() == 0) {
       throw Refused.at(
           new Place.WholeColumn("inquiry", measured),
-          "no row has a value",
-          "Choose another column");
+          say("refused.no-row-has-value"),
+          say("way.choose-another-column"));
     }
     double expected = inquiry.expected();
     // The origin less the expected value first: both may be large, their difference is not.
@@ -97,8 +99,8 @@ public final class SampleAnswer {
     if (inquiry.treatments().size() != 1 || parts.factor(inquiry.treatments().get(0)).size() != 2) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("pairs")),
-          "pairs match the two levels of one treatment",
-          "Name a treatment with two levels, or blocks in place of pairs");
+          say("refused.pairs-match-two-levels"),
+          say("way.name-treatment-with-two"));
     }
     Factor treatment = parts.factor(inquiry.treatments().get(0));
     Factor pair = parts.factor(inquiry.pairs());
@@ -114,8 +116,8 @@ public final class SampleAnswer {
     if (both.isEmpty()) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("pairs")),
-          "no " + inquiry.pairs() + " has a value at both levels of " + treatment.name(),
-          "Check which column matches the two");
+          say("refused.nobody-at-both-levels", inquiry.pairs(), treatment.name()),
+          say("way.check-column-matches-two"));
     }
     double[] differences = both.stream().mapToDouble(x -> x[0] - x[1]).toArray();
     GroupMoments moments = GroupMoments.of(differences, new int[differences.length], 1);

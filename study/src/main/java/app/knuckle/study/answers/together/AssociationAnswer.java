@@ -1,5 +1,7 @@
 package app.knuckle.study.answers.together;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.associations.Associations;
@@ -55,8 +57,8 @@ public final class AssociationAnswer {
     if (columns[0].length < 2) {
       throw Refused.at(
           new Place.WholeFile(frame.source()),
-          "fewer than two rows have a value of every response",
-          "Choose other columns");
+          say("refused.fewer-than-two-rows"),
+          say("way.choose-other-columns"));
     }
   }
 
@@ -167,8 +169,6 @@ public final class AssociationAnswer {
         Map.of(),
         facts,
         judgement,
-        !judgement.isOdd()
-            ? "Nothing speaks against a normal distribution of the responses together."
-            : "The responses together are not normal: look at their picture.");
+        !judgement.isOdd() ? say("check.together.normal") : say("check.together.skewed"));
   }
 }

@@ -56,7 +56,7 @@ public final class TogetherAnswer {
     this.stages = stages;
     fitted =
         stages.of(
-            "fit together",
+            "fit-together",
             List.of(new Stages.Same(frame), inquiry.laying()),
             () -> Fitted.of(frame, inquiry.laying()));
     parts = fitted.parts();
