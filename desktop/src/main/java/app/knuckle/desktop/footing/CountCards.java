@@ -2,10 +2,13 @@ package app.knuckle.desktop.footing;
 
 import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.GroupCheck.Dispersion;
+import app.knuckle.study.findings.GroupCheck.ExpectedCounts;
+import app.knuckle.study.findings.GroupCheck.OddRow;
+import app.knuckle.study.findings.GroupCheck.Zeros;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -20,41 +23,39 @@ final class CountCards {
     List<Check> cards = new ArrayList<>();
     Topic topic = Topic.of(inquiry, false);
     for (GroupCheck check : response.analysis().groupChecks()) {
-      switch (check.test()) {
-        case "pearson-chi-squared" ->
-            cards.add(
-                card(
-                    "Rows spread as expected",
-                    topic,
-                    check,
-                    "They spread "
-                        + Numerals.fixed(check.facts().quantity("dispersion"), 2)
-                        + " times as much as by chance (\u03c7\u00b2 = "
-                        + Numerals.fixed(check.facts().quantity("statistic"), 1)
-                        + ", "
-                        + Numerals.pStatement(check.facts().quantity("p"))
-                        + ").",
-                    left,
-                    check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.extraSpread())
-                        ? ways.estimatedSpread()
-                        : List.of()));
-        case "deletion" -> cards.add(outlier(check, left, ways));
-        case "excess-zeros" ->
-            cards.add(
-                card(
-                    "Zeros",
-                    topic,
-                    check,
-                    Numerals.plain(check.facts().quantity("observed").value())
-                        + " rows are 0; about "
-                        + Numerals.fixed(check.facts().quantity("expected"), 1)
-                        + " would be.",
-                    null,
-                    List.of()));
-        case "small-expected" -> cards.add(small(check, inquiry, ways));
-        default -> {
-          // What other methods stand on has cards of its own.
-        }
+      if (check.numbers() instanceof Dispersion spread && check.test().startsWith("pearson")) {
+        cards.add(
+            card(
+                "Rows spread as expected",
+                topic,
+                check,
+                "They spread "
+                    + Numerals.fixed(spread.dispersion(), 2)
+                    + " times as much as by chance (\u03c7\u00b2 = "
+                    + Numerals.fixed(spread.statistic(), 1)
+                    + ", "
+                    + Numerals.pStatement(spread.p())
+                    + ").",
+                left,
+                check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.extraSpread())
+                    ? ways.estimatedSpread()
+                    : List.of()));
+      } else if (check.numbers() instanceof OddRow row) {
+        cards.add(outlier(check, row, left, ways));
+      } else if (check.numbers() instanceof Zeros zeros) {
+        cards.add(
+            card(
+                "Zeros",
+                topic,
+                check,
+                Numerals.plain(zeros.observed())
+                    + " rows are 0; about "
+                    + Numerals.fixed(zeros.expected(), 1)
+                    + " would be.",
+                null,
+                List.of()));
+      } else if (check.numbers() instanceof ExpectedCounts expected) {
+        cards.add(small(check, expected, inquiry, ways));
       }
     }
     return cards;
@@ -68,30 +69,29 @@ final class CountCards {
         check.judgement(),
         left == null ? null : CheckPictures.againstFitted(left),
         null,
-        (check.facts().quantity("p").exists() ? numbers + " " : "") + check.words(),
+        (check.p().exists() ? numbers + " " : "") + check.words(),
         List.of(),
         on);
   }
 
-  private static Check outlier(GroupCheck check, Residuals left, WaysOn ways) {
-    Facts facts = check.facts();
+  private static Check outlier(GroupCheck check, OddRow row, Residuals left, WaysOn ways) {
     return card(
         "Odd ones out",
         Topic.ODD_VALUES,
         check,
         "Row "
-            + facts.all().get("row")
+            + row.row()
             + " stands out most, "
-            + Numerals.pStatement(facts.quantity("adjustedP"))
+            + Numerals.pStatement(row.adjustedP())
             + " for the most extreme of "
             + Numerals.whole(left.rows().length)
             + ".",
         left,
-        check.judgement().isOdd() ? ways.without((Integer) facts.all().get("row")) : List.of());
+        check.judgement().isOdd() ? ways.without(row.row()) : List.of());
   }
 
-  private static Check small(GroupCheck check, Inquiry inquiry, WaysOn ways) {
-    Facts facts = check.facts();
+  private static Check small(
+      GroupCheck check, ExpectedCounts expected, Inquiry inquiry, WaysOn ways) {
     // Ranks of counts answer for what was counted alone, whatever it was out of.
     boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
     return new Check(
@@ -101,13 +101,13 @@ final class CountCards {
         null,
         null,
         "Of "
-            + Numerals.plain(facts.quantity("n").value())
+            + Numerals.plain(expected.n())
             + " "
             + check.on()
             + " "
-            + Numerals.plain(facts.quantity("below5").value())
+            + Numerals.plain(expected.below5())
             + " expect fewer than 5, "
-            + Numerals.plain(facts.quantity("below1").value())
+            + Numerals.plain(expected.below1())
             + " fewer than 1. "
             + check.words(),
         List.of(),

@@ -5,6 +5,8 @@ import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.checks.ShapeTest;
+import app.knuckle.stats.checks.SpreadTest;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
@@ -12,6 +14,7 @@ import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.GroupCheck.OddResidual;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
@@ -158,7 +161,7 @@ public record FootingPage(String line, List<Check> cards) {
         response.analysis().groupChecks().stream()
             .filter(c -> c.test().equals("shapiro-wilk") && !isOfGroup(c) && !hasUnits(c))
             .findFirst()
-            .filter(c -> c.facts().quantity("p").exists())
+            .filter(c -> c.p().exists())
             .or(() -> find(response, "anderson-darling", "residuals"));
     if (found.isEmpty()) {
       return Optional.empty();
@@ -174,7 +177,7 @@ public record FootingPage(String line, List<Check> cards) {
                             " ",
                             ((Map<?, ?>) c.on()).values().stream().map(String::valueOf).toList())
                         + ": "
-                        + Numerals.pStatement(c.facts().quantity("p"))));
+                        + Numerals.pStatement(c.p())));
     boolean pairs = check.on().equals("differences");
     return Optional.of(
         new Check(
@@ -183,7 +186,8 @@ public record FootingPage(String line, List<Check> cards) {
                 check.judgement(),
                 left == null ? null : CheckPictures.quantiles(left),
                 null,
-                ofShape(check) + " " + check.words(),
+                (check.numbers() instanceof ShapeTest shape ? ofShape(shape) + " " : "")
+                    + check.words(),
                 more,
                 !check.judgement().isOdd()
                     ? List.of()
@@ -193,20 +197,20 @@ public record FootingPage(String line, List<Check> cards) {
 
   /** Without a p, or of so few values that no shape shows, a check has nothing to say. */
   private static boolean isMute(GroupCheck check) {
-    Quantity n = check.facts().quantity("n");
-    return !check.facts().quantity("p").exists() || n.exists() && n.value() < FEW_VALUES;
+    return !check.p().exists()
+        || check.numbers() instanceof ShapeTest shape && shape.n() < FEW_VALUES;
   }
 
   /** Fewer values than this cannot show a shape. */
   private static final int FEW_VALUES = 8;
 
-  private static String ofShape(GroupCheck check) {
-    Quantity p = check.facts().quantity("p");
-    boolean wilk = check.test().equals("shapiro-wilk");
+  private static String ofShape(ShapeTest test) {
+    Quantity p = test.p();
+    boolean wilk = test instanceof ShapeTest.ShapiroWilk;
     return !p.exists()
         ? "No test: " + Phrases.why(p) + "."
         : (wilk ? "Shapiro-Wilk W = " : "Anderson-Darling A\u00b2 = ")
-            + Numerals.fixed(check.facts().quantity("statistic"), 3)
+            + Numerals.fixed(test.statistic(), 3)
             + ", "
             + Numerals.pStatement(p)
             + ".";
@@ -219,17 +223,16 @@ public record FootingPage(String line, List<Check> cards) {
 
   /** Whether a check is about units of several rows, pairs among them, rather than rows. */
   private static boolean hasUnits(GroupCheck check) {
-    return check.facts().all().get("deviations") instanceof List<?>;
+    return check.units().isPresent();
   }
 
   /** Pairs and coarser layers of error, each on the values of its own units. */
   private static List<Check> layers(ResponseFindings response, WaysOn ways) {
     List<Check> cards = new ArrayList<>();
     for (GroupCheck check : response.analysis().groupChecks()) {
-      if (hasUnits(check)) {
-        List<?> deviations = (List<?>) check.facts().all().get("deviations");
-        double[] values = deviations.stream().mapToDouble(d -> (Double) d).toArray();
-        List<?> units = (List<?>) check.facts().all().get("units");
+      if (check.units().isPresent() && check.numbers() instanceof ShapeTest shape) {
+        List<String> units = check.units().get().units();
+        double[] values = check.units().get().deviations().stream().mapToDouble(d -> d).toArray();
         int far = 0;
         for (int i = 0; i < values.length; i++) {
           far = Math.abs(values[i]) > Math.abs(values[far]) ? i : far;
@@ -241,7 +244,7 @@ public record FootingPage(String line, List<Check> cards) {
                     check.judgement(),
                     CheckPictures.quantiles(values),
                     null,
-                    ofShape(check)
+                    ofShape(shape)
                         + " "
                         + check.words()
                         + " "
@@ -283,13 +286,16 @@ public record FootingPage(String line, List<Check> cards) {
     int decimals = response.decimals();
     String test =
         found
-            .filter(c -> c.facts().quantity("p").exists())
+            .map(GroupCheck::numbers)
+            .filter(SpreadTest.class::isInstance)
+            .map(SpreadTest.class::cast)
+            .filter(c -> c.p().exists())
             .map(
                 c ->
                     "Brown-Forsythe F = "
-                        + Numerals.fixed(c.facts().quantity("statistic"), 2)
+                        + Numerals.fixed(c.statistic(), 2)
                         + ", "
-                        + Numerals.pStatement(c.facts().quantity("p"))
+                        + Numerals.pStatement(c.p())
                         + ". ")
             .orElse("");
     String words =
@@ -332,17 +338,17 @@ public record FootingPage(String line, List<Check> cards) {
   private static Check odd(ResponseFindings response, Residuals left, WaysOn ways) {
     Optional<GroupCheck> found = find(response, "studentised-residual", "residuals");
     Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
+    Optional<OddResidual> row =
+        found.map(GroupCheck::numbers).map(OddResidual.class::cast).filter(r -> r.p().exists());
     String words =
-        found
-            .filter(c -> c.facts().quantity("p").exists())
-            .map(
-                c ->
+        row.map(
+                r ->
                     "The largest studentised residual is "
-                        + Numerals.fixed(c.facts().quantity("statistic"), 1)
+                        + Numerals.fixed(r.statistic(), 1)
                         + " (row "
-                        + c.facts().all().get("row")
+                        + r.row()
                         + "), "
-                        + Numerals.pStatement(c.facts().quantity("adjustedP"))
+                        + Numerals.pStatement(r.adjustedP())
                         + " for the most extreme of "
                         + Numerals.whole(left.rows().length)
                         + ". ")
@@ -356,8 +362,8 @@ public record FootingPage(String line, List<Check> cards) {
             null,
             words + (odd ? found.get().words() : ""),
             List.of(),
-            odd ? ways.without((Integer) found.get().facts().all().get("row")) : List.of())
-        .muteIf(found.isEmpty() || !found.get().facts().quantity("p").exists());
+            odd ? ways.without(row.get().row()) : List.of())
+        .muteIf(row.isEmpty());
   }
 
   private static Check inOrder(Residuals left) {

@@ -124,12 +124,10 @@ public record ColumnGlance(
     if (values.length > MOST_FENCED || values.length == 0) {
       return "";
     }
-    List<?> extreme = (List<?>) Outliers.fences(values).all().get("extreme");
+    List<Double> extreme = Outliers.fences(values).extreme();
     return extreme.size() > MOST_NAMED
         ? Numerals.count(extreme.size(), "value", "values")
-        : extreme.stream()
-            .map(v -> Numerals.fixed((Double) v, decimals))
-            .collect(Collectors.joining(", "));
+        : extreme.stream().map(v -> Numerals.fixed(v, decimals)).collect(Collectors.joining(", "));
   }
 
   private static List<Double> bins(double[] values, double low, double high) {

@@ -110,7 +110,7 @@ final class MeansFrame {
     units = offsets();
     axis = axis(FIRST_GUESS);
     // The ticks depend on the height and their width on the ticks: it settles in a round or two.
-    double tickWidth = 0;
+    double tickWidth = -1;
     for (int round = 0; round < MOST_ROUNDS && tickWidth() > tickWidth; round++) {
       tickWidth = tickWidth();
       frame(tickWidth);

@@ -32,7 +32,7 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
   /** A logarithmic axis of one value only still spans this ratio. */
   private static final double LEAST_RATIO = 1.5;
 
-  /** A step of one's own that gives more ticks than this is not taken. */
+  /** A step of one's own that gives more ticks than this, or fewer than two, is not taken. */
   private static final double MOST_TICKS = 60;
 
   /** A tick is a round number: what its doubles differ from one is rounding. */
@@ -82,14 +82,20 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
    *
    * @param from lower end
    * @param to upper end, above the lower one
-   * @param every distance of ticks; NaN for a round one
+   * @param every distance of ticks; NaN for a round one, which is also taken where it gives too
+   *     many ticks to be read, or fewer than two
    * @param ticks about so many, if their distance is not given
    * @return the axis
    */
   public static ValueAxis between(double from, double to, double every, int ticks) {
     double range = to - from;
-    boolean given = every > 0 && range / every <= MOST_TICKS;
-    return new ValueAxis(from, to, given ? every : round(range / Math.max(1, ticks)), false);
+    if (every > 0 && range / every <= MOST_TICKS) {
+      ValueAxis own = new ValueAxis(from, to, every, false);
+      if (own.ticks().size() >= FEWEST_TICKS) {
+        return own;
+      }
+    }
+    return new ValueAxis(from, to, round(range / Math.max(1, ticks)), false);
   }
 
   private static double round(double rough) {

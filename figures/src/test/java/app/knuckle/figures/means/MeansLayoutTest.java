@@ -111,6 +111,9 @@ class MeansLayoutTest {
     return IntStream.range(0, count).mapToObj(c -> NAMES[random.nextInt(NAMES.length)]).toList();
   }
 
+  /** Distances of ticks as people type them, too far apart and too near among them. */
+  private static final double[] STEPS = {Double.NaN, Double.NaN, 1, 1e9, 1e-9, -1};
+
   /** Any way to show it, on paper not too small for what is asked. */
   private static Style style(Form form, Shown.Above above, Random random) {
     double width = 60 + random.nextInt(200);
@@ -123,7 +126,11 @@ class MeansLayoutTest {
                 .counts(random.nextBoolean())
                 .criticalBar(true)
                 .reference(random.nextInt(3) == 0 ? 1 : Double.NaN))
-        .with(usual.scale().logarithmic(random.nextInt(3) == 0))
+        .with(
+            usual
+                .scale()
+                .logarithmic(random.nextInt(3) == 0)
+                .limits(Double.NaN, Double.NaN, STEPS[random.nextInt(STEPS.length)]))
         .with(usual.arrangement().with(Arrangement.Order.values()[random.nextInt(3)]))
         .with(Palette.values()[random.nextInt(3)], random.nextBoolean());
   }

@@ -41,6 +41,19 @@ class ValueAxisTest {
   }
 
   @Property(tries = 200)
+  void aStepOfOnesOwnIsTakenWhereItGivesTicksThatCanBeRead(
+      @ForAll @DoubleRange(min = -100, max = 100) double low,
+      @ForAll @DoubleRange(min = 0.1, max = 1000) double range,
+      @ForAll @IntRange(min = -9, max = 9) int power) {
+    double step = Math.pow(10, power);
+    ValueAxis axis = ValueAxis.between(low, low + range, step, 5);
+    assertThat(axis.ticks()).hasSizeBetween(2, 62).isSorted();
+    if (range >= 2 * step && range <= 60 * step) {
+      assertThat(axis.step()).isEqualTo(step);
+    }
+  }
+
+  @Property(tries = 200)
   void aLogarithmicAxisGivesEqualRatiosEqualRoom(
       @ForAll @DoubleRange(min = 0.01, max = 1000) double min,
       @ForAll @DoubleRange(min = 1, max = 1e4) double ratio) {
@@ -64,8 +77,8 @@ class ValueAxisTest {
   }
 
   @ParameterizedTest
-  @CsvSource({"0, 10, 2.5, 5", "0, 10, 100, 1", "-1, 1, NaN, 5", "0, 1, 1e-9, 6"})
-  void aStepOfOnesOwnIsTakenUnlessItsTicksWereTooMany(
+  @CsvSource({"0, 10, 2.5, 5", "0, 10, 100, 6", "-1, 1, NaN, 5", "0, 1, 1e-9, 6"})
+  void aStepOfOnesOwnIsTakenUnlessItsTicksWereTooManyOrTooFew(
       double from, double to, double every, int ticks) {
     ValueAxis axis = ValueAxis.between(from, to, every, 4);
     assertThat(axis.low()).isEqualTo(from);

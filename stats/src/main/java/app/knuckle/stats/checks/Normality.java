@@ -2,7 +2,6 @@ package app.knuckle.stats.checks;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
 import org.apache.commons.statistics.distribution.NormalDistribution;
@@ -26,14 +25,6 @@ public final class Normality {
     return sum;
   }
 
-  private static Facts none(int n, Absence why, String key) {
-    return new Facts()
-        .put("n", n)
-        .put("statistic", Quantity.absent(why))
-        .put(key, Quantity.absent(why))
-        .put("p", Quantity.absent(why));
-  }
-
   /**
    * The Shapiro-Wilk test.
    *
@@ -42,15 +33,17 @@ public final class Normality {
    * @return n, statistic, z and p
    * @see "Royston, P. (1995). Remark AS R94. Applied Statistics 44, 547-551"
    */
-  public static Facts shapiroWilk(double[] values, double within) {
+  public static ShapeTest.ShapiroWilk shapiroWilk(double[] values, double within) {
     int n = values.length;
     if (n < 3 || n > MOST_SHAPIRO) {
-      return none(n, n < 3 ? Absence.NEEDS_THREE : Absence.OVER_5000, "z");
+      Quantity none = Quantity.absent(n < 3 ? Absence.NEEDS_THREE : Absence.OVER_5000);
+      return new ShapeTest.ShapiroWilk(n, none, none, none);
     }
     double[] x = values.clone();
     Arrays.sort(x);
     if (Alike.are(x, within)) {
-      return none(n, Absence.ALL_EQUAL, "z");
+      Quantity none = Quantity.absent(Absence.ALL_EQUAL);
+      return new ShapeTest.ShapiroWilk(n, none, none, none);
     }
     double ss = sumOfSquares(x);
     double[] a = weights(n);
@@ -60,10 +53,11 @@ public final class Normality {
       top += a[i] * (x[i] - origin);
     }
     double w = Math.min(1, top * top / (Arrays.stream(a).map(v -> v * v).sum() * ss));
-    Facts facts = new Facts().put("n", n).put("statistic", w);
+    Quantity statistic = Quantity.of(w);
     if (n == 3) {
       double p = 6 / Math.PI * (Math.asin(Math.sqrt(w)) - Math.asin(Math.sqrt(0.75)));
-      return facts.put("z", Quantity.absent(Absence.THREE_VALUES)).put("p", Math.max(0, p));
+      return new ShapeTest.ShapiroWilk(
+          n, statistic, Quantity.absent(Absence.THREE_VALUES), Quantity.of(Math.max(0, p)));
     }
     double mu;
     double sigma;
@@ -71,7 +65,8 @@ public final class Normality {
     if (n <= 11) {
       double g = -2.273 + 0.459 * n;
       if (y >= g) {
-        return facts.put("z", Quantity.absent(Absence.BEYOND_THE_APPROXIMATION)).put("p", 1e-99);
+        return new ShapeTest.ShapiroWilk(
+            n, statistic, Quantity.absent(Absence.BEYOND_THE_APPROXIMATION), Quantity.of(1e-99));
       }
       y = -Math.log(g - y);
       mu = 0.5440 + n * (-0.39978 + n * (0.025054 - n * 0.0006714));
@@ -82,7 +77,8 @@ public final class Normality {
       sigma = Math.exp(-0.4803 + l * (-0.082676 + l * 0.0030302));
     }
     double z = (y - mu) / sigma;
-    return facts.put("z", z).put("p", NORMAL.survivalProbability(z));
+    return new ShapeTest.ShapiroWilk(
+        n, statistic, Quantity.of(z), Quantity.of(NORMAL.survivalProbability(z)));
   }
 
   private static double[] weights(int n) {
@@ -139,10 +135,11 @@ public final class Normality {
    * @return n, statistic, adjustedStatistic and p
    * @see "D'Agostino, R. B. and Stephens, M. A. (1986). Goodness-of-fit techniques, table 4.9"
    */
-  public static Facts andersonDarling(double[] values, double within) {
+  public static ShapeTest.AndersonDarling andersonDarling(double[] values, double within) {
     int n = values.length;
     if (n < 2 || Alike.are(values, within)) {
-      return none(n, n < 2 ? Absence.NEEDS_TWO : Absence.ALL_EQUAL, "adjustedStatistic");
+      Quantity none = Quantity.absent(n < 2 ? Absence.NEEDS_TWO : Absence.ALL_EQUAL);
+      return new ShapeTest.AndersonDarling(n, none, none, none);
     }
     double[] z = standardised(values);
     double sum = 0;
@@ -165,7 +162,7 @@ public final class Normality {
     } else {
       p = 1 - Math.exp(-13.436 + 101.14 * a - 223.73 * a * a);
     }
-    return new Facts().put("n", n).put("statistic", a2).put("adjustedStatistic", a).put("p", p);
+    return new ShapeTest.AndersonDarling(n, Quantity.of(a2), Quantity.of(a), Quantity.of(p));
   }
 
   /**
@@ -177,10 +174,11 @@ public final class Normality {
    * @see "Lilliefors, H. W. (1967). JASA 62, 399-402; Dallal, G. E. and Wilkinson, L. (1986). The
    *     American Statistician 40, 294-296"
    */
-  public static Facts lilliefors(double[] values, double within) {
+  public static ShapeTest.Lilliefors lilliefors(double[] values, double within) {
     int n = values.length;
     if (n < 2 || Alike.are(values, within)) {
-      return none(n, n < 2 ? Absence.NEEDS_TWO : Absence.ALL_EQUAL, "formulaP");
+      Quantity none = Quantity.absent(n < 2 ? Absence.NEEDS_TWO : Absence.ALL_EQUAL);
+      return new ShapeTest.Lilliefors(n, none, none, none);
     }
     double[] z = standardised(values);
     double d = 0;
@@ -197,10 +195,10 @@ public final class Normality {
                 - 0.122119
                 + 0.974598 / Math.sqrt(m)
                 + 1.67997 / m);
-    return new Facts()
-        .put("n", n)
-        .put("statistic", d)
-        .put("formulaP", p)
-        .put("p", p > 0.1 ? Quantity.absent(Absence.ABOVE_A_TENTH) : (Object) p);
+    return new ShapeTest.Lilliefors(
+        n,
+        Quantity.of(d),
+        Quantity.of(p),
+        p > 0.1 ? Quantity.absent(Absence.ABOVE_A_TENTH) : Quantity.of(p));
   }
 }

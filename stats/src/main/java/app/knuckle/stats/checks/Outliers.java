@@ -2,7 +2,6 @@ package app.knuckle.stats.checks;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
 import java.util.List;
@@ -21,22 +20,17 @@ public final class Outliers {
    * @return n, statistic, suspect, p, and each side alone; the p is a bound, exact when it is small
    * @see "Grubbs, F. E. (1969). Technometrics 11, 1-21"
    */
-  public static Facts grubbs(double[] values, double within) {
+  public static Grubbs grubbs(double[] values, double within) {
     int n = values.length;
     double[] x = values.clone();
     Arrays.sort(x);
     double origin = n == 0 ? 0 : x[0];
     double mean = Arrays.stream(x).map(v -> v - origin).sum() / Math.max(1, n);
     double ss = Arrays.stream(x).map(v -> (v - origin - mean) * (v - origin - mean)).sum();
-    Facts facts = new Facts().put("n", n);
     if (n < 3 || Alike.are(values, within)) {
       Quantity none = Quantity.absent(n < 3 ? Absence.NEEDS_THREE : Absence.ALL_EQUAL);
-      return facts
-          .put("statistic", none)
-          .put("suspect", none)
-          .put("p", none)
-          .put("high", new Facts().put("statistic", none).put("p", none))
-          .put("low", new Facts().put("statistic", none).put("p", none));
+      Grubbs.Side side = new Grubbs.Side(none, none);
+      return new Grubbs(n, none, none, none, side, side);
     }
     double s = Math.sqrt(ss / (n - 1.0));
     double high = (x[n - 1] - origin - mean) / s;
@@ -44,15 +38,13 @@ public final class Outliers {
     boolean above = high >= low * (1 - 1e-12);
     double g = Math.max(high, low);
     double blur = BOUND + BLURRED * within / s;
-    return facts
-        .put("statistic", g)
-        .put("suspect", above ? x[n - 1] : x[0])
-        .put("p", Math.min(1, 2 * n * tail(g, n, blur)))
-        .put(
-            "high",
-            new Facts().put("statistic", high).put("p", Math.min(1, n * tail(high, n, blur))))
-        .put(
-            "low", new Facts().put("statistic", low).put("p", Math.min(1, n * tail(low, n, blur))));
+    return new Grubbs(
+        n,
+        Quantity.of(g),
+        Quantity.of(above ? x[n - 1] : x[0]),
+        Quantity.of(Math.min(1, 2 * n * tail(g, n, blur))),
+        new Grubbs.Side(Quantity.of(high), Quantity.of(Math.min(1, n * tail(high, n, blur)))),
+        new Grubbs.Side(Quantity.of(low), Quantity.of(Math.min(1, n * tail(low, n, blur)))));
   }
 
   /** A statistic this close to its bound, relative, is at it but for rounding. */
@@ -77,12 +69,12 @@ public final class Outliers {
    * @return quartiles, inner and outer fences, values beyond each
    * @see "Tukey, J. W. (1977). Exploratory data analysis, chapter 2"
    */
-  public static Facts fences(double[] values) {
+  public static Fences fences(double[] values) {
     double[] x = values.clone();
     Arrays.sort(x);
-    Facts facts = new Facts().put("n", x.length);
     if (x.length == 0) {
-      return facts.put("lowerQuartile", Quantity.absent(Absence.NO_VALUE));
+      Quantity none = Quantity.absent(Absence.NO_VALUE);
+      return new Fences(0, none, none, List.of(), List.of(), List.of(), List.of());
     }
     double q1 = quantile(x, 0.25);
     double q3 = quantile(x, 0.75);
@@ -98,13 +90,14 @@ public final class Outliers {
             .filter(v -> (v < innerLow || v > innerHigh) && v >= outerLow && v <= outerHigh)
             .boxed()
             .toList();
-    return facts
-        .put("lowerQuartile", q1)
-        .put("upperQuartile", q3)
-        .put("inner", Facts.list(innerLow, innerHigh))
-        .put("outer", Facts.list(outerLow, outerHigh))
-        .put("mild", mild)
-        .put("extreme", extreme);
+    return new Fences(
+        x.length,
+        Quantity.of(q1),
+        Quantity.of(q3),
+        List.of(innerLow, innerHigh),
+        List.of(outerLow, outerHigh),
+        mild,
+        extreme);
   }
 
   private static double quantile(double[] sorted, double p) {

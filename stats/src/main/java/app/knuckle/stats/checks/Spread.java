@@ -2,7 +2,6 @@ package app.knuckle.stats.checks;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.ranks.Midranks;
@@ -51,7 +50,8 @@ public final class Spread {
     return n % 2 == 1 ? sorted[n / 2] : (sorted[n / 2 - 1] + sorted[n / 2]) / 2;
   }
 
-  private static Facts oneWay(double[][] groups, boolean aboutMedian, double within, Score score) {
+  private static SpreadTest oneWay(
+      double[][] groups, boolean aboutMedian, double within, Score score) {
     double[][] scores = new double[groups.length][];
     boolean known = false;
     for (int g = 0; g < groups.length; g++) {
@@ -62,10 +62,10 @@ public final class Spread {
     }
     OneWay fit = OneWay.fit(GroupMoments.of(flat(scores), codes(groups), groups.length), 0.05);
     Quantity none = Quantity.absent(Absence.SCORES_DO_NOT_VARY);
-    return new Facts()
-        .put("statistic", known ? fit.treatment().f() : none)
-        .put("df", Facts.list(fit.treatment().df(), fit.errorDf()))
-        .put("p", known ? fit.treatment().p() : none);
+    return new SpreadTest.OfGroups(
+        known ? fit.treatment().f() : none,
+        List.of(fit.treatment().df(), fit.errorDf()),
+        known ? fit.treatment().p() : none);
   }
 
   /**
@@ -77,7 +77,7 @@ public final class Spread {
    * @see "Levene, H. (1960). Robust tests for equality of variances. In: Contributions to
    *     probability and statistics, 278-292"
    */
-  public static Facts leveneAbsolute(double[][] groups, double within) {
+  public static SpreadTest leveneAbsolute(double[][] groups, double within) {
     return oneWay(groups, false, within, d -> d);
   }
 
@@ -88,7 +88,7 @@ public final class Spread {
    * @param within values no farther apart are alike
    * @return statistic, df, p
    */
-  public static Facts leveneSquared(double[][] groups, double within) {
+  public static SpreadTest leveneSquared(double[][] groups, double within) {
     return oneWay(groups, false, within, d -> d * d);
   }
 
@@ -101,7 +101,7 @@ public final class Spread {
    * @see "Brown, M. B. and Forsythe, A. B. (1974). Robust tests for the equality of variances. JASA
    *     69, 364-367"
    */
-  public static Facts brownForsythe(double[][] groups, double within) {
+  public static SpreadTest brownForsythe(double[][] groups, double within) {
     return oneWay(groups, true, within, d -> d);
   }
 
@@ -113,7 +113,7 @@ public final class Spread {
    * @return statistic, df, p; absent if a group has no spread
    * @see "Bartlett, M. S. (1937). Proceedings of the Royal Society A 160, 268-282"
    */
-  public static Facts bartlett(double[][] groups, double within) {
+  public static SpreadTest bartlett(double[][] groups, double within) {
     int k = groups.length;
     GroupMoments m = GroupMoments.of(flat(groups), codes(groups), k);
     double n = m.total();
@@ -132,15 +132,7 @@ public final class Spread {
         ((n - k) * Math.log(pooled / (n - k)) - logs)
             / (1 + (inverse - 1 / (n - k)) / (3.0 * (k - 1)));
     Quantity none = Quantity.absent(Absence.A_GROUP_HAS_NO_SPREAD);
-    return new Facts()
-        .put("statistic", known ? (Object) statistic : none)
-        .put("df", Facts.list(k - 1))
-        .put(
-            "p",
-            known
-                ? (Object)
-                    ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, statistic))
-                : none);
+    return chiSquared(known ? Quantity.of(statistic) : none, k - 1);
   }
 
   /**
@@ -151,7 +143,7 @@ public final class Spread {
    * @return statistic, df, p
    * @see "Fligner, M. A. and Killeen, T. J. (1976). JASA 71, 210-213"
    */
-  public static Facts flignerKilleen(double[][] groups, double within) {
+  public static SpreadTest flignerKilleen(double[][] groups, double within) {
     double[] ranks = Midranks.ofDistancesFromMedian(groups, within);
     int n = ranks.length;
     double[] a =
@@ -171,15 +163,7 @@ public final class Spread {
     }
     boolean known = v > 0;
     Quantity none = Quantity.absent(Absence.DISTANCES_DO_NOT_VARY);
-    return new Facts()
-        .put("statistic", known ? (Object) statistic : none)
-        .put("df", Facts.list(groups.length - 1))
-        .put(
-            "p",
-            known
-                ? (Object)
-                    ChiSquaredDistribution.of(groups.length - 1).survivalProbability(statistic)
-                : none);
+    return chiSquared(known ? Quantity.of(statistic) : none, groups.length - 1);
   }
 
   /**
@@ -190,56 +174,37 @@ public final class Spread {
    * @param alpha level of significance
    * @return statistic, df, p, pGreater, pLess, low, high
    */
-  public static Facts varianceRatio(double[][] groups, double within, double alpha) {
+  public static SpreadTest.VarianceRatio varianceRatio(
+      double[][] groups, double within, double alpha) {
     GroupMoments m = GroupMoments.of(flat(groups), codes(groups), 2);
     double d1 = m.count(0) - 1.0;
     double d2 = m.count(1) - 1.0;
     Quantity none = Quantity.absent(Absence.A_GROUP_HAS_NO_SPREAD);
     boolean known = d1 > 0 && d2 > 0 && Arrays.stream(groups).noneMatch(g -> Alike.are(g, within));
-    Facts facts = new Facts();
+    List<Double> df = List.of(d1, d2);
     if (!known) {
-      return facts
-          .put("statistic", none)
-          .put("df", Facts.list(d1, d2))
-          .put("p", none)
-          .put("pGreater", none)
-          .put("pLess", none)
-          .put("low", none)
-          .put("high", none);
+      return new SpreadTest.VarianceRatio(none, df, none, none, none, none, none);
     }
     double f = m.sumOfSquares(0) / d1 / (m.sumOfSquares(1) / d2);
     FDistribution law = FDistribution.of(d1, d2);
     double greater = law.survivalProbability(f);
     double less = law.cumulativeProbability(f);
-    facts
-        .put("statistic", f)
-        .put("df", Facts.list(d1, d2))
-        .put("p", Math.min(1, 2 * Math.min(greater, less)))
-        .put("pGreater", greater)
-        .put("pLess", less);
-    return interval(facts, f, d1, d2, alpha);
+    return new SpreadTest.VarianceRatio(
+            Quantity.of(f),
+            df,
+            Quantity.of(Math.min(1, 2 * Math.min(greater, less))),
+            Quantity.of(greater),
+            Quantity.of(less),
+            none,
+            none)
+        .at(alpha);
   }
 
-  /**
-   * The ratio of two variances with another interval.
-   *
-   * @param ratio as {@link #varianceRatio} gives it
-   * @param alpha level of significance
-   * @return the same with other limits
-   */
-  public static Facts varianceRatioAt(Facts ratio, double alpha) {
-    Quantity f = ratio.quantity("statistic");
-    if (!f.exists() || !(ratio.all().get("df") instanceof List<?> df)) {
-      return ratio;
-    }
-    return interval(
-        new Facts().putAll(ratio), f.value(), (Double) df.get(0), (Double) df.get(1), alpha);
-  }
-
-  private static Facts interval(Facts facts, double f, double d1, double d2, double alpha) {
-    FDistribution law = FDistribution.of(d1, d2);
-    return facts
-        .put("low", f / law.inverseSurvivalProbability(alpha / 2))
-        .put("high", f * FDistribution.of(d2, d1).inverseSurvivalProbability(alpha / 2));
+  private static SpreadTest chiSquared(Quantity statistic, int df) {
+    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    return new SpreadTest.OfGroups(
+        statistic,
+        List.of((double) df),
+        statistic.map(x -> law.survivalProbability(Math.max(0, x))));
   }
 }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Samples;
 import app.knuckle.stats.anova.OneWay;
@@ -22,12 +21,12 @@ class ChecksPropertiesTest {
   /** Far below what these values differ by, far above what rounding leaves of them. */
   private static final double ALIKE = 1e-11;
 
-  private static final List<Function<double[], Facts>> SHAPE =
+  private static final List<Function<double[], ShapeTest>> SHAPE =
       List.of(
           v -> Normality.shapiroWilk(v, ALIKE),
           v -> Normality.andersonDarling(v, ALIKE),
           v -> Normality.lilliefors(v, ALIKE));
-  private static final List<Function<double[][], Facts>> SPREAD =
+  private static final List<Function<double[][], SpreadTest>> SPREAD =
       List.of(
           g -> Spread.leveneAbsolute(g, ALIKE),
           g -> Spread.leveneSquared(g, ALIKE),
@@ -35,8 +34,8 @@ class ChecksPropertiesTest {
           g -> Spread.bartlett(g, ALIKE),
           g -> Spread.flignerKilleen(g, ALIKE));
 
-  private static double statistic(Facts facts) {
-    return facts.quantity("statistic").value();
+  private static double statistic(ShapeTest found) {
+    return found.statistic().value();
   }
 
   @Property(tries = 100)
@@ -45,11 +44,11 @@ class ChecksPropertiesTest {
     double[] values = Samples.normal(seed, n);
     double[] turned = new double[n];
     Arrays.setAll(turned, i -> 300 - 7 * values[n - 1 - i]);
-    for (Function<double[], Facts> test : SHAPE) {
-      Facts own = test.apply(values);
+    for (Function<double[], ShapeTest> test : SHAPE) {
+      ShapeTest own = test.apply(values);
       assertThat(statistic(test.apply(turned))).isCloseTo(statistic(own), within(1e-8));
       // Beyond the range of Lilliefors' approximation there is none.
-      assertThat(own.quantity("p").exists() ? own.quantity("p").value() : 0.5).isBetween(0.0, 1.0);
+      assertThat(own.p().exists() ? own.p().value() : 0.5).isBetween(0.0, 1.0);
     }
     assertThat(statistic(Normality.shapiroWilk(values, ALIKE))).isBetween(0.0, 1.0);
   }
@@ -65,10 +64,10 @@ class ChecksPropertiesTest {
       // Tukey's lambda of 0.14 is a bell to the eye and to any test of 50 values.
       bell[i] = (Math.pow(p, 0.14) - Math.pow(1 - p, 0.14)) / 0.14;
     }
-    for (Function<double[], Facts> test : SHAPE) {
-      assertThat(test.apply(skew).quantity("p").value()).isLessThan(0.02);
-      Facts own = test.apply(bell);
-      assertThat(own.quantity("p").exists() ? own.quantity("p").value() : 1).isGreaterThan(0.5);
+    for (Function<double[], ShapeTest> test : SHAPE) {
+      assertThat(test.apply(skew).p().value()).isLessThan(0.02);
+      ShapeTest own = test.apply(bell);
+      assertThat(own.p().exists() ? own.p().value() : 1).isGreaterThan(0.5);
     }
   }
 
@@ -82,9 +81,9 @@ class ChecksPropertiesTest {
       double shift = 100 * g;
       moved[g] = Arrays.stream(groups[g]).map(v -> 3 * v + shift).toArray();
     }
-    for (Function<double[][], Facts> test : SPREAD) {
-      Quantity own = test.apply(groups).quantity("statistic");
-      Quantity after = test.apply(moved).quantity("statistic");
+    for (Function<double[][], SpreadTest> test : SPREAD) {
+      Quantity own = test.apply(groups).statistic();
+      Quantity after = test.apply(moved).statistic();
       // Three sixty-fourths now and then are the same: no spread, moved or not.
       assertThat(after.exists()).isEqualTo(own.exists());
       if (own.exists()) {
@@ -98,7 +97,7 @@ class ChecksPropertiesTest {
     double[][] flat = {{9.25, 9.25, 9.25}, {9, 10, 12, 13}};
     double[][] moved = {{127.75, 127.75, 127.75}, {27, 30, 36, 39}};
     for (double[][] groups : List.of(flat, moved)) {
-      Quantity statistic = Spread.bartlett(groups, ALIKE).quantity("statistic");
+      Quantity statistic = Spread.bartlett(groups, ALIKE).statistic();
       assertThat(statistic.exists()).isFalse();
       assertThat(statistic.why()).isEqualTo(Absence.A_GROUP_HAS_NO_SPREAD);
     }
@@ -117,27 +116,29 @@ class ChecksPropertiesTest {
       away[g] = Arrays.stream(groups[g]).map(v -> Math.abs(v - median)).toArray();
     }
     double f = OneWay.fit(Samples.moments(away), 0.05).treatment().f().value();
-    assertThat(statistic(Spread.brownForsythe(groups, ALIKE))).isCloseTo(f, within(1e-9 * (1 + f)));
+    assertThat(Spread.brownForsythe(groups, ALIKE).statistic().value())
+        .isCloseTo(f, within(1e-9 * (1 + f)));
   }
 
   @Test
   void theRatioOfTwoVariancesAndItsTurn() {
     double[][] two = {{1, 2, 3, 4, 5}, {1, 3, 5, 7, 9, 11}};
     // 2.5 against 14.
-    Facts ratio = Spread.varianceRatio(two, ALIKE, 0.05);
-    assertThat(statistic(ratio)).isCloseTo(2.5 / 14, within(1e-12));
-    Facts turned = Spread.varianceRatio(new double[][] {two[1], two[0]}, ALIKE, 0.05);
-    assertThat(turned.quantity("p").value()).isCloseTo(ratio.quantity("p").value(), within(1e-12));
+    SpreadTest.VarianceRatio ratio = Spread.varianceRatio(two, ALIKE, 0.05);
+    assertThat(ratio.statistic().value()).isCloseTo(2.5 / 14, within(1e-12));
+    SpreadTest.VarianceRatio turned =
+        Spread.varianceRatio(new double[][] {two[1], two[0]}, ALIKE, 0.05);
+    assertThat(turned.p().value()).isCloseTo(ratio.p().value(), within(1e-12));
   }
 
   @Property(tries = 60)
   void theValueMovedFarOutIsTheSuspect(@ForAll long seed) {
     double[] values = Samples.normal(seed, 12);
     values[4] = 60;
-    Facts grubbs = Outliers.grubbs(values, ALIKE);
-    assertThat(grubbs.quantity("p").value()).isLessThan(0.001);
-    assertThat(grubbs.all().get("suspect").toString()).contains("60");
-    assertThat(Outliers.fences(values).all().get("extreme").toString()).contains("60");
+    Grubbs grubbs = Outliers.grubbs(values, ALIKE);
+    assertThat(grubbs.p().value()).isLessThan(0.001);
+    assertThat(grubbs.suspect().toString()).contains("60");
+    assertThat(Outliers.fences(values).extreme().toString()).contains("60");
   }
 
   /** Powers of the values turn the best power round: of y = e^x it is 0, of y = x^2 a half. */

@@ -4,22 +4,28 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
+import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.checks.Fences;
+import app.knuckle.stats.checks.Grubbs;
 import app.knuckle.stats.checks.Normality;
 import app.knuckle.stats.checks.Outliers;
+import app.knuckle.stats.checks.ShapeTest;
 import app.knuckle.stats.checks.Spread;
+import app.knuckle.stats.checks.SpreadTest;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.GroupCheck.Adjusted;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiFunction;
 
 /** Checks of groups: bell-shaped values, equal spread, odd ones out. */
@@ -29,7 +35,7 @@ public final class GroupChecks {
   public static final int MOST_VALUES = 20_000;
 
   /** Each test of normality by its name. */
-  private static final Map<String, BiFunction<double[], Double, Facts>> NORMALITY =
+  private static final Map<String, BiFunction<double[], Double, ShapeTest>> NORMALITY =
       new java.util.LinkedHashMap<>();
 
   static {
@@ -54,20 +60,20 @@ public final class GroupChecks {
     double within = within(groups);
     NORMALITY.forEach(
         (name, test) -> {
-          List<Facts> facts = new ArrayList<>();
+          List<ShapeTest> tests = new ArrayList<>();
           for (double[] group : groups) {
-            facts.add(test.apply(group, within));
+            tests.add(test.apply(group, within));
           }
-          adjust(facts);
+          List<Adjusted> adjusted = adjusted(tests);
           for (int g = 0; g < groups.length; g++) {
-            checks.add(normality(name, labels.get(g), facts.get(g), "adjustedP"));
+            checks.add(normality(name, labels.get(g), tests.get(g), Optional.of(adjusted.get(g))));
           }
           checks.add(
               normality(
                   name,
                   "residuals",
                   test.apply(residuals.residuals(), residuals.alikeWithin()),
-                  "p"));
+                  Optional.empty()));
         });
     checks.addAll(spreadOf(groups, within));
     for (int g = 0; g < groups.length; g++) {
@@ -92,14 +98,8 @@ public final class GroupChecks {
         : checks.stream()
             .map(
                 c ->
-                    c.test().equals("variance-ratio")
-                        ? new GroupCheck(
-                            c.about(),
-                            c.test(),
-                            c.on(),
-                            Spread.varianceRatioAt(c.facts(), alpha),
-                            c.judgement(),
-                            c.words())
+                    c.numbers() instanceof SpreadTest.VarianceRatio ratio
+                        ? c.with(ratio.at(alpha))
                         : c)
             .toList();
   }
@@ -191,20 +191,20 @@ public final class GroupChecks {
   public static GroupCheck farthest(Residuals residuals, Frame frame) {
     int at = residuals.farthest();
     Quantity none = Quantity.absent(Absence.NO_RESIDUAL_HAS_SE);
-    Facts facts =
-        new Facts()
-            .put("n", residuals.rows().length)
-            .put("statistic", at < 0 ? none : Quantity.of(residuals.studentised()[at]))
-            .put("row", at < 0 ? null : frame.sourceRow(residuals.rows()[at]) + 1)
-            .put("df", List.of(residuals.df()))
-            .put("p", residuals.p())
-            .put("adjustedP", residuals.adjustedP());
+    GroupCheck.OddResidual found =
+        new GroupCheck.OddResidual(
+            residuals.rows().length,
+            at < 0 ? none : Quantity.of(residuals.studentised()[at]),
+            at < 0 ? null : frame.sourceRow(residuals.rows()[at]) + 1,
+            List.of(residuals.df()),
+            residuals.p(),
+            residuals.adjustedP());
     CheckResult.Judgement judgement = CheckResult.Judgement.of(residuals.adjustedP());
     String words =
         !judgement.isOdd()
             ? say(at < 0 ? "check.row.none" : "check.row.sound")
             : say("check.row.odd", String.valueOf(frame.sourceRow(residuals.rows()[at]) + 1));
-    return new GroupCheck("outliers", "studentised-residual", "residuals", facts, judgement, words);
+    return new GroupCheck("outliers", "studentised-residual", "residuals", found, judgement, words);
   }
 
   /**
@@ -219,7 +219,8 @@ public final class GroupChecks {
   public static List<GroupCheck> ofOne(Object on, double[] values, double within, boolean odd) {
     List<GroupCheck> checks = new ArrayList<>();
     NORMALITY.forEach(
-        (name, test) -> checks.add(normality(name, on, test.apply(values, within), "p")));
+        (name, test) ->
+            checks.add(normality(name, on, test.apply(values, within), Optional.empty())));
     if (odd) {
       checks.add(grubbs(on, values, within));
       checks.add(fences(on, values));
@@ -239,36 +240,39 @@ public final class GroupChecks {
       List<String> units, double[] differences, double within) {
     List<GroupCheck> checks = ofOne("differences", differences, within, false);
     double mean = Arrays.stream(differences).average().orElse(0);
-    checks
-        .get(0)
-        .facts()
-        .put("units", units)
-        .put(
-            "deviations",
-            Facts.list(Arrays.stream(differences).map(difference -> difference - mean).toArray()));
+    List<Double> deviations = Arrays.stream(differences).map(d -> d - mean).boxed().toList();
+    checks.set(0, checks.get(0).ofUnits(units, deviations));
     return checks;
   }
 
   /** Holm and Bonferroni over the groups that have a p. */
-  private static void adjust(List<Facts> facts) {
-    List<Facts> known = facts.stream().filter(f -> f.quantity("p").exists()).toList();
-    double[] p = known.stream().mapToDouble(f -> f.quantity("p").value()).toArray();
+  private static List<Adjusted> adjusted(List<ShapeTest> tests) {
+    double[] p =
+        tests.stream().filter(t -> t.p().exists()).mapToDouble(t -> t.p().value()).toArray();
     double[] holm = Adjustment.holm(p);
     Quantity none = Quantity.absent(Absence.NOTHING_TO_ADJUST);
-    facts.forEach(f -> f.put("adjustedP", none).put("bonferroniP", none));
-    for (int i = 0; i < p.length; i++) {
-      known.get(i).put("adjustedP", holm[i]);
-      known.get(i).put("bonferroniP", Adjustment.bonferroni(p[i], p.length));
+    List<Adjusted> adjusted = new ArrayList<>();
+    int known = 0;
+    for (ShapeTest test : tests) {
+      if (test.p().exists()) {
+        adjusted.add(
+            new Adjusted(
+                Quantity.of(holm[known]), Quantity.of(Adjustment.bonferroni(p[known], p.length))));
+        known++;
+      } else {
+        adjusted.add(new Adjusted(none, none));
+      }
     }
+    return adjusted;
   }
 
-  private static GroupCheck normality(String test, Object on, Facts facts, String key) {
-    Quantity p = facts.quantity(key);
+  private static GroupCheck normality(
+      String name, Object on, ShapeTest test, Optional<Adjusted> adjusted) {
+    Quantity p = adjusted.map(Adjusted::adjustedP).orElse(test.p());
     // Beyond the range of its approximation the p is known to be large.
-    boolean large = !p.exists() && facts.quantity("formulaP").exists();
     CheckResult.Judgement judgement =
-        large ? CheckResult.Judgement.SOUND : CheckResult.Judgement.of(p);
-    double n = facts.quantity("n").exists() ? facts.quantity("n").value() : 0;
+        test.isLarge() ? CheckResult.Judgement.SOUND : CheckResult.Judgement.of(p);
+    int n = test.n();
     boolean odd = judgement.isOdd();
     if (odd && n > MANY) {
       judgement = CheckResult.Judgement.CAUTION;
@@ -281,7 +285,8 @@ public final class GroupChecks {
                     ? say("check.shape.sound")
                     : say("check.shape.unknown", Phrases.why(p))
                 : say(n > MANY ? "check.shape.many" : "check.shape.odd");
-    return new GroupCheck("normality", test, on, facts, judgement, words);
+    return new GroupCheck(
+        "normality", name, on, test, adjusted, Optional.empty(), judgement, words);
   }
 
   /** Fewer values than this cannot show a shape. */
@@ -290,36 +295,36 @@ public final class GroupChecks {
   /** More values than this show departures that do not matter to means. */
   private static final int MANY = 500;
 
-  private static GroupCheck spread(String test, Facts facts) {
-    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+  private static GroupCheck spread(String name, SpreadTest test) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(test.p());
     return new GroupCheck(
-        "spread", test, "groups", facts, judgement, words("check.spread", judgement, facts));
+        "spread", name, "groups", test, judgement, words("check.spread", judgement, test));
   }
 
   /** Nothing speaks against it, it cannot be told, or something does. */
-  private static String words(String key, CheckResult.Judgement judgement, Facts facts) {
+  private static String words(String key, CheckResult.Judgement judgement, Outcome found) {
     return switch (judgement) {
       case SOUND -> say(key + ".sound");
-      case CANNOT_TELL -> say(key + ".unknown", Phrases.why(facts.quantity("p")));
+      case CANNOT_TELL -> say(key + ".unknown", Phrases.why(found.p()));
       case CAUTION, UNSOUND -> say(key + ".odd");
     };
   }
 
   private static GroupCheck grubbs(Object on, double[] values, double within) {
-    Facts facts = Outliers.grubbs(values, within);
-    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+    Grubbs found = Outliers.grubbs(values, within);
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(found.p());
     return new GroupCheck(
-        "outliers", "grubbs", on, facts, judgement, words("check.apart", judgement, facts));
+        "outliers", "grubbs", on, found, judgement, words("check.apart", judgement, found));
   }
 
   private static GroupCheck fences(Object on, double[] values) {
-    Facts facts = Outliers.fences(values);
-    boolean any = facts.all().get("extreme") instanceof List<?> list && !list.isEmpty();
+    Fences found = Outliers.fences(values);
+    boolean any = !found.extreme().isEmpty();
     return new GroupCheck(
         "outliers",
         "fences",
         on,
-        facts,
+        found,
         any ? CheckResult.Judgement.CAUTION : CheckResult.Judgement.SOUND,
         say(any ? "check.fences.odd" : "check.fences.sound"));
   }

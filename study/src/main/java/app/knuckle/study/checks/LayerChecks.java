@@ -1,7 +1,6 @@
 package app.knuckle.study.checks;
 
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
@@ -14,6 +13,7 @@ import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -100,7 +100,7 @@ public final class LayerChecks {
   public LayerChecks layer(Stratum layer, List<String> names, double[] deviations) {
     if (layer.errorDf() >= FEWEST_DF) {
       List<GroupCheck> checks = GroupChecks.ofOne(layer.error(), deviations, within, false);
-      checks.get(0).facts().put("units", names).put("deviations", Facts.list(deviations));
+      checks.set(0, checks.get(0).ofUnits(names, Arrays.stream(deviations).boxed().toList()));
       coarser.addAll(checks);
     }
     return this;

@@ -82,7 +82,7 @@ public final class FindingsFile {
     ArrayNode results = sentences.putArray("results");
     ArrayNode rankings = sentences.putArray("ranking");
     findings.together().tests().forEach(t -> TestFile.write(t, null, tests));
-    FactsFile.write(node, findings.associations());
+    OutcomeFile.write(node, findings.associations());
     findings.together().groupChecks().forEach(c -> check(checks.addObject(), c, null));
     findings.together().checks().forEach(c -> check(checks.addObject(), c, null));
     for (ResponseFindings response : findings.responses()) {
@@ -159,9 +159,11 @@ public final class FindingsFile {
     }
     node.put("about", check.about()).put("test", check.test());
     if (check.on() != null) {
-      FactsFile.put(node, "on", check.on());
+      OutcomeFile.put(node, "on", check.on());
     }
-    FactsFile.write(node, check.facts());
+    OutcomeFile.write(node, check.numbers());
+    check.adjusted().ifPresent(adjusted -> OutcomeFile.write(node, adjusted));
+    check.units().ifPresent(units -> OutcomeFile.write(node, units));
     judgement(node, check.judgement());
     node.put("words", check.words());
   }
@@ -194,7 +196,7 @@ public final class FindingsFile {
     for (int i = 0; i < c.pairs().pairs().size(); i++) {
       Pair pair = c.pairs().pairs().get(i);
       ObjectNode row = pair(rows, pair, c.labels());
-      FactsFile.write(row, c.pairs().more().get(i));
+      OutcomeFile.write(row, c.pairs().more().get(i));
       differs(row, pair);
     }
     if (c.pairs().letters() != null) {

@@ -2,10 +2,10 @@ package app.knuckle.study.look;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.checks.Normality;
+import app.knuckle.stats.checks.ShapeTest;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -51,14 +51,9 @@ public record BellShape(
       Quantity none = Quantity.absent(Absence.OVER_20000);
       return new BellShape(values.length, none, none, none, none);
     }
-    Facts w = Normality.shapiroWilk(values, within);
-    Facts a = Normality.andersonDarling(values, within);
-    return new BellShape(
-        values.length,
-        w.quantity("statistic"),
-        w.quantity("p"),
-        a.quantity("adjustedStatistic"),
-        a.quantity("p"));
+    ShapeTest.ShapiroWilk w = Normality.shapiroWilk(values, within);
+    ShapeTest.AndersonDarling a = Normality.andersonDarling(values, within);
+    return new BellShape(values.length, w.statistic(), w.p(), a.adjustedStatistic(), a.p());
   }
 
   /**

@@ -3,7 +3,6 @@ package app.knuckle.study.answers.counts;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Trend;
@@ -173,39 +172,21 @@ final class CountFooting {
                     ? say("check.chance.few")
                     : say(
                         d.less().value() <= 0.01 ? "check.chance.less" : "check.chance.estimated");
-    Facts facts =
-        new Facts()
-            .put("statistic", d.statistic())
-            .put("df", List.of((double) d.df()))
-            .put("dispersion", d.dispersion())
-            .put("p", d.p())
-            .put("pLess", d.less());
-    groupChecks.add(new GroupCheck("dispersion", test, null, facts, judgement, words));
+    GroupCheck.Dispersion found =
+        new GroupCheck.Dispersion(
+            d.statistic(), List.of((double) d.df()), d.dispersion(), d.p(), d.less());
+    groupChecks.add(new GroupCheck("dispersion", test, null, found, judgement, words));
   }
 
   private void outlier(CountChecks.Outlier o) {
-    Quantity none = Quantity.absent(Absence.NO_ROW_BY_ITSELF);
     Judgement judgement =
         o == null ? Judgement.CANNOT_TELL : Judgement.of(Quantity.of(o.adjustedP()));
-    Facts facts = new Facts();
-    if (o == null) {
-      facts.put("statistic", none).put("p", none).put("adjustedP", none);
-    } else {
-      boolean known = o.df() != DegreesOfFreedom.UNBOUNDED;
-      facts
-          .put("row", frame.sourceRow(o.row()) + 1)
-          .put("statistic", Quantity.of(o.statistic()))
-          .put("df", known ? List.of(o.df()) : Quantity.absent(Absence.NORMAL_DISTRIBUTION))
-          .put("p", Quantity.of(o.p()))
-          .put("adjustedP", Quantity.of(o.adjustedP()))
-          .put("n", o.n());
-    }
     groupChecks.add(
         new GroupCheck(
             "outliers",
             "deletion",
             null,
-            facts,
+            oddRow(o),
             judgement,
             o == null
                 ? say("check.row.unjudged")
@@ -214,20 +195,31 @@ final class CountFooting {
                     : say("check.row.sound")));
   }
 
+  private GroupCheck.OddRow oddRow(CountChecks.Outlier o) {
+    if (o == null) {
+      Quantity none = Quantity.absent(Absence.NO_ROW_BY_ITSELF);
+      return new GroupCheck.NoOddCount(none, none, none);
+    }
+    int row = frame.sourceRow(o.row()) + 1;
+    Quantity statistic = Quantity.of(o.statistic());
+    Quantity p = Quantity.of(o.p());
+    Quantity adjusted = Quantity.of(o.adjustedP());
+    return o.df() == DegreesOfFreedom.UNBOUNDED
+        ? new GroupCheck.OddCountByChance(
+            row, statistic, Quantity.absent(Absence.NORMAL_DISTRIBUTION), p, adjusted, o.n())
+        : new GroupCheck.OddCount(row, statistic, List.of(o.df()), p, adjusted, o.n());
+  }
+
   private void zeros(CountChecks.Zeros z) {
     Judgement judgement = Judgement.of(z.p());
-    Facts facts =
-        new Facts()
-            .put("observed", z.observed())
-            .put("expected", Quantity.of(z.expected()))
-            .put("statistic", z.z())
-            .put("p", z.p());
+    GroupCheck.Zeros found =
+        new GroupCheck.Zeros(z.observed(), Quantity.of(z.expected()), z.z(), z.p());
     groupChecks.add(
         new GroupCheck(
             "zeros",
             "excess-zeros",
             null,
-            facts,
+            found,
             judgement,
             !z.p().exists()
                 ? say("check.zeros.unexpected")
@@ -236,18 +228,14 @@ final class CountFooting {
 
   private void expected(String on, CountChecks.Expected e) {
     boolean odd = e.below1() > 0 || e.below5() > MANY_SMALL * e.n();
-    Facts facts =
-        new Facts()
-            .put("n", e.n())
-            .put("smallest", Quantity.of(e.smallest()))
-            .put("below1", e.below1())
-            .put("below5", e.below5());
+    GroupCheck.ExpectedCounts found =
+        new GroupCheck.ExpectedCounts(e.n(), Quantity.of(e.smallest()), e.below1(), e.below5());
     groupChecks.add(
         new GroupCheck(
             "expected-counts",
             "small-expected",
             on,
-            facts,
+            found,
             odd ? Judgement.CAUTION : Judgement.SOUND,
             say("check.expected." + on + (odd ? ".odd" : ".sound"))));
   }

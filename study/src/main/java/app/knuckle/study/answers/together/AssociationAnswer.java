@@ -6,6 +6,7 @@ import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.associations.Associations;
 import app.knuckle.stats.checks.MultivariateNormality;
+import app.knuckle.stats.checks.TogetherTest;
 import app.knuckle.stats.summary.Histogram;
 import app.knuckle.stats.summary.StemAndLeaf;
 import app.knuckle.study.Place;
@@ -161,13 +162,13 @@ public final class AssociationAnswer {
     return Analysis.NONE.with(checks, null);
   }
 
-  private static GroupCheck check(String test, Facts facts) {
-    CheckResult.Judgement judgement = CheckResult.Judgement.of(facts.quantity("p"));
+  private static GroupCheck check(String test, TogetherTest found) {
+    CheckResult.Judgement judgement = CheckResult.Judgement.of(found.p());
     return new GroupCheck(
         "normality",
         test,
         Map.of(),
-        facts,
+        found,
         judgement,
         !judgement.isOdd() ? say("check.together.normal") : say("check.together.skewed"));
   }

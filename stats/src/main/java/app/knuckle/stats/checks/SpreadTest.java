@@ -1,0 +1,71 @@
+package app.knuckle.stats.checks;
+
+import app.knuckle.stats.Outcome;
+import app.knuckle.stats.Quantity;
+import java.util.List;
+import org.apache.commons.statistics.distribution.FDistribution;
+
+/** A test of whether groups spread alike. */
+public sealed interface SpreadTest extends Outcome {
+
+  /**
+   * What the test goes by.
+   *
+   * @return F, chi-squared or a ratio; absent where a group has no spread
+   */
+  Quantity statistic();
+
+  /**
+   * A test of any number of groups.
+   *
+   * @param statistic F or chi-squared
+   * @param df one number, or two for F
+   * @param p upper tail
+   */
+  record OfGroups(Quantity statistic, List<Double> df, Quantity p) implements SpreadTest {}
+
+  /**
+   * The ratio of two variances.
+   *
+   * @param statistic the ratio
+   * @param df of the first and of the second
+   * @param p of both sides
+   * @param pGreater that the first is the larger
+   * @param pLess that it is the smaller
+   * @param low lower limit
+   * @param high upper limit
+   */
+  record VarianceRatio(
+      Quantity statistic,
+      List<Double> df,
+      Quantity p,
+      Quantity pGreater,
+      Quantity pLess,
+      Quantity low,
+      Quantity high)
+      implements SpreadTest {
+
+    /**
+     * The same ratio with another interval.
+     *
+     * @param alpha level of significance
+     * @return the same with other limits
+     */
+    public VarianceRatio at(double alpha) {
+      double d1 = df.get(0);
+      double d2 = df.get(1);
+      return !statistic.exists()
+          ? this
+          : new VarianceRatio(
+              statistic,
+              df,
+              p,
+              pGreater,
+              pLess,
+              statistic.map(
+                  f -> f / FDistribution.of(d1, d2).inverseSurvivalProbability(alpha / 2)),
+              statistic.map(
+                  f -> f * FDistribution.of(d2, d1).inverseSurvivalProbability(alpha / 2)));
+    }
+  }
+}
