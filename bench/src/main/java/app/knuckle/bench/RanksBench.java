@@ -1,6 +1,6 @@
 package app.knuckle.bench;
 
-import app.knuckle.stats.Facts;
+import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.checks.Normality;
 import app.knuckle.stats.compare.Direction;
@@ -105,7 +105,7 @@ public class RanksBench {
    * @return the test
    */
   @Benchmark
-  public Facts shapiroWilk() {
+  public Outcome shapiroWilk() {
     return Normality.shapiroWilk(fiveThousand, 0);
   }
 
@@ -140,7 +140,7 @@ public class RanksBench {
    * @return the test
    */
   @Benchmark
-  public Facts rankSum() {
+  public Outcome rankSum() {
     return RankSum.mannWhitney(first, second, Direction.EITHER, 0.05);
   }
 
@@ -178,7 +178,7 @@ public class RanksBench {
    * @return the test
    */
   @Benchmark
-  public Facts permutation() {
+  public Outcome permutation() {
     return Permutation.of(layout, Progress.NONE);
   }
 }

@@ -17,6 +17,19 @@ public interface Outcome {
   @Target(ElementType.RECORD_COMPONENT)
   @interface Flat {}
 
+  /** The key of a component whose own name is taken by what {@link #p()} gives. */
+  @Retention(RetentionPolicy.RUNTIME)
+  @Target(ElementType.RECORD_COMPONENT)
+  @interface Named {
+
+    /**
+     * The key.
+     *
+     * @return as in files
+     */
+    String value();
+  }
+
   /**
    * How often chance alone would go as far.
    *

@@ -7,7 +7,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupCheck.Dispersion;
 import app.knuckle.study.findings.GroupCheck.ExpectedCounts;
-import app.knuckle.study.findings.GroupCheck.OddRow;
+import app.knuckle.study.findings.GroupCheck.OddCount;
 import app.knuckle.study.findings.GroupCheck.Zeros;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
@@ -40,7 +40,7 @@ final class CountCards {
                 check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.extraSpread())
                     ? ways.estimatedSpread()
                     : List.of()));
-      } else if (check.numbers() instanceof OddRow row) {
+      } else if (check.numbers() instanceof OddCount row) {
         cards.add(outlier(check, row, left, ways));
       } else if (check.numbers() instanceof Zeros zeros) {
         cards.add(
@@ -74,7 +74,7 @@ final class CountCards {
         on);
   }
 
-  private static Check outlier(GroupCheck check, OddRow row, Residuals left, WaysOn ways) {
+  private static Check outlier(GroupCheck check, OddCount row, Residuals left, WaysOn ways) {
     return card(
         "Odd ones out",
         Topic.ODD_VALUES,

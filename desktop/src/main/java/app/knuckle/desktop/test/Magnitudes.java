@@ -2,10 +2,10 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.MeansResult;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
@@ -14,7 +14,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.DoubleStream;
 
 /** How big an effect is, in units of the response, beside the spread of single values. */
@@ -54,20 +53,14 @@ final class Magnitudes {
   }
 
   /** The mean rank of each group; null where there are none, or too many to be seen. */
-  static Magnitude ofMeanRanks(Facts test) {
-    if (!(test.all().get("ranks") instanceof List<?> ranks) || ranks.size() > MOST) {
+  static Magnitude ofMeanRanks(List<RankNumbers.MeanRank> ranks) {
+    if (ranks.size() > MOST) {
       return null;
     }
-    List<Magnitude.Dot> dots = new ArrayList<>();
-    for (Object each : ranks) {
-      Facts rank = (Facts) each;
-      if (!(rank.all().get("levels") instanceof Map<?, ?> levels)
-          || !rank.quantity("meanRank").exists()) {
-        return null;
-      }
-      String name = levels.values().stream().map(String::valueOf).collect(Collectors.joining(" "));
-      dots.add(new Magnitude.Dot(name, rank.quantity("meanRank").value()));
-    }
+    List<Magnitude.Dot> dots =
+        ranks.stream()
+            .map(r -> new Magnitude.Dot(String.join(" ", r.levels().values()), r.meanRank()))
+            .toList();
     return dots.size() < 2 ? null : new Magnitude(List.of(new Magnitude.Row("", dots)), null);
   }
 

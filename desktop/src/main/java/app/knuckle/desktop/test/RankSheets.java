@@ -5,10 +5,15 @@ import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
 import app.knuckle.desktop.test.TestPage.Way;
-import app.knuckle.stats.Facts;
+import app.knuckle.stats.Absence;
+import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.ranks.CountedLaw;
+import app.knuckle.stats.ranks.RankTest;
+import app.knuckle.stats.resampling.Reference;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
@@ -42,41 +47,33 @@ final class RankSheets {
   static List<Sheet> of(TestResult.RankResult r, Inquiry inquiry) {
     List<Sheet> sheets = new ArrayList<>();
     String name = NAMES.getOrDefault(r.kind(), r.kind());
-    boolean terms = r.facts().all().get("rows") instanceof List<?> rows && rows.size() > 0;
-    if (terms && r.kind().equals("permutation")) {
-      sheets.add(permuted(name, r, inquiry));
-    } else {
-      sheets.add(quantities(name, r, inquiry));
-    }
-    if (r.facts().all().get("ranks") instanceof List<?> ranks) {
-      List<Line> lines = new ArrayList<>();
-      for (Object each : ranks) {
-        Facts f = (Facts) each;
-        lines.add(
-            Line.plain(
-                List.of(
-                    String.join(" ", levels(f)),
-                    Numerals.df(f.quantity("n").value()),
-                    Numerals.fixed(f.quantity("rankSum"), 1),
-                    Numerals.fixed(f.quantity("meanRank"), 2)),
-                false,
-                null));
-      }
+    List<RankNumbers.FRow> terms =
+        r.numbers().rows().stream()
+            .filter(RankNumbers.FRow.class::isInstance)
+            .map(RankNumbers.FRow.class::cast)
+            .toList();
+    sheets.add(terms.isEmpty() ? quantities(name, r, inquiry) : permuted(name, terms, inquiry));
+    if (!r.numbers().ranks().isEmpty()) {
+      List<Line> lines =
+          r.numbers().ranks().stream()
+              .map(
+                  rank ->
+                      Line.plain(
+                          List.of(
+                              String.join(" ", rank.levels().values()),
+                              Numerals.df(rank.n()),
+                              Numerals.fixed(rank.rankSum(), 1),
+                              Numerals.fixed(rank.meanRank(), 2)),
+                          false,
+                          null))
+              .toList();
       sheets.add(new Sheet("Mean ranks", List.of("group", "n", "rank sum", "mean rank"), 1, lines));
     }
     return sheets;
   }
 
-  @SuppressWarnings("unchecked")
-  private static List<String> levels(Facts f) {
-    return List.copyOf(((Map<String, String>) f.all().get("levels")).values());
-  }
-
   private static Sheet quantities(String name, TestResult.RankResult r, Inquiry inquiry) {
-    List<Facts> where = new ArrayList<>(List.of(r.facts()));
-    if (r.facts().all().get("rows") instanceof List<?> rows && !rows.isEmpty()) {
-      where.add((Facts) rows.get(0));
-    }
+    List<Outcome> where = r.numbers().parts();
     boolean differs = Significance.reached(r.p(), inquiry.alpha());
     Explained explained =
         new Explained(
@@ -87,28 +84,28 @@ final class RankSheets {
                 .or(
                     () ->
                         where.stream()
-                            .map(f -> law(f, inquiry))
+                            .map(outcome -> law(outcome, inquiry))
                             .filter(Objects::nonNull)
                             .findFirst())
                 .orElse(null),
-            Magnitudes.ofMeanRanks(r.facts()),
+            Magnitudes.ofMeanRanks(r.numbers().ranks()),
             r.kind().equals("kruskal-wallis") || r.kind().equals("friedman")
                 ? List.of(new Way("Compare the groups \u2192", inquiry.treatments(), List.of()))
                 : List.of());
     List<Line> lines = new ArrayList<>();
     for (RankQuantity quantity : RankQuantity.ALL) {
-      String value =
-          where.stream().map(quantity::text).filter(Objects::nonNull).findFirst().orElse(null);
+      String value = quantity.text(where);
       if (value != null) {
         lines.add(
             Line.plain(
                 List.of(quantity.title(), value, quantity.meaning()),
-                quantity.path().equals("p") && differs,
+                quantity.title().equals("p") && differs,
                 lines.isEmpty() ? explained : null));
       }
     }
-    if (r.facts().all().get("unitsLeftOut") instanceof List<?> left && !left.isEmpty()) {
-      String names = Numerals.list(left.stream().map(String::valueOf).toList());
+    List<String> left = r.numbers().unitsLeftOut();
+    if (!left.isEmpty()) {
+      String names = Numerals.list(left);
       lines.add(
           Line.plain(
               List.of("left out", Numerals.whole(left.size()), "Incomplete: " + names + "."),
@@ -120,79 +117,82 @@ final class RankSheets {
 
   /** The law that an exact p was counted from; empty where there is none, or nothing to mark. */
   private static Optional<LawCurve> counted(TestResult.RankResult r, Inquiry inquiry) {
-    String key = r.kind().equals("signed-rank") ? "rankSumPositive" : "u";
-    Quantity seen = r.facts().quantity(key);
-    return r.law()
-        .filter(law -> seen.exists())
-        .map(
-            law ->
-                LawCurve.ofCounted(
-                    key.equals("u") ? "U" : "W",
-                    seen.value(),
-                    law,
-                    inquiry.direction(),
-                    inquiry.alpha()));
+    for (Outcome part : r.numbers().parts()) {
+      if (part instanceof RankTest.MannWhitney sums) {
+        return r.law().map(law -> curve("U", sums.u(), law, inquiry));
+      }
+      if (part instanceof RankTest.SignedRank signed) {
+        return r.law().map(law -> curve("W", signed.signs().rankSumPositive(), law, inquiry));
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static LawCurve curve(String sign, double seen, CountedLaw law, Inquiry inquiry) {
+    return LawCurve.ofCounted(sign, seen, law, inquiry.direction(), inquiry.alpha());
   }
 
   /** The law that p was read against; null where p was counted without one being kept. */
-  private static LawCurve law(Facts f, Inquiry inquiry) {
+  private static LawCurve law(Outcome test, Inquiry inquiry) {
     double alpha = inquiry.alpha();
-    LawCurve counted = reference(f, f.quantity("f"), alpha);
-    if (counted != null) {
-      return counted;
+    if (test instanceof RankNumbers.Rearranged two) {
+      return reference(two.shares().reference(), two.f(), alpha);
     }
-    for (String name : List.of("h", "chiSquared")) {
-      if (f.quantity(name).exists() && f.quantity("df").exists()) {
-        String sign = name.equals("h") ? "H" : "\u03c7\u00b2";
-        return LawCurve.ofChiSquared(sign, f.quantity(name), f.quantity("df").value(), alpha);
-      }
+    if (test instanceof RankTest.KruskalWallis own) {
+      return LawCurve.ofChiSquared("H", own.h(), own.df(), alpha);
     }
-    Facts normal = f.all().get("normalCorrected") instanceof Facts own ? own : f;
-    return LawCurve.ofZ(normal.quantity("z"), inquiry.direction(), alpha);
+    if (test instanceof RankTest.Friedman own) {
+      return LawCurve.ofChiSquared("\u03c7\u00b2", own.chiSquared(), own.df(), alpha);
+    }
+    Quantity z =
+        test instanceof RankTest.MannWhitney own
+            ? z(own.normalCorrected())
+            : test instanceof RankTest.SignedRank own
+                ? z(own.signs().normalCorrected())
+                : test instanceof RankTest.Trend own
+                    ? own.z()
+                    : Quantity.absent(Absence.NOT_OF_THIS_TEST);
+    return LawCurve.ofZ(z, inquiry.direction(), alpha);
+  }
+
+  private static Quantity z(RankTest.Normal perhaps) {
+    return perhaps == null ? Quantity.absent(Absence.NOT_OF_THIS_TEST) : Quantity.of(perhaps.z());
   }
 
   /** How often each F occurred among the arrangements, with the one seen; null if not counted. */
-  @SuppressWarnings("unchecked")
-  private static LawCurve reference(Facts f, Quantity seen, double alpha) {
-    return f.all().get("reference") instanceof Facts counted
-        ? LawCurve.ofCounts(
-            seen,
-            counted.quantity("width").value(),
-            (List<Double>) counted.all().get("counts"),
-            alpha)
-        : null;
+  private static LawCurve reference(Optional<Reference> counted, Quantity seen, double alpha) {
+    return counted.map(c -> LawCurve.ofCounts(seen, c.width(), c.counts(), alpha)).orElse(null);
   }
 
-  private static Sheet permuted(String name, TestResult.RankResult r, Inquiry inquiry) {
+  private static Sheet permuted(String name, List<RankNumbers.FRow> rows, Inquiry inquiry) {
     List<Line> lines = new ArrayList<>();
-    for (Object each : (List<?>) r.facts().all().get("rows")) {
-      Facts f = (Facts) each;
-      Quantity p = f.quantity("p");
+    for (RankNumbers.FRow f : rows) {
+      Quantity p = f.p();
       boolean differs = Significance.reached(p, inquiry.alpha());
-      String source = String.valueOf(f.all().get("source")).replace(" x ", " \u00d7 ");
+      String source = f.source().replace(" x ", " \u00d7 ");
       String words =
           "Of all arrangements of the values"
-              + (f.all().containsKey("arrangements")
+              + (f instanceof RankNumbers.DrawnRow
                   ? " that the model without " + source + " leaves"
                   : "")
               + ", a share of "
               + Numerals.p(p)
               + " gives an F as large as the one seen: the steps count how often each F came. The law of"
               + " F would say "
-              + Numerals.p(f.quantity("normalTheoryP"))
+              + Numerals.p(f.normalTheoryP())
               + ".";
-      LawCurve curve = reference(f, f.quantity("f"), inquiry.alpha());
+      LawCurve curve = reference(f.reference(), f.f(), inquiry.alpha());
       lines.add(
           new Line(
               List.of(
                   source,
-                  Numerals.df(f.quantity("df").value()),
-                  Numerals.df(f.quantity("errorDf").value()),
+                  Numerals.df(f.df()),
+                  Numerals.df(f.errorDf()),
                   "",
-                  Numerals.fixed(f.quantity("f"), 2),
+                  Numerals.fixed(f.f(), 2),
                   Numerals.p(p),
-                  Numerals.p(f.quantity("normalTheoryP"))),
-              f.quantity("f").exists() ? Math.min(1, f.quantity("f").value() / 10) : -1,
+                  Numerals.p(f.normalTheoryP())),
+              f.f().exists() ? Math.min(1, f.f().value() / 10) : -1,
               -1,
               differs,
               false,

@@ -122,4 +122,80 @@ class RankSheetsTest {
         .extracting(LawCurve.Tail::text)
         .containsExactly("\u22121.96", "1.96");
   }
+
+  private static List<String> titles(TestPage page, String sheet) {
+    return page.sheets().stream()
+        .filter(s -> s.title().startsWith(sheet))
+        .findFirst()
+        .orElseThrow()
+        .lines()
+        .stream()
+        .map(l -> l.cells().get(0))
+        .toList();
+  }
+
+  @Test
+  void everyTestShowsWhatItKnowsInTheOrderInWhichItIsRead() {
+    TestPage two = page("g,y\n1,1\n1,2\n1,3\n2,2.5\n2,5\n2,6\n", RANKS);
+    assertThat(titles(two, "Rank-sum"))
+        .containsExactly(
+            "U",
+            "z",
+            "p",
+            "p, exact",
+            "p, normal law",
+            "shift",
+            "chance to be higher",
+            "rank-biserial correlation");
+    assertThat(titles(two, "Brunner"))
+        .containsExactly("statistic", "degrees of freedom", "p", "chance to be higher");
+    assertThat(titles(two, "Median test"))
+        .containsExactly(
+            "median of all",
+            "statistic",
+            "degrees of freedom",
+            "p",
+            "p, exact",
+            "p, with a step of one half");
+    TestPage three = page("g,y\n1,1\n1,2\n1,3\n2,4\n2,5\n2,6\n3,7\n3,8\n3,9\n", RANKS);
+    assertThat(titles(three, "Kruskal"))
+        .containsExactly(
+            "H, corrected for ties",
+            "degrees of freedom",
+            "p",
+            "p, exact",
+            "arrangements",
+            "\u03b5\u00b2");
+    assertThat(titles(three, "Ordered"))
+        .containsExactly(
+            "statistic",
+            "z",
+            "p",
+            "p, exact",
+            "p of a rise",
+            "p of a fall",
+            "p of a rise, exact",
+            "p of a fall, exact");
+    TestPage blocks =
+        page(
+            "b,g,y\n1,k,1\n1,l,2\n1,m,4\n2,k,2\n2,l,1\n2,m,5\n3,k,1\n3,l,3\n3,m,2\n",
+            RANKS + ",`blocks`:[`b`]");
+    assertThat(titles(blocks, "Friedman"))
+        .containsExactly(
+            "\u03c7\u00b2, corrected for ties",
+            "F",
+            "degrees of freedom",
+            "p",
+            "p, exact",
+            "p of F",
+            "Kendall's W",
+            "blocks or units used");
+    assertThat(titles(blocks, "Quade")).containsExactly("F", "degrees of freedom", "p");
+    assertThat(titles(blocks, "Skillings"))
+        .containsExactly("statistic", "degrees of freedom", "p", "blocks or units used");
+    TestPage rearranged =
+        page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\n", RANKS.replace("`ranks`", "`permutation`"));
+    assertThat(titles(rearranged, "Permutation"))
+        .containsExactly("F", "p", "arrangements", "difference of the means");
+  }
 }

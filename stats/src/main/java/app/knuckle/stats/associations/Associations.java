@@ -1,6 +1,5 @@
 package app.knuckle.stats.associations;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.ranks.CountTree;
 import app.knuckle.stats.ranks.Midranks;
 import java.util.ArrayList;
@@ -83,18 +82,18 @@ public final class Associations {
    * @param alpha one less the confidence of the intervals
    * @return form, n, coefficients, t, df, p, low, high
    */
-  public static Facts pearson(double[][] columns, double alpha) {
+  public static Association.Pearson pearson(double[][] columns, double alpha) {
     int n = columns[0].length;
     double z = NORMAL.inverseSurvivalProbability(alpha / 2);
-    return new Facts()
-        .put("form", "pearson")
-        .put("n", n)
-        .put("coefficients", matrix(columns, 1.0, Associations::r))
-        .put("t", matrix(columns, null, (x, y) -> t(r(x, y), n)))
-        .put("df", n - 2)
-        .put("p", matrix(columns, null, (x, y) -> p(t(r(x, y), n), n)))
-        .put("low", matrix(columns, null, (x, y) -> limit(r(x, y), -z, n)))
-        .put("high", matrix(columns, null, (x, y) -> limit(r(x, y), z, n)));
+    return new Association.Pearson(
+        "pearson",
+        n,
+        matrix(columns, 1.0, Associations::r),
+        matrix(columns, null, (x, y) -> t(r(x, y), n)),
+        n - 2,
+        matrix(columns, null, (x, y) -> p(t(r(x, y), n), n)),
+        matrix(columns, null, (x, y) -> limit(r(x, y), -z, n)),
+        matrix(columns, null, (x, y) -> limit(r(x, y), z, n)));
   }
 
   /** Fisher (1921): atanh r is nearly normal. */
@@ -109,17 +108,17 @@ public final class Associations {
    * @param columns complete, of one length
    * @return form, n, coefficients, t, df, p, exactP
    */
-  public static Facts spearman(double[][] columns) {
+  public static Association.Spearman spearman(double[][] columns) {
     int n = columns[0].length;
     double[][] ranks = Arrays.stream(columns).map(Midranks::of).toArray(double[][]::new);
-    return new Facts()
-        .put("form", "spearman")
-        .put("n", n)
-        .put("coefficients", matrix(ranks, 1.0, Associations::r))
-        .put("t", matrix(ranks, null, (x, y) -> t(r(x, y), n)))
-        .put("df", n - 2)
-        .put("p", matrix(ranks, null, (x, y) -> p(t(r(x, y), n), n)))
-        .put("exactP", matrix(ranks, null, (x, y) -> n <= MOST_ORDERS ? exactOrders(x, y) : null));
+    return new Association.Spearman(
+        "spearman",
+        n,
+        matrix(ranks, 1.0, Associations::r),
+        matrix(ranks, null, (x, y) -> t(r(x, y), n)),
+        n - 2,
+        matrix(ranks, null, (x, y) -> p(t(r(x, y), n), n)),
+        matrix(ranks, null, (x, y) -> n <= MOST_ORDERS ? exactOrders(x, y) : null));
   }
 
   private static Double exactOrders(double[] x, double[] y) {
@@ -155,22 +154,20 @@ public final class Associations {
    * @return form, n, coefficients, scores, variances, z, p, exactP
    * @see "Kendall, M. G. (1970). Rank correlation methods, 4th ed., chapters 3-5"
    */
-  public static Facts kendall(double[][] columns) {
+  public static Association.Kendall kendall(double[][] columns) {
     int n = columns[0].length;
-    return new Facts()
-        .put("form", "kendall")
-        .put("n", n)
-        .put("coefficients", matrix(columns, 1.0, Associations::tau))
-        .put("scores", matrix(columns, null, Associations::score))
-        .put("variances", matrix(columns, null, Associations::variance))
-        .put("z", matrix(columns, null, Associations::z))
-        .put(
-            "p",
-            matrix(
-                columns,
-                null,
-                (x, y) -> Math.min(1, 2 * NORMAL.survivalProbability(Math.abs(z(x, y))))))
-        .put("exactP", matrix(columns, null, Associations::exactKendall));
+    return new Association.Kendall(
+        "kendall",
+        n,
+        matrix(columns, 1.0, Associations::tau),
+        matrix(columns, null, Associations::score),
+        matrix(columns, null, Associations::variance),
+        matrix(columns, null, Associations::z),
+        matrix(
+            columns,
+            null,
+            (x, y) -> Math.min(1, 2 * NORMAL.survivalProbability(Math.abs(z(x, y))))),
+        matrix(columns, null, Associations::exactKendall));
   }
 
   /** Pairs that agree less those that disagree, counted in n log n steps on a tree of counts. */
@@ -279,7 +276,7 @@ public final class Associations {
    * @param columns complete, of one length, two rows or more
    * @return n, divisor, matrix
    */
-  public static Facts covariance(double[][] columns) {
+  public static Association.Covariance covariance(double[][] columns) {
     int n = columns[0].length;
     List<List<Double>> rows = new ArrayList<>();
     for (double[] x : columns) {
@@ -289,6 +286,6 @@ public final class Associations {
       }
       rows.add(row);
     }
-    return new Facts().put("n", n).put("divisor", n - 1).put("matrix", rows);
+    return new Association.Covariance(n, n - 1, rows);
   }
 }

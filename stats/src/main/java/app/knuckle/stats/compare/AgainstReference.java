@@ -1,7 +1,6 @@
 package app.knuckle.stats.compare;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.distributions.LargestT;
@@ -122,7 +121,7 @@ public record AgainstReference(
         errors,
         Quantity.of(critical),
         same ? plain.get(0).se().map(s -> critical * s) : Quantity.absent(Absence.OWN_ERRORS),
-        Arrays.stream(correlations).map(Facts::list).toList());
+        Arrays.stream(correlations).map(row -> Arrays.stream(row).boxed().toList()).toList());
   }
 
   private static double squared(Quantity se) {

@@ -1,7 +1,6 @@
 package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
@@ -86,11 +85,11 @@ public final class Blocks {
   /**
    * The Friedman test with its F form, Kendall's W and, for few blocks, the exact p.
    *
-   * @return facts of its row
+   * @return the test
    * @see "Friedman, M. (1937). JASA 32, 675-701; Iman, R. L. and Davenport, J. M. (1980).
    *     Communications in Statistics A9, 571-595"
    */
-  public Facts friedman() {
+  public RankTest.Friedman friedman() {
     double spread = squares - base();
     Quantity none = Quantity.absent(Absence.EQUAL_WITHIN_BLOCKS);
     boolean known = spread > 0;
@@ -101,29 +100,26 @@ public final class Blocks {
     Quantity onlyOrder = Quantity.absent(Absence.ALL_IN_THE_SAME_ORDER);
     double f = (b - 1) * chi / left;
     boolean exact = k < MOST_EXACT.length && b <= MOST_EXACT[k];
-    return new Facts()
-        .put("df", k - 1)
-        .put("chiSquared", known ? (Object) chi : none)
-        .put("chiSquaredUncorrected", 12.0 / (b * k * (k + 1.0)) * deviations())
-        .put("p", known ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(chi) : none)
-        .put(
-            "exactP",
-            exact ? (Object) (known ? exactP() : 1.0) : Quantity.absent(Absence.TOO_MANY_BLOCKS))
-        .put("f", !known ? none : alike ? onlyOrder : (Object) f)
-        .put("fDf", Facts.list(k - 1, (b - 1.0) * (k - 1)))
-        .put(
-            "fP",
-            !known
-                ? none
-                : alike
-                    ? (Object) Math.pow(1 / factorial(k), b - 1)
-                    : fP(f, k - 1, (b - 1.0) * (k - 1)))
-        .put("kendallW", known ? (Object) (chi / (b * (k - 1.0))) : none);
+    List<Double> fDf = List.of(k - 1.0, (b - 1.0) * (k - 1));
+    return new RankTest.Friedman(
+        k - 1,
+        known ? Quantity.of(chi) : none,
+        12.0 / (b * k * (k + 1.0)) * deviations(),
+        known ? Quantity.of(ChiSquaredDistribution.of(k - 1).survivalProbability(chi)) : none,
+        exact ? Quantity.of(known ? exactP() : 1) : Quantity.absent(Absence.TOO_MANY_BLOCKS),
+        !known ? none : alike ? onlyOrder : Quantity.of(f),
+        fDf,
+        !known
+            ? none
+            : alike
+                ? Quantity.of(Math.pow(1 / factorial(k), b - 1))
+                : fP(f, fDf.get(0), fDf.get(1)),
+        known ? Quantity.of(chi / (b * (k - 1.0))) : none);
   }
 
-  private static Object fP(double f, double d1, double d2) {
+  private static Quantity fP(double f, double d1, double d2) {
     return d2 > 0
-        ? (Object) FDistribution.of(d1, d2).survivalProbability(Math.max(0, f))
+        ? Quantity.of(FDistribution.of(d1, d2).survivalProbability(Math.max(0, f)))
         : Quantity.absent(Absence.ONE_BLOCK);
   }
 
@@ -199,10 +195,10 @@ public final class Blocks {
   /**
    * Quade's test, which weighs blocks by their range.
    *
-   * @return facts of kind quade
+   * @return the test
    * @see "Quade, D. (1979). JASA 74, 680-683"
    */
-  public Facts quade() {
+  public RankTest.Quade quade() {
     double[] ranges = new double[b];
     int scale = Exact.scale(Arrays.stream(values).flatMapToDouble(Arrays::stream).toArray());
     for (int i = 0; i < b; i++) {
@@ -227,27 +223,25 @@ public final class Blocks {
     double d2 = (b - 1.0) * (k - 1);
     Quantity none =
         Quantity.absent(total > 0 ? Absence.ALL_IN_THE_SAME_ORDER : Absence.NOTHING_VARIES);
-    return new Facts()
-        .put("blockRanks", Facts.list(q))
-        .put("scoreSums", Facts.list(scores))
-        .put("totalSquares", total)
-        .put("treatmentSquares", treatment)
-        .put("f", alike ? none : (Object) f)
-        .put("df", Facts.list(k - 1, d2))
-        .put(
-            "p",
-            !(total > 0)
-                ? none
-                : alike ? (Object) Math.pow(1 / factorial(k), b - 1) : fP(f, k - 1, d2));
+    return new RankTest.Quade(
+        Arrays.stream(q).boxed().toList(),
+        Arrays.stream(scores).boxed().toList(),
+        total,
+        treatment,
+        alike ? none : Quantity.of(f),
+        List.of(k - 1.0, d2),
+        !(total > 0)
+            ? none
+            : alike ? Quantity.of(Math.pow(1 / factorial(k), b - 1)) : fP(f, k - 1, d2));
   }
 
   /**
    * Page's test of treatments that rise in their order.
    *
-   * @return facts of kind page
+   * @return the test
    * @see "Page, E. B. (1963). JASA 58, 216-230"
    */
-  public Facts page() {
+  public RankTest.Trend page() {
     double l = 0;
     double variance = 0;
     for (int j = 0; j < k; j++) {
@@ -264,10 +258,10 @@ public final class Blocks {
     double mean = b * k * (k + 1.0) * (k + 1.0) / 4;
     Quantity none = Quantity.absent(Absence.EQUAL_WITHIN_BLOCKS);
     boolean exact = k <= MOST_PAGE_TREATMENTS && b <= MOST_PAGE_BLOCKS && variance > 0;
-    return RankSum.trend(l, mean, variance, none).put("exact", exact ? exactPage(l) : null);
+    return RankSum.trend(l, mean, variance, none).with(exact ? exactPage(l) : null);
   }
 
-  private Facts exactPage(double l) {
+  private RankTest.ExactTrend exactPage(double l) {
     double[] law = {1};
     int shift = 0;
     for (double[] block : ranks) {
@@ -303,10 +297,7 @@ public final class Blocks {
       up += s >= observed ? law[s] : 0;
       down += s <= observed ? law[s] : 0;
     }
-    return new Facts()
-        .put("p", Math.min(1, 2 * Math.min(up, down)))
-        .put("pIncreasing", up)
-        .put("pDecreasing", down);
+    return new RankTest.ExactTrend(Quantity.of(Math.min(1, 2 * Math.min(up, down))), up, down);
   }
 
   /**
@@ -344,7 +335,7 @@ public final class Blocks {
     double se = Math.sqrt(k * (k + 1.0) / (12.0 * b));
     double tied = Math.sqrt((squares - base()) / (b * (k - 1.0)) / b);
     List<Pair> pairs = new ArrayList<>();
-    List<Facts> more = new ArrayList<>();
+    List<RankPairs.More> more = new ArrayList<>();
     Quantity noDf = Quantity.absent(Absence.NORMAL_THEORY);
     for (int i = 0; i < k; i++) {
       for (int j = i + 1; j < k; j++) {
@@ -361,10 +352,7 @@ public final class Blocks {
                 Quantity.of(range.survivalProbability(Math.abs(s))),
                 alpha));
         Quantity ties = Quantity.finite(Math.abs(d) / tied, Absence.RANKS_DO_NOT_VARY);
-        more.add(
-            new Facts()
-                .put("statisticTies", ties)
-                .put("pTies", ties.map(range::survivalProbability)));
+        more.add(new RankPairs.More.Ties(ties, ties.map(range::survivalProbability)));
       }
     }
     return new RankPairs(
@@ -379,10 +367,10 @@ public final class Blocks {
    * The test for blocks that miss treatments.
    *
    * @param values one row a block, one column a treatment; NaN where missing
-   * @return facts of kind skillings-mack
+   * @return the test
    * @see "Skillings, J. H. and Mack, G. A. (1981). Technometrics 23, 171-177"
    */
-  public static Facts skillingsMack(double[][] values) {
+  public static RankTest.SkillingsMack skillingsMack(double[][] values) {
     int k = values[0].length;
     double[] a = new double[k];
     double[][] sigma = new double[k][k];
@@ -406,21 +394,20 @@ public final class Blocks {
         }
       }
     }
-    Facts facts = new Facts().put("blocksUsed", used).put("sums", Facts.list(a));
     double[] solved = solve(sigma, a, k - 1);
     Quantity none = Quantity.absent(Absence.BLOCKS_DO_NOT_JOIN);
     double statistic = 0;
     for (int j = 0; solved != null && j < k - 1; j++) {
       statistic += a[j] * solved[j];
     }
-    return facts
-        .put("statistic", solved == null ? none : (Object) statistic)
-        .put("df", k - 1)
-        .put(
-            "p",
-            solved == null
-                ? none
-                : (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(statistic));
+    return new RankTest.SkillingsMack(
+        used,
+        Arrays.stream(a).boxed().toList(),
+        solved == null ? none : Quantity.of(statistic),
+        k - 1,
+        solved == null
+            ? none
+            : Quantity.of(ChiSquaredDistribution.of(k - 1).survivalProbability(statistic)));
   }
 
   /** Solves the first n equations by elimination; null if they do not determine the answer. */

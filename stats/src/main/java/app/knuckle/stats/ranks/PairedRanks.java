@@ -1,7 +1,6 @@
 package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import java.util.Arrays;
@@ -55,15 +54,13 @@ public final class PairedRanks {
    * @param direction greater: first above second
    * @param alpha level of significance
    * @param expected added to the centre; NaN for pairs, whose shift is given instead
-   * @return facts of kind signed-rank
+   * @return the test
    * @see "Wilcoxon, F. (1945). Biometrics Bulletin 1, 80-83; Pratt, J. W. (1959). JASA 54, 655-667"
    */
-  public Facts signedRank(Direction direction, double alpha, double expected) {
+  public RankTest.SignedRank signedRank(Direction direction, double alpha, double expected) {
     int zeros = (int) Arrays.stream(differences).filter(d -> d == 0).count();
-    Facts facts = new Facts().put("pairs", differences.length).put("zeros", zeros);
     double[] nonzero = Arrays.stream(differences).filter(d -> d != 0).toArray();
     double[] ranks = Ranks.of(Arrays.stream(nonzero).map(Math::abs).toArray()).ranks;
-    facts.putAll(test(nonzero, ranks, direction));
     // Pratt: zeros are ranked with the others, then dropped.
     double[] all = Ranks.of(Arrays.stream(differences).map(Math::abs).toArray()).ranks;
     double[] kept = new double[nonzero.length];
@@ -73,13 +70,16 @@ public final class PairedRanks {
         kept[at++] = all[i];
       }
     }
-    facts.put("pratt", test(nonzero, kept, direction));
-    if (Double.isNaN(expected)) {
-      facts.put("shift", centre(direction, alpha, 0));
-    } else {
-      facts.put("expected", expected).put("centre", centre(direction, alpha, expected));
-    }
-    return facts;
+    boolean one = !Double.isNaN(expected);
+    RankTest.Shift centre = centre(direction, alpha, one ? expected : 0);
+    return new RankTest.SignedRank(
+        differences.length,
+        zeros,
+        test(nonzero, ranks, direction),
+        test(nonzero, kept, direction),
+        one ? Optional.empty() : Optional.of(centre),
+        one ? Optional.of(expected) : Optional.empty(),
+        one ? Optional.of(centre) : Optional.empty());
   }
 
   /**
@@ -96,7 +96,7 @@ public final class PairedRanks {
                 ways(Ranks.of(Arrays.stream(nonzero).map(Math::abs).toArray()).ranks), 0));
   }
 
-  private static Facts test(double[] d, double[] ranks, Direction direction) {
+  private static RankTest.Signs test(double[] d, double[] ranks, Direction direction) {
     double positive = 0;
     double mean = 0;
     double variance = 0;
@@ -108,23 +108,21 @@ public final class PairedRanks {
     double negative = 2 * mean - positive;
     boolean known = d.length > 0;
     Quantity none = Quantity.absent(Absence.ALL_DIFFERENCES_ZERO);
-    Facts exact = d.length <= MOST_EXACT ? exact(ranks, positive, direction) : null;
+    RankTest.ExactSigns exact = d.length <= MOST_EXACT ? exact(ranks, positive, direction) : null;
     double sd = Math.sqrt(variance);
-    Facts corrected = known ? RankSum.normal(positive - mean, sd, 0.5, direction) : null;
-    return new Facts()
-        .put("nUsed", d.length)
-        .put("rankSumPositive", positive)
-        .put("rankSumNegative", negative)
-        .put("mean", mean)
-        .put("variance", variance)
-        .put("pFrom", exact != null ? "exact" : "normal")
-        .put("p", (exact != null ? exact : corrected).all().get("p"))
-        .put("exact", exact)
-        .put("normal", known ? RankSum.normal(positive - mean, sd, 0, direction) : null)
-        .put("normalCorrected", corrected)
-        .put(
-            "rankBiserial",
-            known ? (Object) ((positive - negative) / (positive + negative)) : none);
+    RankTest.Normal corrected = known ? RankSum.normal(positive - mean, sd, 0.5, direction) : null;
+    return new RankTest.Signs(
+        d.length,
+        positive,
+        negative,
+        mean,
+        variance,
+        exact != null ? "exact" : "normal",
+        exact != null ? exact.p() : corrected.p(),
+        exact,
+        known ? RankSum.normal(positive - mean, sd, 0, direction) : null,
+        corrected,
+        known ? Quantity.of((positive - negative) / (positive + negative)) : none);
   }
 
   /** All choices of signs on the midranks, counted on doubled ranks. */
@@ -141,7 +139,7 @@ public final class PairedRanks {
     return ways;
   }
 
-  private static Facts exact(double[] ranks, double positive, Direction direction) {
+  private static RankTest.ExactSigns exact(double[] ranks, double positive, Direction direction) {
     double[] ways = ways(ranks);
     int observed = (int) Math.round(2 * positive);
     double greater = 0;
@@ -151,15 +149,12 @@ public final class PairedRanks {
       less += s <= observed ? ways[s] : 0;
     }
     double either = Math.min(1, 2 * Math.min(greater, less));
-    return new Facts()
-        .put("p", RankSum.p(direction, either, greater, less))
-        .put("pEither", either)
-        .put("pGreater", greater)
-        .put("pLess", less);
+    return new RankTest.ExactSigns(
+        Quantity.of(RankSum.p(direction, either, greater, less)), either, greater, less);
   }
 
   /** The median of the Walsh averages, with its interval. */
-  private Facts centre(Direction direction, double alpha, double expected) {
+  private RankTest.Shift centre(Direction direction, double alpha, double expected) {
     int n = differences.length;
     Ordered walsh = walsh(expected);
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
@@ -167,8 +162,8 @@ public final class PairedRanks {
     long normal =
         (long)
             Math.floor(n * (n + 1.0) / 4 - RankSum.NORMAL.inverseSurvivalProbability(level) * sd);
-    Facts byNormal = RankSum.limits(walsh, 0, normal, direction);
-    Facts byExact = null;
+    RankTest.Limits byNormal = RankSum.limits(walsh, 0, normal, direction, Optional.empty());
+    RankTest.Limits byExact = null;
     if (n <= MOST_EXACT) {
       double[] law = {1};
       for (int r = 1; r <= n; r++) {
@@ -184,16 +179,12 @@ public final class PairedRanks {
       for (int s = 0; s < c; s++) {
         beyond += law[s];
       }
-      byExact = RankSum.limits(walsh, 0, c, direction);
-      byExact.put("confidence", 1 - RankSum.sides(direction) * beyond);
+      byExact =
+          RankSum.limits(
+              walsh, 0, c, direction, Optional.of(1 - RankSum.sides(direction) * beyond));
     }
-    Facts used = byExact == null ? byNormal : byExact;
-    return new Facts()
-        .put("estimate", walsh.median())
-        .put("exact", byExact)
-        .put("normal", byNormal)
-        .put("low", used.all().get("low"))
-        .put("high", used.all().get("high"));
+    RankTest.Limits used = byExact == null ? byNormal : byExact;
+    return new RankTest.Shift(walsh.median(), byExact, byNormal, used.low(), used.high());
   }
 
   /** Walsh averages on the scale of the values: a power of ten off, and the expected value on. */
@@ -228,26 +219,18 @@ public final class PairedRanks {
    * @param direction greater: first above second
    * @param alpha level of significance
    * @param expected added to the centre; NaN for pairs, whose median difference is given instead
-   * @return facts of kind sign
+   * @return the test
    */
-  public Facts sign(Direction direction, double alpha, double expected) {
+  public RankTest.Sign sign(Direction direction, double alpha, double expected) {
     int positive = (int) Arrays.stream(differences).filter(d -> d > 0).count();
     int negative = (int) Arrays.stream(differences).filter(d -> d < 0).count();
     int used = positive + negative;
-    Facts facts =
-        new Facts()
-            .put("positive", positive)
-            .put("negative", negative)
-            .put("zeros", differences.length - used);
+
     BinomialDistribution signs = BinomialDistribution.of(used, 0.5);
     double greater = signs.survivalProbability(positive - 1);
     double less = signs.cumulativeProbability(positive);
     double either = Math.min(1, 2 * Math.min(greater, less));
-    facts
-        .put("p", RankSum.p(direction, either, greater, less))
-        .put("pEither", either)
-        .put("pGreater", greater)
-        .put("pLess", less);
+
     boolean one = !Double.isNaN(expected);
     double[] sorted = differences.clone();
     Arrays.sort(sorted);
@@ -260,19 +243,30 @@ public final class PairedRanks {
     double[] law = new double[n + 1];
     Arrays.setAll(law, all::probability);
     int c = RankSum.rank(law, level);
-    Facts median = new Facts().put("estimate", middle(sorted));
-    median.putAll(RankSum.limits(Ordered.of(sorted), 0, c, direction));
     double beyond = 0;
     for (int i = 0; i < c; i++) {
       beyond += law[i];
     }
-    median.put("confidence", 1 - RankSum.sides(direction) * beyond);
-    if (one) {
-      facts.put("expected", expected).put("centre", median);
-    } else {
-      facts.put("median", median);
-    }
-    return facts;
+    RankTest.Middle middle =
+        new RankTest.Middle(
+            middle(sorted),
+            RankSum.limits(
+                Ordered.of(sorted),
+                0,
+                c,
+                direction,
+                Optional.of(1 - RankSum.sides(direction) * beyond)));
+    return new RankTest.Sign(
+        positive,
+        negative,
+        differences.length - used,
+        Quantity.of(RankSum.p(direction, either, greater, less)),
+        either,
+        greater,
+        less,
+        one ? Optional.of(expected) : Optional.empty(),
+        one ? Optional.of(middle) : Optional.empty(),
+        one ? Optional.empty() : Optional.of(middle));
   }
 
   private static double middle(double[] sorted) {

@@ -1,7 +1,7 @@
 package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
+import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
@@ -22,16 +22,56 @@ import org.apache.commons.statistics.distribution.TDistribution;
  *
  * @param procedure that judged
  * @param pairs the pairs; differences are of mean ranks
- * @param more further facts of each pair
+ * @param more further numbers of each pair
  * @param letters from the highest mean rank; null against a reference
  * @param criticalDifference of mean ranks, where there is one for all
  */
 public record RankPairs(
     Procedure procedure,
     List<Pair> pairs,
-    List<Facts> more,
+    List<More> more,
     Letters letters,
     Quantity criticalDifference) {
+
+  /** What a procedure says of a pair beside what all say. */
+  public sealed interface More extends Outcome {
+
+    /** Nothing. */
+    record Nothing() implements More {}
+
+    /**
+     * By what is shared.
+     *
+     * @param pUnadjusted as if it were the only pair
+     */
+    record Unadjusted(Quantity pUnadjusted) implements More {}
+
+    /**
+     * With ties taken into account.
+     *
+     * @param statisticTies range of mean ranks over their standard error with ties
+     * @param pTies of that
+     */
+    record Ties(Quantity statisticTies, Quantity pTies) implements More {}
+
+    /**
+     * Ranked by themselves.
+     *
+     * @param u how often a value of the first beats one of the second
+     * @param shift of the first above the second
+     */
+    record Shifted(double u, double shift) implements More {}
+
+    /**
+     * Ranked by themselves, with a reference.
+     *
+     * @param u how often a value of the group beats one of the reference
+     * @param shift of the group above the reference
+     * @param pGreater of the upper tail
+     * @param pLess of the lower tail
+     */
+    record ToReference(double u, double shift, Quantity pGreater, Quantity pLess) implements More {}
+  }
 
   private static final Quantity NO_DF = Quantity.absent(Absence.NORMAL_THEORY);
   private static final Quantity NO_SE = Quantity.absent(Absence.RANK_STATISTIC_HAS_NO_ERROR);
@@ -127,7 +167,7 @@ public record RankPairs(
     }
     double[] adjusted = procedure.adjust(p);
     List<Pair> pairs = new ArrayList<>();
-    List<Facts> more = new ArrayList<>();
+    List<More> more = new ArrayList<>();
     Quantity none = Quantity.absent(Absence.RANKS_DO_NOT_VARY);
     for (int r = 0; r < m; r++) {
       int i = places.get(r)[0];
@@ -144,7 +184,7 @@ public record RankPairs(
               known ? Quantity.of(adjusted[r]) : none,
               alpha));
       more.add(
-          unadjusted ? new Facts().put("pUnadjusted", known ? (Object) p[r] : none) : new Facts());
+          unadjusted ? new More.Unadjusted(known ? Quantity.of(p[r]) : none) : new More.Nothing());
     }
     return new RankPairs(
         procedure, pairs, more, letters(means, pairs), Quantity.absent(Absence.OWN_ERRORS));
@@ -196,7 +236,7 @@ public record RankPairs(
     StudentizedRangeDistribution range =
         StudentizedRangeDistribution.of(k, Double.POSITIVE_INFINITY);
     List<Pair> pairs = new ArrayList<>();
-    List<Facts> more = new ArrayList<>();
+    List<More> more = new ArrayList<>();
     double[][] sorted = g.sorted();
     for (int i = 0; i < k; i++) {
       for (int j = i + 1; j < k; j++) {
@@ -213,7 +253,7 @@ public record RankPairs(
                 q,
                 q.map(s -> range.survivalProbability(Math.abs(s))),
                 alpha));
-        more.add(new Facts().put("u", own[0]).put("shift", shift(g, sorted[i], sorted[j])));
+        more.add(new More.Shifted(own[0], shift(g, sorted[i], sorted[j])));
       }
     }
     return new RankPairs(
@@ -249,7 +289,7 @@ public record RankPairs(
     DunnettDistribution two = DunnettDistribution.of(loadings, Double.POSITIVE_INFINITY, true);
     DunnettDistribution one = DunnettDistribution.of(loadings, Double.POSITIVE_INFINITY, false);
     List<Pair> pairs = new ArrayList<>();
-    List<Facts> more = new ArrayList<>();
+    List<More> more = new ArrayList<>();
     double[][] sorted = g.sorted();
     for (int i : others) {
       double[] own = RankSum.pairwise(sorted[i], sorted[reference]);
@@ -263,12 +303,7 @@ public record RankPairs(
             case LESS -> less;
           };
       pairs.add(pair(i, reference, own[2], NO_SE, NO_DF, z, p, alpha));
-      more.add(
-          new Facts()
-              .put("u", own[0])
-              .put("shift", shift(g, sorted[i], sorted[reference]))
-              .put("pGreater", greater)
-              .put("pLess", less));
+      more.add(new More.ToReference(own[0], shift(g, sorted[i], sorted[reference]), greater, less));
     }
     return new RankPairs(Procedure.STEEL, pairs, more, null, Quantity.absent(Absence.OWN_ERRORS));
   }

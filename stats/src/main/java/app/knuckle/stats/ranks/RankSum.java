@@ -1,10 +1,10 @@
 package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.DoubleStream;
 import org.apache.commons.statistics.distribution.NormalDistribution;
@@ -30,17 +30,14 @@ public final class RankSum {
   }
 
   /** A normal test with a deviation and its standard deviation. */
-  static Facts normal(double deviation, double sd, double correction, Direction direction) {
+  static RankTest.Normal normal(
+      double deviation, double sd, double correction, Direction direction) {
     double less = NORMAL.cumulativeProbability((deviation + correction) / sd);
     double greater = NORMAL.survivalProbability((deviation - correction) / sd);
     double corrected = Math.signum(deviation) * Math.max(0, Math.abs(deviation) - correction);
     double either = Math.min(1, 2 * NORMAL.survivalProbability(Math.abs(corrected) / sd));
-    return new Facts()
-        .put("z", corrected / sd)
-        .put("p", p(direction, either, greater, less))
-        .put("pEither", either)
-        .put("pGreater", greater)
-        .put("pLess", less);
+    return new RankTest.Normal(
+        corrected / sd, Quantity.of(p(direction, either, greater, less)), either, greater, less);
   }
 
   /**
@@ -50,11 +47,12 @@ public final class RankSum {
    * @param y second sample
    * @param direction greater: the first above the second
    * @param alpha level of significance
-   * @return the facts of kind mann-whitney
+   * @return the test
    * @see "Wilcoxon (1945), Biometrics Bulletin 1, 80-83; Mann and Whitney (1947), Annals of
    *     Mathematical Statistics 18, 50-60; Lehmann (1975), Nonparametrics, section 1"
    */
-  public static Facts mannWhitney(double[] x, double[] y, Direction direction, double alpha) {
+  public static RankTest.MannWhitney mannWhitney(
+      double[] x, double[] y, Direction direction, double alpha) {
     int m = x.length;
     int n = y.length;
     double total = m + n;
@@ -64,32 +62,28 @@ public final class RankSum {
     double u = sum - m * (m + 1) / 2.0;
     double mean = m * (double) n / 2;
     double variance = m * (double) n / 12 * (total + 1 - ranks.tieSum / (total * (total - 1)));
-    Facts facts =
-        new Facts()
-            .put("n", Facts.list(m, n))
-            .put("rankSums", Facts.list(sum, rest))
-            .put("meanRanks", Facts.list(sum / m, rest / n))
-            .put("u", u)
-            .put("uOther", m * (double) n - u)
-            .put("uSmaller", Math.min(u, m * (double) n - u))
-            .put("tieSum", ranks.tieSum)
-            .put("meanOfU", mean)
-            .put("varianceOfU", variance);
-    Quantity none = Quantity.absent(Absence.ALL_EQUAL);
     boolean spread = variance > 0;
-    Facts exact = total <= MOST_EXACT ? exact(ranks.ranks, m, sum, direction) : null;
-    Facts corrected = spread ? normal(u - mean, Math.sqrt(variance), 0.5, direction) : null;
-    Object p = exact != null ? exact.all().get("p") : spread ? corrected.all().get("p") : none;
-    facts
-        .put("pFrom", exact != null ? "exact" : "normal")
-        .put("p", p)
-        .put("exact", exact)
-        .put("normal", spread ? normal(u - mean, Math.sqrt(variance), 0, direction) : null)
-        .put("normalCorrected", corrected)
-        .put("probabilityOfSuperiority", u / (m * (double) n))
-        .put("rankBiserial", 2 * u / (m * (double) n) - 1)
-        .put("shift", shift(x, y, direction, alpha));
-    return facts;
+    RankTest.ExactSum exact = total <= MOST_EXACT ? exact(ranks.ranks, m, sum, direction) : null;
+    RankTest.Normal corrected =
+        spread ? normal(u - mean, Math.sqrt(variance), 0.5, direction) : null;
+    return new RankTest.MannWhitney(
+        List.of((double) m, (double) n),
+        List.of(sum, rest),
+        List.of(sum / m, rest / n),
+        u,
+        m * (double) n - u,
+        Math.min(u, m * (double) n - u),
+        ranks.tieSum,
+        mean,
+        variance,
+        exact != null ? "exact" : "normal",
+        exact != null ? exact.p() : spread ? corrected.p() : Quantity.absent(Absence.ALL_EQUAL),
+        exact,
+        spread ? normal(u - mean, Math.sqrt(variance), 0, direction) : null,
+        corrected,
+        u / (m * (double) n),
+        2 * u / (m * (double) n) - 1,
+        shift(x, y, direction, alpha));
   }
 
   /**
@@ -113,7 +107,7 @@ public final class RankSum {
     return ways[m];
   }
 
-  private static Facts exact(double[] ranks, int m, double sum, Direction direction) {
+  private static RankTest.ExactSum exact(double[] ranks, int m, double sum, Direction direction) {
     int n = ranks.length;
     double[] ways = ways(ranks, m);
     double all = Arrays.stream(ways).sum();
@@ -133,13 +127,13 @@ public final class RankSum {
     either /= all;
     greater /= all;
     less /= all;
-    return new Facts()
-        .put("p", p(direction, either, greater, less))
-        .put("pEither", either)
-        .put("pGreater", greater)
-        .put("pLess", less)
-        .put("pDoubled", Math.min(1, 2 * Math.min(greater, less)))
-        .put("arrangements", all);
+    return new RankTest.ExactSum(
+        Quantity.of(p(direction, either, greater, less)),
+        either,
+        greater,
+        less,
+        Math.min(1, 2 * Math.min(greater, less)),
+        all);
   }
 
   /**
@@ -159,18 +153,17 @@ public final class RankSum {
   }
 
   /** Hodges and Lehmann (1963), Annals of Mathematical Statistics 34, 598-611. */
-  private static Facts shift(double[] x, double[] y, Direction direction, double alpha) {
+  private static RankTest.Shift shift(double[] x, double[] y, Direction direction, double alpha) {
     int m = x.length;
     int n = y.length;
     int scale = Exact.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
     Ordered d = Ordered.differences(Exact.scaled(x, scale), Exact.scaled(y, scale));
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
-    Facts facts = new Facts().put("estimate", Exact.back(d.median(), scale));
     double sd = Math.sqrt(m * (double) n * (m + n + 1) / 12);
     long normal =
         (long) Math.floor(m * (double) n / 2 - NORMAL.inverseSurvivalProbability(level) * sd);
-    Facts byNormal = limits(d, scale, normal, direction);
-    Facts byExact = null;
+    RankTest.Limits byNormal = limits(d, scale, normal, direction, Optional.empty());
+    RankTest.Limits byExact = null;
     if (m + n <= MOST_EXACT) {
       double[] null0 = nullOfU(m, n);
       int c = rank(null0, level);
@@ -178,15 +171,11 @@ public final class RankSum {
       for (int u = 0; u < c; u++) {
         beyond += null0[u];
       }
-      byExact = limits(d, scale, c, direction);
-      byExact.put("confidence", 1 - sides(direction) * beyond);
+      byExact = limits(d, scale, c, direction, Optional.of(1 - sides(direction) * beyond));
     }
-    Facts used = byExact == null ? byNormal : byExact;
-    return facts
-        .put("exact", byExact)
-        .put("normal", byNormal)
-        .put("low", used.all().get("low"))
-        .put("high", used.all().get("high"));
+    RankTest.Limits used = byExact == null ? byNormal : byExact;
+    return new RankTest.Shift(
+        Exact.back(d.median(), scale), byExact, byNormal, used.low(), used.high());
   }
 
   /** How many limits an interval has. */
@@ -207,16 +196,18 @@ public final class RankSum {
   }
 
   /** The C-th smallest and largest; the outer one is missing for a direction. */
-  static Facts limits(Ordered sorted, int scale, long c, Direction direction) {
+  static RankTest.Limits limits(
+      Ordered sorted, int scale, long c, Direction direction, Optional<Double> confidence) {
     Quantity none = Quantity.absent(Absence.TOO_FEW_FOR_CONFIDENCE);
     Quantity open = Quantity.absent(Absence.ONE_LIMIT);
     boolean found = c >= 1 && c <= sorted.size();
-    Object low = found ? (Object) Exact.back(sorted.at(c - 1), scale) : none;
-    Object high = found ? (Object) Exact.back(sorted.at(sorted.size() - c), scale) : none;
-    return new Facts()
-        .put("low", direction == Direction.LESS ? open : low)
-        .put("high", direction == Direction.GREATER ? open : high)
-        .put("rank", Math.max(0, c));
+    Quantity low = found ? Quantity.of(Exact.back(sorted.at(c - 1), scale)) : none;
+    Quantity high = found ? Quantity.of(Exact.back(sorted.at(sorted.size() - c), scale)) : none;
+    return new RankTest.Limits(
+        direction == Direction.LESS ? open : low,
+        direction == Direction.GREATER ? open : high,
+        Math.max(0, c),
+        confidence);
   }
 
   /** The distribution of U without ties. */
@@ -247,11 +238,12 @@ public final class RankSum {
    * @param y second sample
    * @param direction greater: the first above the second
    * @param alpha level of significance
-   * @return the facts of kind brunner-munzel
+   * @return the test
    * @see "Brunner, E. and Munzel, U. (2000). The nonparametric Behrens-Fisher problem. Biometrical
    *     Journal 42, 17-25"
    */
-  public static Facts brunnerMunzel(double[] x, double[] y, Direction direction, double alpha) {
+  public static RankTest.BrunnerMunzel brunnerMunzel(
+      double[] x, double[] y, Direction direction, double alpha) {
     double m = x.length;
     double n = y.length;
     double[] all = DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray();
@@ -265,17 +257,7 @@ public final class RankSum {
     double se = Math.sqrt(m * v1 + n * v2) / (m * n);
     if (!(se > 0)) {
       Quantity none = Quantity.absent(Absence.NOTHING_OVERLAPS);
-      return new Facts()
-          .put("probabilityOfSuperiority", p)
-          .put("se", none)
-          .put("statistic", none)
-          .put("df", none)
-          .put("p", none)
-          .put("pEither", none)
-          .put("pGreater", none)
-          .put("pLess", none)
-          .put("low", none)
-          .put("high", none);
+      return new RankTest.BrunnerMunzel(p, none, none, none, none, none, none, none, none, none);
     }
     double t = (p - 0.5) / se;
     double top = m * v1 + n * v2;
@@ -287,17 +269,17 @@ public final class RankSum {
     double half =
         se * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
     Quantity open = Quantity.absent(Absence.ONE_LIMIT);
-    return new Facts()
-        .put("probabilityOfSuperiority", p)
-        .put("se", se)
-        .put("statistic", t)
-        .put("df", df)
-        .put("p", p(direction, either, greater, less))
-        .put("pEither", either)
-        .put("pGreater", greater)
-        .put("pLess", less)
-        .put("low", direction == Direction.LESS ? open : (Object) (p - half))
-        .put("high", direction == Direction.GREATER ? open : (Object) (p + half));
+    return new RankTest.BrunnerMunzel(
+        p,
+        Quantity.of(se),
+        Quantity.of(t),
+        Quantity.of(df),
+        Quantity.of(p(direction, either, greater, less)),
+        Quantity.of(either),
+        Quantity.of(greater),
+        Quantity.of(less),
+        direction == Direction.LESS ? open : Quantity.of(p - half),
+        direction == Direction.GREATER ? open : Quantity.of(p + half));
   }
 
   private static double spread(double[] overall, double[] own) {
@@ -345,18 +327,19 @@ public final class RankSum {
   }
 
   /** A statistic of an ordered alternative with its normal law; large values speak for a rise. */
-  static Facts trend(double statistic, double mean, double variance, Quantity none) {
+  static RankTest.Trend trend(double statistic, double mean, double variance, Quantity none) {
     boolean known = variance > 0;
     double z = (statistic - mean) / Math.sqrt(variance);
     double up = NORMAL.survivalProbability(z);
     double down = NORMAL.cumulativeProbability(z);
-    return new Facts()
-        .put("statistic", statistic)
-        .put("mean", mean)
-        .put("variance", variance)
-        .put("z", known ? (Object) z : none)
-        .put("p", known ? (Object) Math.min(1, 2 * Math.min(up, down)) : none)
-        .put("pIncreasing", known ? (Object) up : none)
-        .put("pDecreasing", known ? (Object) down : none);
+    return new RankTest.Trend(
+        statistic,
+        mean,
+        variance,
+        known ? Quantity.of(z) : none,
+        known ? Quantity.of(Math.min(1, 2 * Math.min(up, down))) : none,
+        known ? Quantity.of(up) : none,
+        known ? Quantity.of(down) : none,
+        null);
   }
 }

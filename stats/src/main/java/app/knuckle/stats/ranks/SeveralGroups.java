@@ -1,12 +1,12 @@
 package app.knuckle.stats.ranks;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.resampling.Arrangements;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.numbers.core.ArithmeticUtils;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
@@ -135,37 +135,38 @@ public final class SeveralGroups {
   /**
    * The Kruskal-Wallis test.
    *
-   * @return facts of its row; arrangements among them when p is exact too
+   * @return the test
    * @see "Kruskal, W. H. and Wallis, W. A. (1952). Journal of the American Statistical Association
    *     47, 583-621"
    */
-  public Facts kruskalWallis() {
+  public RankTest.KruskalWallis kruskalWallis() {
     int k = groups.length;
     Quantity equal = Quantity.absent(Absence.ALL_EQUAL);
     double h = h();
     boolean known = Double.isFinite(h);
+    return new RankTest.KruskalWallis(
+        k - 1,
+        known ? Quantity.of(h) : equal,
+        uncorrected(),
+        1 - ranks.tieSum / (Math.pow(n, 3) - n),
+        known
+            ? Quantity.of(ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, h)))
+            : equal,
+        arrangements().isPresent()
+            ? Quantity.of(exactP())
+            : Quantity.absent(Absence.OVER_60000_ARRANGEMENTS),
+        known ? Quantity.of(h / (n - 1.0)) : equal,
+        known && n > k ? Quantity.of((h - k + 1) / (n - k)) : equal);
+  }
+
+  /**
+   * How many arrangements an exact p is counted over.
+   *
+   * @return empty where there are too many to be counted
+   */
+  public Optional<Double> arrangements() {
     double arrangements = Arrangements.count(sizes());
-    boolean few = arrangements <= MOST_ARRANGEMENTS;
-    Facts facts =
-        new Facts()
-            .put("df", k - 1)
-            .put("h", known ? (Object) h : equal)
-            .put("hUncorrected", uncorrected())
-            .put("tieCorrection", 1 - ranks.tieSum / (Math.pow(n, 3) - n))
-            .put(
-                "p",
-                known
-                    ? (Object) ChiSquaredDistribution.of(k - 1).survivalProbability(Math.max(0, h))
-                    : equal)
-            .put(
-                "exactP",
-                few ? (Object) exactP() : Quantity.absent(Absence.OVER_60000_ARRANGEMENTS))
-            .put("epsilonSquared", known ? (Object) (h / (n - 1.0)) : equal)
-            .put("etaSquaredH", known && n > k ? (Object) ((h - k + 1) / (n - k)) : equal);
-    if (few) {
-      facts.put("arrangements", arrangements);
-    }
-    return facts;
+    return arrangements <= MOST_ARRANGEMENTS ? Optional.of(arrangements) : Optional.empty();
   }
 
   private int[] sizes() {
@@ -211,7 +212,7 @@ public final class SeveralGroups {
    * @return counts above the pooled median in each group, and the test
    * @see "Mood, A. M. (1950). Introduction to the theory of statistics, 394-398"
    */
-  public Facts moodMedian() {
+  public MedianCounts moodMedian() {
     double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).sorted().toArray();
     int scale = Exact.scale(all);
     double median = Exact.back(Ordered.of(Exact.scaled(all, scale)).median(), scale);
@@ -222,8 +223,6 @@ public final class SeveralGroups {
       above[g] = Arrays.stream(groups[g]).filter(v -> v > median).count();
       total += above[g];
     }
-    List<Double> aboves = Facts.list(above);
-    Facts facts = new Facts().put("median", median).put("above", aboves);
     double rest = n - total;
     Quantity none = Quantity.absent(Absence.NONE_ABOVE_THE_MEDIAN);
     boolean known = total > 0 && rest > 0;
@@ -238,18 +237,34 @@ public final class SeveralGroups {
       corrected += y * y / e1 + y * y / e2;
     }
     ChiSquaredDistribution law = ChiSquaredDistribution.of(k - 1);
-    facts
-        .put("statistic", known ? (Object) chi : none)
-        .put("df", k - 1)
-        .put("p", known ? (Object) law.survivalProbability(chi) : none);
-    if (k == 2) {
-      facts
-          .put("correctedStatistic", known ? (Object) corrected : none)
-          .put("correctedP", known ? (Object) law.survivalProbability(corrected) : none)
-          .put("exactP", fisher(groups[0].length, groups[1].length, (int) above[0], (int) total));
-    }
-    return facts;
+    Quantity p = known ? Quantity.of(law.survivalProbability(chi)) : none;
+    Optional<Double> two = k == 2 ? Optional.of(corrected) : Optional.empty();
+    return new MedianCounts(
+        median,
+        Arrays.stream(above).boxed().toList(),
+        new RankTest.Median(
+            known ? Quantity.of(chi) : none,
+            k - 1,
+            p,
+            two.map(c -> known ? Quantity.of(c) : none),
+            two.map(c -> known ? Quantity.of(law.survivalProbability(c)) : none),
+            two.map(
+                c ->
+                    fisher(groups[0].length, groups[1].length, (int) above[0], (int) sum(above)))));
   }
+
+  private static double sum(double[] values) {
+    return Arrays.stream(values).sum();
+  }
+
+  /**
+   * Values above the median of all.
+   *
+   * @param median of all
+   * @param above how many lie above it, group by group
+   * @param test of these counts
+   */
+  public record MedianCounts(double median, List<Double> above, RankTest.Median test) {}
 
   /** Fisher's exact p: the tables not more likely than the observed. */
   private static double fisher(int m, int n, int a, int total) {
@@ -276,11 +291,11 @@ public final class SeveralGroups {
   /**
    * The ordered alternative: the groups rise in their order.
    *
-   * @return facts of kind jonckheere-terpstra
+   * @return the test
    * @see "Terpstra, T. J. (1952). Indagationes Mathematicae 14, 327-333; Jonckheere, A. R. (1954).
    *     Biometrika 41, 133-145"
    */
-  public Facts jonckheere() {
+  public RankTest.Trend jonckheere() {
     double j = 0;
     double sizes2 = 0;
     double s5 = 0;
@@ -317,7 +332,7 @@ public final class SeveralGroups {
             + s2 * t2 / (8 * big * (big - 1));
     Quantity none = Quantity.absent(Absence.ALL_EQUAL);
     return RankSum.trend(j, mean, variance, none)
-        .put("exact", t2 == 0 && n <= MOST_ORDERED ? exactOrdered((int) j) : null);
+        .with(t2 == 0 && n <= MOST_ORDERED ? exactOrdered((int) j) : null);
   }
 
   /** Pairs of which the later group has the larger value, ties half. */
@@ -337,7 +352,7 @@ public final class SeveralGroups {
   }
 
   /** The distribution of J is that of a sum of independent U statistics of growing pools. */
-  private Facts exactOrdered(int j) {
+  private RankTest.ExactTrend exactOrdered(int j) {
     double[] law = {1};
     int pool = groups[0].length;
     for (int g = 1; g < groups.length; g++) {
@@ -351,10 +366,7 @@ public final class SeveralGroups {
       up += i >= j ? law[i] / all : 0;
       down += i <= j ? law[i] / all : 0;
     }
-    return new Facts()
-        .put("p", Math.min(1, 2 * Math.min(up, down)))
-        .put("pIncreasing", up)
-        .put("pDecreasing", down);
+    return new RankTest.ExactTrend(Quantity.of(Math.min(1, 2 * Math.min(up, down))), up, down);
   }
 
   private static double[] countsOfU(int m, int n) {

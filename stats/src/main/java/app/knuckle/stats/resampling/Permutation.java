@@ -1,10 +1,10 @@
 package app.knuckle.stats.resampling;
 
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.Consumer;
 
 /**
@@ -63,40 +63,40 @@ public final class Permutation {
    *     often each F occurred, unless every group is one value
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static Facts of(double[][] groups, Progress progress) {
-    return new Permutation(groups, progress).facts();
+  public static Shares of(double[][] groups, Progress progress) {
+    return new Permutation(groups, progress).shares();
   }
 
-  private Facts facts() {
-    Facts facts = new Facts();
+  private Shares shares() {
     if (Arrangements.count(sizes) <= MOST_ENUMERATED) {
       Tally all = new Tally();
       Arrangements.each(values, sizes, progress, all::judge);
-      return facts
-          .put("pEither", all.atLeast / (double) all.count)
-          .put("pGreater", all.greater / (double) all.count)
-          .put("pLess", all.less / (double) all.count)
-          .put("arrangements", all.count)
-          .putAll(reference(List.of(all)));
+      return new Shares(
+          all.atLeast / (double) all.count,
+          all.greater / (double) all.count,
+          all.less / (double) all.count,
+          all.count,
+          Optional.empty(),
+          Optional.empty(),
+          reference(List.of(all)));
     }
     List<Tally> parts = RandomArrangements.each(values, Tally::new, progress);
     double count = RandomArrangements.COUNT + 1.0;
     double p = (parts.stream().mapToLong(t -> t.atLeast).sum() + 1) / count;
-    return facts
-        .put("pEither", p)
-        .put("pGreater", (parts.stream().mapToLong(t -> t.greater).sum() + 1) / count)
-        .put("pLess", (parts.stream().mapToLong(t -> t.less).sum() + 1) / count)
-        .put("arrangements", RandomArrangements.COUNT)
-        .put("seed", RandomArrangements.SEED)
-        .put("monteCarloSe", Math.sqrt(p * (1 - p) / RandomArrangements.COUNT))
-        .putAll(reference(parts));
+    return new Shares(
+        p,
+        (parts.stream().mapToLong(t -> t.greater).sum() + 1) / count,
+        (parts.stream().mapToLong(t -> t.less).sum() + 1) / count,
+        RandomArrangements.COUNT,
+        Optional.of(RandomArrangements.SEED),
+        Optional.of(Math.sqrt(p * (1 - p) / RandomArrangements.COUNT)),
+        reference(parts));
   }
 
-  private Facts reference(List<Tally> parts) {
+  private Optional<Reference> reference(List<Tally> parts) {
     return errorDf < 1
-        ? new Facts()
-        : new Facts()
-            .put("reference", ReferenceCounts.together(parts.stream().map(t -> t.fs).toList()));
+        ? Optional.empty()
+        : Optional.of(ReferenceCounts.together(parts.stream().map(t -> t.fs).toList()));
   }
 
   /** F of a spread: between the groups, over what is left within them. */

@@ -1,6 +1,5 @@
 package app.knuckle.stats.resampling;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
@@ -73,11 +72,10 @@ public final class ReducedModel {
    * @param arrangements random ones
    * @param seed of them
    * @param monteCarloSe standard error of p
-   * @param reference how often each F occurred: width of the bins, and counts, the last of what
-   *     lies beyond
+   * @param reference how often each F occurred
    */
   public record Result(
-      double p, int arrangements, long seed, double monteCarloSe, Facts reference) {}
+      double p, int arrangements, long seed, double monteCarloSe, Reference reference) {}
 
   /**
    * Rearranges for a term.

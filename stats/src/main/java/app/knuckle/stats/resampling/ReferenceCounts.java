@@ -1,6 +1,5 @@
 package app.knuckle.stats.resampling;
 
-import app.knuckle.stats.Facts;
 import java.util.Arrays;
 import java.util.Collection;
 import org.apache.commons.statistics.distribution.FDistribution;
@@ -36,12 +35,12 @@ final class ReferenceCounts {
   }
 
   /** Width of the bins, and counts of all parts together, the last of what lies beyond. */
-  static Facts together(Collection<ReferenceCounts> parts) {
+  static Reference together(Collection<ReferenceCounts> parts) {
     double[] sum = new double[BINS + 1];
     for (ReferenceCounts part : parts) {
       Arrays.setAll(sum, b -> sum[b] + part.counts[b]);
     }
     double width = parts.iterator().next().width;
-    return new Facts().put("width", width).put("counts", Facts.list(sum));
+    return new Reference(width, Arrays.stream(sum).boxed().toList());
   }
 }

@@ -3,7 +3,6 @@ package app.knuckle.stats.associations;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Samples;
 import java.util.Arrays;
 import java.util.List;
@@ -15,8 +14,9 @@ import org.junit.jupiter.api.Test;
 
 class AssociationsTest {
 
-  private static double at(Facts facts, String key) {
-    return ((Number) ((List<?>) ((List<?>) facts.all().get(key)).get(0)).get(1)).doubleValue();
+  /** What stands in the first row of two columns. */
+  private static double at(List<List<Double>> matrix) {
+    return matrix.get(0).get(1);
   }
 
   @Property(tries = 100)
@@ -25,15 +25,15 @@ class AssociationsTest {
     double[] x = Samples.normal(seed, n);
     double[] y = Samples.normal(seed + 1, n);
     double[] moved = Arrays.stream(x).map(v -> 5 - 2 * v).toArray();
-    double r = at(Associations.pearson(new double[][] {x, y}, 0.05), "coefficients");
-    assertThat(at(Associations.pearson(new double[][] {y, x}, 0.05), "coefficients"))
+    double r = at(Associations.pearson(new double[][] {x, y}, 0.05).coefficients());
+    assertThat(at(Associations.pearson(new double[][] {y, x}, 0.05).coefficients()))
         .isCloseTo(r, within(1e-12));
-    assertThat(at(Associations.pearson(new double[][] {moved, y}, 0.05), "coefficients"))
+    assertThat(at(Associations.pearson(new double[][] {moved, y}, 0.05).coefficients()))
         .isCloseTo(-r, within(1e-9));
-    assertThat(at(Associations.pearson(new double[][] {x, y}, 0.05), "low")).isLessThan(r);
-    double rho = at(Associations.spearman(new double[][] {x, y}), "coefficients");
+    assertThat(at(Associations.pearson(new double[][] {x, y}, 0.05).low())).isLessThan(r);
+    double rho = at(Associations.spearman(new double[][] {x, y}).coefficients());
     double[] bent = Arrays.stream(x).map(Math::exp).toArray();
-    assertThat(at(Associations.spearman(new double[][] {bent, y}), "coefficients"))
+    assertThat(at(Associations.spearman(new double[][] {bent, y}).coefficients()))
         .isCloseTo(rho, within(1e-12));
   }
 
@@ -43,8 +43,8 @@ class AssociationsTest {
     double[] x = Samples.normal(seed, 15);
     double[] y = Samples.normal(seed + 1, 15);
     double[][] ranks = {ranks(x), ranks(y)};
-    assertThat(at(Associations.spearman(new double[][] {x, y}), "coefficients"))
-        .isCloseTo(at(Associations.pearson(ranks, 0.05), "coefficients"), within(1e-12));
+    assertThat(at(Associations.spearman(new double[][] {x, y}).coefficients()))
+        .isCloseTo(at(Associations.pearson(ranks, 0.05).coefficients()), within(1e-12));
   }
 
   private static double[] ranks(double[] values) {
@@ -71,7 +71,7 @@ class AssociationsTest {
     boolean constant =
         first.stream().distinct().count() == 1 || second.stream().distinct().count() == 1;
     if (!constant) {
-      assertThat(at(Associations.kendall(columns), "scores")).isEqualTo(score);
+      assertThat(at(Associations.kendall(columns).scores())).isEqualTo(score);
     }
   }
 
@@ -79,9 +79,9 @@ class AssociationsTest {
   void threeRowsByHand() {
     double[][] columns = {{1, 2, 3}, {2, 1, 3}};
     // Products 1; squares 2 and 2.
-    assertThat(at(Associations.pearson(columns, 0.05), "coefficients"))
+    assertThat(at(Associations.pearson(columns, 0.05).coefficients()))
         .isCloseTo(0.5, within(1e-12));
-    assertThat(at(Associations.covariance(columns), "matrix")).isCloseTo(0.5, within(1e-12));
-    assertThat(at(Associations.kendall(columns), "coefficients")).isCloseTo(1.0 / 3, within(1e-12));
+    assertThat(at(Associations.covariance(columns).matrix())).isCloseTo(0.5, within(1e-12));
+    assertThat(at(Associations.kendall(columns).coefficients())).isCloseTo(1.0 / 3, within(1e-12));
   }
 }

@@ -3,7 +3,6 @@ package app.knuckle.stats.ranks;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.compare.Direction;
 import java.util.List;
 import java.util.stream.IntStream;
@@ -45,20 +44,20 @@ class CountedLawTest {
       @ForAll Direction direction) {
     double[] a = values(x);
     double[] b = values(y);
-    Facts test = RankSum.mannWhitney(a, b, direction, 0.05);
+    RankTest.MannWhitney test = RankSum.mannWhitney(a, b, direction, 0.05);
     CountedLaw law = RankSum.counted(a, b).orElseThrow();
-    int seen = law.values().indexOf(test.quantity("u").value());
-    assertThat(law.p(seen, direction)).isEqualTo(test.quantity("p").value(), within(ROUNDING));
+    int seen = law.values().indexOf(test.u());
+    assertThat(law.p(seen, direction)).isEqualTo(test.p().value(), within(ROUNDING));
   }
 
   @Property(tries = 200)
   void givesThePOfTheSignedRankTest(
       @ForAll("samples") List<Integer> x, @ForAll Direction direction) {
     PairedRanks ranks = PairedRanks.of(values(x), new double[x.size()]);
-    Facts test = ranks.signedRank(direction, 0.05, 0);
+    RankTest.SignedRank test = ranks.signedRank(direction, 0.05, 0);
     CountedLaw law = ranks.counted().orElseThrow();
-    int seen = law.values().indexOf(test.quantity("rankSumPositive").value());
-    assertThat(law.p(seen, direction)).isEqualTo(test.quantity("p").value(), within(ROUNDING));
+    int seen = law.values().indexOf(test.signs().rankSumPositive());
+    assertThat(law.p(seen, direction)).isEqualTo(test.p().value(), within(ROUNDING));
   }
 
   @Provide

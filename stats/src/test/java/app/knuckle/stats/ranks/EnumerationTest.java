@@ -3,10 +3,10 @@ package app.knuckle.stats.ranks;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.resampling.Permutation;
+import app.knuckle.stats.resampling.Shares;
 import java.util.Arrays;
 import java.util.function.ToDoubleFunction;
 import net.jqwik.api.ForAll;
@@ -36,9 +36,9 @@ class EnumerationTest {
       }
     }
     for (Direction direction : Direction.values()) {
-      Facts exact = (Facts) RankSum.mannWhitney(x, y, direction, 0.05).all().get("exact");
+      RankTest.ExactSum exact = RankSum.mannWhitney(x, y, direction, 0.05).exact();
       double p = direction == Direction.EITHER ? apart.p(Direction.GREATER) : share.p(direction);
-      assertThat(exact.quantity("p").value()).isCloseTo(p, within(SAME));
+      assertThat(exact.p().value()).isCloseTo(p, within(SAME));
     }
   }
 
@@ -59,8 +59,8 @@ class EnumerationTest {
     }
     PairedRanks paired = PairedRanks.of(differences, new double[differences.length]);
     for (Direction direction : Direction.values()) {
-      Facts exact = (Facts) paired.signedRank(direction, 0.05, Double.NaN).all().get("exact");
-      assertThat(exact.quantity("p").value()).isCloseTo(share.p(direction), within(SAME));
+      RankTest.ExactSigns exact = paired.signedRank(direction, 0.05, Double.NaN).signs().exact();
+      assertThat(exact.p().value()).isCloseTo(share.p(direction), within(SAME));
     }
   }
 
@@ -105,9 +105,9 @@ class EnumerationTest {
         atLeast += spread.applyAsDouble(codes) >= observed - SAME ? 1 : 0;
       }
     }
-    Facts found = Permutation.of(groups, Progress.NONE);
-    assertThat(found.quantity("arrangements").value()).isEqualTo(all);
-    assertThat(found.quantity("pEither").value()).isCloseTo((double) atLeast / all, within(SAME));
+    Shares found = Permutation.of(groups, Progress.NONE);
+    assertThat(found.arrangements()).isEqualTo(all);
+    assertThat(found.pEither()).isCloseTo((double) atLeast / all, within(SAME));
   }
 
   @Property(tries = 100)

@@ -2,7 +2,6 @@ package app.knuckle.study.answers;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.Comparison;
@@ -39,6 +38,7 @@ import app.knuckle.study.words.ExactP;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /** The way from a table and an inquiry to findings, step by step. */
 public final class Answering {
@@ -175,7 +175,7 @@ public final class Answering {
         responses,
         ofAll,
         laid.plan(),
-        association == null ? new Facts() : association.facts(),
+        Optional.ofNullable(association).map(AssociationAnswer::associated),
         association != null
             ? Saying.associated(frame, inquiry, ExactP.USUAL)
             : ofAll.tests().isEmpty()

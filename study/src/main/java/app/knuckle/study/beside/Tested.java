@@ -1,17 +1,18 @@
 package app.knuckle.study.beside;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
+import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
+import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -35,18 +36,6 @@ public record Tested(
     Quantity share) {
 
   private static final Quantity NONE = Quantity.absent(Absence.NOT_OF_THIS_TEST);
-
-  /** Statistics of rank tests by their key, in the order in which one is looked for. */
-  private static final Map<String, String> STATISTICS = new LinkedHashMap<>();
-
-  static {
-    STATISTICS.put("u", "U");
-    STATISTICS.put("rankSumPositive", "W");
-    STATISTICS.put("h", "H");
-    STATISTICS.put("chiSquared", "\u03c7\u00b2");
-    STATISTICS.put("f", "F");
-    STATISTICS.put("statistic", "statistic");
-  }
 
   public Tested {
     term = List.copyOf(term);
@@ -148,40 +137,76 @@ public record Tested(
 
     @Override
     public List<Tested> ranks(TestResult.RankResult result) {
-      List<Tested> all = new ArrayList<>();
-      if (result.facts().all().get("rows") instanceof List<?> rows && !rows.isEmpty()) {
-        for (Object row : rows) {
-          Facts facts = (Facts) row;
-          all.add(ofFacts(facts, term(facts), facts.quantity("p")));
-        }
-      } else {
-        all.add(ofFacts(result.facts(), treatments, result.p()));
-      }
-      return all;
+      return result.numbers().rows().isEmpty()
+          ? List.of(of(treatments, result.numbers().parts(), result.p()))
+          : result.numbers().rows().stream()
+              .map(row -> of(row.term(), row.parts(), row.p()))
+              .toList();
     }
 
-    private List<String> term(Facts facts) {
-      return facts.all().get("term") instanceof List<?> names
-          ? names.stream().map(String::valueOf).toList()
-          : treatments;
-    }
-
-    private static Tested ofFacts(Facts facts, List<String> term, Quantity p) {
-      Optional<String> key =
-          STATISTICS.keySet().stream().filter(k -> facts.quantity(k).exists()).findFirst();
+    private static Tested of(List<String> term, List<Outcome> parts, Quantity p) {
+      Shown shown =
+          parts.stream()
+              .map(Shown::of)
+              .filter(s -> s.statistic().exists())
+              .findFirst()
+              .orElse(Shown.NOTHING);
       return new Tested(
-          term,
-          key.map(STATISTICS::get).orElse(""),
-          facts.quantity("df"),
-          facts.quantity("errorDf"),
-          key.map(facts::quantity).orElse(NONE),
-          p,
-          NONE);
+          term, shown.sign(), shown.df(), shown.errorDf(), shown.statistic(), p, NONE);
     }
 
     @Override
     public List<Tested> together(TestResult.TogetherResult result) {
       return List.of(); // It judges several responses; each has effects of its own beside.
     }
+  }
+
+  /** The statistic that is read first of a test on ranks. */
+  private record Shown(String sign, Quantity statistic, Quantity df, Quantity errorDf) {
+
+    static final Shown NOTHING = new Shown("", NONE, NONE, NONE);
+
+    private static Shown of(String sign, Quantity statistic, Quantity df) {
+      return new Shown(sign, statistic, df, NONE);
+    }
+
+    static Shown of(Outcome test) {
+      if (test instanceof RankNumbers.FRow row) {
+        return new Shown("F", row.f(), Quantity.of(row.df()), Quantity.of(row.errorDf()));
+      }
+      if (test instanceof RankNumbers.Rearranged two) {
+        return of("F", two.f(), NONE);
+      }
+      if (test instanceof RankNumbers.WithGaps gaps) {
+        return of(PLAIN, gaps.statistic(), Quantity.of(gaps.df()));
+      }
+      if (test instanceof RankTest.MannWhitney own) {
+        return of("U", Quantity.of(own.u()), NONE);
+      }
+      if (test instanceof RankTest.SignedRank own) {
+        return of("W", Quantity.of(own.signs().rankSumPositive()), NONE);
+      }
+      if (test instanceof RankTest.KruskalWallis own) {
+        return of("H", own.h(), Quantity.of(own.df()));
+      }
+      if (test instanceof RankTest.Friedman own) {
+        return of("\u03c7\u00b2", own.chiSquared(), Quantity.of(own.df()));
+      }
+      if (test instanceof RankTest.Quade own) {
+        return of("F", own.f(), NONE);
+      }
+      if (test instanceof RankTest.BrunnerMunzel own) {
+        return of(PLAIN, own.statistic(), own.df());
+      }
+      if (test instanceof RankTest.Median own) {
+        return of(PLAIN, own.statistic(), Quantity.of(own.df()));
+      }
+      return test instanceof RankTest.Trend own
+          ? of(PLAIN, Quantity.of(own.statistic()), NONE)
+          : NOTHING;
+    }
+
+    /** Where a statistic has no letter of its own. */
+    private static final String PLAIN = "statistic";
   }
 }

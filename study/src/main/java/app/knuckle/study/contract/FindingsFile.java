@@ -82,7 +82,7 @@ public final class FindingsFile {
     ArrayNode results = sentences.putArray("results");
     ArrayNode rankings = sentences.putArray("ranking");
     findings.together().tests().forEach(t -> TestFile.write(t, null, tests));
-    OutcomeFile.write(node, findings.associations());
+    findings.associations().ifPresent(how -> OutcomeFile.write(node, how));
     findings.together().groupChecks().forEach(c -> check(checks.addObject(), c, null));
     findings.together().checks().forEach(c -> check(checks.addObject(), c, null));
     for (ResponseFindings response : findings.responses()) {

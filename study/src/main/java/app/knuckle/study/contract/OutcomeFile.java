@@ -1,8 +1,8 @@
 package app.knuckle.study.contract;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
@@ -31,9 +31,14 @@ final class OutcomeFile {
       if (component.isAnnotationPresent(Outcome.Flat.class)) {
         write(node, (Outcome) value);
       } else {
-        put(node, component.getName(), value);
+        put(node, key(component), value);
       }
     }
+  }
+
+  private static String key(RecordComponent component) {
+    Outcome.Named named = component.getAnnotation(Outcome.Named.class);
+    return named == null ? component.getName() : named.value();
   }
 
   private static Object value(RecordComponent component, Outcome outcome) {
@@ -42,10 +47,6 @@ final class OutcomeFile {
     } catch (ReflectiveOperationException e) {
       throw new IllegalStateException("An outcome is a public record: " + outcome.getClass(), e);
     }
-  }
-
-  static void write(ObjectNode node, Facts facts) {
-    facts.all().forEach((key, value) -> put(node, key, value));
   }
 
   static void put(ObjectNode node, String key, Object value) {
@@ -65,11 +66,6 @@ final class OutcomeFile {
       write(node, outcome);
       return node;
     }
-    if (value instanceof Facts facts) {
-      ObjectNode node = MAKE.objectNode();
-      write(node, facts);
-      return node;
-    }
     if (value instanceof Map<?, ?> map) {
       ObjectNode node = MAKE.objectNode();
       map.forEach((key, inner) -> put(node, key.toString(), inner));
@@ -87,6 +83,9 @@ final class OutcomeFile {
       double d = number.doubleValue();
       return Double.isFinite(d) ? MAKE.numberNode(d) : MAKE.nullNode();
     }
-    return MAKE.textNode(value.toString());
+    if (value instanceof Direction direction) {
+      return MAKE.textNode(direction.key());
+    }
+    return MAKE.textNode((String) value);
   }
 }

@@ -72,7 +72,7 @@ final class TestFile {
 
     @Override
     public Void ranks(TestResult.RankResult test) {
-      OutcomeFile.write(ofOne().put("kind", test.kind()), test.facts());
+      OutcomeFile.write(ofOne().put("kind", test.kind()), test.numbers());
       return null;
     }
 

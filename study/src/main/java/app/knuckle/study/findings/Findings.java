@@ -1,6 +1,5 @@
 package app.knuckle.study.findings;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
@@ -21,7 +20,7 @@ import java.util.Optional;
  * @param responses one a measured column, in order
  * @param together what is computed about all of them together; empty when asked one by one
  * @param plan what was laid out where, for the first response; null without a treatment
- * @param associations how the responses go together, by name; empty unless that was asked
+ * @param associations how the responses go together; empty unless that was asked
  * @param foundTogether the finding about all responses together; empty when asked one by one
  */
 public record Findings(
@@ -32,7 +31,7 @@ public record Findings(
     List<ResponseFindings> responses,
     Analysis together,
     PlotGrid plan,
-    Facts associations,
+    Optional<Associated> associations,
     String foundTogether) {
 
   public Findings {

@@ -92,8 +92,8 @@ public record GroupCheck(
    */
   public record OfUnits(List<String> units, List<Double> deviations) implements Outcome {}
 
-  /** The row that stands out most from what a model says of it. */
-  public sealed interface OddRow extends Outcome {
+  /** The row of counts that stands out most, by what leaving it out changes. */
+  public sealed interface OddCount extends Outcome {
 
     /**
      * Which row.
@@ -111,7 +111,7 @@ public record GroupCheck(
   }
 
   /**
-   * By its studentised residual.
+   * The row that stands out most from what a model says of it, by its studentised residual.
    *
    * @param n number of rows
    * @param statistic the residual over its own standard error
@@ -122,7 +122,7 @@ public record GroupCheck(
    */
   public record OddResidual(
       int n, Quantity statistic, Integer row, List<Double> df, Quantity p, Quantity adjustedP)
-      implements OddRow {}
+      implements Outcome {}
 
   /**
    * A row of counts by what leaving it out changes, the spread being estimated.
@@ -134,9 +134,9 @@ public record GroupCheck(
    * @param adjustedP of the most extreme
    * @param n number of rows
    */
-  public record OddCount(
+  public record OddByT(
       Integer row, Quantity statistic, List<Double> df, Quantity p, Quantity adjustedP, int n)
-      implements OddRow {}
+      implements OddCount {}
 
   /**
    * A row of counts by what leaving it out changes, the spread being that of the distribution.
@@ -148,9 +148,9 @@ public record GroupCheck(
    * @param adjustedP of the most extreme
    * @param n number of rows
    */
-  public record OddCountByChance(
+  public record OddByChance(
       Integer row, Quantity statistic, Quantity df, Quantity p, Quantity adjustedP, int n)
-      implements OddRow {}
+      implements OddCount {}
 
   /**
    * Counts of which no row can be judged by itself.
@@ -159,7 +159,7 @@ public record GroupCheck(
    * @param p absent
    * @param adjustedP absent
    */
-  public record NoOddCount(Quantity statistic, Quantity p, Quantity adjustedP) implements OddRow {
+  public record NoOddRow(Quantity statistic, Quantity p, Quantity adjustedP) implements OddCount {
     @Override
     public Integer row() {
       return null;

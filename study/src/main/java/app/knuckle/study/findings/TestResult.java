@@ -1,7 +1,6 @@
 package app.knuckle.study.findings;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.OneWay;
@@ -579,31 +578,34 @@ public sealed interface TestResult {
   record Centroid(Map<String, String> levels, long n, List<Double> scores) {}
 
   /**
-   * A test whose quantities are told by name: on ranks, or by permutation.
+   * A test with numbers of its own: on ranks, or by permutation.
    *
    * @param kind such as "kruskal-wallis"
-   * @param facts in the order in which they are written
-   * @param p probability in the direction asked
+   * @param numbers what it found
    * @param told the finding, a sentence
    * @param law that an exact p was read from; empty where p follows a known law
    */
-  record RankResult(String kind, Facts facts, Quantity p, Told told, Optional<CountedLaw> law)
+  record RankResult(String kind, RankNumbers numbers, Told told, Optional<CountedLaw> law)
       implements TestResult {
 
     /** A test whose p follows a known law. */
-    public RankResult(String kind, Facts facts, Quantity p, Told told) {
-      this(kind, facts, p, told, Optional.empty());
+    public RankResult(String kind, RankNumbers numbers, Told told) {
+      this(kind, numbers, told, Optional.empty());
     }
 
     @Override
     public boolean isDirected() {
-      String either = Direction.EITHER.key();
-      return !facts.all().getOrDefault("direction", either).equals(either);
+      return numbers.direction() != Direction.EITHER;
     }
 
     @Override
     public List<Judged> judged() {
-      return List.of(new Judged(List.of(), p));
+      return List.of(new Judged(List.of(), p()));
+    }
+
+    /** Probability in the direction asked. */
+    public Quantity p() {
+      return numbers.p();
     }
 
     @Override
@@ -613,12 +615,12 @@ public sealed interface TestResult {
 
     /** The same, with more said after its finding. */
     public RankResult saying(String more) {
-      return new RankResult(kind, facts, p, told.and(new Told(more)), law);
+      return new RankResult(kind, numbers, told.and(new Told(more)), law);
     }
 
     /** The same, with the law that its p was counted from. */
     public RankResult countedFrom(Optional<CountedLaw> counted) {
-      return new RankResult(kind, facts, p, told, counted);
+      return new RankResult(kind, numbers, told, counted);
     }
   }
 }

@@ -1,6 +1,6 @@
 package app.knuckle.study.look;
 
-import app.knuckle.stats.Facts;
+import app.knuckle.stats.associations.Association;
 import app.knuckle.stats.associations.Associations;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
@@ -109,17 +109,16 @@ public record GoTogether(List<String> names, int[] rows, double[][] columns) {
     if (!canBeSaid() || measure == Measure.KENDALL && rows.length > MOST_ROWS) {
       return new Matrix(none(), none());
     }
-    Facts facts =
-        switch (measure) {
-          case PEARSON -> Associations.pearson(columns, 0.05);
-          case SPEARMAN -> Associations.spearman(columns);
-          case KENDALL -> Associations.kendall(columns);
-          case COVARIANCE -> Associations.covariance(columns);
-        };
-    boolean covariance = measure == Measure.COVARIANCE;
-    return new Matrix(
-        numbers(facts.all().get(covariance ? "matrix" : "coefficients")),
-        covariance ? none() : numbers(facts.all().get("p")));
+    return switch (measure) {
+      case PEARSON -> matrix(Associations.pearson(columns, 0.05));
+      case SPEARMAN -> matrix(Associations.spearman(columns));
+      case KENDALL -> matrix(Associations.kendall(columns));
+      case COVARIANCE -> new Matrix(numbers(Associations.covariance(columns).matrix()), none());
+    };
+  }
+
+  private Matrix matrix(Association found) {
+    return new Matrix(numbers(found.coefficients()), numbers(found.ps()));
   }
 
   private double[][] none() {
@@ -130,17 +129,9 @@ public record GoTogether(List<String> names, int[] rows, double[][] columns) {
     return none;
   }
 
-  private double[][] numbers(Object matrix) {
-    double[][] numbers = none();
-    List<?> rows = (List<?>) matrix;
-    for (int i = 0; i < numbers.length; i++) {
-      List<?> row = (List<?>) rows.get(i);
-      for (int j = 0; j < numbers.length; j++) {
-        if (row.get(j) instanceof Double value) {
-          numbers[i][j] = value;
-        }
-      }
-    }
-    return numbers;
+  private double[][] numbers(List<List<Double>> matrix) {
+    return matrix.stream()
+        .map(row -> row.stream().mapToDouble(v -> v == null ? Double.NaN : v).toArray())
+        .toArray(double[][]::new);
   }
 }

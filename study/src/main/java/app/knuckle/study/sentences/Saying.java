@@ -90,7 +90,7 @@ public final class Saying {
     String together =
         findings.foundTogether().isEmpty()
             ? ""
-            : !findings.associations().all().isEmpty()
+            : findings.associations().isPresent()
                 ? associated(findings.frame(), inquiry, exact)
                 : together(findings.together(), findings.first().measured(), inquiry, exact);
     return findings.saying(

@@ -195,19 +195,19 @@ final class CountFooting {
                     : say("check.row.sound")));
   }
 
-  private GroupCheck.OddRow oddRow(CountChecks.Outlier o) {
+  private GroupCheck.OddCount oddRow(CountChecks.Outlier o) {
     if (o == null) {
       Quantity none = Quantity.absent(Absence.NO_ROW_BY_ITSELF);
-      return new GroupCheck.NoOddCount(none, none, none);
+      return new GroupCheck.NoOddRow(none, none, none);
     }
     int row = frame.sourceRow(o.row()) + 1;
     Quantity statistic = Quantity.of(o.statistic());
     Quantity p = Quantity.of(o.p());
     Quantity adjusted = Quantity.of(o.adjustedP());
     return o.df() == DegreesOfFreedom.UNBOUNDED
-        ? new GroupCheck.OddCountByChance(
+        ? new GroupCheck.OddByChance(
             row, statistic, Quantity.absent(Absence.NORMAL_DISTRIBUTION), p, adjusted, o.n())
-        : new GroupCheck.OddCount(row, statistic, List.of(o.df()), p, adjusted, o.n());
+        : new GroupCheck.OddByT(row, statistic, List.of(o.df()), p, adjusted, o.n());
   }
 
   private void zeros(CountChecks.Zeros z) {

@@ -3,7 +3,6 @@ package app.knuckle.study.answers.ranks;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Absence;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
@@ -16,10 +15,12 @@ import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.resampling.Permutation;
 import app.knuckle.stats.resampling.ReducedModel;
+import app.knuckle.stats.resampling.Shares;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
@@ -29,6 +30,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Supplier;
 
 /** Answers by rearranging the values among the groups. */
@@ -79,7 +81,7 @@ final class PermutationAnswer extends RankQuestion {
         AnovaTable.of(new Stratum("error", fit, 0, 1), Squares.AFTER_ALL, inquiry.alpha());
     Map<Term, ReducedModel.Result> drawn =
         drawn("arrangements", () -> arrange(model, table, new ReducedModel(fit, values)));
-    List<Facts> rows = new ArrayList<>();
+    List<RankNumbers.DrawnRow> rows = new ArrayList<>();
     Told told = new Told(say("permutation.terms"));
     for (Term term : model.terms()) {
       AnovaTable.Row row = table.row(term);
@@ -89,20 +91,20 @@ final class PermutationAnswer extends RankQuestion {
       ReducedModel.Result p = drawn.get(term);
       Quantity none = Quantity.absent(Absence.EMPTY_OR_NO_NOISE);
       Quantity known = p == null ? none : Quantity.of(p.p());
-      Facts facts =
-          new Facts()
-              .put("source", row.source())
-              .put("term", term.names())
-              .put("df", row.effect().df())
-              .put("ss", row.effect().ss())
-              .put("f", row.effect().f())
-              .put("errorDf", row.error().errorDf())
-              .put("p", known)
-              .put("normalTheoryP", row.effect().p())
-              .put("arrangements", p == null ? null : p.arrangements())
-              .put("seed", p == null ? null : p.seed())
-              .put("monteCarloSe", p == null ? none : Quantity.of(p.monteCarloSe()));
-      rows.add(p == null ? facts : facts.put("reference", p.reference()));
+      rows.add(
+          new RankNumbers.DrawnRow(
+              row.source(),
+              term.names(),
+              row.effect().df(),
+              row.effect().ss(),
+              row.effect().f(),
+              row.error().errorDf(),
+              known,
+              row.effect().p(),
+              p == null ? null : p.arrangements(),
+              p == null ? null : p.seed(),
+              p == null ? none : Quantity.of(p.monteCarloSe()),
+              Optional.ofNullable(p).map(ReducedModel.Result::reference)));
       String before = rows.size() == 1 ? "" : say("list.parts");
       told =
           told.and(
@@ -115,13 +117,11 @@ final class PermutationAnswer extends RankQuestion {
     if (rows.isEmpty()) {
       throw refused("terms", say("refused.no-term-treatments-model"), say("way.choose-term"));
     }
-    Facts facts = new Facts().put("form", "reduced-residuals").put("rows", rows);
     return of(
         List.of(
             new TestResult.RankResult(
                 "permutation",
-                facts,
-                rows.get(rows.size() - 1).quantity("p"),
+                new RankNumbers.RearrangedTerms("reduced-residuals", rows),
                 told.and(new Told(".")))),
         List.of(),
         List.of());
@@ -144,54 +144,35 @@ final class PermutationAnswer extends RankQuestion {
   private Analysis oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
-    Facts own = drawn("arrangements", () -> Permutation.of(groups, progress));
+    Shares own = drawn("arrangements", () -> Permutation.of(groups, progress));
     double[] values = parts.values(measured);
     OneWay fit =
         OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());
-    Facts facts = new Facts();
-    if (groups.length == 2) {
-      facts
-          .put("form", "difference-of-means")
-          .putAll(two(factor))
-          .put("difference", fit.estimates().difference(0, 1))
-          .put("f", fit.treatment().f())
-          .put(
-              "p",
-              switch (inquiry.direction()) {
-                case EITHER -> own.all().get("pEither");
-                case GREATER -> own.all().get("pGreater");
-                case LESS -> own.all().get("pLess");
-              })
-          .putAll(own);
-    } else {
-      Facts row =
-          new Facts()
-              .put("source", factor.name())
-              .put("term", List.of(factor.name()))
-              .put("df", fit.treatment().df())
-              .put("ss", fit.treatment().ss())
-              .put("f", fit.treatment().f())
-              .put("errorDf", fit.errorDf())
-              .put("p", own.all().get("pEither"))
-              .put("normalTheoryP", fit.treatment().p());
-      if (own.all().containsKey("reference")) {
-        row.put("reference", own.all().get("reference"));
-      }
-      facts
-          .put("form", "one-way-f")
-          .put("rows", List.of(row))
-          .put("arrangements", own.all().get("arrangements"));
-      if (own.all().containsKey("seed")) {
-        facts.put("seed", own.all().get("seed"));
-        facts.put("monteCarloSe", own.all().get("monteCarloSe"));
-      }
-    }
-    Facts p =
-        new Facts().put("p", groups.length == 2 ? facts.all().get("p") : own.all().get("pEither"));
-    TestResult.RankResult words = result("permutation", p, "");
-    return of(
-        List.of(new TestResult.RankResult("permutation", facts, words.p(), words.told())),
-        List.of(),
-        List.of());
+    RankNumbers numbers =
+        groups.length == 2
+            ? new RankNumbers.Rearranged(
+                "difference-of-means",
+                two(factor),
+                fit.estimates().difference(0, 1),
+                fit.treatment().f(),
+                Quantity.of(own.in(inquiry.direction())),
+                own)
+            : new RankNumbers.RearrangedGroups(
+                "one-way-f",
+                List.of(
+                    new RankNumbers.PermutedRow(
+                        factor.name(),
+                        List.of(factor.name()),
+                        fit.treatment().df(),
+                        fit.treatment().ss(),
+                        fit.treatment().f(),
+                        fit.errorDf(),
+                        Quantity.of(own.pEither()),
+                        fit.treatment().p(),
+                        own.reference())),
+                own.arrangements(),
+                own.seed(),
+                own.monteCarloSe());
+    return of(List.of(result("permutation", numbers, "")), List.of(), List.of());
   }
 }

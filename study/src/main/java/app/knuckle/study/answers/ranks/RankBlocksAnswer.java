@@ -2,15 +2,16 @@ package app.knuckle.study.answers.ranks;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.Blocks;
+import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.RankComparison;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -18,6 +19,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /** Answers about treatments within blocks, or within units, on ranks. */
 final class RankBlocksAnswer extends RankQuestion {
@@ -44,10 +46,9 @@ final class RankBlocksAnswer extends RankQuestion {
     }
     Blocks ranked = new Blocks(whole);
     tests.add(friedman(factor, ranked, whole.length, IncompleteUnits.of(block, factor, values)));
-    tests.add(result("quade", ranked.quade(), ""));
+    tests.add(result("quade", new RankNumbers.Weighed(ranked.quade()), ""));
     if (isOrdered(factor)) {
-      tests.add(
-          result("page", new Facts().put("order", factor.levels()).putAll(ranked.page()), ""));
+      tests.add(result("page", new RankNumbers.InOrder(factor.levels(), ranked.page()), ""));
     }
     tests.add(skillingsMack(factor, all));
     for (Inquiry.Compare c : inquiry.compare()) {
@@ -67,52 +68,28 @@ final class RankBlocksAnswer extends RankQuestion {
   }
 
   private TestResult friedman(Factor factor, Blocks ranked, int used, List<String> left) {
-    Facts own = ranked.friedman();
-    Facts row =
-        new Facts().put("source", factor.name()).put("term", List.of(factor.name())).putAll(own);
-    double[] sums = ranked.rankSums();
-    List<Facts> ranks = new ArrayList<>();
-    for (int j = 0; j < sums.length; j++) {
-      ranks.add(
-          new Facts()
-              .put("levels", labels(factor).get(j))
-              .put("n", used)
-              .put("rankSum", sums[j])
-              .put("meanRank", sums[j] / used));
-    }
-    Facts facts =
-        new Facts()
-            .put("blocksUsed", used)
-            .put("blocksLeftOut", left.size())
-            .put("unitsLeftOut", left)
-            .put("rows", List.of(row))
-            .put("ranks", ranks);
-    TestResult.RankResult words =
-        result(
+    RankTest.Friedman own = ranked.friedman();
+    return result(
             "friedman",
-            own,
-            "\u03c7\u00b2("
-                + (factor.size() - 1)
-                + ") = "
-                + Numerals.fixed(own.quantity("chiSquared"), 2));
-    return new TestResult.RankResult("friedman", facts, own.quantity("p"), words.told())
+            new RankNumbers.InBlocks(
+                used,
+                left.size(),
+                left,
+                List.of(new RankNumbers.RankRow(factor.name(), List.of(factor.name()), own)),
+                meanRanks(factor, ranked.rankSums(), j -> used)),
+            "\u03c7\u00b2(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.chiSquared(), 2))
         .saying(IncompleteUnits.words(left, factor.name()));
   }
 
   private TestResult skillingsMack(Factor factor, double[][] all) {
-    Facts own = Blocks.skillingsMack(all);
-    List<?> sums = (List<?>) own.all().get("sums");
-    List<Facts> adjusted = new ArrayList<>();
-    for (int j = 0; j < sums.size(); j++) {
-      adjusted.add(new Facts().put("levels", labels(factor).get(j)).put("value", sums.get(j)));
-    }
-    Facts facts =
-        new Facts()
-            .put("blocksUsed", own.all().get("blocksUsed"))
-            .put("adjustedSums", adjusted)
-            .put("statistic", own.all().get("statistic"))
-            .put("df", own.all().get("df"))
-            .put("p", own.all().get("p"));
-    return result("skillings-mack", facts, "");
+    RankTest.SkillingsMack own = Blocks.skillingsMack(all);
+    List<RankNumbers.Sum> sums =
+        IntStream.range(0, own.sums().size())
+            .mapToObj(j -> new RankNumbers.Sum(labels(factor).get(j), own.sums().get(j)))
+            .toList();
+    return result(
+        "skillings-mack",
+        new RankNumbers.WithGaps(own.blocksUsed(), sums, own.statistic(), own.df(), own.p()),
+        "");
   }
 }

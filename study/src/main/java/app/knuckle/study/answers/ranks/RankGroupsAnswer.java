@@ -2,18 +2,18 @@ package app.knuckle.study.answers.ranks;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
-import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.RankPairs;
 import app.knuckle.stats.ranks.RankSum;
+import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.stats.ranks.SeveralGroups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.RankComparison;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -36,93 +36,56 @@ final class RankGroupsAnswer extends RankQuestion {
     List<TestResult> tests = new ArrayList<>();
     SeveralGroups several = new SeveralGroups(groups);
     if (groups.length == 2) {
-      Facts u =
-          two(factor)
-              .putAll(
-                  RankSum.mannWhitney(groups[0], groups[1], inquiry.direction(), inquiry.alpha()));
-      tests.add(
-          result("mann-whitney", u, "U = " + Numerals.fixed(u.quantity("u"), 1))
-              .countedFrom(RankSum.counted(groups[0], groups[1])));
+      RankTest.MannWhitney sums =
+          RankSum.mannWhitney(groups[0], groups[1], inquiry.direction(), inquiry.alpha());
       tests.add(
           result(
-              "brunner-munzel",
-              two(factor)
-                  .putAll(
-                      RankSum.brunnerMunzel(
-                          groups[0], groups[1], inquiry.direction(), inquiry.alpha())),
-              ""));
+                  "mann-whitney",
+                  new RankNumbers.OfTwo(two(factor), sums),
+                  "U = " + Numerals.fixed(sums.u(), 1))
+              .countedFrom(RankSum.counted(groups[0], groups[1])));
+      RankTest unequal =
+          RankSum.brunnerMunzel(groups[0], groups[1], inquiry.direction(), inquiry.alpha());
+      tests.add(result("brunner-munzel", new RankNumbers.OfTwo(two(factor), unequal), ""));
     } else {
       tests.add(kruskalWallis(factor, several));
     }
     tests.add(mood(factor, groups, several));
     if (isOrdered(factor)) {
-      Facts ordered = new Facts().put("order", factor.levels()).putAll(several.jonckheere());
-      tests.add(result("jonckheere-terpstra", ordered, ""));
+      tests.add(
+          result(
+              "jonckheere-terpstra",
+              new RankNumbers.InOrder(factor.levels(), several.jonckheere()),
+              ""));
     }
     return of(tests, List.of(), comparisons(factor, several, groups));
   }
 
   private TestResult kruskalWallis(Factor factor, SeveralGroups several) {
-    Facts row = new Facts().put("source", factor.name()).put("term", List.of(factor.name()));
-    Facts own = several.kruskalWallis();
-    own.all()
-        .forEach(
-            (key, value) -> {
-              if (!key.equals("arrangements")) {
-                row.put(key, value);
-              }
-            });
-    Facts facts =
-        new Facts()
-            .put("n", parts.rows())
-            .put("rows", List.of(row))
-            .put("ranks", ranks(factor, several.rankSums(), split(factor)));
-    if (own.all().containsKey("arrangements")) {
-      facts.put("arrangements", own.all().get("arrangements"));
-    }
-    Quantity p = own.quantity("p");
-    TestResult.RankResult plain =
-        result(
-            "kruskal-wallis",
-            own,
-            "H(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.quantity("h"), 2));
-    return new TestResult.RankResult("kruskal-wallis", facts, p, plain.told());
-  }
-
-  private static List<Facts> ranks(Factor factor, double[] sums, double[][] groups) {
-    List<Facts> ranks = new ArrayList<>();
-    for (int g = 0; g < sums.length; g++) {
-      ranks.add(
-          new Facts()
-              .put("levels", labels(factor).get(g))
-              .put("n", groups[g].length)
-              .put("rankSum", sums[g])
-              .put("meanRank", sums[g] / groups[g].length));
-    }
-    return ranks;
+    RankTest.KruskalWallis own = several.kruskalWallis();
+    double[][] groups = split(factor);
+    return result(
+        "kruskal-wallis",
+        new RankNumbers.OfGroups(
+            parts.rows(),
+            List.of(new RankNumbers.RankRow(factor.name(), List.of(factor.name()), own)),
+            meanRanks(factor, several.rankSums(), g -> groups[g].length),
+            several.arrangements()),
+        "H(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.h(), 2));
   }
 
   private TestResult mood(Factor factor, double[][] groups, SeveralGroups several) {
-    Facts own = several.moodMedian();
-    List<?> above = (List<?>) own.all().get("above");
-    List<Facts> counts = new ArrayList<>();
-    for (int g = 0; g < groups.length; g++) {
-      double a = (Double) above.get(g);
-      counts.add(
-          new Facts()
-              .put("levels", labels(factor).get(g))
-              .put("above", a)
-              .put("notAbove", groups[g].length - a));
-    }
-    Facts facts = new Facts().put("median", own.all().get("median")).put("counts", counts);
-    own.all()
-        .forEach(
-            (key, value) -> {
-              if (!key.equals("above") && !key.equals("median")) {
-                facts.put(key, value);
-              }
-            });
-    return result("mood-median", facts, "");
+    SeveralGroups.MedianCounts own = several.moodMedian();
+    List<RankNumbers.Above> counts =
+        IntStream.range(0, groups.length)
+            .mapToObj(
+                g ->
+                    new RankNumbers.Above(
+                        labels(factor).get(g),
+                        own.above().get(g),
+                        groups[g].length - own.above().get(g)))
+            .toList();
+    return result("mood-median", new RankNumbers.AboveMedian(own.median(), counts, own.test()), "");
   }
 
   private List<RankComparison> comparisons(

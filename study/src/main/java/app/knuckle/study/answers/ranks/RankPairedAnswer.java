@@ -3,14 +3,15 @@ package app.knuckle.study.answers.ranks;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Alike;
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.PairedRanks;
+import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -31,7 +32,7 @@ final class RankPairedAnswer extends RankQuestion {
   Analysis analysis() {
     PairedRanks ranks;
     double expected = Double.NaN;
-    Facts head = new Facts().put("direction", inquiry.direction().key());
+    RankNumbers.TwoGroups groups = null;
     List<String> left = List.of();
     List<String> units = List.of();
     if (inquiry.pairs() == null) {
@@ -49,26 +50,22 @@ final class RankPairedAnswer extends RankQuestion {
       }
       ranks = matched(factor);
       left = IncompleteUnits.of(parts.factor(inquiry.pairs()), factor, parts.values(measured));
-      head = two(factor).put("unitsLeftOut", left);
+      groups = two(factor);
       units = units(factor);
     }
     if (ranks.differences().length == 0) {
       throw refused("pairs", say("refused.nothing-compare"), say("way.check-columns"));
     }
-    Facts signed =
-        new Facts()
-            .putAll(head)
-            .putAll(ranks.signedRank(inquiry.direction(), inquiry.alpha(), expected));
-    Facts sign =
-        new Facts().putAll(head).putAll(ranks.sign(inquiry.direction(), inquiry.alpha(), expected));
+    RankTest.SignedRank signed = ranks.signedRank(inquiry.direction(), inquiry.alpha(), expected);
+    RankTest.Sign sign = ranks.sign(inquiry.direction(), inquiry.alpha(), expected);
     List<TestResult.RankResult> tests = new ArrayList<>();
     tests.add(
         result(
                 "signed-rank",
-                signed,
-                "W = " + Numerals.fixed(signed.quantity("rankSumPositive"), 1))
+                about(groups, left, signed),
+                "W = " + Numerals.fixed(signed.signs().rankSumPositive(), 1))
             .countedFrom(ranks.counted()));
-    tests.add(result("sign", sign, ""));
+    tests.add(result("sign", about(groups, left, sign), ""));
     if (!left.isEmpty()) {
       String words = IncompleteUnits.words(left, inquiry.treatments().get(0));
       tests.replaceAll(t -> t.saying(words));
@@ -80,6 +77,13 @@ final class RankPairedAnswer extends RankQuestion {
             ? GroupChecks.ofOne(Map.of(), values, Alike.within(values), true)
             : GroupChecks.ofDifferences(units, ranks.differences(), Alike.within(values)),
         List.of());
+  }
+
+  /** Of one sample where there are no groups. */
+  private RankNumbers about(RankNumbers.TwoGroups groups, List<String> left, RankTest test) {
+    return groups == null
+        ? new RankNumbers.OfOne(inquiry.direction(), test)
+        : new RankNumbers.OfPairs(groups, left, test);
   }
 
   /** The pairs of which both values are known. */

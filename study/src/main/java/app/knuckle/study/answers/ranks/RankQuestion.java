@@ -2,7 +2,6 @@ package app.knuckle.study.answers.ranks;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
@@ -15,6 +14,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.RankComparison;
+import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
@@ -25,6 +25,7 @@ import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 
 /** What every answer on ranks, or by permutation, starts from. */
@@ -107,17 +108,23 @@ abstract class RankQuestion {
     return factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList();
   }
 
-  Facts two(Factor factor) {
-    return new Facts()
-        .put("direction", inquiry.direction().key())
-        .put("left", labels(factor).get(0))
-        .put("right", labels(factor).get(1));
+  RankNumbers.TwoGroups two(Factor factor) {
+    return new RankNumbers.TwoGroups(
+        inquiry.direction(), labels(factor).get(0), labels(factor).get(1));
+  }
+
+  static List<RankNumbers.MeanRank> meanRanks(Factor factor, double[] sums, IntUnaryOperator n) {
+    return IntStream.range(0, sums.length)
+        .mapToObj(
+            g ->
+                new RankNumbers.MeanRank(
+                    labels(factor).get(g), n.applyAsInt(g), sums[g], sums[g] / n.applyAsInt(g)))
+        .toList();
   }
 
   /** The result of a test, called as its kind is. */
-  TestResult.RankResult result(String kind, Facts facts, String statistic) {
-    Quantity p = facts.quantity("p");
-    return new TestResult.RankResult(kind, facts, p, told(kind, p, statistic));
+  TestResult.RankResult result(String kind, RankNumbers numbers, String statistic) {
+    return new TestResult.RankResult(kind, numbers, told(kind, numbers.p(), statistic));
   }
 
   private Told told(String kind, Quantity p, String statistic) {

@@ -2,8 +2,8 @@ package app.knuckle.study.answers.together;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Facts;
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.associations.Associations;
 import app.knuckle.stats.checks.MultivariateNormality;
 import app.knuckle.stats.checks.TogetherTest;
@@ -14,6 +14,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.Associated;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
@@ -23,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
 /** Answers how several responses go together, without any treatment. */
@@ -66,31 +68,24 @@ public final class AssociationAnswer {
   /**
    * Correlations and covariances.
    *
-   * @return by name, as they stand in the findings
+   * @return as they stand in the findings
    */
-  public Facts facts() {
-    List<Facts> associations = new ArrayList<>();
-    for (Facts own :
-        List.of(
-            Associations.pearson(columns, inquiry.alpha()),
-            Associations.spearman(columns),
-            Associations.kendall(columns))) {
-      associations.add(new Facts().put("measured", inquiry.measured()).putAll(own));
-    }
-    return new Facts()
-        .put("associations", associations)
-        .put(
-            "covariance",
-            new Facts()
-                .put("measured", inquiry.measured())
-                .putAll(Associations.covariance(columns)))
-        .put("histograms", each(this::histogram))
-        .put("stemAndLeaf", each(this::stemAndLeaf))
-        .put("distances", distances());
+  public Associated associated() {
+    return new Associated(
+        Stream.of(
+                Associations.pearson(columns, inquiry.alpha()),
+                Associations.spearman(columns),
+                Associations.kendall(columns))
+            .map(own -> new Associated.Measured(inquiry.measured(), own))
+            .toList(),
+        new Associated.Measured(inquiry.measured(), Associations.covariance(columns)),
+        each(this::histogram),
+        each(this::stemAndLeaf),
+        distances());
   }
 
   /** How far each row lies from the mean of all; under normality about chi-squared. */
-  private List<Facts> distances() {
+  private List<Associated.Distance> distances() {
     MultivariateNormality normality = MultivariateNormality.of(columns);
     if (normality == null || rows.length > MOST_DISTANCES) {
       return List.of();
@@ -100,21 +95,19 @@ public final class AssociationAnswer {
     return IntStream.range(0, rows.length)
         .mapToObj(
             i ->
-                new Facts()
-                    .put("row", rows[i])
-                    .put("distance", distances[i])
-                    .put("p", law.survivalProbability(distances[i])))
+                new Associated.Distance(
+                    rows[i], distances[i], Quantity.of(law.survivalProbability(distances[i]))))
         .toList();
   }
 
   /** Distances of more rows than this are not read one by one. */
   private static final int MOST_DISTANCES = 20_000;
 
-  private List<Facts> each(IntFunction<Facts> about) {
+  private <V> List<V> each(IntFunction<V> about) {
     return IntStream.range(0, columns.length).mapToObj(about).toList();
   }
 
-  private Facts histogram(int column) {
+  private Associated.Histogram histogram(int column) {
     String name = inquiry.measured().get(column);
     List<Double> chosen = inquiry.edges().get(name);
     Histogram h =
@@ -123,27 +116,25 @@ public final class AssociationAnswer {
             chosen == null
                 ? Histogram.roundEdges(columns[column])
                 : chosen.stream().mapToDouble(Double::doubleValue).toArray());
-    return new Facts()
-        .put("measured", name)
-        .put("edges", Arrays.stream(h.edges()).boxed().toList())
-        .put("counts", Arrays.stream(h.counts()).boxed().toList())
-        .put("countsRightClosed", Arrays.stream(h.countsRightClosed()).boxed().toList())
-        .put("below", h.below())
-        .put("above", h.above());
+    return new Associated.Histogram(
+        name,
+        Arrays.stream(h.edges()).boxed().toList(),
+        Arrays.stream(h.counts()).asLongStream().boxed().toList(),
+        Arrays.stream(h.countsRightClosed()).asLongStream().boxed().toList(),
+        h.below(),
+        h.above());
   }
 
-  private Facts stemAndLeaf(int column) {
+  private Associated.StemAndLeaf stemAndLeaf(int column) {
     StemAndLeaf display = StemAndLeaf.of(columns[column]);
-    return new Facts()
-        .put("measured", inquiry.measured().get(column))
-        .put("leafUnit", display.leafUnit())
-        .put("lineWidth", display.lineWidth())
-        .put("mostLines", display.mostLines())
-        .put(
-            "lines",
-            display.lines().stream()
-                .map(line -> new Facts().put("stem", line.stem()).put("leaves", line.leaves()))
-                .toList());
+    return new Associated.StemAndLeaf(
+        inquiry.measured().get(column),
+        display.leafUnit(),
+        display.lineWidth(),
+        display.mostLines(),
+        display.lines().stream()
+            .map(line -> new Associated.Line(line.stem(), line.leaves()))
+            .toList());
   }
 
   /**

@@ -1,0 +1,101 @@
+package app.knuckle.stats.associations;
+
+import app.knuckle.stats.Outcome;
+import java.util.List;
+
+/**
+ * How several measurements go together, two at a time: matrices by column and column, in which null
+ * stands where there is no number.
+ */
+public sealed interface Association extends Outcome {
+
+  /**
+   * The coefficients.
+   *
+   * @return between -1 and 1
+   */
+  List<List<Double>> coefficients();
+
+  /**
+   * How often chance alone would go as far from 0.
+   *
+   * @return null on the diagonal
+   */
+  List<List<Double>> ps();
+
+  /**
+   * Pearson's.
+   *
+   * @param form pearson
+   * @param n number of rows
+   * @param coefficients r
+   * @param t of r against 0
+   * @param df of t
+   * @param ps of both tails
+   * @param low limits
+   * @param high limits
+   */
+  record Pearson(
+      String form,
+      int n,
+      List<List<Double>> coefficients,
+      List<List<Double>> t,
+      int df,
+      @Named("p") List<List<Double>> ps,
+      List<List<Double>> low,
+      List<List<Double>> high)
+      implements Association {}
+
+  /**
+   * Spearman's.
+   *
+   * @param form spearman
+   * @param n number of rows
+   * @param coefficients of ranks
+   * @param t of them against 0
+   * @param df of t
+   * @param ps of both tails
+   * @param exactP counted over all orders of few rows
+   */
+  record Spearman(
+      String form,
+      int n,
+      List<List<Double>> coefficients,
+      List<List<Double>> t,
+      int df,
+      @Named("p") List<List<Double>> ps,
+      List<List<Double>> exactP)
+      implements Association {}
+
+  /**
+   * Kendall's.
+   *
+   * @param form kendall
+   * @param n number of rows
+   * @param coefficients tau-b
+   * @param scores pairs that agree less those that disagree
+   * @param variances of the scores
+   * @param z of the scores
+   * @param ps of both tails
+   * @param exactP counted of few rows without ties
+   */
+  record Kendall(
+      String form,
+      int n,
+      List<List<Double>> coefficients,
+      List<List<Double>> scores,
+      List<List<Double>> variances,
+      List<List<Double>> z,
+      @Named("p") List<List<Double>> ps,
+      List<List<Double>> exactP)
+      implements Association {}
+
+  /**
+   * Covariances.
+   *
+   * @param n number of rows
+   * @param divisor n less one
+   * @param matrix in the product of the units
+   */
+  record Covariance(int n, int divisor, List<List<Double>> matrix) implements Outcome {}
+}
