@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.knuckle.study.Refused;
 import app.knuckle.study.prep.Calculate;
 import app.knuckle.study.prep.Compute;
+import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Keep;
 import app.knuckle.study.prep.Kind;
@@ -21,6 +22,7 @@ import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -49,6 +51,15 @@ class StepFormTest {
         new Keep(List.of(FINE), false),
         new Keep(List.of(FINE, LONG), false),
         new SetAside(List.of(7, 31, 32), "torn bag", false));
+  }
+
+  @Test
+  void everyStepHasAFormButCellsThatAreEditedInTheSheet() {
+    List<Class<?>> made = new ArrayList<>(List.of(Edit.class));
+    for (StepForm form : StepForm.values()) {
+      made.add(form.kind());
+    }
+    assertThat(made).containsExactlyInAnyOrder(Step.class.getPermittedSubclasses());
   }
 
   @ParameterizedTest

@@ -21,41 +21,206 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.BiConsumer;
 
-/** Reads and writes the steps of a prep trail as JSON. */
+/**
+ * Reads and writes the steps of a prep trail as JSON: each step has a codec, found by its class.
+ */
 final class StepFile {
 
-  private static final Map<String, List<String>> KEYS =
-      Map.ofEntries(
-          Map.entry("missing", List.of("columns", "values")),
-          Map.entry("kind", List.of("column", "kind")),
-          Map.entry("merge", List.of("column", "levels", "into")),
-          Map.entry("order", List.of("column", "levels")),
-          Map.entry("relabel", List.of("column", "labels")),
-          Map.entry("rename", List.of("column", "to", "unit")),
-          Map.entry("compute", List.of("column", "from", "as", "lambda")),
-          Map.entry("calculate", List.of("column", "rule")),
-          Map.entry("stack", List.of("columns", "names", "values")),
-          Map.entry("spread", List.of("names", "values")),
-          Map.entry("edit", List.of("cells")),
-          Map.entry("keep", List.of("where")),
-          Map.entry("setAside", List.of("rows", "why")));
+  /**
+   * How a step stands in a file.
+   *
+   * @param kind its class
+   * @param name its name
+   * @param keys that it may have
+   * @param needed those of them that hold a list or an object it cannot do without
+   * @param reader makes the step from its object
+   * @param writer adds its keys to an object
+   */
+  private record Codec<S extends Step>(
+      Class<S> kind,
+      String name,
+      List<String> keys,
+      List<String> needed,
+      Reader<S> reader,
+      BiConsumer<S, ObjectNode> writer) {
 
-  /** Lists and objects that a step cannot do without. */
-  private static final Map<String, List<String>> NEEDED =
-      Map.of(
-          "missing", List.of("values"),
-          "merge", List.of("levels"),
-          "order", List.of("levels"),
-          "relabel", List.of("labels"),
-          "stack", List.of("columns"),
-          "edit", List.of("cells"),
-          "keep", List.of("where"),
-          "setAside", List.of("rows"));
+    void write(Step step, ObjectNode node) {
+      writer.accept(kind.cast(step), node.put("step", name));
+    }
+  }
+
+  private interface Reader<S> {
+    S read(JsonNode node, Keys keys, boolean off);
+  }
+
+  private static final Map<String, Codec<?>> BY_NAME = new LinkedHashMap<>();
+  private static final Map<Class<?>, Codec<?>> BY_CLASS = new HashMap<>();
 
   private StepFile() {}
+
+  private static <S extends Step> void add(
+      Class<S> kind,
+      String name,
+      List<String> keys,
+      List<String> needed,
+      Reader<S> reader,
+      BiConsumer<S, ObjectNode> writer) {
+    Codec<S> codec = new Codec<>(kind, name, keys, needed, reader, writer);
+    BY_NAME.put(name, codec);
+    BY_CLASS.put(kind, codec);
+  }
+
+  static {
+    add(
+        Missing.class,
+        "missing",
+        List.of("columns", "values"),
+        List.of("values"),
+        (node, keys, off) ->
+            new Missing(keys.texts(node, "columns"), keys.texts(node, "values"), off),
+        (s, node) -> {
+          node.set("columns", InquiryFile.texts(s.columns()));
+          node.set("values", InquiryFile.texts(s.values()));
+        });
+    add(
+        Kind.class,
+        "kind",
+        List.of("column", "kind"),
+        List.of(),
+        (node, keys, off) -> new Kind(keys.text(node, "column"), kind(node, keys), off),
+        (s, node) -> node.put("column", s.column()).put("kind", s.as().key()));
+    add(
+        Merge.class,
+        "merge",
+        List.of("column", "levels", "into"),
+        List.of("levels"),
+        (node, keys, off) ->
+            new Merge(
+                keys.text(node, "column"),
+                keys.texts(node, "levels"),
+                keys.text(node, "into"),
+                off),
+        (s, node) -> {
+          node.put("column", s.column()).set("levels", InquiryFile.texts(s.levels()));
+          node.put("into", s.into());
+        });
+    add(
+        Order.class,
+        "order",
+        List.of("column", "levels"),
+        List.of("levels"),
+        (node, keys, off) -> new Order(keys.text(node, "column"), keys.texts(node, "levels"), off),
+        (s, node) -> node.put("column", s.column()).set("levels", InquiryFile.texts(s.levels())));
+    add(
+        Relabel.class,
+        "relabel",
+        List.of("column", "labels"),
+        List.of("labels"),
+        (node, keys, off) ->
+            new Relabel(keys.text(node, "column"), keys.textsByName(node, "labels"), off),
+        (s, node) -> {
+          ObjectNode labels = node.put("column", s.column()).putObject("labels");
+          s.labels().forEach(labels::put);
+        });
+    add(
+        Rename.class,
+        "rename",
+        List.of("column", "to", "unit"),
+        List.of(),
+        (node, keys, off) ->
+            new Rename(
+                keys.text(node, "column"),
+                keys.text(node, "to", keys.text(node, "column")),
+                keys.text(node, "unit", null),
+                off),
+        (s, node) -> {
+          node.put("column", s.column()).put("to", s.to());
+          if (s.unit() != null) {
+            node.put("unit", s.unit());
+          }
+        });
+    add(
+        Compute.class,
+        "compute",
+        List.of("column", "from", "as", "lambda"),
+        List.of(),
+        StepFile::compute,
+        (s, node) -> {
+          node.put("column", s.column()).put("from", s.from()).put("as", s.as().key());
+          if (s.as() == Compute.As.BOX_COX) {
+            node.put("lambda", s.lambda());
+          }
+        });
+    add(
+        Calculate.class,
+        "calculate",
+        List.of("column", "rule"),
+        List.of(),
+        (node, keys, off) -> new Calculate(keys.text(node, "column"), keys.text(node, "rule"), off),
+        (s, node) -> node.put("column", s.column()).put("rule", s.rule()));
+    add(
+        Stack.class,
+        "stack",
+        List.of("columns", "names", "values"),
+        List.of("columns"),
+        (node, keys, off) ->
+            new Stack(
+                keys.texts(node, "columns"),
+                keys.text(node, "names"),
+                keys.text(node, "values"),
+                off),
+        (s, node) -> {
+          node.set("columns", InquiryFile.texts(s.columns()));
+          node.put("names", s.names()).put("values", s.values());
+        });
+    add(
+        Spread.class,
+        "spread",
+        List.of("names", "values"),
+        List.of(),
+        (node, keys, off) -> new Spread(keys.text(node, "names"), keys.text(node, "values"), off),
+        (s, node) -> node.put("names", s.names()).put("values", s.values()));
+    add(
+        Edit.class,
+        "edit",
+        List.of("cells"),
+        List.of("cells"),
+        (node, keys, off) -> new Edit(cells(keys.list(node, "cells"), keys), off),
+        (s, node) -> {
+          ArrayNode cells = node.putArray("cells");
+          for (Edit.Cell c : s.cells()) {
+            cells.addObject().put("row", c.row()).put("column", c.column()).put("to", c.to());
+          }
+        });
+    add(
+        Keep.class,
+        "keep",
+        List.of("where"),
+        List.of("where"),
+        (node, keys, off) -> new Keep(conditions(keys.list(node, "where"), keys), off),
+        (s, node) -> {
+          ArrayNode where = node.putArray("where");
+          s.where().forEach(c -> condition(c, where.addObject()));
+        });
+    add(
+        SetAside.class,
+        "setAside",
+        List.of("rows", "why"),
+        List.of("rows"),
+        (node, keys, off) ->
+            new SetAside(rows(keys.list(node, "rows"), keys), keys.text(node, "why", ""), off),
+        (s, node) -> {
+          s.rows().forEach(node.putArray("rows")::add);
+          node.put("why", s.why());
+        });
+  }
 
   static List<Step> readAll(List<JsonNode> list) {
     List<Step> steps = new ArrayList<>();
@@ -69,52 +234,35 @@ final class StepFile {
     if (!node.isObject()) {
       throw keys.wrong("step", "an object in braces is needed here", "");
     }
-    String step = keys.text(node, "step");
-    if (!KEYS.containsKey(step)) {
+    String name = keys.text(node, "step");
+    Codec<?> codec = BY_NAME.get(name);
+    if (codec == null) {
       throw keys.wrong(
           "step",
-          "this version knows no step '" + step + "'",
-          Nearest.suggestion(step, KEYS.keySet()));
+          "this version knows no step '" + name + "'",
+          Nearest.suggestion(name, BY_NAME.keySet()));
     }
-    List<String> known = new ArrayList<>(KEYS.get(step));
+    List<String> known = new ArrayList<>(codec.keys());
     known.addAll(List.of("step", "off"));
     keys.known(node, known);
-    for (String needed : NEEDED.getOrDefault(step, List.of())) {
+    for (String needed : codec.needed()) {
       if (!node.has(needed)) {
-        throw keys.wrong(needed, "a step '" + step + "' needs this key", "");
+        throw keys.wrong(needed, "a step '" + name + "' needs this key", "");
       }
     }
-    boolean off = keys.flag(node, "off");
-    return switch (step) {
-      case "missing" -> new Missing(keys.texts(node, "columns"), keys.texts(node, "values"), off);
-      case "kind" -> new Kind(keys.text(node, "column"), kind(node, keys), off);
-      case "merge" ->
-          new Merge(
-              keys.text(node, "column"), keys.texts(node, "levels"), keys.text(node, "into"), off);
-      case "order" -> new Order(keys.text(node, "column"), keys.texts(node, "levels"), off);
-      case "relabel" ->
-          new Relabel(keys.text(node, "column"), keys.textsByName(node, "labels"), off);
-      case "rename" ->
-          new Rename(
-              keys.text(node, "column"),
-              keys.text(node, "to", keys.text(node, "column")),
-              keys.text(node, "unit", null),
-              off);
-      case "compute" -> compute(node, keys, off);
-      case "calculate" -> new Calculate(keys.text(node, "column"), keys.text(node, "rule"), off);
-      case "stack" ->
-          new Stack(
-              keys.texts(node, "columns"),
-              keys.text(node, "names"),
-              keys.text(node, "values"),
-              off);
-      case "spread" -> new Spread(keys.text(node, "names"), keys.text(node, "values"), off);
-      case "edit" -> new Edit(cells(keys.list(node, "cells"), keys), off);
-      case "keep" -> new Keep(conditions(keys.list(node, "where"), keys), off);
-      case "setAside" ->
-          new SetAside(rows(keys.list(node, "rows"), keys), keys.text(node, "why", ""), off);
-      default -> throw new IllegalStateException("A step without a reader: " + step);
-    };
+    return codec.reader().read(node, keys, keys.flag(node, "off"));
+  }
+
+  static ArrayNode writeAll(List<Step> steps) {
+    ArrayNode array = JsonNodeFactory.instance.arrayNode();
+    for (Step step : steps) {
+      ObjectNode node = array.addObject();
+      BY_CLASS.get(step.getClass()).write(step, node);
+      if (step.off()) {
+        node.put("off", true);
+      }
+    }
+    return array;
   }
 
   private static Kind.As kind(JsonNode node, Keys keys) {
@@ -192,75 +340,21 @@ final class StepFile {
     return rows;
   }
 
-  static ArrayNode writeAll(List<Step> steps) {
-    ArrayNode array = JsonNodeFactory.instance.arrayNode();
-    for (Step step : steps) {
-      ObjectNode node = array.addObject();
-      write(step, node);
-      if (step.off()) {
-        node.put("off", true);
-      }
+  private static void condition(Keep.Condition condition, ObjectNode node) {
+    node.put("column", condition.column());
+    if (condition.is() != null) {
+      node.set("is", InquiryFile.texts(condition.is()));
     }
-    return array;
+    if (condition.from() != null) {
+      node.put("from", condition.from());
+    }
+    if (condition.to() != null) {
+      node.put("to", condition.to());
+    }
   }
 
-  private static void write(Step step, ObjectNode node) {
-    if (step instanceof Missing s) {
-      node.put("step", "missing").set("columns", InquiryFile.texts(s.columns()));
-      node.set("values", InquiryFile.texts(s.values()));
-    } else if (step instanceof Kind s) {
-      node.put("step", "kind").put("column", s.column()).put("kind", s.as().key());
-    } else if (step instanceof Merge s) {
-      node.put("step", "merge").put("column", s.column());
-      node.set("levels", InquiryFile.texts(s.levels()));
-      node.put("into", s.into());
-    } else if (step instanceof Order s) {
-      node.put("step", "order").put("column", s.column());
-      node.set("levels", InquiryFile.texts(s.levels()));
-    } else if (step instanceof Relabel s) {
-      ObjectNode labels = node.put("step", "relabel").put("column", s.column()).putObject("labels");
-      s.labels().forEach(labels::put);
-    } else if (step instanceof Rename s) {
-      node.put("step", "rename").put("column", s.column()).put("to", s.to());
-      if (s.unit() != null) {
-        node.put("unit", s.unit());
-      }
-    } else if (step instanceof Compute s) {
-      node.put("step", "compute").put("column", s.column()).put("from", s.from());
-      node.put("as", s.as().key());
-      if (s.as() == Compute.As.BOX_COX) {
-        node.put("lambda", s.lambda());
-      }
-    } else if (step instanceof Calculate s) {
-      node.put("step", "calculate").put("column", s.column()).put("rule", s.rule());
-    } else if (step instanceof Stack s) {
-      node.put("step", "stack").set("columns", InquiryFile.texts(s.columns()));
-      node.put("names", s.names()).put("values", s.values());
-    } else if (step instanceof Spread s) {
-      node.put("step", "spread").put("names", s.names()).put("values", s.values());
-    } else if (step instanceof Edit s) {
-      ArrayNode cells = node.put("step", "edit").putArray("cells");
-      for (Edit.Cell c : s.cells()) {
-        cells.addObject().put("row", c.row()).put("column", c.column()).put("to", c.to());
-      }
-    } else if (step instanceof Keep s) {
-      ArrayNode where = node.put("step", "keep").putArray("where");
-      for (Keep.Condition c : s.where()) {
-        ObjectNode one = where.addObject().put("column", c.column());
-        if (c.is() != null) {
-          one.set("is", InquiryFile.texts(c.is()));
-        }
-        if (c.from() != null) {
-          one.put("from", c.from());
-        }
-        if (c.to() != null) {
-          one.put("to", c.to());
-        }
-      }
-    } else if (step instanceof SetAside s) {
-      ArrayNode rows = node.put("step", "setAside").putArray("rows");
-      s.rows().forEach(rows::add);
-      node.put("why", s.why());
-    }
+  /** The classes of steps that can be written. */
+  static Set<Class<?>> written() {
+    return BY_CLASS.keySet();
   }
 }

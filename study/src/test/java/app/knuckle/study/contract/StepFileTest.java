@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.prep.Step;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -19,6 +21,11 @@ class StepFileTest {
     return InquiryFile.read(
         ("{'knuckle':'inquiry','version':1,'measured':['y'],'prepare':[" + step + "]}")
             .replace('\'', '"'));
+  }
+
+  @Test
+  void everyStepHasACodec() {
+    assertThat(StepFile.written()).containsExactlyInAnyOrder(Step.class.getPermittedSubclasses());
   }
 
   @ParameterizedTest
