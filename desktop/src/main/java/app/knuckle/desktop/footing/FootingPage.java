@@ -96,6 +96,29 @@ public record FootingPage(String line, List<Check> cards) {
     }
   }
 
+  /** What a method takes for granted; one that nobody placed does not compile. */
+  private enum Ground {
+    VALUES("Checked on what the design leaves. A caution is a reason to look, not a verdict."),
+    RANKS("This method takes no bell shape for granted; units must be independent of each other."),
+    COUNTS(
+        "Counts spread the more the larger they are: what is checked is whether they do so as"
+            + " the model says.");
+
+    private final String words;
+
+    Ground(String words) {
+      this.words = words;
+    }
+
+    static Ground of(Method method) {
+      return switch (method) {
+        case LEAST_SQUARES, MIXED, UNEQUAL_SPREAD -> VALUES;
+        case RANKS, PERMUTATION -> RANKS;
+        case COUNTS, PROPORTIONS -> COUNTS;
+      };
+    }
+  }
+
   /** With fewer degrees of freedom left to a residual only large differences show. */
   private static final int FEW_DF = 4;
 
@@ -118,14 +141,14 @@ public record FootingPage(String line, List<Check> cards) {
     WaysOn ways = new WaysOn(answer);
     Residuals left = response.analysis().residuals();
     List<Check> cards = new ArrayList<>();
-    boolean counts = inquiry.method().isOfCounts();
+    Ground ground = Ground.of(inquiry.method());
     bell(response, left, ways).ifPresent(cards::add);
     cards.addAll(layers(response, ways));
     cards.addAll(CountCards.of(response, left, inquiry, ways));
-    if (!counts) {
+    if (ground != Ground.COUNTS) {
       spread(response, inquiry, ways).ifPresent(cards::add);
     }
-    if (left != null && !counts) {
+    if (left != null && ground != Ground.COUNTS) {
       cards.add(odd(response, left, ways));
     }
     cards.addAll(RandomChecks.of(response, ways));
@@ -139,15 +162,7 @@ public record FootingPage(String line, List<Check> cards) {
       cards.add(inOrder(left));
     }
     balance(response, inquiry, left, ways).ifPresent(cards::add);
-    boolean ranks = inquiry.method() == Method.RANKS || inquiry.method() == Method.PERMUTATION;
-    return new FootingPage(
-        ranks
-            ? "This method takes no bell shape for granted; units must be independent of each other."
-            : counts
-                ? "Counts spread the more the larger they are: what is checked is whether they do so as"
-                    + " the model says."
-                : "Checked on what the design leaves. A caution is a reason to look, not a verdict.",
-        cards);
+    return new FootingPage(ground.words, cards);
   }
 
   private static Optional<GroupCheck> find(ResponseFindings response, String test, Object on) {
