@@ -96,12 +96,13 @@ public final class MakeBelieve {
       long seed) {
     MakeBelieve chances = new MakeBelieve(plan, arrangement, seed);
     Values made = chances.values(measured, means, mishap.spread(), mishap.widening());
+    double[] left = made.values().clone();
     if (mishap.lost() > 0) {
-      for (int i = 0; i < made.values().length; i++) {
-        made.values()[i] = chances.chance.share() < mishap.lost() ? Double.NaN : made.values()[i];
+      for (int i = 0; i < left.length; i++) {
+        left[i] = chances.chance.share() < mishap.lost() ? Double.NaN : left[i];
       }
     }
-    return PlanRecords.table(plan, arrangement, measured, made.values(), made.covariate());
+    return PlanRecords.table(plan, arrangement, measured, left, made.covariate());
   }
 
   private record Values(double[] values, double[] covariate) {}
