@@ -52,20 +52,50 @@ final class RowBatch {
   /** Gives all rows to a table and is empty again. */
   void emptyInto(TableBuilder table, char delimiter) {
     Slice slice = new Slice();
-    int cell = 0;
+    int from = 0;
     for (int row = 0; row < rows; row++) {
-      for (; cell < rowEnds[row]; cell++) {
-        int start = cell == 0 ? 0 : ends[cell - 1];
-        slice.over(letters, start, ends[cell] - start);
+      for (int cell = from; cell < rowEnds[row]; cell++) {
+        table.requireRoom(length(cell), cell - from);
         if (quoted[cell]) {
+          over(slice, cell);
           table.requireOneRow(slice, delimiter);
         }
-        table.cell(slice);
       }
-      table.endRow();
+      table.countRow(rowEnds[row] - from, this::isBlank, from);
+      from = rowEnds[row];
     }
+    table.fill(this::fill);
     cells = 0;
     rows = 0;
+  }
+
+  /** The cells of a column, row by row: columns know nothing of each other. */
+  private void fill(ColumnBuilder column, int place) {
+    Slice slice = new Slice();
+    int from = 0;
+    for (int row = 0; row < rows; row++) {
+      if (from + place < rowEnds[row]) {
+        over(slice, from + place);
+        column.add(slice);
+      }
+      from = rowEnds[row];
+    }
+  }
+
+  private int start(int cell) {
+    return cell == 0 ? 0 : ends[cell - 1];
+  }
+
+  private int length(int cell) {
+    return ends[cell] - start(cell);
+  }
+
+  private void over(Slice slice, int cell) {
+    slice.over(letters, start(cell), length(cell));
+  }
+
+  private boolean isBlank(int cell) {
+    return new String(letters, start(cell), length(cell)).isBlank();
   }
 
   /** A stretch of letters. */

@@ -10,6 +10,9 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.function.IntPredicate;
+import java.util.function.ObjIntConsumer;
+import java.util.stream.IntStream;
 
 /**
  * Makes a table from rows of text cells.
@@ -110,16 +113,8 @@ final class TableBuilder {
   }
 
   /** Takes the next cell of the row; the text may change once this returns. */
-  void cell(CharSequence text) {
-    if (text.length() > MOST_LETTERS) {
-      throw Refused.at(
-          new Place.Cell(
-              file.getFileName().toString(),
-              rows + 1,
-              cells < columns.size() ? columns.get(cells).name() : ""),
-          "the cell has " + Numerals.count(text.length(), "character", "characters"),
-          "A cell has " + Numerals.whole(MOST_LETTERS) + " at most: check the quotation marks");
-    }
+  private void cell(CharSequence text) {
+    requireRoom(text.length(), cells);
     if (cells < columns.size()) {
       columns.get(cells).add(text);
     } else {
@@ -128,21 +123,50 @@ final class TableBuilder {
     cells++;
   }
 
-  /** Ends a row. A blank cell too many, which a stray delimiter leaves, does no harm. */
-  void endRow() {
+  /** Refuses a cell of the next row that is longer than any cell should be. */
+  void requireRoom(int letters, int place) {
+    if (letters > MOST_LETTERS) {
+      throw Refused.at(
+          new Place.Cell(
+              file.getFileName().toString(),
+              rows + 1,
+              place < columns.size() ? columns.get(place).name() : ""),
+          "the cell has " + Numerals.count(letters, "character", "characters"),
+          "A cell has " + Numerals.whole(MOST_LETTERS) + " at most: check the quotation marks");
+    }
+  }
+
+  private void endRow() {
+    countRow(cells, !filledTooMany);
+    cells = 0;
+    filledTooMany = false;
+  }
+
+  /** Counts a row whose cells are given column by column. */
+  void countRow(int cellsOfIt, IntPredicate isBlank, int first) {
+    int width = columns.size();
+    countRow(cellsOfIt, cellsOfIt == width + 1 && isBlank.test(first + width));
+  }
+
+  /** A blank cell too many, which a stray delimiter leaves, does no harm. */
+  private void countRow(int cellsOfIt, boolean restIsBlank) {
     rows++;
     int width = columns.size();
-    boolean fits = cells == width || cells == width + 1 && !filledTooMany;
-    if (!fits) {
+    if (cellsOfIt != width && !(cellsOfIt == width + 1 && restIsBlank)) {
       if (raggedRows++ == 0) {
-        raggedCells = cells;
+        raggedCells = cellsOfIt;
       }
       if (ragged.size() < NAMED) {
         ragged.add(rows);
       }
     }
-    cells = 0;
-    filledTooMany = false;
+  }
+
+  /** Gives every column its cells, side by side. */
+  void fill(ObjIntConsumer<ColumnBuilder> cells) {
+    IntStream.range(0, columns.size())
+        .parallel()
+        .forEach(place -> cells.accept(columns.get(place), place));
   }
 
   /** Ends a pass: refuses rows of a wrong length, and decides whether to read again. */

@@ -3,6 +3,7 @@ package app.knuckle.stats.summary;
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import java.util.Arrays;
+import java.util.List;
 import org.apache.commons.numbers.core.Sum;
 import org.apache.commons.statistics.distribution.TDistribution;
 
@@ -65,41 +66,43 @@ public record Summary(
   public static Summary of(double[] values, double alpha) {
     double[] all = values.clone();
     Arrays.sort(all);
-    return ofRising(all, alpha);
+    return of(List.of(Rising.of(all)), alpha);
   }
 
   /**
-   * Describes a group whose values are in order already.
+   * Describes a group that is made of others.
    *
-   * @param rising the values in rising order, finite, then those that are missing, NaN; not changed
+   * @param parts its parts, some of which may be empty
    * @param alpha one less the confidence of the interval of the mean, between 0 and 1
-   * @return the summary
+   * @return the summary of all of their values together
    */
-  public static Summary ofRising(double[] rising, double alpha) {
-    double[] sorted = present(rising);
-    int n = sorted.length;
-    long missing = (long) rising.length - n;
-    if (n == 0) {
+  public static Summary of(List<Rising> parts, double alpha) {
+    long missing = parts.stream().mapToLong(Rising::missing).sum();
+    List<Rising> some = Rising.together(parts).stream().filter(part -> part.size() > 0).toList();
+    if (some.isEmpty()) {
       return empty(missing);
     }
-    double first = sorted[0];
-    double shift = sumFrom(sorted, first) / n;
+    int n = some.stream().mapToInt(Rising::size).sum();
+    double first = some.stream().mapToDouble(Rising::first).min().orElseThrow();
+    double shift = some.stream().mapToDouble(p -> p.size() * from(first, p)).sum() / n;
     double mean = first + shift;
-    double ss = 0;
-    for (double v : sorted) {
-      double d = (v - first) - shift;
-      ss += d * d;
-    }
-    double largest = sorted[n - 1];
+    double ss =
+        some.stream()
+            .mapToDouble(
+                p -> p.squares() + p.size() * (from(first, p) - shift) * (from(first, p) - shift))
+            .sum();
+    double largest = some.stream().mapToDouble(Rising::last).max().orElseThrow();
     Quantity variance = n < 2 ? ONE_VALUE : Quantity.of(ss / (n - 1));
     Quantity sd = variance.map(Math::sqrt);
     Quantity se = sd.map(s -> s / Math.sqrt(n));
     Quantity cv = sd.percentOf(mean, Absence.MEAN_ZERO);
-    Powers powers = Powers.of(sorted, shift, sd);
+    Sum sum = Sum.create();
+    some.forEach(p -> sum.add(p.sum()));
+    Powers powers = Powers.of(some, n, first, shift, sd);
     return new Summary(
             n,
             missing,
-            Quantity.of(Sum.of(sorted).getAsDouble()),
+            Quantity.of(sum.getAsDouble()),
             Quantity.of(mean),
             variance,
             sd,
@@ -108,14 +111,19 @@ public record Summary(
             Quantity.of(first),
             Quantity.of(largest),
             Quantity.of(largest - first),
-            Quantity.of(quantile(sorted, 0.5)),
-            Quantity.of(quantile(sorted, 0.25)),
-            Quantity.of(quantile(sorted, 0.75)),
+            Quantity.of(quantile(some, n, 0.5)),
+            Quantity.of(quantile(some, n, 0.25)),
+            Quantity.of(quantile(some, n, 0.75)),
             skewness(powers, sd),
             kurtosis(powers, sd),
             ONE_VALUE,
             ONE_VALUE)
         .at(alpha);
+  }
+
+  /** The mean of a part less the first value of all. */
+  private static double from(double first, Rising part) {
+    return (part.first() - first) + part.shift();
   }
 
   /**
@@ -150,15 +158,6 @@ public record Summary(
         se.map(s -> mean.value() + t * s));
   }
 
-  /** Without missing values, which sort last. */
-  private static double[] present(double[] rising) {
-    int n = rising.length;
-    while (n > 0 && Double.isNaN(rising[n - 1])) {
-      n--;
-    }
-    return n == rising.length ? rising : Arrays.copyOf(rising, n);
-  }
-
   private static Summary empty(long missing) {
     Quantity q = NO_VALUES;
     return new Summary(0, missing, q, q, q, q, q, q, q, q, q, q, q, q, q, q, q, q);
@@ -178,17 +177,12 @@ public record Summary(
     return sorted[below] + (h - below) * (sorted[above] - sorted[below]);
   }
 
-  /** The sum of what values exceed the first by; what rounding takes off is kept and added last. */
-  private static double sumFrom(double[] rising, double first) {
-    double sum = 0;
-    double lost = 0;
-    for (double v : rising) {
-      double d = v - first;
-      double next = sum + d;
-      lost += sum >= d ? (sum - next) + d : (d - next) + sum;
-      sum = next;
-    }
-    return sum + lost;
+  private static double quantile(List<Rising> parts, int n, double p) {
+    double h = (n - 1) * p;
+    long below = (long) Math.floor(h);
+    double low = Rising.at(parts, below);
+    double high = h == below ? low : Rising.at(parts, Math.min(below + 1, n - 1L));
+    return low + (h - below) * (high - low);
   }
 
   /**
@@ -197,20 +191,25 @@ public record Summary(
    * @param n how many values
    */
   private record Powers(double n, double third, double fourth) {
-    static Powers of(double[] sorted, double shift, Quantity sd) {
+    static Powers of(List<Rising> parts, int n, double first, double shift, Quantity sd) {
       double third = 0;
       double fourth = 0;
       if (sd.exists() && sd.value() > 0) {
-        double first = sorted[0];
-        double one = sd.value();
-        for (double v : sorted) {
-          double z = ((v - first) - shift) / one;
-          double cube = z * z * z;
-          third += cube;
-          fourth += cube * z;
+        for (Rising part : parts) {
+          double away = (from(first, part) - shift) / sd.value();
+          double ratio = part.sd() / sd.value();
+          double squares = ratio * ratio * (part.size() - 1);
+          double cubes = ratio * ratio * ratio * part.third();
+          double fourths = ratio * ratio * ratio * ratio * part.fourth();
+          third += cubes + 3 * away * squares + part.size() * away * away * away;
+          fourth +=
+              fourths
+                  + 4 * away * cubes
+                  + 6 * away * away * squares
+                  + part.size() * away * away * away * away;
         }
       }
-      return new Powers(sorted.length, third, fourth);
+      return new Powers(n, third, fourth);
     }
   }
 

@@ -116,12 +116,15 @@ final class Laying {
       throw notNumbers(categories);
     }
     Numbers numbers = (Numbers) column;
+    double most = LARGEST / Math.sqrt(numbers.size());
+    boolean[] inPlay = frame.allInPlay();
     double largest = 0;
-    for (int row = 0; row < numbers.size(); row++) {
-      requireSensible(numbers, row);
-      if (frame.inPlay(row) && !numbers.isMissing(row)) {
-        largest = Math.max(largest, Math.abs(numbers.value(row)));
+    for (int row = 0; row < inPlay.length; row++) {
+      double size = Math.abs(numbers.value(row));
+      if (inPlay[row] && size > most) {
+        throw insensible(numbers, row);
       }
+      largest = inPlay[row] && size > largest ? size : largest;
     }
     if (largest > 0 && largest < SMALLEST) {
       throw Refused.at(
@@ -133,17 +136,15 @@ final class Laying {
   }
 
   /** Squares of sensible numbers, and the sum of these over all rows, are numbers themselves. */
-  private void requireSensible(Numbers numbers, int row) {
-    double size = Math.abs(numbers.value(row));
-    if (!frame.inPlay(row) || !(size * Math.sqrt(numbers.size()) > LARGEST)) {
-      return;
-    }
-    throw Refused.at(
+  private Refused insensible(Numbers numbers, int row) {
+    return Refused.at(
         new Place.Cell(table.source(), frame.sourceRow(row) + 1L, numbers.name()),
-        Double.isInfinite(size)
+        Double.isInfinite(numbers.value(row))
             ? say("refused.value-infinite")
             : say("refused.value-too-large-be", numbers.text(row)),
-        Double.isInfinite(size) ? say("way.mark-missing-or-set") : say("way.use-larger-unit-or"));
+        Double.isInfinite(numbers.value(row))
+            ? say("way.mark-missing-or-set")
+            : say("way.use-larger-unit-or"));
   }
 
   /** Squares of smaller values have no digits left. */
@@ -194,30 +195,27 @@ final class Laying {
     columns.add(response);
     List<String> missing =
         columns.stream().map(column -> say("records.missing", column.name())).toList();
+    boolean[] whole = frame.allInPlay();
+    for (int c = 0; c < missing.size(); c++) {
+      Column column = columns.get(c);
+      for (int row = 0; row < whole.length; row++) {
+        if (column.isMissing(row) && whole[row]) {
+          whole[row] = false;
+          left.putIfAbsent(row, missing.get(c));
+        }
+      }
+    }
     for (int row = 0; row < used.length; row++) {
-      if (!frame.inPlay(row)) {
-        continue;
-      }
-      int c = 0;
-      while (c < columns.size() && !columns.get(c).isMissing(row)) {
-        c++;
-      }
-      if (c == columns.size()) {
-        used[row] = true;
-      } else {
-        left.putIfAbsent(row, missing.get(c));
-      }
+      used[row] |= whole[row];
     }
   }
 
   private RecordsUsed records(boolean[] used, Map<Integer, String> left) {
     int inPlay = 0;
-    for (int row = 0; row < used.length; row++) {
-      inPlay += used[row] ? 1 : 0;
-      if (used[row]) {
-        left.remove(row);
-      }
+    for (boolean one : used) {
+      inPlay += one ? 1 : 0;
     }
+    left.keySet().removeIf(row -> used[row]);
     List<RecordsUsed.LeftOut> leftOut =
         left.entrySet().stream()
             .map(e -> new RecordsUsed.LeftOut(frame.sourceRow(e.getKey()) + 1, e.getValue()))

@@ -4,6 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.summary.Rising;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -20,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** The groups that treatments make of the rows in play, and what each is like. */
 public final class CellGroups {
@@ -117,7 +119,7 @@ public final class CellGroups {
    * @return all rows, each treatment, the cells of all treatments
    */
   public List<GroupSummary> summaries(Progress progress) {
-    double[][] values = values(progress);
+    List<Rising> values = values(progress);
     List<List<Factor>> groupings = new ArrayList<>();
     groupings.add(List.of());
     factors.forEach(factor -> groupings.add(List.of(factor)));
@@ -129,8 +131,8 @@ public final class CellGroups {
         .collect(Collectors.toCollection(ArrayList::new));
   }
 
-  /** The values of each cell, rising, the missing ones last. */
-  private double[][] values(Progress progress) {
+  /** The values of each cell. */
+  private List<Rising> values(Progress progress) {
     int[] sizes = new int[counts.length];
     for (int cell : cells) {
       if (cell >= 0) {
@@ -145,45 +147,43 @@ public final class CellGroups {
         values[cells[row]][next[cells[row]]++] = response.value(row);
       }
     }
-    for (double[] cell : values) {
-      progress.check();
-      Arrays.parallelSort(cell);
-    }
-    return values;
+    // Many cells are sorted side by side, few one after the other by all cores.
+    boolean many = values.length >= MANY_CELLS;
+    IntStream all = IntStream.range(0, values.length);
+    return (many ? all.parallel() : all)
+        .mapToObj(
+            cell -> {
+              progress.check();
+              if (many) {
+                Arrays.sort(values[cell]);
+              } else {
+                Arrays.parallelSort(values[cell]);
+              }
+              return Rising.of(values[cell]);
+            })
+        .toList();
   }
 
-  /** Groups are made of whole cells: a sort of rising runs merges them. */
-  private List<GroupSummary> of(List<Factor> by, double[][] values, Progress progress) {
+  /** With fewer cells than this some core would wait for the last one. */
+  private static final int MANY_CELLS = 8;
+
+  /** Groups are made of whole cells, whose sums they take over. */
+  private List<GroupSummary> of(List<Factor> by, List<Rising> values, Progress progress) {
     int groups = by.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
-    List<List<double[]>> runs = new ArrayList<>();
+    List<List<Rising>> parts = new ArrayList<>();
     for (int group = 0; group < groups; group++) {
-      runs.add(new ArrayList<>());
+      parts.add(new ArrayList<>());
     }
-    for (int cell = 0; cell < values.length; cell++) {
-      runs.get(group(by, cell)).add(values[cell]);
+    for (int cell = 0; cell < values.size(); cell++) {
+      parts.get(group(by, cell)).add(values.get(cell));
     }
     List<GroupSummary> summaries = new ArrayList<>();
     for (int group = 0; group < groups; group++) {
       progress.check();
-      double[] own = joined(runs.get(group));
       summaries.add(
-          new GroupSummary(levels(by, group), Summary.ofRising(own, Inquiry.USUAL_ALPHA)));
+          new GroupSummary(levels(by, group), Summary.of(parts.get(group), Inquiry.USUAL_ALPHA)));
     }
     return summaries;
-  }
-
-  private static double[] joined(List<double[]> runs) {
-    if (runs.size() == 1) {
-      return runs.get(0);
-    }
-    double[] all = new double[runs.stream().mapToInt(run -> run.length).sum()];
-    int next = 0;
-    for (double[] run : runs) {
-      System.arraycopy(run, 0, all, next, run.length);
-      next += run.length;
-    }
-    Arrays.parallelSort(all);
-    return all;
   }
 
   /** The group, by some of the treatments, that a cell of all of them belongs to. */

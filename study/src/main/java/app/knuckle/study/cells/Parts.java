@@ -41,13 +41,10 @@ public final class Parts {
   public Parts(Frame frame, Collection<String> numbers, Collection<String> categories) {
     this.frame = frame;
     this.categories = List.copyOf(categories);
-    used = new boolean[frame.rows()];
+    used = frame.allInPlay();
     List<Column> needed = new ArrayList<>();
     numbers.forEach(name -> needed.add(numbers(name)));
     categories.forEach(name -> needed.add(frame.column(name)));
-    for (int row = 0; row < used.length; row++) {
-      used[row] = frame.inPlay(row);
-    }
     for (Column column : needed) {
       for (int row = 0; row < used.length; row++) {
         used[row] &= !column.isMissing(row);
@@ -94,9 +91,10 @@ public final class Parts {
     int[] to = new int[column.levels().size()];
     java.util.Arrays.fill(to, -1);
     boolean[] seen = new boolean[to.length];
+    int[] given = column.codes();
     for (int row = 0; row < used.length; row++) {
       if (used[row]) {
-        seen[column.code(row)] = true;
+        seen[given[row]] = true;
       }
     }
     List<String> levels = new ArrayList<>();
@@ -124,7 +122,7 @@ public final class Parts {
             });
     int[] codes = new int[used.length];
     for (int row = 0; row < codes.length; row++) {
-      codes[row] = used[row] ? to[column.code(row)] : -1;
+      codes[row] = used[row] ? to[given[row]] : -1;
     }
     return new Factor(name, levels, codes);
   }

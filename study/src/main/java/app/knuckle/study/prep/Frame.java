@@ -9,6 +9,7 @@ import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
@@ -90,6 +91,18 @@ public record Frame(
    */
   public boolean inPlay(int row) {
     return leftOut.isEmpty() || !leftOut.containsKey(row);
+  }
+
+  /**
+   * Which rows are in play, where all are to be looked at.
+   *
+   * @return one a row, to be changed at will
+   */
+  public boolean[] allInPlay() {
+    boolean[] all = new boolean[rows()];
+    Arrays.fill(all, true);
+    leftOut.keySet().forEach(row -> all[row] = false);
+    return all;
   }
 
   /**
