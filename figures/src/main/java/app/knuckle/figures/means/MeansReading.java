@@ -192,13 +192,18 @@ public final class MeansReading {
 
   private String under() {
     if (names.size() > 1) {
-      return String.join(
-          " and ", names.stream().filter(n -> !n.equals(colour) && !n.equals(panel)).toList());
+      return titles(names.stream().filter(n -> !n.equals(colour) && !n.equals(panel)).toList());
     }
     boolean cells = means.stream().allMatch(m -> m.group() >= 0);
     return cells || means.isEmpty()
         ? response.groups().treatment().title()
-        : String.join(" and ", names);
+        : titles(names);
+  }
+
+  /** As one treatment alone is called: with blanks, and its unit behind. */
+  private String titles(List<String> columns) {
+    return Numerals.list(
+        columns.stream().map(name -> findings.frame().column(name).title()).toList());
   }
 
   private Reach reach(ShownMean mean) {
