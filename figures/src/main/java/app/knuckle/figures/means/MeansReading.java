@@ -195,9 +195,7 @@ public final class MeansReading {
       return titles(names.stream().filter(n -> !n.equals(colour) && !n.equals(panel)).toList());
     }
     boolean cells = means.stream().allMatch(m -> m.group() >= 0);
-    return cells || means.isEmpty()
-        ? response.groups().treatment().title()
-        : titles(names);
+    return cells || means.isEmpty() ? response.groups().treatment().title() : titles(names);
   }
 
   /** As one treatment alone is called: with blanks, and its unit behind. */

@@ -268,14 +268,18 @@ final class LinearFit {
     if (combinations > parts.rows()) {
       return 0;
     }
+    int[] cells = new int[factors.get(0).codes().length];
+    for (Factor factor : factors) {
+      int[] own = factor.codes();
+      int size = factor.size();
+      for (int row = 0; row < cells.length; row++) {
+        cells[row] = cells[row] * size + own[row];
+      }
+    }
     int[] counts = new int[(int) combinations];
-    for (int row = 0; row < factors.get(0).codes().length; row++) {
+    for (int row = 0; row < cells.length; row++) {
       if (parts.isUsed(row)) {
-        int cell = 0;
-        for (Factor factor : factors) {
-          cell = cell * factor.size() + factor.codes()[row];
-        }
-        counts[cell]++;
+        counts[cells[row]]++;
       }
     }
     return Arrays.stream(counts).allMatch(n -> n == counts[0]) ? counts[0] : 0;
