@@ -41,18 +41,19 @@ public final class Normality {
     }
     double[] x = values.clone();
     Arrays.sort(x);
-    if (Alike.are(x, within)) {
+    if (!(x[n - 1] - x[0] > within)) {
       Quantity none = Quantity.absent(Absence.ALL_EQUAL);
       return new ShapeTest.ShapiroWilk(n, none, none, none);
     }
     double ss = sumOfSquares(x);
-    double[] a = weights(n);
+    Weights weights = Weights.of(n);
+    double[] a = weights.a;
     double origin = x[n / 2];
     double top = 0;
     for (int i = 0; i < n; i++) {
       top += a[i] * (x[i] - origin);
     }
-    double w = Math.min(1, top * top / (Arrays.stream(a).map(v -> v * v).sum() * ss));
+    double w = Math.min(1, top * top / (weights.squares * ss));
     Quantity statistic = Quantity.of(w);
     if (n == 3) {
       double p = 6 / Math.PI * (Math.asin(Math.sqrt(w)) - Math.asin(Math.sqrt(0.75)));
@@ -81,41 +82,58 @@ public final class Normality {
         n, statistic, Quantity.of(z), Quantity.of(NORMAL.survivalProbability(z)));
   }
 
-  private static double[] weights(int n) {
-    if (n == 3) {
-      return new double[] {-Math.sqrt(0.5), 0, Math.sqrt(0.5)};
+  /** Weights of order statistics, which depend on their number alone: groups are often as large. */
+  private record Weights(double[] a, double squares) {
+
+    private static volatile Weights last = new Weights(new double[0], 0);
+
+    static Weights of(int n) {
+      Weights known = last;
+      if (known.a.length == n) {
+        return known;
+      }
+      double[] a = made(n);
+      Weights made = new Weights(a, Arrays.stream(a).map(v -> v * v).sum());
+      last = made;
+      return made;
     }
-    double[] m = new double[n];
-    double squares = 0;
-    for (int i = 0; i < n; i++) {
-      m[i] = NORMAL.inverseCumulativeProbability((i + 1 - 0.375) / (n + 0.25));
-      squares += m[i] * m[i];
+
+    private static double[] made(int n) {
+      if (n == 3) {
+        return new double[] {-Math.sqrt(0.5), 0, Math.sqrt(0.5)};
+      }
+      double[] m = new double[n];
+      double squares = 0;
+      for (int i = 0; i < n; i++) {
+        m[i] = NORMAL.inverseCumulativeProbability((i + 1 - 0.375) / (n + 0.25));
+        squares += m[i] * m[i];
+      }
+      double u = 1 / Math.sqrt(n);
+      double root = Math.sqrt(squares);
+      double end =
+          m[n - 1] / root
+              + u * (0.221157 + u * (-0.147981 + u * (-2.071190 + u * (4.434685 - u * 2.706056))));
+      double[] a = new double[n];
+      int ends = n > 5 ? 2 : 1;
+      double next =
+          m[n - 2] / root
+              + u * (0.042981 + u * (-0.293762 + u * (-1.752461 + u * (5.682633 - u * 3.582633))));
+      double phi =
+          ends == 2
+              ? (squares - 2 * m[n - 1] * m[n - 1] - 2 * m[n - 2] * m[n - 2])
+                  / (1 - 2 * end * end - 2 * next * next)
+              : (squares - 2 * m[n - 1] * m[n - 1]) / (1 - 2 * end * end);
+      for (int i = 0; i < n; i++) {
+        a[i] = m[i] / Math.sqrt(phi);
+      }
+      a[n - 1] = end;
+      a[0] = -end;
+      if (ends == 2) {
+        a[n - 2] = next;
+        a[1] = -next;
+      }
+      return a;
     }
-    double u = 1 / Math.sqrt(n);
-    double root = Math.sqrt(squares);
-    double last =
-        m[n - 1] / root
-            + u * (0.221157 + u * (-0.147981 + u * (-2.071190 + u * (4.434685 - u * 2.706056))));
-    double[] a = new double[n];
-    int ends = n > 5 ? 2 : 1;
-    double next =
-        m[n - 2] / root
-            + u * (0.042981 + u * (-0.293762 + u * (-1.752461 + u * (5.682633 - u * 3.582633))));
-    double phi =
-        ends == 2
-            ? (squares - 2 * m[n - 1] * m[n - 1] - 2 * m[n - 2] * m[n - 2])
-                / (1 - 2 * last * last - 2 * next * next)
-            : (squares - 2 * m[n - 1] * m[n - 1]) / (1 - 2 * last * last);
-    for (int i = 0; i < n; i++) {
-      a[i] = m[i] / Math.sqrt(phi);
-    }
-    a[n - 1] = last;
-    a[0] = -last;
-    if (ends == 2) {
-      a[n - 2] = next;
-      a[1] = -next;
-    }
-    return a;
   }
 
   private static double[] standardised(double[] values) {
