@@ -64,6 +64,18 @@ final class PairSums implements Ordered {
     long below = 0;
     long through = size;
     // The sum wanted lies above low and not above high.
+    Guess guess = new Guess(place);
+    for (int time = 0; time < GUESSES && guess.at > low && guess.at < high; time++) {
+      long count = upTo(guess.at);
+      if (count > place) {
+        high = guess.at;
+        through = count;
+      } else {
+        low = guess.at;
+        below = count;
+      }
+      guess.lookBeyond(place - count);
+    }
     for (int time = 0; time < MOST_HALVINGS; time++) {
       if (through - below <= 2 + (x.length + y.length) / VALUES_A_SUM || Math.nextUp(low) >= high) {
         break;
@@ -90,6 +102,42 @@ final class PairSums implements Ordered {
     formed = between(low, high, (int) (through - below));
     belowFormed = below;
     return formed[(int) (place - below)];
+  }
+
+  /** So many walks are spent on guesses: one for each side of the sum wanted. */
+  private static final int GUESSES = 2;
+
+  /** The next guess goes so much further than to where the sum is expected, as a share, */
+  private static final double BEYOND = 0.2;
+
+  /** and so many sums for each value. */
+  private static final double BEYOND_A_VALUE = 0.25;
+
+  /** Half the distance of the quartiles of a normal law, in standard deviations. */
+  private static final double QUARTILE = 0.6744897501960817;
+
+  /** Where a sum would lie if sums were spread as normal values are: they nearly are. */
+  private final class Guess {
+    private final double density;
+    private double at;
+
+    Guess(long place) {
+      double spread = Math.hypot(halfWidth(x), halfWidth(y)) / QUARTILE;
+      double z = RankSum.NORMAL.inverseCumulativeProbability((place + 0.5) / size);
+      at = x[x.length / 2] + y[y.length / 2] + z * spread;
+      density = size * RankSum.NORMAL.density(z) / spread;
+    }
+
+    private static double halfWidth(double[] sorted) {
+      int n = sorted.length;
+      return (sorted[n - 1 - n / 4] - sorted[n / 4]) / 2;
+    }
+
+    /** Goes to where so many more sums lie below, and some further, to have it between the two. */
+    void lookBeyond(long more) {
+      double further = BEYOND * Math.abs(more) + BEYOND_A_VALUE * (x.length + y.length);
+      at += (more + Math.copySign(further, more)) / density;
+    }
   }
 
   /**
