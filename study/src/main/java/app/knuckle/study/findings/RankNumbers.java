@@ -10,7 +10,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** What a test on ranks or by permutation found, with the groups or columns it is about. */
+/**
+ * What a test on ranks or by permutation found, with the groups or columns it is about. Rows of
+ * permutation have more than eight components, as files give so many; their answer alone makes
+ * them.
+ */
 public sealed interface RankNumbers extends Outcome {
 
   /**
@@ -56,6 +60,44 @@ public sealed interface RankNumbers extends Outcome {
    */
   default List<String> unitsLeftOut() {
     return List.of();
+  }
+
+  /** What is about one test. */
+  sealed interface OfOneTest extends RankNumbers {
+
+    /**
+     * The test.
+     *
+     * @return its numbers
+     */
+    RankTest test();
+
+    @Override
+    default Quantity p() {
+      return test().p();
+    }
+
+    @Override
+    default List<Outcome> parts() {
+      return List.of(this, test());
+    }
+  }
+
+  /** What is about a treatment, in a row of its own. */
+  sealed interface OfTreatment extends RankNumbers {
+
+    @Override
+    List<RankRow> rows();
+
+    @Override
+    default Quantity p() {
+      return rows().get(0).p();
+    }
+
+    @Override
+    default List<Outcome> parts() {
+      return List.of(this, rows().get(0).test());
+    }
   }
 
   /** A row of a table of tests. */
@@ -131,20 +173,10 @@ public sealed interface RankNumbers extends Outcome {
    * @param groups the two
    * @param test of them
    */
-  record OfTwo(@Flat TwoGroups groups, @Flat RankTest test) implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return test.p();
-    }
-
+  record OfTwo(@Flat TwoGroups groups, @Flat RankTest test) implements OfOneTest {
     @Override
     public Direction direction() {
       return groups.direction();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, test);
     }
   }
 
@@ -156,20 +188,10 @@ public sealed interface RankNumbers extends Outcome {
    * @param test of the differences
    */
   record OfPairs(@Flat TwoGroups groups, List<String> unitsLeftOut, @Flat RankTest test)
-      implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return test.p();
-    }
-
+      implements OfOneTest {
     @Override
     public Direction direction() {
       return groups.direction();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, test);
     }
   }
 
@@ -179,17 +201,7 @@ public sealed interface RankNumbers extends Outcome {
    * @param direction of the question
    * @param test of the differences
    */
-  record OfOne(Direction direction, @Flat RankTest test) implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return test.p();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, test);
-    }
-  }
+  record OfOne(Direction direction, @Flat RankTest test) implements OfOneTest {}
 
   /**
    * Groups that rise in their order.
@@ -197,17 +209,7 @@ public sealed interface RankNumbers extends Outcome {
    * @param order of the levels
    * @param test of a rise
    */
-  record InOrder(List<String> order, @Flat RankTest.Trend test) implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return test.p();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, test);
-    }
-  }
+  record InOrder(List<String> order, @Flat RankTest.Trend test) implements OfOneTest {}
 
   /**
    * Independent groups.
@@ -218,17 +220,7 @@ public sealed interface RankNumbers extends Outcome {
    * @param arrangements over which an exact p was counted; empty of too many
    */
   record OfGroups(int n, List<RankRow> rows, List<MeanRank> ranks, Optional<Double> arrangements)
-      implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return rows.get(0).p();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, rows.get(0).test());
-    }
-  }
+      implements OfTreatment {}
 
   /**
    * Groups within blocks or units.
@@ -245,17 +237,7 @@ public sealed interface RankNumbers extends Outcome {
       List<String> unitsLeftOut,
       List<RankRow> rows,
       List<MeanRank> ranks)
-      implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return rows.get(0).p();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, rows.get(0).test());
-    }
-  }
+      implements OfTreatment {}
 
   /**
    * Values above the median of all.
@@ -265,17 +247,7 @@ public sealed interface RankNumbers extends Outcome {
    * @param test of the counts
    */
   record AboveMedian(double median, List<Above> counts, @Flat RankTest.Median test)
-      implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return test.p();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, test);
-    }
-  }
+      implements OfOneTest {}
 
   /**
    * Values of a group above the median of all.
@@ -291,17 +263,7 @@ public sealed interface RankNumbers extends Outcome {
    *
    * @param test Quade's
    */
-  record Weighed(@Flat RankTest.Quade test) implements RankNumbers {
-    @Override
-    public Quantity p() {
-      return test.p();
-    }
-
-    @Override
-    public List<Outcome> parts() {
-      return List.of(this, test);
-    }
-  }
+  record Weighed(@Flat RankTest.Quade test) implements OfOneTest {}
 
   /**
    * Blocks with gaps.
