@@ -39,7 +39,7 @@ record AllResponses(List<String> heads, List<List<String>> rows) {
         int decimals =
             se.exists() && se.value() > 0 ? Numerals.decimalsFor(se.value()) : response.decimals();
         String letters = family.letters() == null ? "" : "  " + family.letters().of(i);
-        rows.get(i).add(Numerals.fixed(family.means()[i], decimals) + letters);
+        rows.get(i).add(Numerals.fixed(family.mean(i), decimals) + letters);
       }
     }
     rows.removeIf(row -> row.size() < heads.size());

@@ -193,7 +193,7 @@ public record ComparePage(
       for (int l = 0; l < columns; l++) {
         has.add(family.letters().has(i, l));
       }
-      List<String> values = new ArrayList<>(List.of(Numerals.fixed(mean, decimals)));
+      List<String> values = new ArrayList<>(List.of(Numerals.fixed(family.mean(i), decimals)));
       values.addAll(more.values(i, decimals));
       rungs.add(
           new Rung(
@@ -262,7 +262,9 @@ public record ComparePage(
         }
       }
     }
-    return ValueAxis.holding(more.least(min), more.most(max), false, TICKS);
+    return min > max
+        ? ValueAxis.holding(0, 0, false, TICKS) // No mean has a value.
+        : ValueAxis.holding(more.least(min), more.most(max), false, TICKS);
   }
 
   private static Reach reach(ComparedMeans family, int i, Look look, double alpha) {

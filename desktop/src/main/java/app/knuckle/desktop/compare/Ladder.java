@@ -119,6 +119,8 @@ final class Ladder extends Pane {
     Circle plain = new Circle(DOT - 1);
     plain.getStyleClass().add("rung-plain");
     plain.setVisible(!Double.isNaN(shown.plain()));
+    dot.setVisible(!Double.isNaN(shown.at()));
+    whisker.setVisible(dot.isVisible() && !Double.isNaN(shown.low() + shown.high()));
     List<Label> values = new ArrayList<>();
     for (String value : shown.values()) {
       values.add(Texts.line(value, values.isEmpty() ? "rung-value" : "rung-more"));
@@ -227,12 +229,13 @@ final class Ladder extends Pane {
     ComparePage.Rung shown = page.rungs().get(index);
     double top = head + index * ROW;
     double middle = top + ROW / 2;
-    double x = left + shown.at() * (right - left);
+    double x = left + (rung.dot().isVisible() ? shown.at() : 0) * (right - left);
     rung.ground().resizeRelocate(0, top, getWidth(), ROW);
     rung.name().resize(names, ROW);
     rung.name().relocate(0, top);
-    rung.whisker().setStartX(left + shown.low() * (right - left));
-    rung.whisker().setEndX(left + shown.high() * (right - left));
+    boolean reaches = rung.whisker().isVisible();
+    rung.whisker().setStartX(left + (reaches ? shown.low() : 0) * (right - left));
+    rung.whisker().setEndX(left + (reaches ? shown.high() : 0) * (right - left));
     rung.whisker().setStartY(middle);
     rung.whisker().setEndY(middle);
     rung.dot().setCenterX(x);

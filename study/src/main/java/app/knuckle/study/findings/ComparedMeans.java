@@ -127,6 +127,16 @@ public record ComparedMeans(
   }
 
   /**
+   * A mean, or why it has no value, as one over levels that do not meet.
+   *
+   * @param i place of the mean
+   * @return the mean
+   */
+  public Quantity mean(int i) {
+    return Quantity.finite(means[i], Absence.MEAN_HAS_NO_VALUE);
+  }
+
+  /**
    * A mean's own interval.
    *
    * @param i place of the mean
@@ -137,9 +147,7 @@ public record ComparedMeans(
     return estimates == null
         ? Reach.none(Absence.MEAN_RANKS_HAVE_NO_INTERVAL)
         : Reach.between(
-            estimates.shownLimit(i, alpha, false),
-            Quantity.finite(means[i], Absence.MEAN_HAS_NO_VALUE),
-            estimates.shownLimit(i, alpha, true));
+            estimates.shownLimit(i, alpha, false), mean(i), estimates.shownLimit(i, alpha, true));
   }
 
   /**

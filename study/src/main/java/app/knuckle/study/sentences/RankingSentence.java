@@ -223,7 +223,7 @@ public final class RankingSentence {
   }
 
   private String value(int mean) {
-    return Numerals.fixed(family.means()[mean], decimals);
+    return Numerals.fixed(family.mean(mean), decimals);
   }
 
   private String withUnit(List<Integer> which) {

@@ -1,0 +1,32 @@
+package app.knuckle.desktop.compare;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import app.knuckle.desktop.Asked;
+import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Findings;
+import app.knuckle.study.words.Numerals;
+import org.junit.jupiter.api.Test;
+
+/** Means that no row tells are shown as such, and the page stands. */
+class MeansWithoutValueTest {
+
+  @Test
+  void countsInBlocksThatDoNotMeetHaveNoMeans() {
+    // density0 stands in blocks of its own, so no mean over all blocks can be told.
+    Findings findings =
+        Asked.rows(
+                "mesh,density,growth\n"
+                    + "mesh2,density2,7\nmesh1,density0,7\nmesh2,density1,7\n"
+                    + "mesh0,density0,7\nmesh2,density1,7\nmesh1,density0,7\n",
+                "`measured`:[`growth`],`treatments`:[`density`],`blocks`:[`mesh`],"
+                    + "`method`:`counts`,`compare`:[{`of`:[`density`],`procedure`:`tukey`}]")
+            .findings();
+    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparePage page = ComparePage.of(findings, family);
+    assertThat(page.rungs()).hasSize(2);
+    assertThat(page.rungs()).allMatch(rung -> rung.values().get(0).equals(Numerals.NONE));
+    assertThat(page.rungs()).allMatch(rung -> Double.isNaN(rung.at()));
+    assertThat(page.ticks()).isNotEmpty();
+  }
+}
