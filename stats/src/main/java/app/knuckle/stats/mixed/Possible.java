@@ -128,11 +128,12 @@ final class Possible {
       }
     }
     var eigen = DecompositionFactory_DDRM.eig(q, false, true);
-    eigen.decompose(scaled);
+    // A parameter without any information leaves no matrix that could be taken apart.
+    boolean told = eigen.decompose(scaled);
     for (int i = 0; i < q; i++) {
-      if (!(eigen.getEigenvalue(i).real >= NOTHING)) {
+      if (!told || !(eigen.getEigenvalue(i).real >= NOTHING)) {
         throw new NotEstimable(
-            Reason.NOT_TOLD_APART,
+            model.random().isEmpty() ? Reason.TOO_FEW_ROWS : Reason.NOT_TOLD_APART,
             model.random().stream().map(r -> r.term().source()).toArray(String[]::new));
       }
     }

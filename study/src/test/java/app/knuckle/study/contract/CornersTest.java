@@ -529,4 +529,23 @@ class CornersTest {
     // The single value lies farthest out: one arrangement of 15,001.
     assertThat(test.get("p").asDouble()).isCloseTo(1 / 15_001.0, within(1e-15));
   }
+
+  /** Two racks tell nothing of how readings hang together: there is no matrix to look into. */
+  @Test
+  void waysToHangTogetherThatNoRowTellsApartHaveNoCriterion() {
+    StringBuilder csv = new StringBuilder("mesh,density,rack,y\n");
+    double[] growth = {9, 9.5, 9.6, 0, 10.3, 10, 11, 10.6, 11, 7.6, 9.6, 9, 9.3, 11.2, 11.5};
+    for (int i = 0; i < growth.length; i++) {
+      if (growth[i] > 0) {
+        csv.append("mesh").append(i % 4).append(",density").append(i / 4 % 2);
+        csv.append(",rack").append(i / 8).append(',').append(growth[i]).append('\n');
+      }
+    }
+    JsonNode findings =
+        ask(
+            csv.toString(),
+            "\"treatments\":[\"mesh\",\"density\"],\"unit\":\"rack\",\"occasions\":[\"mesh\"],"
+                + "\"method\":\"mixed\"");
+    assertThat(findings.get("tests")).isNotEmpty();
+  }
 }
