@@ -179,20 +179,20 @@ final class RankSheets {
               + Numerals.p(p)
               + " gives an F as large as the one seen: the steps count how often each F came. The law of"
               + " F would say "
-              + Numerals.p(f.normalTheoryP())
+              + Numerals.p(f.test().normalTheoryP())
               + ".";
-      LawCurve curve = reference(f.reference(), f.f(), inquiry.alpha());
+      LawCurve curve = reference(f.reference(), f.test().f(), inquiry.alpha());
       lines.add(
           new Line(
               List.of(
                   source,
-                  Numerals.df(f.df()),
-                  Numerals.df(f.errorDf()),
+                  Numerals.df(f.test().df()),
+                  Numerals.df(f.test().errorDf()),
                   "",
-                  Numerals.fixed(f.f(), 2),
+                  Numerals.fixed(f.test().f(), 2),
                   Numerals.p(p),
-                  Numerals.p(f.normalTheoryP())),
-              f.f().exists() ? Math.min(1, f.f().value() / 10) : -1,
+                  Numerals.p(f.test().normalTheoryP())),
+              f.test().f().exists() ? Math.min(1, f.test().f().value() / 10) : -1,
               -1,
               differs,
               false,

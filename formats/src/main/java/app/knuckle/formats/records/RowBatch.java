@@ -61,7 +61,8 @@ final class RowBatch {
           table.requireOneRow(slice, delimiter);
         }
       }
-      table.countRow(rowEnds[row] - from, this::isBlank, from);
+      int last = rowEnds[row] - 1;
+      table.countRow(rowEnds[row] - from, () -> isBlank(last));
       from = rowEnds[row];
     }
     table.fill(this::fill);

@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.IntPredicate;
+import java.util.function.BooleanSupplier;
 import java.util.function.ObjIntConsumer;
 import java.util.stream.IntStream;
 
@@ -39,8 +39,6 @@ final class TableBuilder {
   private long raggedRows;
   private int raggedCells;
   private long rows;
-  private int cells;
-  private boolean filledTooMany;
   private boolean again;
   private String renamed = "";
 
@@ -96,10 +94,13 @@ final class TableBuilder {
 
   /** Adds a row of cells. */
   void add(List<String> cells) {
-    for (String cell : cells) {
-      cell(cell);
+    for (int c = 0; c < cells.size(); c++) {
+      requireRoom(cells.get(c).length(), c);
+      if (c < columns.size()) {
+        columns.get(c).add(cells.get(c));
+      }
     }
-    endRow();
+    countRow(cells.size(), () -> cells.get(cells.size() - 1).isBlank());
   }
 
   /** Refuses a quoted cell that holds whole rows, which a stray quotation mark has swallowed. */
@@ -110,17 +111,6 @@ final class TableBuilder {
           "a quotation mark is opened here and swallows the rows after it",
           "Close it there, or read the file without quotation marks (--quote none)");
     }
-  }
-
-  /** Takes the next cell of the row; the text may change once this returns. */
-  private void cell(CharSequence text) {
-    requireRoom(text.length(), cells);
-    if (cells < columns.size()) {
-      columns.get(cells).add(text);
-    } else {
-      filledTooMany |= !text.toString().isBlank();
-    }
-    cells++;
   }
 
   /** Refuses a cell of the next row that is longer than any cell should be. */
@@ -136,25 +126,13 @@ final class TableBuilder {
     }
   }
 
-  private void endRow() {
-    countRow(cells, !filledTooMany);
-    cells = 0;
-    filledTooMany = false;
-  }
-
-  /** Counts a row whose cells are given column by column. */
-  void countRow(int cellsOfIt, IntPredicate isBlank, int first) {
-    int width = columns.size();
-    countRow(cellsOfIt, cellsOfIt == width + 1 && isBlank.test(first + width));
-  }
-
-  /** A blank cell too many, which a stray delimiter leaves, does no harm. */
-  private void countRow(int cellsOfIt, boolean restIsBlank) {
+  /** Counts a row. A blank cell too many, which a stray delimiter leaves, does no harm. */
+  void countRow(int cells, BooleanSupplier lastIsBlank) {
     rows++;
     int width = columns.size();
-    if (cellsOfIt != width && !(cellsOfIt == width + 1 && restIsBlank)) {
+    if (cells != width && !(cells == width + 1 && lastIsBlank.getAsBoolean())) {
       if (raggedRows++ == 0) {
-        raggedCells = cellsOfIt;
+        raggedCells = cells;
       }
       if (ragged.size() < NAMED) {
         ragged.add(rows);

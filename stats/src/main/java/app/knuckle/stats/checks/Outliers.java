@@ -3,6 +3,7 @@ package app.knuckle.stats.checks;
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.summary.Summary;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.statistics.distribution.TDistribution;
@@ -76,8 +77,8 @@ public final class Outliers {
       Quantity none = Quantity.absent(Absence.NO_VALUE);
       return new Fences(0, none, none, List.of(), List.of(), List.of(), List.of());
     }
-    double q1 = quantile(x, 0.25);
-    double q3 = quantile(x, 0.75);
+    double q1 = Summary.quantile(x, 0.25);
+    double q3 = Summary.quantile(x, 0.75);
     double iqr = q3 - q1;
     double innerLow = q1 - 1.5 * iqr;
     double innerHigh = q3 + 1.5 * iqr;
@@ -98,12 +99,5 @@ public final class Outliers {
         List.of(outerLow, outerHigh),
         mild,
         extreme);
-  }
-
-  private static double quantile(double[] sorted, double p) {
-    double h = (sorted.length - 1) * p;
-    int i = (int) Math.floor(h);
-    double above = i + 1 < sorted.length ? sorted[i + 1] : sorted[i];
-    return sorted[i] + (h - i) * (above - sorted[i]);
   }
 }

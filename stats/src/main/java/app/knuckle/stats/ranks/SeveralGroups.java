@@ -217,12 +217,11 @@ public final class SeveralGroups {
     int scale = Exact.scale(all);
     double median = Exact.back(Ordered.of(Exact.scaled(all, scale)).median(), scale);
     int k = groups.length;
-    double[] above = new double[k];
-    double total = 0;
-    for (int g = 0; g < k; g++) {
-      above[g] = Arrays.stream(groups[g]).filter(v -> v > median).count();
-      total += above[g];
-    }
+    double[] above =
+        Arrays.stream(groups)
+            .mapToDouble(own -> Arrays.stream(own).filter(v -> v > median).count())
+            .toArray();
+    double total = Arrays.stream(above).sum();
     double rest = n - total;
     Quantity none = Quantity.absent(Absence.NONE_ABOVE_THE_MEDIAN);
     boolean known = total > 0 && rest > 0;
@@ -248,13 +247,7 @@ public final class SeveralGroups {
             p,
             two.map(c -> known ? Quantity.of(c) : none),
             two.map(c -> known ? Quantity.of(law.survivalProbability(c)) : none),
-            two.map(
-                c ->
-                    fisher(groups[0].length, groups[1].length, (int) above[0], (int) sum(above)))));
-  }
-
-  private static double sum(double[] values) {
-    return Arrays.stream(values).sum();
+            two.map(c -> fisher(groups[0].length, groups[1].length, (int) above[0], (int) total))));
   }
 
   /**

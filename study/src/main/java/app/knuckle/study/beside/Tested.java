@@ -172,7 +172,8 @@ public record Tested(
 
     static Shown of(Outcome test) {
       if (test instanceof RankNumbers.FRow row) {
-        return new Shown("F", row.f(), Quantity.of(row.df()), Quantity.of(row.errorDf()));
+        RankNumbers.FTest own = row.test();
+        return new Shown("F", own.f(), Quantity.of(own.df()), Quantity.of(own.errorDf()));
       }
       if (test instanceof RankNumbers.Rearranged two) {
         return of("F", two.f(), NONE);

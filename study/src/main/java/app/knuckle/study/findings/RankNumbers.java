@@ -10,11 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/**
- * What a test on ranks or by permutation found, with the groups or columns it is about. Rows of
- * permutation have more than eight components, as files give so many; their answer alone makes
- * them.
- */
+/** What a test on ranks or by permutation found, with the groups or columns it is about. */
 public sealed interface RankNumbers extends Outcome {
 
   /**
@@ -348,32 +344,11 @@ public sealed interface RankNumbers extends Outcome {
   sealed interface FRow extends Row {
 
     /**
-     * Degrees of freedom of the term.
+     * The test.
      *
-     * @return 1 or more
+     * @return its numbers
      */
-    double df();
-
-    /**
-     * F as the values are.
-     *
-     * @return absent without noise
-     */
-    Quantity f();
-
-    /**
-     * Degrees of freedom of the error.
-     *
-     * @return 0 or more
-     */
-    double errorDf();
-
-    /**
-     * By the law of F.
-     *
-     * @return upper tail
-     */
-    Quantity normalTheoryP();
+    FTest test();
 
     /**
      * How often each F occurred.
@@ -381,22 +356,36 @@ public sealed interface RankNumbers extends Outcome {
      * @return empty where nothing was drawn
      */
     Optional<Reference> reference();
+
+    @Override
+    default String source() {
+      return test().source();
+    }
+
+    @Override
+    default List<String> term() {
+      return test().term();
+    }
+
+    @Override
+    default Quantity p() {
+      return test().p();
+    }
   }
 
   /**
-   * A treatment alone.
+   * F of a term, judged by arrangements.
    *
-   * @param source its name
-   * @param term its column
+   * @param source what the term is called
+   * @param term its columns
    * @param df of it
    * @param ss its sum of squares
-   * @param f over the error
+   * @param f over the error; absent without noise
    * @param errorDf of the error
    * @param p share of arrangements
    * @param normalTheoryP by the law of F
-   * @param reference how often each F occurred
    */
-  record PermutedRow(
+  record FTest(
       String source,
       List<String> term,
       double df,
@@ -404,35 +393,28 @@ public sealed interface RankNumbers extends Outcome {
       Quantity f,
       double errorDf,
       Quantity p,
-      Quantity normalTheoryP,
-      Optional<Reference> reference)
-      implements FRow {}
+      Quantity normalTheoryP)
+      implements Outcome {}
+
+  /**
+   * A treatment alone.
+   *
+   * @param test of it
+   * @param reference how often each F occurred
+   */
+  record PermutedRow(@Flat FTest test, Optional<Reference> reference) implements FRow {}
 
   /**
    * A term of a model, with the arrangements that the model without it leaves.
    *
-   * @param source its name
-   * @param term its columns
-   * @param df of it
-   * @param ss its sum of squares
-   * @param f over the error
-   * @param errorDf of the error
-   * @param p share of arrangements
-   * @param normalTheoryP by the law of F
+   * @param test of it
    * @param arrangements random ones; null where none tells anything
    * @param seed of them; null where none tells anything
    * @param monteCarloSe standard error of p
    * @param reference how often each F occurred
    */
   record DrawnRow(
-      String source,
-      List<String> term,
-      double df,
-      double ss,
-      Quantity f,
-      double errorDf,
-      Quantity p,
-      Quantity normalTheoryP,
+      @Flat FTest test,
       Integer arrangements,
       Long seed,
       Quantity monteCarloSe,

@@ -93,14 +93,15 @@ final class PermutationAnswer extends RankQuestion {
       Quantity known = p == null ? none : Quantity.of(p.p());
       rows.add(
           new RankNumbers.DrawnRow(
-              row.source(),
-              term.names(),
-              row.effect().df(),
-              row.effect().ss(),
-              row.effect().f(),
-              row.error().errorDf(),
-              known,
-              row.effect().p(),
+              new RankNumbers.FTest(
+                  row.source(),
+                  term.names(),
+                  row.effect().df(),
+                  row.effect().ss(),
+                  row.effect().f(),
+                  row.error().errorDf(),
+                  known,
+                  row.effect().p()),
               p == null ? null : p.arrangements(),
               p == null ? null : p.seed(),
               p == null ? none : Quantity.of(p.monteCarloSe()),
@@ -161,14 +162,15 @@ final class PermutationAnswer extends RankQuestion {
                 "one-way-f",
                 List.of(
                     new RankNumbers.PermutedRow(
-                        factor.name(),
-                        List.of(factor.name()),
-                        fit.treatment().df(),
-                        fit.treatment().ss(),
-                        fit.treatment().f(),
-                        fit.errorDf(),
-                        Quantity.of(own.pEither()),
-                        fit.treatment().p(),
+                        new RankNumbers.FTest(
+                            factor.name(),
+                            List.of(factor.name()),
+                            fit.treatment().df(),
+                            fit.treatment().ss(),
+                            fit.treatment().f(),
+                            fit.errorDf(),
+                            Quantity.of(own.pEither()),
+                            fit.treatment().p()),
                         own.reference())),
                 own.arrangements(),
                 own.seed(),
