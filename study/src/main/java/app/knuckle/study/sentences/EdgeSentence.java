@@ -18,7 +18,8 @@ import java.util.Set;
 
 /**
  * Says of groups of which none, or all, were counted that they have no mean among the others, how
- * many there may be at most, and which groups they were told apart from.
+ * many there may be at most, and which groups they were told apart from; and of groups that never
+ * meet the others in a block that they cannot be compared.
  */
 public final class EdgeSentence {
 
@@ -64,6 +65,9 @@ public final class EdgeSentence {
             .findFirst()
             .orElse(null);
     boolean none = counted == null || counted.total() == 0;
+    if (!none && !(counted.proportions() && counted.total() == counted.size())) {
+      return say("edge.unmet", name(group));
+    }
     List<String> apart = new ArrayList<>();
     for (ComparisonResult.Merged m : c.merged()) {
       boolean left = m.left().equals(group);
