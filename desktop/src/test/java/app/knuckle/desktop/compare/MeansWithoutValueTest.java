@@ -29,4 +29,29 @@ class MeansWithoutValueTest {
     assertThat(page.rungs()).allMatch(rung -> Double.isNaN(rung.at()));
     assertThat(page.ticks()).isNotEmpty();
   }
+
+  @Test
+  void whatNeverMeetsTheOthersIsNotSaidToBeAllOrNone() {
+    StringBuilder rows = new StringBuilder("density,block,spat\n");
+    int[] counts = {3, 5, 4, 6, 2, 9, 4, 7, 3, 8, 5, 6};
+    for (int i = 0; i < counts.length; i++) {
+      // d0 stands in b0 and b1, d1 and d2 in b2 and b3.
+      int density = i % 3;
+      int block = i / 3 % 2 + (density == 0 ? 0 : 2);
+      rows.append('d').append(density).append(",b").append(block).append(',');
+      rows.append(counts[i]).append('\n');
+    }
+    Findings findings =
+        Asked.rows(
+                rows.toString(),
+                "`measured`:[`spat`],`treatments`:[`density`],`blocks`:[`block`],"
+                    + "`method`:`counts`,`compare`:[{`of`:[`density`],`procedure`:`tukey`}]")
+            .findings();
+    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    String ranking = ComparePage.of(findings, family).ranking();
+    assertThat(ranking)
+        .contains("No evidence of a difference between d2 and d1.")
+        .contains("d0 never meets the others in a block")
+        .doesNotContain("All were counted", "None were counted", "(–)");
+  }
 }

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Ranks compared means in words. */
 public final class RankingSentence {
@@ -53,7 +54,11 @@ public final class RankingSentence {
     if (!family.pairs().stream().allMatch(Pair::isJudged)) {
       return sentence.asFarAsJudged();
     }
-    return family.means().length == 2 ? sentence.ofTwo() : sentence.ranking();
+    if (family.means().length == 2) {
+      return sentence.ofTwo();
+    }
+    boolean all = IntStream.range(0, family.means().length).allMatch(i -> family.mean(i).exists());
+    return all ? sentence.ranking() : sentence.asFarAsJudged();
   }
 
   /** Mean ranks are read to a tenth. */
@@ -100,7 +105,9 @@ public final class RankingSentence {
   }
 
   private String of(int mean) {
-    return say("ranking.value", name(mean), withUnit(List.of(mean)));
+    return family.mean(mean).exists()
+        ? say("ranking.value", name(mean), withUnit(List.of(mean)))
+        : name(mean);
   }
 
   private String noun() {
