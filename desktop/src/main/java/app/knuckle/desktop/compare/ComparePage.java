@@ -206,8 +206,12 @@ public record ComparePage(
               columns == 0 ? "" : family.letters().of(i),
               has));
     }
+    boolean some = IntStream.range(0, k).anyMatch(i -> family.mean(i).exists());
     List<Tick> ticks =
-        axis.ticks().stream().map(t -> new Tick(axis.text(t), axis.place(t, 0, 1))).toList();
+        axis.ticks().stream()
+            .filter(t -> some)
+            .map(t -> new Tick(axis.text(t), axis.place(t, 0, 1)))
+            .toList();
     Quantity p = response.leastP(family.of());
     List<String> heads = new ArrayList<>(List.of(more.hasPlain() ? "adjusted" : "mean"));
     heads.addAll(more.heads());
@@ -218,13 +222,9 @@ public record ComparePage(
         heads,
         columns,
         ticks,
-        family.ranks()
-            ? "mean rank of " + response.measured().label()
-            : "mean "
-                + findings.shown(response).title()
-                + ", bars show "
-                + bars(look, alpha)
-                + (more.hasPlain() ? ", hollow circles the means as measured" : ""),
+        some
+            ? scale(findings, family, bars(look, alpha), more)
+            : "no mean can be told: the groups do not meet in every block",
         family.isOfRatios()
             ? "How many times as "
                 + (family.scale() == LinkScale.LOG_ODDS ? "high the odds" : "many")
@@ -269,6 +269,19 @@ public record ComparePage(
 
   private static Reach reach(ComparedMeans family, int i, Look look, double alpha) {
     return look.intervals() ? family.interval(i, alpha) : Reach.even(family.ses().get(i));
+  }
+
+  /** What the scale of the ladder is of. */
+  private static String scale(
+      Findings findings, ComparedMeans family, String bars, MoreMeans more) {
+    ResponseFindings response = findings.first();
+    return family.ranks()
+        ? "mean rank of " + response.measured().label()
+        : "mean "
+            + findings.shown(response).title()
+            + ", bars show "
+            + bars
+            + (more.hasPlain() ? ", hollow circles the means as measured" : "");
   }
 
   private static String bars(Look look, double alpha) {
