@@ -11,7 +11,10 @@ import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -19,6 +22,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.stream.IntStream;
 
 /** Where the sentence says what the records cannot bear. */
@@ -70,6 +74,17 @@ public final class Contradictions {
         for (Factor treatment : treatments) {
           if (treatment.size() > 1 && determines(block, treatment)) {
             found.add(say("odd.block", treatment.name(), block.name()));
+            continue;
+          }
+          List<String> apart = apart(treatment, block, response);
+          if (!apart.isEmpty()) {
+            found.add(
+                Phrases.count(
+                    "odd.apart",
+                    apart.size(),
+                    Numerals.list(apart),
+                    treatment.name(),
+                    block.name()));
           }
         }
       }
@@ -112,6 +127,43 @@ public final class Contradictions {
       }
     }
     return pairs.size() == known.size();
+  }
+
+  /**
+   * Levels that no chain of blocks joins with most others: what sets them apart is that of blocks,
+   * too.
+   *
+   * @see "Weeks, D. L. and Williams, D. R. (1964). A note on the determination of connectedness in
+   *     an N-way cross classification. Technometrics 6, 319-324"
+   */
+  private static List<String> apart(Factor treatment, Factor block, Numbers response) {
+    List<Set<Integer>> byBlock = new ArrayList<>();
+    for (int b = 0; b < block.size(); b++) {
+      byBlock.add(new TreeSet<>());
+    }
+    for (int row = 0; row < block.codes().length; row++) {
+      int b = block.codes()[row];
+      int level = treatment.codes()[row];
+      if (b >= 0 && level >= 0 && !response.isMissing(row)) {
+        byBlock.get(b).add(level);
+      }
+    }
+    List<Set<Integer>> joined = new ArrayList<>();
+    for (Set<Integer> met : byBlock) {
+      List<Set<Integer>> touched =
+          joined.stream().filter(part -> !Collections.disjoint(part, met)).toList();
+      Set<Integer> all = new TreeSet<>(met);
+      touched.forEach(all::addAll);
+      joined.removeAll(touched);
+      joined.add(all);
+    }
+    Set<Integer> most =
+        joined.stream().max(Comparator.comparingInt(Set::size)).orElse(Collections.emptySet());
+    return joined.stream()
+        .filter(part -> part != most)
+        .flatMap(Set::stream)
+        .map(treatment.levels()::get)
+        .toList();
   }
 
   /**
