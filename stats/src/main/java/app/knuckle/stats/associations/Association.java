@@ -24,48 +24,61 @@ public sealed interface Association extends Outcome {
   List<List<Double>> ps();
 
   /**
-   * Pearson's.
+   * Coefficients that are judged by t.
    *
-   * @param form pearson
+   * @param form pearson or spearman
    * @param n number of rows
-   * @param coefficients r
-   * @param t of r against 0
+   * @param coefficients of values or of ranks
+   * @param t of them against 0
    * @param df of t
    * @param ps of both tails
-   * @param low limits
-   * @param high limits
    */
-  record Pearson(
+  record ByT(
       String form,
       int n,
       List<List<Double>> coefficients,
       List<List<Double>> t,
       int df,
-      @Named("p") List<List<Double>> ps,
-      List<List<Double>> low,
-      List<List<Double>> high)
+      @Named("p") List<List<Double>> ps)
       implements Association {}
+
+  /**
+   * Pearson's.
+   *
+   * @param r the coefficients
+   * @param low limits
+   * @param high limits
+   */
+  record Pearson(@Flat ByT r, List<List<Double>> low, List<List<Double>> high)
+      implements Association {
+    @Override
+    public List<List<Double>> coefficients() {
+      return r.coefficients();
+    }
+
+    @Override
+    public List<List<Double>> ps() {
+      return r.ps();
+    }
+  }
 
   /**
    * Spearman's.
    *
-   * @param form spearman
-   * @param n number of rows
-   * @param coefficients of ranks
-   * @param t of them against 0
-   * @param df of t
-   * @param ps of both tails
+   * @param rho the coefficients
    * @param exactP counted over all orders of few rows
    */
-  record Spearman(
-      String form,
-      int n,
-      List<List<Double>> coefficients,
-      List<List<Double>> t,
-      int df,
-      @Named("p") List<List<Double>> ps,
-      List<List<Double>> exactP)
-      implements Association {}
+  record Spearman(@Flat ByT rho, List<List<Double>> exactP) implements Association {
+    @Override
+    public List<List<Double>> coefficients() {
+      return rho.coefficients();
+    }
+
+    @Override
+    public List<List<Double>> ps() {
+      return rho.ps();
+    }
+  }
 
   /**
    * Kendall's.

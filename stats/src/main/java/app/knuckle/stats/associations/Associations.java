@@ -86,14 +86,20 @@ public final class Associations {
     int n = columns[0].length;
     double z = NORMAL.inverseSurvivalProbability(alpha / 2);
     return new Association.Pearson(
-        "pearson",
+        byT("pearson", columns),
+        matrix(columns, null, (x, y) -> limit(r(x, y), -z, n)),
+        matrix(columns, null, (x, y) -> limit(r(x, y), z, n)));
+  }
+
+  private static Association.ByT byT(String form, double[][] columns) {
+    int n = columns[0].length;
+    return new Association.ByT(
+        form,
         n,
         matrix(columns, 1.0, Associations::r),
         matrix(columns, null, (x, y) -> t(r(x, y), n)),
         n - 2,
-        matrix(columns, null, (x, y) -> p(t(r(x, y), n), n)),
-        matrix(columns, null, (x, y) -> limit(r(x, y), -z, n)),
-        matrix(columns, null, (x, y) -> limit(r(x, y), z, n)));
+        matrix(columns, null, (x, y) -> p(t(r(x, y), n), n)));
   }
 
   /** Fisher (1921): atanh r is nearly normal. */
@@ -112,12 +118,7 @@ public final class Associations {
     int n = columns[0].length;
     double[][] ranks = Arrays.stream(columns).map(Midranks::of).toArray(double[][]::new);
     return new Association.Spearman(
-        "spearman",
-        n,
-        matrix(ranks, 1.0, Associations::r),
-        matrix(ranks, null, (x, y) -> t(r(x, y), n)),
-        n - 2,
-        matrix(ranks, null, (x, y) -> p(t(r(x, y), n), n)),
+        byT("spearman", ranks),
         matrix(ranks, null, (x, y) -> n <= MOST_ORDERS ? exactOrders(x, y) : null));
   }
 
