@@ -147,7 +147,7 @@ public final class Answering {
     boolean bare = inquiry.treatments().isEmpty();
     boolean random = inquiry.method() == Inquiry.Method.MIXED;
     if (bare && !random && (inquiry.pairs() != null || inquiry.unit() != null)) {
-      throw waiting(say("refused.pairs-and-repeated-units"), say("way.choose-treatment-or-leave"));
+      throw waiting(say("refused.pairs-without-treatment"), say("way.choose-treatment-or-leave"));
     }
     Laid laid =
         stages.of(
@@ -261,7 +261,7 @@ public final class Answering {
     }
     if (inquiry.hasGap()) {
       // The values can be described, before it is said what was done.
-      throw waiting(say("refused.no-treatment-chosen-yet"), say("way.choose-column-says-what"));
+      throw waiting(say("refused.no-treatment-chosen-yet"), say("way.choose-treatment-or-expect"));
     }
     return analysis(response.name());
   }

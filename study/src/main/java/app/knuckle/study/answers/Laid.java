@@ -88,7 +88,7 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
     needed(inquiry).stream().filter(n -> !all.contains(n)).forEach(all::add);
     return Refused.at(
         new Place.WholeFile(table.name()),
-        say("refused.no-row-play-has", Numerals.list(all)),
+        say("refused.no-row-with-values", Numerals.list(all)),
         say("way.keep-more-rows-or"));
   }
 }

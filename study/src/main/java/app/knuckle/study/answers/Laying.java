@@ -129,7 +129,7 @@ final class Laying {
     if (largest > 0 && largest < SMALLEST) {
       throw Refused.at(
           new Place.WholeColumn(table.source(), measured),
-          say("refused.values-too-small-be"),
+          say("refused.values-too-small"),
           say("way.use-smaller-unit"));
     }
     return numbers;
@@ -141,7 +141,7 @@ final class Laying {
         new Place.Cell(table.source(), frame.sourceRow(row) + 1L, numbers.name()),
         Double.isInfinite(numbers.value(row))
             ? say("refused.value-infinite")
-            : say("refused.value-too-large-be", numbers.text(row)),
+            : say("refused.value-too-large", numbers.text(row)),
         Double.isInfinite(numbers.value(row))
             ? say("way.mark-missing-or-set")
             : say("way.use-larger-unit-or"));
@@ -179,7 +179,7 @@ final class Laying {
       if (!column.isMissing(row) && Double.isNaN(NumberText.parse(text, false))) {
         return Refused.at(
             new Place.Cell(table.source(), frame.sourceRow(row) + 1L, column.name()),
-            say("refused.not-number-cannot-be", text, column.name()),
+            say("refused.not-a-number-measured", text, column.name()),
             say("way.choose-column-numbers-or", text));
       }
     }

@@ -63,11 +63,8 @@ public final class CellGroups {
     if (treatments.size() > 1 && number > MOST_CELLS) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("treatments")),
-          say(
-              "refused.have-combinations-levels-too",
-              Numerals.list(treatments),
-              Numerals.plain(number)),
-          say("way.leave-out-one-no"));
+          say("refused.too-many-combinations", Numerals.list(treatments), Numerals.plain(number)),
+          say("way.leave-out-no-treatment"));
     }
   }
 

@@ -79,7 +79,7 @@ public final class Parts {
     }
     throw Refused.at(
         new Place.WholeColumn(frame.source(), name),
-        say("refused.column-holds-names-not"),
+        say("refused.names-not-numbers"),
         say("way.read-numbers-or-choose"));
   }
 
@@ -107,7 +107,7 @@ public final class Parts {
     if (levels.size() > Groups.MOST) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), name),
-          say("refused.column-has-different-values", String.valueOf(levels.size())),
+          say("refused.too-many-levels", String.valueOf(levels.size())),
           say("way.looks-like-label-or"));
     }
     levels.stream()

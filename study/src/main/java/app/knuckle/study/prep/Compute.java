@@ -144,7 +144,7 @@ public record Compute(String column, String from, As as, double lambda, boolean 
     if (!(source instanceof Numbers numbers)) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), from),
-          say("refused.column-holds-names-not"),
+          say("refused.names-not-numbers"),
           say("way.read-numbers-first"));
     }
     frame.free(column);
@@ -162,7 +162,7 @@ public record Compute(String column, String from, As as, double lambda, boolean 
     if (values > 0 && results == 0) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), from),
-          say("refused.no-value-has", as.title()),
+          say("refused.no-value-on-scale", as.title()),
           as == As.ARCSINE_SQRT || as == As.LOGIT
               ? say("way.percentages-must-become-shares", from)
               : say("way.choose-another-scale"));

@@ -41,7 +41,7 @@ public record Spread(String names, String values, boolean off) implements Step {
     if (!(frame.column(values) instanceof Numbers numbers)) {
       throw Refused.at(
           new Place.WholeColumn(frame.source(), values),
-          say("refused.column-holds-names-and"),
+          say("refused.names-cannot-be-spread"),
           say("way.read-numbers-first"));
     }
     List<Column> kept =
@@ -72,7 +72,7 @@ public record Spread(String names, String values, boolean off) implements Step {
         throw Refused.at(
             new Place.Cell(frame.source(), frame.sourceRow(row) + 1L, values),
             say("refused.already-value-for-same", names, heads.text(row)),
-            say("way.set-one-two-rows"));
+            say("way.set-aside-or-name-units"));
       }
       own[heads.code(row)] = numbers.value(row);
     }

@@ -84,7 +84,7 @@ public record Stack(List<String> columns, String names, String values, boolean o
     }
     throw Refused.at(
         new Place.WholeColumn(frame.source(), name),
-        say("refused.column-holds-names-and-cannot"),
+        say("refused.names-cannot-be-stacked"),
         say("way.read-numbers-first-or"));
   }
 

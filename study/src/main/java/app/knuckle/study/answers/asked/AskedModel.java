@@ -62,7 +62,7 @@ public final class AskedModel {
     if (terms.size() > MOST_TERMS) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("terms")),
-          say("refused.model-has-terms-too", Numerals.whole(terms.size())),
+          say("refused.too-many-terms", Numerals.whole(terms.size())),
           say("way.ask-for-main-effects"));
     }
     for (Term term : terms) {
@@ -73,7 +73,7 @@ public final class AskedModel {
         throw Refused.at(
             new Place.Key("inquiry", List.of("terms")),
             say(
-                "refused.have-combinations-levels-too",
+                "refused.too-many-combinations",
                 String.join(" and ", crossed),
                 Numerals.whole((long) cells)),
             say("way.take-each-by-itself"));

@@ -76,7 +76,7 @@ public final class CountAnswer {
       if (c.procedure() != null && c.procedure().hasOwnSpreads()) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
-            say("refused.takes-each-groups-own", c.procedure().key()),
+            say("refused.counts-have-no-own-spread", c.procedure().key()),
             say("way.use-tukey-holm-or"));
       }
     }

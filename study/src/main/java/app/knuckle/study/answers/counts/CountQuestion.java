@@ -47,8 +47,8 @@ final class CountQuestion {
         throw Refused.at(
             new Place.WholeColumn("inquiry", factor.name()),
             factor.levels().isEmpty()
-                ? say("refused.all-values-have-one", measured)
-                : say("refused.all-values-have-one-level", measured, factor.levels().get(0)),
+                ? say("refused.one-level", measured)
+                : say("refused.one-level-named", measured, factor.levels().get(0)),
             say("way.choose-column-with-two"));
       }
     }
@@ -75,7 +75,7 @@ final class CountQuestion {
                 () ->
                     Refused.at(
                         new Place.WholeColumn(frame.source(), measured),
-                        say("refused.search-for-means-does"),
+                        say("refused.means-not-found"),
                         say("way.look-for-value-stands")));
   }
 

@@ -89,7 +89,7 @@ record CountedRows(double[] counts, double[] sizes) {
     }
     throw Refused.at(
         new Place.WholeColumn(frame.source(), column),
-        say("refused.column-holds-names-not"),
+        say("refused.names-not-numbers"),
         say("way.read-numbers-or-choose"));
   }
 

@@ -109,7 +109,7 @@ final class TwoLayerFit implements LayeredFit {
             .anyMatch(t -> t.names().stream().anyMatch(inquiry.covariates()::contains));
     if (sloped) {
       throw refused(
-          "terms", say("refused.groups-with-slopes-their"), say("way.leave-covariate-out-terms"));
+          "terms", say("refused.own-slopes-in-layers"), say("way.leave-covariate-out-terms"));
     }
     if (within.isEmpty()) {
       throw refused(
@@ -122,9 +122,7 @@ final class TwoLayerFit implements LayeredFit {
     }
     if (!repeated && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
       throw refused(
-          "wholePlots",
-          say("refused.without-blocks-nothing-says"),
-          say("way.name-blocks-or-whole"));
+          "wholePlots", say("refused.no-blocks-for-whole-plots"), say("way.name-blocks-or-whole"));
     }
   }
 

@@ -95,7 +95,7 @@ final class LinearFit {
       if (factor.size() < 2) {
         throw Refused.at(
             new Place.WholeColumn("inquiry", factor.name()),
-            say("refused.all-values-have-one-level", measured, factor.levels().get(0)),
+            say("refused.one-level-named", measured, factor.levels().get(0)),
             say("way.choose-column-with-two"));
       }
     }

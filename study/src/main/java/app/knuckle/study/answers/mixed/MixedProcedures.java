@@ -32,7 +32,7 @@ final class MixedProcedures {
           && !procedure.fits(Procedure.Setting.OWN_ERRORS)) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
-            say("refused.needs-one-error-and", procedure.key()),
+            say("refused.needs-one-error", procedure.key()),
             say("way.use-tukey-holm-bonferroni"));
       }
     }

@@ -19,30 +19,30 @@ final class MixedRefusals {
       case ONE_LEVEL ->
           random(say("refused.has-one-level-only", names), say("way.leave-out-random-part"));
       case LEVEL_PER_ROW ->
-          random(say("refused.has-level-for-every", names), say("way.leave-out-random-part"));
+          random(say("refused.level-for-every-row", names), say("way.leave-out-random-part"));
       case CONFOUNDED ->
-          random(say("refused.says-nothing-fixed-part", names), say("way.take-out-random-part"));
+          random(say("refused.confounded-with-fixed", names), say("way.take-out-random-part"));
       case SAME_GROUPS ->
           random(say("refused.group-rows-alike", names), say("way.leave-one-them-out"));
       case NOT_TOLD_APART ->
           random(say("refused.variances-cannot-be-told", names), say("way.leave-one-random-terms"));
       case TOO_FEW_ROWS ->
-          random(say("refused.has-too-few-values", measured), say("way.ask-for-fewer-terms"));
+          random(say("refused.too-few-values", measured), say("way.ask-for-fewer-terms"));
       case FEW_READINGS ->
           within(
-              say("refused.occasion-has-fewer-than", names), say("way.let-readings-hang-together"));
+              say("refused.occasion-has-fewer-than", names),
+              say("way.hang-as-equal-or-leave-occasion"));
       case TWO_READINGS ->
           within(
               say("refused.unit-has-two-readings", e.sources().get(0), e.sources().get(1)),
-              say("way.let-readings-hang-together-equal"));
+              say("way.hang-as-equal-or-keep-one"));
       case NOTHING_LEFT ->
           random(
               say("refused.fixed-part-explains-every", measured), say("way.ask-for-fewer-fixed"));
       case NO_RESIDUAL ->
           random(say("refused.nothing-varies-within-levels"), say("way.leave-finest-random-term"));
       case NO_TOP ->
-          random(
-              say("refused.search-for-variances-does", measured), say("way.leave-random-term-out"));
+          random(say("refused.variances-not-found", measured), say("way.leave-random-term-out"));
     };
   }
 

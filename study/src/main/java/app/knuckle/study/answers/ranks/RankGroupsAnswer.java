@@ -120,7 +120,7 @@ final class RankGroupsAnswer extends RankQuestion {
       } else if (c.procedure() == Procedure.CONOVER_HOLM && several.isSingle()) {
         throw refused(
             "compare",
-            say("refused.every-group-has-one", c.procedure().key()),
+            say("refused.one-value-a-group", c.procedure().key()),
             say("way.use-dunn-holm-or"));
       } else if (c.procedure().fits(Procedure.Setting.RANKS)) {
         comparisons.add(
