@@ -1,10 +1,10 @@
 package app.knuckle.stats.counts;
 
 import app.knuckle.stats.linear.Factor;
+import app.knuckle.stats.summary.RowParts;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.IntStream;
 
 /**
  * How often every count occurs at every combination of levels: one pass over the rows, in parts
@@ -17,8 +17,6 @@ final class CountTable {
 
   /** Parts of fewer rows cost more to hand over than to count. */
   private static final int ROWS_OF_A_PART = 20_000;
-
-  private static final int MOST_PARTS = 8;
 
   /** Rows whose combination is reckoned together. */
   private static final int STRIP = 512;
@@ -57,28 +55,20 @@ final class CountTable {
       return Optional.empty();
     }
     int cells = (int) combinations;
-    int parts = Math.max(1, Math.min(MOST_PARTS, y.length / ROWS_OF_A_PART));
-    List<CountTable> each =
-        IntStream.range(0, parts)
-            .parallel()
-            .mapToObj(
-                part -> {
-                  CountTable table = new CountTable(factors, cells);
-                  return table.count(y, edge(y, part, parts), edge(y, part + 1, parts))
-                      ? table
-                      : null;
-                })
-            .toList();
-    if (each.contains(null)) {
+    List<Optional<CountTable>> parts =
+        RowParts.each(y.length, ROWS_OF_A_PART, (from, to) -> part(factors, cells, y, from, to));
+    if (parts.stream().anyMatch(Optional::isEmpty)) {
       return Optional.empty();
     }
-    CountTable whole = each.get(0);
-    each.subList(1, parts).forEach(whole::add);
+    CountTable whole = parts.get(0).get();
+    parts.subList(1, parts.size()).forEach(later -> whole.add(later.get()));
     return Optional.of(whole);
   }
 
-  private static int edge(double[] y, int part, int parts) {
-    return (int) ((long) y.length * part / parts);
+  private static Optional<CountTable> part(
+      List<Factor> factors, int combinations, double[] y, int from, int to) {
+    CountTable table = new CountTable(factors, combinations);
+    return table.count(y, from, to) ? Optional.of(table) : Optional.empty();
   }
 
   /** The number of combinations. */

@@ -21,6 +21,9 @@ final class NormalRange {
    */
   private static final double STEP = 0.125;
 
+  /** The error of steps of this many deviations of a normal density is exp(-2 pi^2 / step^2). */
+  private static final double STEP_IN_DEVIATIONS = 0.6;
+
   /** Beyond this the normal density is below 1e-37 of its peak, nothing beside any middling sum. */
   private static final double REACH = 13;
 
@@ -43,7 +46,6 @@ final class NormalRange {
 
   private static final double[] Z = new double[NODES];
   private static final double[] LOWER = new double[NODES];
-  private static final double[] UPPER = new double[NODES];
   private static final double INVERSE_ROOT_TWO_PI = 1 / Math.sqrt(2 * Math.PI);
   private static final double INVERSE_ROOT_TWO = Math.sqrt(0.5);
 
@@ -54,7 +56,6 @@ final class NormalRange {
     for (int i = 0; i < NODES; i++) {
       Z[i] = -REACH + i * STEP;
       LOWER[i] = lowerTail(Z[i]);
-      UPPER[i] = lowerTail(-Z[i]);
     }
   }
 
@@ -65,17 +66,16 @@ final class NormalRange {
 
   private static final Map<Integer, NormalRange> KNOWN = new ConcurrentHashMap<>();
 
-  private final Remembered lowerLogs;
-  private final Remembered upperLogs;
+  private final Remembered knownLower;
+  private final Remembered knownUpper;
   private final int first;
   private final int last;
   private final int near;
 
   private NormalRange(int values) {
     this.values = values;
-    // Near 0 the probability goes as w^(k-1), which is left out of what is remembered.
-    lowerLogs = Remembered.shared(w -> Math.log(summedLower(w)) - (values - 1) * Math.log(w));
-    upperLogs = Remembered.shared(this::logSummedUpper);
+    knownLower = Remembered.shared(w -> Math.log(summedLower(w)) - logNearNothing(w));
+    knownUpper = Remembered.shared(this::logSummedUpper);
     int from = NODES;
     int to = 0;
     for (int i = 0; i < NODES; i++) {
@@ -101,35 +101,55 @@ final class NormalRange {
     return KNOWN.computeIfAbsent(values, NormalRange::new);
   }
 
-  /** P(range <= w), for w > 0. */
-  double lower(double w) {
-    double log = lowerLogs.at(w);
-    return Double.isNaN(log)
-        ? summedLower(w)
-        : Math.min(1, Math.exp(log + (values - 1) * Math.log(w)));
-  }
-
   /**
    * Beyond this the tail is no double: it is less than k^2 / 2 times that of the difference of two
    * values, whose logarithm is below -w^2 / 4 = -900, while k is at most 2^31.
    */
   private static final double NOTHING = 60;
 
+  /** P(range <= w), for w > 0. */
+  double lower(double w) {
+    if (w > NOTHING) {
+      return 1;
+    }
+    double known = knownLower.at(w);
+    if (Double.isNaN(known)) {
+      return summedLower(w);
+    }
+    return Math.min(1, w < Remembered.WIDTH ? known * Math.exp(logNearNothing(w)) : known);
+  }
+
+  /** Near 0 the probability goes as w^(k-1), which is left out of what is remembered there. */
+  private double logNearNothing(double w) {
+    return w < Remembered.WIDTH ? (values - 1) * Math.log(w) : 0;
+  }
+
   /** P(range > w), for w > 0. */
   double upper(double w) {
     if (w > NOTHING) {
       return 0;
     }
-    double log = upperLogs.at(w);
-    return Math.min(1, Math.exp(Double.isNaN(log) ? logSummedUpper(w) : log));
+    double known = knownUpper.at(w);
+    return Math.min(1, Double.isNaN(known) ? Math.exp(logSummedUpper(w)) : known);
   }
 
+  /**
+   * Where all values must lie close together they do so about 0, within a deviation of 1 / sqrt(k),
+   * which the steps must follow.
+   */
   private double summedLower(double w) {
+    double step = Math.min(STEP, STEP_IN_DEVIATIONS / Math.sqrt(values));
     double sum = 0;
-    for (int i = first; i <= near; i++) {
-      sum += largest[i] * power(share(i, w));
+    for (int i = 0; i * step <= 2 * REACH; i++) {
+      double z = i * step - REACH;
+      sum += Math.exp(-0.5 * z * z) * Math.pow(between(z - w, z), values - 1.0);
     }
-    return Math.min(1, sum);
+    return Math.min(1, step * values * INVERSE_ROOT_TWO_PI * sum);
+  }
+
+  /** Normal probability from a to b; from whichever side keeps its digits. */
+  private static double between(double a, double b) {
+    return a > 0 ? lowerTail(-a) - lowerTail(-b) : lowerTail(b) - lowerTail(a);
   }
 
   /** The logarithm of what is summed as a tail; finite however small that is. */
@@ -150,17 +170,6 @@ final class NormalRange {
 
   private static int node(double z) {
     return (int) Math.ceil((z + REACH) / STEP);
-  }
-
-  /** Share of the values below z that lie within w of it; from whichever side keeps its digits. */
-  private static double share(int i, double w) {
-    double far = Z[i] - w;
-    double between = far > 0 ? lowerTail(-far) - UPPER[i] : LOWER[i] - lowerTail(far);
-    return between / LOWER[i];
-  }
-
-  private double power(double share) {
-    return Math.pow(share, values - 1.0);
   }
 
   private static double lowerTail(double z) {

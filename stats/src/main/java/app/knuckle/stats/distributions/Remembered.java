@@ -1,114 +1,174 @@
 package app.knuckle.stats.distributions;
 
+import java.util.Arrays;
 import java.util.concurrent.atomic.AtomicIntegerArray;
 import java.util.concurrent.atomic.AtomicReferenceArray;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A costly smooth function, remembered piece by piece as a polynomial. What serves several
- * questions makes a piece when it is first asked for, so that an answer never depends on what was
- * asked before; what serves one question alone may wait until a piece is worth its cost, since the
- * same question asks for the same in the same order.
+ * A costly smooth function above 0, given by its logarithm and remembered piece by piece as a
+ * polynomial: of the function itself where it is nearly level, of its logarithm where it is steep.
+ * What serves several questions makes a piece when it is first asked for, so that an answer never
+ * depends on what was asked before; what serves one question alone may wait until a piece is worth
+ * its cost, since the same question asks for the same in the same order.
  *
  * @see "Trefethen, L. N. (2013). Approximation Theory and Approximation Practice, chapters 3, 8"
  */
 final class Remembered {
 
   /**
-   * Pieces are this wide, and series this long: the logarithm of the tail of a range is analytic
-   * with its nearest singularity more than 1.5 away, so that the series falls by 6 or more a term
-   * and ends below 1e-13 relative to the tail.
+   * Pieces are this wide, and series this long at most: the logarithm of the tail of a range is
+   * analytic with its nearest singularity more than 1.5 away, so that the series falls by 6 or more
+   * a term and ends below 1e-13 relative to the tail.
    */
-  private static final double WIDTH = 0.5;
+  static final double WIDTH = 0.5;
 
   private static final int TERMS = 18;
 
   /** Further out than any tail that is not 0 as a double. */
   private static final int PIECES = 120;
 
-  private final DoubleUnaryOperator function;
+  /**
+   * A piece is level if its logarithm moves by less: what is right beside its largest value is then
+   * right, but for one digit, beside its least.
+   */
+  private static final double LEVEL = 3;
+
+  /** Values are sums of some hundred terms: a smaller share of them is what rounding left. */
+  private static final double NOISE = 0x1.0p-47;
+
+  /** Powers are taken so many at a time. */
+  private static final int ABREAST = 4;
+
+  private final DoubleUnaryOperator logarithm;
   private final int patience;
   private final AtomicIntegerArray asked = new AtomicIntegerArray(PIECES);
-  private final AtomicReferenceArray<double[]> series = new AtomicReferenceArray<>(PIECES);
+  private final AtomicReferenceArray<Piece> pieces = new AtomicReferenceArray<>(PIECES);
 
-  private Remembered(DoubleUnaryOperator function, int patience) {
-    this.function = function;
+  private Remembered(DoubleUnaryOperator logarithm, int patience) {
+    this.logarithm = logarithm;
     this.patience = patience;
   }
 
   /** What several questions share: a piece is made at once. */
-  static Remembered shared(DoubleUnaryOperator function) {
-    return new Remembered(function, 0);
+  static Remembered shared(DoubleUnaryOperator logarithm) {
+    return new Remembered(logarithm, 0);
   }
 
   /**
    * What one question has for itself: a piece is made once it was asked for as often as it costs.
    */
-  static Remembered ofOneQuestion(DoubleUnaryOperator function) {
-    return new Remembered(function, TERMS);
+  static Remembered ofOneQuestion(DoubleUnaryOperator logarithm) {
+    return new Remembered(logarithm, TERMS);
   }
 
   /**
-   * The value from a series.
+   * The function from a series.
    *
    * @param w above 0
    * @return NaN where there is no series, or not yet
    */
   double at(double w) {
-    int piece = (int) (w / WIDTH);
-    if (piece >= PIECES) {
+    int index = (int) (w / WIDTH);
+    if (index >= PIECES) {
       return Double.NaN;
     }
-    double[] c = series.get(piece);
-    if (c == null) {
-      if (asked.incrementAndGet(piece) <= patience) {
+    Piece piece = pieces.get(index);
+    if (piece == null) {
+      if (asked.incrementAndGet(index) <= patience) {
         return Double.NaN;
       }
-      c = fit(piece);
-      series.set(piece, c);
+      piece = fit(index);
+      pieces.set(index, piece);
     }
-    if (c.length == 0) {
-      return Double.NaN;
+    double value = piece.at(2 * (w / WIDTH - index) - 1);
+    return piece.steep ? Math.exp(value) : value;
+  }
+
+  /** Powers of t, from -1 to 1 along the piece; NaN where the function is not finite. */
+  private record Piece(double[] powers, boolean steep) {
+
+    /** Every fourth power apart, so that the processor takes four chains at once. */
+    double at(double t) {
+      double square = t * t;
+      double fourth = square * square;
+      int last = powers.length - ABREAST;
+      double a = powers[last];
+      double b = powers[last + 1];
+      double c = powers[last + 2];
+      double d = powers[last + 3];
+      for (int k = last - ABREAST; k >= 0; k -= ABREAST) {
+        a = a * fourth + powers[k];
+        b = b * fourth + powers[k + 1];
+        c = c * fourth + powers[k + 2];
+        d = d * fourth + powers[k + 3];
+      }
+      return (a + t * b) + square * (c + t * d);
     }
-    // Even and odd powers apart, so that the processor takes both chains at once.
-    double t = 2 * (w / WIDTH - piece) - 1;
-    double square = t * t;
-    double even = c[TERMS - 2];
-    double odd = c[TERMS - 1];
-    for (int k = TERMS - 4; k >= 0; k -= 2) {
-      even = even * square + c[k];
-      odd = odd * square + c[k + 1];
+  }
+
+  private static final Piece NONE = new Piece(new double[] {Double.NaN, 0, 0, 0}, false);
+
+  private Piece fit(int index) {
+    double[] values = new double[TERMS];
+    double least = Double.POSITIVE_INFINITY;
+    double largest = Double.NEGATIVE_INFINITY;
+    for (int i = 0; i < TERMS; i++) {
+      double t = cosine(2 * i + 1);
+      values[i] = logarithm.applyAsDouble(WIDTH * (index + 0.5 * (t + 1)));
+      if (!Double.isFinite(values[i])) {
+        return NONE;
+      }
+      least = Math.min(least, values[i]);
+      largest = Math.max(largest, values[i]);
     }
-    return even + t * odd;
+    boolean steep = largest - least > LEVEL || Math.exp(least) < Double.MIN_NORMAL;
+    if (!steep) {
+      for (int i = 0; i < TERMS; i++) {
+        values[i] = Math.exp(values[i]);
+      }
+    }
+    // What is small beside a logarithm may be much beside its exponential.
+    return new Piece(powers(chebyshev(values, steep ? NOISE : NOISE * Math.exp(largest))), steep);
+  }
+
+  /** Coefficients of the polynomial through values at Chebyshev points, down to what is noise. */
+  private static double[] chebyshev(double[] values, double noise) {
+    double[] c = new double[TERMS];
+    for (int k = 0; k < TERMS; k++) {
+      for (int i = 0; i < TERMS; i++) {
+        c[k] += values[i] * cosine(k * (2 * i + 1));
+      }
+      c[k] *= (k == 0 ? 1.0 : 2.0) / TERMS;
+    }
+    int kept = TERMS;
+    while (kept > 1 && Math.abs(c[kept - 1]) <= noise) {
+      kept--;
+    }
+    return Arrays.copyOf(c, kept);
   }
 
   /**
-   * Interpolation at Chebyshev points, turned into powers: the series falls faster than the
-   * coefficients of its polynomials grow, so that no digit is lost. Without terms where the
-   * function is not finite.
+   * The cosine of so many parts of a right angle, as there are terms; within one turn, so exact.
    */
-  private double[] fit(int piece) {
-    double[] values = new double[TERMS];
-    for (int i = 0; i < TERMS; i++) {
-      double t = Math.cos(Math.PI * (i + 0.5) / TERMS);
-      values[i] = function.applyAsDouble(WIDTH * (piece + 0.5 * (t + 1)));
-      if (!Double.isFinite(values[i])) {
-        return new double[0];
-      }
-    }
-    double[] powers = new double[TERMS];
-    double[] before = new double[TERMS];
-    double[] own = new double[TERMS];
+  private static double cosine(int parts) {
+    return Math.cos(Math.PI / 2 * (parts % (4 * TERMS)) / TERMS);
+  }
+
+  /**
+   * Turned into powers, padded with 0: the series falls faster than the coefficients of its
+   * polynomials grow, so that no digit is lost.
+   */
+  private static double[] powers(double[] chebyshev) {
+    int terms = chebyshev.length;
+    double[] powers = new double[(terms + ABREAST - 1) / ABREAST * ABREAST];
+    double[] before = new double[terms];
+    double[] own = new double[terms];
     own[0] = 1;
-    for (int k = 0; k < TERMS; k++) {
-      double c = 0;
-      for (int i = 0; i < TERMS; i++) {
-        c += values[i] * Math.cos(Math.PI * k * (i + 0.5) / TERMS);
-      }
-      c *= (k == 0 ? 1.0 : 2.0) / TERMS;
-      double[] next = new double[TERMS];
-      for (int j = 0; j < TERMS; j++) {
-        powers[j] += c * own[j];
+    for (int k = 0; k < terms; k++) {
+      double[] next = new double[terms];
+      for (int j = 0; j < terms; j++) {
+        powers[j] += chebyshev[k] * own[j];
         // T(k+1) = 2 t T(k) - T(k-1), and T(1) = t.
         next[j] = (j > 0 ? (k == 0 ? 1 : 2) * own[j - 1] : 0) - before[j];
       }

@@ -35,7 +35,7 @@ final class RememberedTail {
    * @return its value
    */
   double at(double x) {
-    double log = x > SMOOTH ? far.at(x) : x > 0 ? near.at(-Math.log(x)) : Double.NaN;
-    return Double.isNaN(log) ? tail.applyAsDouble(x) : Math.exp(log);
+    double known = x > SMOOTH ? far.at(x) : x > 0 ? near.at(-Math.log(x)) : Double.NaN;
+    return Double.isNaN(known) ? tail.applyAsDouble(x) : known;
   }
 }

@@ -3,7 +3,6 @@ package app.knuckle.stats.distributions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.DoubleUnaryOperator;
-import org.apache.commons.numbers.gamma.LogGamma;
 
 /**
  * The average of a function of s = sqrt(chi2(df) / df), the estimated standard deviation of noise
@@ -27,16 +26,15 @@ final class ScaledChi {
    */
   private static final double NEGLIGIBLE = 1e-22;
 
-  /** From here on the estimate counts as the standard deviation itself. */
-  private static final double INFINITE_DF = 1e12;
-
   /** Steps within the width of a feature of the function averaged. */
   private static final double STEP_IN_FEATURES = 0.35;
 
   private final double df;
+  private final ScaleDensity density;
 
   ScaledChi(double df) {
     this.df = df;
+    density = new ScaleDensity(df);
   }
 
   /**
@@ -50,18 +48,16 @@ final class ScaledChi {
         Math.min(
             Math.min(LARGEST_STEP, STEP_IN_FEATURES / (1 + Math.abs(steepness))),
             STEP_IN_DEVIATIONS / Math.sqrt(2 * df));
-    if (df >= INFINITE_DF) {
+    if (density.isOne()) {
       return function.applyAsDouble(1);
     }
-    double constant = logDensityAtOne();
-    double sum = Math.exp(constant) * function.applyAsDouble(1);
+    double sum = density.at(0) * function.applyAsDouble(1);
     for (int side = -1; side <= 1; side += 2) {
       for (int i = 1; ; i++) {
         double u = side * i * step;
-        double exponent = df * (u - 0.5 * Math.expm1(2 * u));
-        double term = Math.exp(constant + exponent) * function.applyAsDouble(Math.exp(u));
+        double term = density.at(u) * function.applyAsDouble(Math.exp(u));
         sum += term;
-        if (exponent < Math.log(NEGLIGIBLE) && term <= NEGLIGIBLE * sum) {
+        if (term <= NEGLIGIBLE * sum && density.fallen(u) < Math.log(NEGLIGIBLE)) {
           break;
         }
       }
@@ -78,10 +74,9 @@ final class ScaledChi {
    * @param function of s, bounded by 1
    */
   double averageOfStep(double at, double width, DoubleUnaryOperator function) {
-    if (df >= INFINITE_DF) {
+    if (density.isOne()) {
       return function.applyAsDouble(1);
     }
-    double constant = logDensityAtOne();
     double unit = 1 / Math.sqrt(2 * df);
     double low = -edge(-unit);
     double high = edge(unit);
@@ -103,24 +98,13 @@ final class ScaledChi {
     }
     return Panels.integral(
         ends.stream().mapToDouble(e -> e).toArray(),
-        u -> {
-          double exponent = df * (u - 0.5 * Math.expm1(2 * u));
-          return Math.exp(constant + exponent) * function.applyAsDouble(Math.exp(u));
-        });
-  }
-
-  /** The logarithm of the density of u at 0; with many degrees of freedom by Stirling's series. */
-  private double logDensityAtOne() {
-    double x = 0.5 * df;
-    return df > 1000
-        ? Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - 1 / (12 * x) + 1 / (360 * x * x * x)
-        : Math.log(2) + x * Math.log(x) - x - LogGamma.value(x);
+        u -> density.at(u) * function.applyAsDouble(Math.exp(u)));
   }
 
   /** How far from 0, in u, the density falls to nothing on one side. */
   private double edge(double step) {
     double u = step;
-    while (df * (u - 0.5 * Math.expm1(2 * u)) > Math.log(NEGLIGIBLE) && Math.abs(u) < MOST_LOG) {
+    while (density.fallen(u) > Math.log(NEGLIGIBLE) && Math.abs(u) < MOST_LOG) {
       u *= 2;
     }
     return Math.abs(u);

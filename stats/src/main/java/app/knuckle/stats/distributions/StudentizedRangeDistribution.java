@@ -1,7 +1,6 @@
 package app.knuckle.stats.distributions;
 
 import java.util.function.DoubleUnaryOperator;
-import org.apache.commons.numbers.gamma.LogGamma;
 import org.apache.commons.numbers.rootfinder.BrentSolver;
 
 /**
@@ -27,67 +26,44 @@ public final class StudentizedRangeDistribution {
   private static final double LARGEST_STEP = 0.11;
 
   /**
-   * Step in standard deviations of u when there are many degrees of freedom; u is then nearly
-   * normal with variance 1 / (2 df), and the error falls like exp(-2 pi^2 / step^2).
+   * Where there are many degrees of freedom, or very many means, the integrand is about a normal
+   * density in u, as {@link #grid} says, and the error of steps of this many deviations is exp(-2
+   * pi^2 / step^2), 2e-24.
    */
-  private static final double STEP_IN_DEVIATIONS = 0.4;
+  private static final double STEP_IN_DEVIATIONS = 0.6;
 
-  /**
-   * With very many means the distribution of the range itself narrows, its width in u being about
-   * one over its mean, so that the step must follow it.
-   */
-  private static final double STEP_IN_RANGE_WIDTHS = 0.3;
-
-  /** Densities kept to each side of s = 1, where nearly every walk ends. */
-  private static final int KEPT = 64;
-
-  /** Terms fall faster than geometrically: one below this share of the sum ends it. */
-  private static final double NEGLIGIBLE = 0x1.0p-52;
-
-  /** No double differs from 0 beyond it: exp(-746) is 0, and s no longer counts in any q s. */
-  private static final double FARTHEST = 746;
+  private static final double RANGE_SHARPNESS = 1.8;
 
   /** Quantiles are bracketed until the bracket is this narrow, relative to the quantile. */
   private static final double QUANTILE_TOLERANCE = 0x1.0p-50;
 
-  /** From here on the estimate of the standard deviation counts as the standard deviation. */
-  private static final double INFINITE_DF = 1e12;
-
-  /** From here on the series below is right to a double (first term left out: 2e-3 / x^11). */
-  private static final double STIRLING_FROM = 16;
-
-  /** Abramowitz and Stegun (1964), 6.1.41. */
-  private static final double[] STIRLING = {
-    1.0 / 12, -1.0 / 360, 1.0 / 1260, -1.0 / 1680, 1.0 / 1188
-  };
-
   private final int groups;
-  private final double df;
+  private final ScaleDensity density;
   private final NormalRange range;
-  private final double step;
-  private final double logConstant;
-  private final double[] densitiesAbove = new double[KEPT];
-  private final double[] densitiesBelow = new double[KEPT];
-  private final double[] scalesAbove = new double[KEPT];
-  private final double[] scalesBelow = new double[KEPT];
+  private final ScaleGrid gridOfUpper;
+  private final ScaleGrid gridOfLower;
 
   private StudentizedRangeDistribution(int groups, double df) {
     this.groups = groups;
-    this.df = df;
+    density = new ScaleDensity(df);
     range = NormalRange.of(groups);
-    double rangeWidth = STEP_IN_RANGE_WIDTHS / (2 + Math.sqrt(2 * Math.log(groups)));
-    step = Math.min(Math.min(LARGEST_STEP, rangeWidth), STEP_IN_DEVIATIONS / Math.sqrt(2 * df));
-    // The density of u is 2 (df/2)^(df/2) / Gamma(df/2) exp(df u - df e^2u / 2). Its constant holds
-    // exp(-df/2) too, so that the exponent in term() starts from 0 at u = 0.
-    double x = 0.5 * df;
-    logConstant = Math.log(2) + 0.5 * Math.log(x / (2 * Math.PI)) - stirlingError(x);
-    for (int i = 0; i < KEPT; i++) {
-      double u = (i + 1) * step;
-      densitiesAbove[i] = density(u);
-      densitiesBelow[i] = density(-u);
-      scalesAbove[i] = Math.exp(u);
-      scalesBelow[i] = Math.exp(-u);
-    }
+    gridOfUpper = grid(df);
+    gridOfLower = grid(df + groups);
+  }
+
+  /**
+   * A grid on which the integrand is smooth. One over the deviation in u of the density is sqrt(2
+   * df). The range of k values has a mean about 1.8 ln k times its deviation (1.3 for 2 values, 2.7
+   * for 5, 8.3 for 100), which is how sharply its probability turns in u. Frequencies of a product
+   * add like variances.
+   *
+   * @param exponent the integrand rises as e to this times u: df, and for the lower tail, which
+   *     goes as w^(k-1), nearly as many more as there are groups
+   */
+  private ScaleGrid grid(double exponent) {
+    double turns = RANGE_SHARPNESS * Math.log(groups);
+    double sharpness = Math.sqrt(2 * exponent + turns * turns);
+    return new ScaleGrid(density, Math.min(LARGEST_STEP, STEP_IN_DEVIATIONS / sharpness));
   }
 
   /**
@@ -117,7 +93,7 @@ public final class StudentizedRangeDistribution {
     if (!(q > 0)) {
       return Double.isNaN(q) ? q : 0;
     }
-    return q == Double.POSITIVE_INFINITY ? 1 : mixture(s -> range.lower(q * s));
+    return q == Double.POSITIVE_INFINITY ? 1 : average(gridOfLower, s -> range.lower(q * s));
   }
 
   /**
@@ -130,7 +106,7 @@ public final class StudentizedRangeDistribution {
     if (!(q > 0)) {
       return Double.isNaN(q) ? q : 1;
     }
-    return q == Double.POSITIVE_INFINITY ? 0 : mixture(s -> range.upper(q * s));
+    return q == Double.POSITIVE_INFINITY ? 0 : average(gridOfUpper, s -> range.upper(q * s));
   }
 
   /**
@@ -180,74 +156,14 @@ public final class StudentizedRangeDistribution {
         : root(q -> Math.log1p(-p) - Math.log(survivalProbability(q)));
   }
 
+  private double average(ScaleGrid grid, DoubleUnaryOperator given) {
+    return density.isOne() ? given.applyAsDouble(1) : Math.min(1, grid.average(given));
+  }
+
   private static void checkProbability(double p) {
     if (!(p > 0 && p < 1)) {
       throw new IllegalArgumentException("A probability between 0 and 1 is needed: " + p);
     }
-  }
-
-  /** Averages a probability over the estimated standard deviation s. */
-  private double mixture(DoubleUnaryOperator given) {
-    if (df >= INFINITE_DF) {
-      return given.applyAsDouble(1);
-    }
-    double start = term(0, given);
-    double rightward = walk(start, start, step, given);
-    return Math.min(1, step * walk(rightward, start, -step, given));
-  }
-
-  /**
-   * Adds the terms beyond u = 0 in one direction to a sum. The terms have one peak, so the walk may
-   * climb at first (even from terms too small for a double) and ends once they fall and no longer
-   * count.
-   */
-  private double walk(double sum, double start, double step, DoubleUnaryOperator given) {
-    double total = sum;
-    double before = start;
-    boolean rightward = step > 0;
-    double[] densities = rightward ? densitiesAbove : densitiesBelow;
-    double[] scales = rightward ? scalesAbove : scalesBelow;
-    double u = 0;
-    for (int i = 0; Math.abs(u) < FARTHEST; i++) {
-      u = (i + 1) * step;
-      double density = i < KEPT ? densities[i] : density(u);
-      if (density == 0) {
-        break; // It only falls from here on.
-      }
-      double term = density * given.applyAsDouble(i < KEPT ? scales[i] : Math.exp(u));
-      total += term;
-      if (total > 0 && term <= before && term <= total * NEGLIGIBLE) {
-        break;
-      }
-      before = term;
-    }
-    return total;
-  }
-
-  /**
-   * ln Gamma(x) - [(x - 1/2) ln x - x + ln(2 pi)/2]: what Stirling's formula leaves out. Taken by
-   * itself, since the difference of the large terms would lose digits.
-   */
-  private static double stirlingError(double x) {
-    if (x < STIRLING_FROM) {
-      return LogGamma.value(x) - ((x - 0.5) * Math.log(x) - x + 0.5 * Math.log(2 * Math.PI));
-    }
-    double r = 1 / (x * x);
-    double series = 0;
-    for (int i = STIRLING.length - 1; i >= 0; i--) {
-      series = series * r + STIRLING[i];
-    }
-    return series / x;
-  }
-
-  private double term(double u, DoubleUnaryOperator given) {
-    double density = density(u);
-    return density == 0 ? 0 : density * given.applyAsDouble(Math.exp(u));
-  }
-
-  private double density(double u) {
-    // df u - df (e^2u - 1)/2: expm1 keeps the digits that a large df would lose near u = 0.
-    return Math.exp(logConstant + df * (u - 0.5 * Math.expm1(2 * u)));
   }
 
   /** Root of an increasing function of q > 0, bracketed by doubling, closed by Brent's method. */

@@ -1,20 +1,17 @@
 package app.knuckle.stats.linear;
 
+import app.knuckle.stats.summary.RowParts;
+import java.util.Arrays;
 import java.util.List;
-import java.util.stream.IntStream;
 
 /**
  * Counts, sums and sums of products of one or two variables in every combination of levels, by one
- * pass over the rows. Many rows are summed in parts side by side; the parts are cut and added by
- * the number of rows alone, so that the sums do not depend on the machine.
+ * pass over the rows, in parts side by side.
  */
 final class CellSums {
 
   /** Rows for which it pays to start another part. */
   private static final int ROWS_OF_A_PART = 1 << 16;
-
-  /** Parts at most: each has sums of its own for all combinations. */
-  private static final int MOST_PARTS = 8;
 
   /** Rows whose combinations are found at a time, so that they stay in the fastest cache. */
   private static final int STRIP = 1 << 10;
@@ -66,23 +63,14 @@ final class CellSums {
    *     of all combinations together; of two n, x, xx, y, xy, yy
    */
   double[] take() {
-    int parts = Math.max(1, Math.min(MOST_PARTS, x.length / ROWS_OF_A_PART));
-    double[][] each =
-        IntStream.range(0, parts)
-            .parallel()
-            .mapToObj(part -> part(edge(part, parts), edge(part + 1, parts)))
-            .toArray(double[][]::new);
-    double[] sums = each[0];
-    for (int part = 1; part < parts; part++) {
+    List<double[]> parts = RowParts.each(x.length, ROWS_OF_A_PART, this::part);
+    double[] sums = parts.get(0);
+    for (double[] later : parts.subList(1, parts.size())) {
       for (int i = 0; i < sums.length; i++) {
-        sums[i] += each[part][i];
+        sums[i] += later[i];
       }
     }
-    return java.util.Arrays.copyOfRange(sums, stride(), sums.length);
-  }
-
-  private int edge(int part, int parts) {
-    return (int) ((long) x.length * part / parts);
+    return Arrays.copyOfRange(sums, stride(), sums.length);
   }
 
   /** Incomplete rows go to a slot in front, which may hold anything. */
@@ -103,7 +91,7 @@ final class CellSums {
 
   /** The combination of each row of a strip; -1 for rows without a level of some factor. */
   private void combine(int start, int end, int[] cells) {
-    java.util.Arrays.fill(cells, 0);
+    Arrays.fill(cells, 0);
     for (int f = 0; f < factors.size(); f += ABREAST) {
       combine(start, end - start, cells, padded(f), padded(f + 1), padded(f + 2));
     }

@@ -1,5 +1,7 @@
 package app.knuckle.stats.summary;
 
+import java.util.List;
+
 /**
  * Count, mean and sum of squares of every group: all that least squares needs to know of the rows.
  *
@@ -16,6 +18,9 @@ public final class GroupMoments {
    * costs more than three of the sixteen digits, and ten are promised.
    */
   private static final double CANCELLATION = 1e3;
+
+  /** Rows for which it pays to start another part. */
+  private static final int ROWS_OF_A_PART = 1 << 16;
 
   private final double origin;
   private final long[] counts;
@@ -67,88 +72,108 @@ public final class GroupMoments {
     // One slot more, in front, for the rows without a group: no branch in the loop over all rows.
     double[] shift = new double[groupCount + 1];
     System.arraycopy(first, 0, shift, 1, groupCount);
-    Sums even = new Sums(groupCount + 1);
-    Sums odd = new Sums(groupCount + 1);
-    sum(values, groups, shift, even, odd);
-    if (Double.isNaN(even.total() + odd.total())) {
-      even = new Sums(groupCount + 1);
-      odd = new Sums(groupCount + 1);
-      passOverMissing(values, groups, shift, even);
-    }
+    List<Sums> parts =
+        RowParts.each(
+            values.length, ROWS_OF_A_PART, (from, to) -> Sums.of(values, groups, shift, from, to));
     long[] counts = new long[groupCount];
     double[] s1 = new double[groupCount];
     double[] s2 = new double[groupCount];
     long missing = values.length;
     for (int g = 0; g < groupCount; g++) {
-      counts[g] = (long) even.counts[g + 1] + odd.counts[g + 1];
-      s1[g] = even.s1[g + 1] + odd.s1[g + 1];
-      s2[g] = even.s2[g + 1] + odd.s2[g + 1];
+      for (Sums part : parts) {
+        counts[g] += part.counts[g + 1];
+        s1[g] += part.s1[g + 1];
+        s2[g] += part.s2[g + 1];
+      }
       missing -= counts[g];
     }
     return finish(values, groups, first, counts, s1, s2, missing);
   }
 
-  /** Sums by slot: slot 0 takes the rows without a group. */
+  /** Sums of some rows by slot: slot 0 takes the rows without a group. */
   private static final class Sums {
     private final int[] counts;
     private final double[] s1;
     private final double[] s2;
 
-    Sums(int slots) {
+    private Sums(int slots) {
       counts = new int[slots];
       s1 = new double[slots];
       s2 = new double[slots];
     }
 
-    /** NaN exactly if a row with a group had no value. */
-    double total() {
+    static Sums of(double[] values, int[] groups, double[] shift, int from, int to) {
+      Sums sums = new Sums(shift.length);
+      Sums odd = new Sums(shift.length);
+      sums.addPairs(odd, values, groups, shift, from, to);
+      sums.add(odd);
+      if (sums.metGap()) {
+        sums = new Sums(shift.length);
+        sums.addAllButGaps(values, groups, shift, from, to);
+      }
+      return sums;
+    }
+
+    private void add(Sums other) {
+      for (int slot = 0; slot < counts.length; slot++) {
+        counts[slot] += other.counts[slot];
+        s1[slot] += other.s1[slot];
+        s2[slot] += other.s2[slot];
+      }
+    }
+
+    /** Whether a row with a group had no value. */
+    private boolean metGap() {
       double total = 0;
       for (int slot = 1; slot < s1.length; slot++) {
         total += s1[slot];
       }
-      return total;
+      return Double.isNaN(total);
     }
-  }
 
-  /** Two rows at a time into sums of their own, so that neither waits for the other's addition. */
-  private static void sum(double[] values, int[] groups, double[] shift, Sums even, Sums odd) {
-    int[] n = even.counts;
-    double[] s1 = even.s1;
-    double[] s2 = even.s2;
-    int[] m = odd.counts;
-    double[] t1 = odd.s1;
-    double[] t2 = odd.s2;
-    int pairs = values.length & ~1;
-    for (int i = 0; i < pairs; i += 2) {
-      int a = groups[i] + 1;
-      int b = groups[i + 1] + 1;
-      double d = values[i] - shift[a];
-      double e = values[i + 1] - shift[b];
-      n[a]++;
-      m[b]++;
-      s1[a] += d;
-      t1[b] += e;
-      s2[a] += d * d;
-      t2[b] += e * e;
+    /**
+     * Two rows at a time into sums of their own, so that neither waits for the other's addition.
+     */
+    private void addPairs(
+        Sums odd, double[] values, int[] groups, double[] shift, int from, int to) {
+      int[] n = counts;
+      double[] u1 = s1;
+      double[] u2 = s2;
+      int[] m = odd.counts;
+      double[] t1 = odd.s1;
+      double[] t2 = odd.s2;
+      int i = from;
+      for (; i < to - 1; i += 2) {
+        int a = groups[i] + 1;
+        int b = groups[i + 1] + 1;
+        double d = values[i] - shift[a];
+        double e = values[i + 1] - shift[b];
+        n[a]++;
+        m[b]++;
+        u1[a] += d;
+        t1[b] += e;
+        u2[a] += d * d;
+        t2[b] += e * e;
+      }
+      if (i < to) {
+        int a = groups[i] + 1;
+        double d = values[i] - shift[a];
+        n[a]++;
+        u1[a] += d;
+        u2[a] += d * d;
+      }
     }
-    if (pairs < values.length) {
-      int a = groups[pairs] + 1;
-      double d = values[pairs] - shift[a];
-      n[a]++;
-      s1[a] += d;
-      s2[a] += d * d;
-    }
-  }
 
-  /** The same for columns that have gaps, which would otherwise make every sum a gap. */
-  private static void passOverMissing(double[] values, int[] groups, double[] shift, Sums sums) {
-    for (int i = 0; i < values.length; i++) {
-      int slot = groups[i] + 1;
-      double d = values[i] - shift[slot];
-      if (d == d) { // Not NaN: the cheapest test there is.
-        sums.counts[slot]++;
-        sums.s1[slot] += d;
-        sums.s2[slot] += d * d;
+    /** The same for columns that have gaps, which would otherwise make every sum a gap. */
+    private void addAllButGaps(double[] values, int[] groups, double[] shift, int from, int to) {
+      for (int i = from; i < to; i++) {
+        int slot = groups[i] + 1;
+        double d = values[i] - shift[slot];
+        if (d == d) { // Not NaN: the cheapest test there is.
+          counts[slot]++;
+          s1[slot] += d;
+          s2[slot] += d * d;
+        }
       }
     }
   }

@@ -13,14 +13,14 @@ import org.junit.jupiter.api.Test;
 class RememberedTest {
 
   /** Singular 2 away from the nearest piece, as the tails that are remembered are. */
-  private static final DoubleUnaryOperator SMOOTH = w -> Math.log1p(w * w / 4) - w;
+  private static final DoubleUnaryOperator LOG = w -> Math.log1p(w * w / 4) - w * w / 4;
 
   private final AtomicInteger asked = new AtomicInteger();
   private final Remembered remembered =
       Remembered.shared(
           w -> {
             asked.incrementAndGet();
-            return SMOOTH.applyAsDouble(w);
+            return LOG.applyAsDouble(w);
           });
 
   private double after(int times, double w) {
@@ -32,8 +32,11 @@ class RememberedTest {
   }
 
   @Property
-  void agreesWithTheFunction(@ForAll @DoubleRange(max = 50) double w) {
-    assertThat(after(40, w)).isCloseTo(SMOOTH.applyAsDouble(w), within(1e-13 * (1 + w)));
+  void agreesWithTheFunctionWhereItIsLevelAndWhereItIsSteep(
+      @ForAll @DoubleRange(max = 50) double w) {
+    // Of a steep piece the logarithm is remembered: its rounding is a share of the function.
+    double expected = Math.exp(LOG.applyAsDouble(w));
+    assertThat(after(40, w)).isCloseTo(expected, within(1e-13 * expected * (1 + w * w / 40)));
   }
 
   @Test
