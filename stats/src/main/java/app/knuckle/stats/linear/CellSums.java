@@ -16,14 +16,14 @@ final class CellSums {
   /** Rows whose combinations are found at a time, so that they stay in the fastest cache. */
   private static final int STRIP = 1 << 10;
 
-  /** Factors combined in one loop. */
+  /** Factors whose levels are combined where the sums are taken; those before are folded first. */
   private static final int ABREAST = 3;
 
   /** Stands for a factor that there is not. */
   private static final int[] NO_FACTOR = new int[STRIP];
 
-  /** Slots of a combination: n, x; or n, x, xx, y, xy, yy, padded. */
-  private static final int ONE = 2;
+  /** Slots of a combination: n, x, xx; or n, x, xx, y, xy, yy; padded. */
+  private static final int ONE = 4;
 
   private static final int TWO = 8;
 
@@ -59,8 +59,7 @@ final class CellSums {
   /**
    * Takes the sums.
    *
-   * @return by combination, {@link #stride} apart: of one variable n and x, and at the very end xx
-   *     of all combinations together; of two n, x, xx, y, xy, yy
+   * @return by combination, {@link #stride} apart: n, x, xx, and of two variables y, xy, yy
    */
   double[] take() {
     List<double[]> parts = RowParts.each(x.length, ROWS_OF_A_PART, this::part);
@@ -75,70 +74,113 @@ final class CellSums {
 
   /** Incomplete rows go to a slot in front, which may hold anything. */
   private double[] part(int from, int to) {
-    double[] sums = new double[stride() * (combinations + 1) + 1];
-    int[] cells = new int[STRIP];
+    double[] sums = new double[stride() * (combinations + 1)];
+    int[] folded = new int[STRIP];
+    int whole = Math.max(0, factors.size() - ABREAST + 1);
     for (int start = from; start < to; start += STRIP) {
-      int end = Math.min(to, start + STRIP);
-      combine(start, end, cells);
-      if (y == null) {
-        addOne(start, end, cells, sums);
+      int n = Math.min(to - start, STRIP);
+      if (factors.size() > ABREAST) {
+        fold(start, n, folded);
+        add(start, n, folded, 0, whole, sums);
       } else {
-        addTwo(start, end, cells, sums);
+        add(start, n, codes(0), at(0, start), 1, sums);
       }
     }
     return sums;
   }
 
-  /** The combination of each row of a strip; -1 for rows without a level of some factor. */
-  private void combine(int start, int end, int[] cells) {
-    Arrays.fill(cells, 0);
-    for (int f = 0; f < factors.size(); f += ABREAST) {
-      combine(start, end - start, cells, padded(f), padded(f + 1), padded(f + 2));
+  /** Combinations of all factors but the last two; below 0 for rows without a level of some. */
+  private void fold(int start, int n, int[] folded) {
+    Arrays.fill(folded, 0);
+    for (Factor factor : factors.subList(0, factors.size() - ABREAST + 1)) {
+      int[] codes = factor.codes();
+      int size = factor.size();
+      for (int i = 0; i < n; i++) {
+        int before = folded[i];
+        int code = codes[start + i];
+        folded[i] = (before | code) < 0 ? -1 : before * size + code;
+      }
     }
   }
 
-  private Factor padded(int f) {
-    return f < factors.size() ? factors.get(f) : null;
+  private int[] codes(int factor) {
+    return factor < factors.size() ? factors.get(factor).codes() : NO_FACTOR;
   }
 
-  /** Three factors in one loop: a loop for each would read and write the strip three times. */
-  private static void combine(int start, int n, int[] cells, Factor f, Factor g, Factor h) {
-    int[] a = f.codes();
-    int[] b = g == null ? NO_FACTOR : g.codes();
-    int[] c = h == null ? NO_FACTOR : h.codes();
-    int atB = g == null ? 0 : start;
-    int atC = h == null ? 0 : start;
-    int sizeA = f.size();
-    int sizeB = g == null ? 1 : g.size();
-    int sizeC = h == null ? 1 : h.size();
+  private int at(int factor, int start) {
+    return factor < factors.size() ? start : 0;
+  }
+
+  private int size(int factor) {
+    return factor < factors.size() ? factors.get(factor).size() : 1;
+  }
+
+  /**
+   * Takes a strip: rows by three codes, of which the last two are those of factors from next on.
+   */
+  private void add(int start, int n, int[] a, int atA, int next, double[] sums) {
+    int[] b = codes(next);
+    int[] c = codes(next + 1);
+    int atB = at(next, start);
+    int atC = at(next + 1, start);
+    if (y == null) {
+      addOne(start, n, a, atA, b, atB, size(next), c, atC, size(next + 1), sums);
+    } else {
+      addTwo(start, n, a, atA, b, atB, size(next), c, atC, size(next + 1), sums);
+    }
+  }
+
+  // One row at a time, without a branch: so the compiler finds that no index leaves its array.
+
+  private void addOne(
+      int start,
+      int n,
+      int[] a,
+      int atA,
+      int[] b,
+      int atB,
+      int sizeB,
+      int[] c,
+      int atC,
+      int sizeC,
+      double[] sums) {
+    double[] values = x;
+    double origin = originX;
     for (int i = 0; i < n; i++) {
-      int before = cells[i];
-      int p = a[start + i];
+      int p = a[atA + i];
       int q = b[atB + i];
       int r = c[atC + i];
-      boolean whole = (before | p | q | r) >= 0;
-      cells[i] = whole ? ((before * sizeA + p) * sizeB + q) * sizeC + r : -1;
-    }
-  }
-
-  private void addOne(int start, int end, int[] cells, double[] sums) {
-    double squares = 0;
-    for (int row = start; row < end; row++) {
-      double dx = x[row] - originX;
-      int cell = dx == dx ? cells[row - start] : -1;
-      int at = ONE * (cell + 1);
+      double dx = values[start + i] - origin;
+      int slot = ((p * sizeB + q) * sizeC + r + 1) & ~((p | q | r) >> 31);
+      int at = dx == dx ? ONE * slot : 0;
       sums[at] += 1;
       sums[at + 1] += dx;
-      squares += cell < 0 ? 0 : dx * dx;
+      sums[at + 2] += dx * dx;
     }
-    sums[sums.length - 1] += squares;
   }
 
-  private void addTwo(int start, int end, int[] cells, double[] sums) {
-    for (int row = start; row < end; row++) {
-      double dx = x[row] - originX;
-      double dy = y[row] - originY;
-      int at = dx == dx & dy == dy ? TWO * (cells[row - start] + 1) : 0;
+  private void addTwo(
+      int start,
+      int n,
+      int[] a,
+      int atA,
+      int[] b,
+      int atB,
+      int sizeB,
+      int[] c,
+      int atC,
+      int sizeC,
+      double[] sums) {
+    double[] valuesX = x;
+    double[] valuesY = y;
+    for (int i = 0; i < n; i++) {
+      int p = a[atA + i];
+      int q = b[atB + i];
+      int r = c[atC + i];
+      double dx = valuesX[start + i] - originX;
+      double dy = valuesY[start + i] - originY;
+      int slot = ((p * sizeB + q) * sizeC + r + 1) & ~((p | q | r) >> 31);
+      int at = dx == dx & dy == dy ? TWO * slot : 0;
       sums[at] += 1;
       sums[at + 1] += dx;
       sums[at + 2] += dx * dx;

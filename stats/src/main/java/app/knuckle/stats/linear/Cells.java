@@ -89,6 +89,7 @@ final class Cells {
     double[][][] within = new double[apart ? cells : 1][variables][variables];
     boolean exact = true;
     int rows = 0;
+    double squares = 0;
     double taken = 0;
     for (int cell = 0; cell < cells; cell++) {
       int at = cell * pass.stride();
@@ -99,6 +100,7 @@ final class Cells {
       counts[cell] = (long) n;
       rows += (int) n;
       means[0][cell] = sums[at + 1] / n;
+      squares += sums[at + 2];
       taken += sums[at + 1] * means[0][cell];
       if (variables == 2) {
         double[][] own = within[apart ? cell : 0];
@@ -114,7 +116,6 @@ final class Cells {
       }
     }
     if (variables == 1) {
-      double squares = sums[sums.length - 1];
       within[0][0][0] = squares - taken;
       exact = squares <= CANCELLATION * within[0][0][0];
     }

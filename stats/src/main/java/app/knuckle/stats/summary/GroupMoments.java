@@ -104,22 +104,12 @@ public final class GroupMoments {
 
     static Sums of(double[] values, int[] groups, double[] shift, int from, int to) {
       Sums sums = new Sums(shift.length);
-      Sums odd = new Sums(shift.length);
-      sums.addPairs(odd, values, groups, shift, from, to);
-      sums.add(odd);
+      sums.add(values, groups, shift, from, to);
       if (sums.metGap()) {
         sums = new Sums(shift.length);
         sums.addAllButGaps(values, groups, shift, from, to);
       }
       return sums;
-    }
-
-    private void add(Sums other) {
-      for (int slot = 0; slot < counts.length; slot++) {
-        counts[slot] += other.counts[slot];
-        s1[slot] += other.s1[slot];
-        s2[slot] += other.s2[slot];
-      }
     }
 
     /** Whether a row with a group had no value. */
@@ -131,36 +121,17 @@ public final class GroupMoments {
       return Double.isNaN(total);
     }
 
-    /**
-     * Two rows at a time into sums of their own, so that neither waits for the other's addition.
-     */
-    private void addPairs(
-        Sums odd, double[] values, int[] groups, double[] shift, int from, int to) {
+    /** As plain as can be, so that the compiler takes several rows at once. */
+    private void add(double[] values, int[] groups, double[] shift, int from, int to) {
       int[] n = counts;
-      double[] u1 = s1;
-      double[] u2 = s2;
-      int[] m = odd.counts;
-      double[] t1 = odd.s1;
-      double[] t2 = odd.s2;
-      int i = from;
-      for (; i < to - 1; i += 2) {
-        int a = groups[i] + 1;
-        int b = groups[i + 1] + 1;
-        double d = values[i] - shift[a];
-        double e = values[i + 1] - shift[b];
-        n[a]++;
-        m[b]++;
-        u1[a] += d;
-        t1[b] += e;
-        u2[a] += d * d;
-        t2[b] += e * e;
-      }
-      if (i < to) {
-        int a = groups[i] + 1;
-        double d = values[i] - shift[a];
-        n[a]++;
-        u1[a] += d;
-        u2[a] += d * d;
+      double[] u = s1;
+      double[] v = s2;
+      for (int i = from; i < to; i++) {
+        int slot = groups[i] + 1;
+        double d = values[i] - shift[slot];
+        n[slot]++;
+        u[slot] += d;
+        v[slot] += d * d;
       }
     }
 
