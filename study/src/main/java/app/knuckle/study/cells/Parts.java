@@ -2,14 +2,12 @@ package app.knuckle.study.cells;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.prep.Frame;
-import app.knuckle.study.prep.Kind;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -28,6 +26,7 @@ public final class Parts {
 
   private final Frame frame;
   private final boolean[] used;
+  private final boolean whole;
   private final List<String> categories;
   private final Map<String, Factor> factors = new LinkedHashMap<>();
 
@@ -50,6 +49,7 @@ public final class Parts {
         used[row] &= !column.isMissing(row);
       }
     }
+    whole = rows() == used.length;
     categories.forEach(name -> factors.put(name, make(name)));
   }
 
@@ -60,6 +60,7 @@ public final class Parts {
     for (int row = 0; row < used.length; row++) {
       used[row] &= where.test(row);
     }
+    whole = rows() == used.length;
     categories.forEach(name -> factors.put(name, make(name)));
   }
 
@@ -85,16 +86,16 @@ public final class Parts {
 
   /** A column as a factor; levels without a row left are dropped. */
   private Factor make(String name) {
-    Categories column =
-        (Categories)
-            new Kind(name, Kind.As.CATEGORY, false).apply(frame, Progress.NONE).column(name);
-    int[] to = new int[column.levels().size()];
-    java.util.Arrays.fill(to, -1);
-    boolean[] seen = new boolean[to.length];
+    Categories column = frame.column(name).categories();
     int[] given = column.codes();
-    for (int row = 0; row < used.length; row++) {
-      if (used[row]) {
+    int[] to = new int[column.levels().size()];
+    Arrays.fill(to, -1);
+    boolean[] seen = new boolean[to.length];
+    int unseen = to.length;
+    for (int row = 0; row < used.length && unseen > 0; row++) {
+      if (used[row] && !seen[given[row]]) {
         seen[given[row]] = true;
+        unseen--;
       }
     }
     List<String> levels = new ArrayList<>();
@@ -120,11 +121,15 @@ public final class Parts {
                   say("refused.level-too-long", String.valueOf(level.length())),
                   say("way.name-too-long", String.valueOf(MOST_LETTERS)));
             });
+    return new Factor(name, levels, whole && unseen == 0 ? given : recoded(given, to));
+  }
+
+  private int[] recoded(int[] given, int[] to) {
     int[] codes = new int[used.length];
     for (int row = 0; row < codes.length; row++) {
       codes[row] = used[row] ? to[given[row]] : -1;
     }
-    return new Factor(name, levels, codes);
+    return codes;
   }
 
   /** A longer text is a note, not the name of a treatment. */

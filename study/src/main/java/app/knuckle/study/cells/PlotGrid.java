@@ -181,8 +181,9 @@ public record PlotGrid(
       for (String name : names) {
         Factor factor = parts.factor(name);
         int[] own = factor.codes();
+        int levels = factor.size();
         for (int row = 0; row < size; row++) {
-          codes[row] = codes[row] * factor.size() + own[row];
+          codes[row] = codes[row] * levels + own[row];
         }
       }
       return codes;

@@ -1,10 +1,8 @@
 package app.knuckle.study.design;
 
-import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.prep.Frame;
-import app.knuckle.study.prep.Kind;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import java.util.Arrays;
@@ -33,11 +31,7 @@ public record Groups(Column treatment, List<String> levels, int[] codes, int[] c
    */
   public static Groups of(Frame frame, String treatment) {
     Column column = frame.column(treatment);
-    Categories all =
-        (Categories)
-            new Kind(treatment, Kind.As.CATEGORY, false)
-                .apply(frame, Progress.NONE)
-                .column(treatment);
+    Categories all = column.categories();
     int[] counts = new int[all.levels().size()];
     int[] codes = all.codes().clone();
     for (int row = 0; row < codes.length; row++) {

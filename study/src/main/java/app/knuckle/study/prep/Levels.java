@@ -7,10 +7,8 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Nearest;
-import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -23,22 +21,10 @@ final class Levels {
 
   /** A column as categories: its own levels, or its numbers as texts in ascending order. */
   static Categories of(Column column, boolean ordered) {
-    if (column instanceof Categories categories) {
-      return new Categories(
-          categories.name(), categories.unit(), categories.codes(), categories.levels(), ordered);
-    }
-    Numbers numbers = (Numbers) column;
-    double[] distinct =
-        Arrays.stream(numbers.values()).filter(v -> !Double.isNaN(v)).sorted().distinct().toArray();
-    int[] codes = new int[numbers.size()];
-    for (int i = 0; i < codes.length; i++) {
-      codes[i] =
-          numbers.isMissing(i)
-              ? Categories.MISSING
-              : Arrays.binarySearch(distinct, numbers.value(i));
-    }
-    List<String> levels = Arrays.stream(distinct).mapToObj(Numbers::text).toList();
-    return new Categories(numbers.name(), numbers.unit(), codes, levels, ordered);
+    Categories found = column.categories();
+    return found.ordered() == ordered
+        ? found
+        : new Categories(found.name(), found.unit(), found.codes(), found.levels(), ordered);
   }
 
   /** The column with every level renamed; levels that get the same name become one. */

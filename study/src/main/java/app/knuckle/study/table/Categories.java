@@ -93,4 +93,9 @@ public final class Categories implements Column {
   public String text(int row) {
     return isMissing(row) ? "" : levels.get(codes[row]);
   }
+
+  @Override
+  public Categories categories() {
+    return this;
+  }
 }

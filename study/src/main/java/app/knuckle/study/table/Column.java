@@ -70,4 +70,11 @@ public sealed interface Column permits Numbers, Categories {
   default String title() {
     return unit().isEmpty() ? label() : label() + " (" + unit() + ")";
   }
+
+  /**
+   * The column as categories: its own levels, or its numbers as texts in ascending order.
+   *
+   * @return with its levels in their order
+   */
+  Categories categories();
 }

@@ -109,10 +109,16 @@ public final class NumberText {
    * @return true for a leading zero before another digit
    */
   public static boolean looksLikeCode(CharSequence text) {
-    if (text.length() > 0 && text.charAt(0) > '0') {
-      return false;
+    int length = text.length();
+    if (length > 0 && text.charAt(0) > '0') {
+      return false; // Nearly all numbers.
     }
-    String bare = text.toString().strip();
-    return bare.length() > 1 && bare.charAt(0) == '0' && Character.isDigit(bare.charAt(1));
+    int first = 0;
+    while (first < length && Character.isWhitespace(text.charAt(first))) {
+      first++;
+    }
+    return first + 1 < length
+        && text.charAt(first) == '0'
+        && Character.isDigit(text.charAt(first + 1));
   }
 }

@@ -1,11 +1,17 @@
 package app.knuckle.study.table;
 
+import java.util.Arrays;
+import java.util.List;
+
 /** A column of numbers. Missing cells are NaN; every other value is finite. */
 public final class Numbers implements Column {
 
   private final String name;
   private final String unit;
   private final double[] values;
+
+  /** Kept if there are few; nothing is lost where two find them at a time. */
+  private volatile Categories categories;
 
   /**
    * A column of numbers.
@@ -76,6 +82,46 @@ public final class Numbers implements Column {
     }
     return Double.toString(value);
   }
+
+  @Override
+  public Categories categories() {
+    if (categories != null) {
+      return categories;
+    }
+    double[] distinct = distinct();
+    int[] codes = new int[values.length];
+    for (int row = 0; row < codes.length; row++) {
+      codes[row] = isMissing(row) ? Categories.MISSING : Arrays.binarySearch(distinct, values[row]);
+    }
+    List<String> levels = Arrays.stream(distinct).mapToObj(Numbers::text).toList();
+    Categories found = new Categories(name, unit, codes, levels, false);
+    if (distinct.length <= FEW) {
+      categories = found;
+    }
+    return found;
+  }
+
+  /** The different values in ascending order: few are gathered as they are met, many sorted. */
+  private double[] distinct() {
+    double[] met = new double[FEW];
+    int n = 0;
+    for (double value : values) {
+      int place = Double.isNaN(value) ? 0 : Arrays.binarySearch(met, 0, n, value);
+      if (place < 0) {
+        if (n == FEW) {
+          return Arrays.stream(values).filter(v -> !Double.isNaN(v)).sorted().distinct().toArray();
+        }
+        int at = -place - 1;
+        System.arraycopy(met, at, met, at + 1, n - at);
+        met[at] = value;
+        n++;
+      }
+    }
+    return Arrays.copyOf(met, n);
+  }
+
+  /** More different values than this are hardly a treatment, and not kept as texts. */
+  private static final int FEW = 256;
 
   /** Whole numbers up to here are written out; a double holds all of them exactly. */
   private static final double WHOLE_UP_TO = 0x1.0p53;
