@@ -43,30 +43,49 @@ final class ColumnBuilder {
     return name;
   }
 
-  void add(CharSequence cell) {
+  void add(String cell) {
+    add(cell.toCharArray(), 0, cell.length());
+  }
+
+  /** Adds a cell that is some of many letters, without making a text of it where that can be. */
+  void add(char[] letters, int from, int length) {
     if (asWords) {
-      addWord(cell);
+      addWord(letters, from, length);
     } else if (!metWord) {
-      addNumber(cell);
+      addNumber(letters, from, length);
     }
   }
 
-  private void addNumber(CharSequence cell) {
+  private void addNumber(char[] letters, int from, int length) {
     if (size == numbers.length) {
       numbers = Arrays.copyOf(numbers, size + (size >> 1));
     }
-    double value = parse(cell);
-    if (isWord(cell, value)) {
-      metWord = true;
-      numbers = new double[0];
-      return;
+    boolean plain = groups == null && !mayBeCode(letters, from, length);
+    double value = plain ? NumberText.plain(letters, from, length, mark()) : Double.NaN;
+    if (Double.isNaN(value) && length > 0) {
+      String cell = new String(letters, from, length);
+      value = parse(cell);
+      if (isWord(cell, value)) {
+        metWord = true;
+        numbers = new double[0];
+        return;
+      }
     }
     numbers[size++] = value;
   }
 
-  private double parse(CharSequence cell) {
+  /** A 0 before anything but the decimal mark is looked at more closely. */
+  private boolean mayBeCode(char[] letters, int from, int length) {
+    return length > 1 && letters[from] == '0' && letters[from + 1] != mark();
+  }
+
+  private char mark() {
+    return decimalComma ? ',' : '.';
+  }
+
+  private double parse(String cell) {
     if (groups != null) {
-      String bare = cell.toString().strip();
+      String bare = cell.strip();
       if (groups.matcher(bare).matches()) {
         return NumberText.parse(bare.replace(decimalComma ? "." : ",", ""), decimalComma);
       }
@@ -79,19 +98,17 @@ final class ColumnBuilder {
     return isWord(cell, parse(cell));
   }
 
-  private static boolean isWord(CharSequence cell, double value) {
-    return Double.isNaN(value)
-        ? !MissingMarks.isMissing(cell.toString())
-        : NumberText.looksLikeCode(cell);
+  private static boolean isWord(String cell, double value) {
+    return Double.isNaN(value) ? !MissingMarks.isMissing(cell) : NumberText.looksLikeCode(cell);
   }
 
-  private void addWord(CharSequence cell) {
+  private void addWord(char[] letters, int from, int length) {
     if (size == codes.length) {
       codes = Arrays.copyOf(codes, size + (size >> 1));
     }
-    int code = index.code(cell);
+    int code = index.code(letters, from, length);
     if (code == LevelIndex.UNKNOWN) {
-      String level = cell.toString();
+      String level = new String(letters, from, length);
       code = MissingMarks.isMissing(level) ? Categories.MISSING : levels.size();
       index.put(level, code);
       if (code != Categories.MISSING) {

@@ -21,11 +21,13 @@ final class LevelIndex {
   /**
    * The code of a text.
    *
-   * @param text any
+   * @param letters of which some are the text
+   * @param from where it begins
+   * @param length of it
    * @return as put, or {@link #UNKNOWN}
    */
-  int code(CharSequence text) {
-    int slot = slot(text);
+  int code(char[] letters, int from, int length) {
+    int slot = slot(letters, from, length);
     return texts[slot] == null ? UNKNOWN : codes[slot];
   }
 
@@ -59,17 +61,34 @@ final class LevelIndex {
     }
   }
 
+  private int slot(String text) {
+    return slot(text.toCharArray(), 0, text.length());
+  }
+
   /** Where a text is, or would be. */
-  private int slot(CharSequence text) {
+  private int slot(char[] letters, int from, int length) {
     int hash = 0;
-    for (int i = 0; i < text.length(); i++) {
-      hash = 31 * hash + text.charAt(i);
+    for (int i = from; i < from + length; i++) {
+      hash = 31 * hash + letters[i];
     }
     int mask = texts.length - 1;
     int slot = (hash * SPREAD) >>> Integer.numberOfLeadingZeros(mask) & mask;
-    while (texts[slot] != null && !texts[slot].contentEquals(text)) {
+    while (texts[slot] != null && !isAt(slot, letters, from, length)) {
       slot = slot + 1 & mask;
     }
     return slot;
+  }
+
+  private boolean isAt(int slot, char[] letters, int from, int length) {
+    String text = texts[slot];
+    if (text.length() != length) {
+      return false;
+    }
+    for (int i = 0; i < length; i++) {
+      if (text.charAt(i) != letters[from + i]) {
+        return false;
+      }
+    }
+    return true;
   }
 }

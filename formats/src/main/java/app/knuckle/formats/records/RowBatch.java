@@ -1,5 +1,6 @@
 package app.knuckle.formats.records;
 
+import java.nio.CharBuffer;
 import java.util.Arrays;
 
 /** Some rows of cells as one stretch of letters, parsed and not yet read into columns. */
@@ -51,14 +52,12 @@ final class RowBatch {
 
   /** Gives all rows to a table and is empty again. */
   void emptyInto(TableBuilder table, char delimiter) {
-    Slice slice = new Slice();
     int from = 0;
     for (int row = 0; row < rows; row++) {
       for (int cell = from; cell < rowEnds[row]; cell++) {
         table.requireRoom(length(cell), cell - from);
         if (quoted[cell]) {
-          over(slice, cell);
-          table.requireOneRow(slice, delimiter);
+          table.requireOneRow(CharBuffer.wrap(letters, start(cell), length(cell)), delimiter);
         }
       }
       int last = rowEnds[row] - 1;
@@ -72,12 +71,11 @@ final class RowBatch {
 
   /** The cells of a column, row by row: columns know nothing of each other. */
   private void fill(ColumnBuilder column, int place) {
-    Slice slice = new Slice();
     int from = 0;
     for (int row = 0; row < rows; row++) {
-      if (from + place < rowEnds[row]) {
-        over(slice, from + place);
-        column.add(slice);
+      int cell = from + place;
+      if (cell < rowEnds[row]) {
+        column.add(letters, start(cell), length(cell));
       }
       from = rowEnds[row];
     }
@@ -91,44 +89,7 @@ final class RowBatch {
     return ends[cell] - start(cell);
   }
 
-  private void over(Slice slice, int cell) {
-    slice.over(letters, start(cell), length(cell));
-  }
-
   private boolean isBlank(int cell) {
     return new String(letters, start(cell), length(cell)).isBlank();
-  }
-
-  /** A stretch of letters. */
-  private static final class Slice implements CharSequence {
-    private char[] buffer;
-    private int offset;
-    private int length;
-
-    void over(char[] chars, int from, int count) {
-      buffer = chars;
-      offset = from;
-      length = count;
-    }
-
-    @Override
-    public int length() {
-      return length;
-    }
-
-    @Override
-    public char charAt(int index) {
-      return buffer[offset + index];
-    }
-
-    @Override
-    public CharSequence subSequence(int start, int end) {
-      return toString().subSequence(start, end);
-    }
-
-    @Override
-    public String toString() {
-      return new String(buffer, offset, length);
-    }
   }
 }

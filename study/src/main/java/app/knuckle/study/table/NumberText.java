@@ -33,24 +33,30 @@ public final class NumberText {
    * @return the number; infinite where the text says so or the number is too large; NaN if the text
    *     is no number
    */
-  public static double parse(CharSequence text, boolean decimalComma) {
-    double plain = plain(text, decimalComma ? ',' : '.');
-    return Double.isNaN(plain) ? anyForm(text.toString(), decimalComma) : plain;
+  public static double parse(String text, boolean decimalComma) {
+    double plain = plain(text.toCharArray(), 0, text.length(), decimalComma ? ',' : '.');
+    return Double.isNaN(plain) ? anyForm(text, decimalComma) : plain;
   }
 
   /**
-   * Short plain decimals, which nearly all cells are: a whole number of at most 15 digits over a
-   * power of ten up to 22 is exact in both, so that one division rounds correctly.
+   * The number that a short plain decimal stands for, which nearly all cells are: a whole number of
+   * at most 15 digits over a power of ten up to 22 is exact in both, so that one division rounds
+   * correctly.
    *
+   * @param letters of which some are the text
+   * @param from where it begins
+   * @param length of it
+   * @param mark the decimal mark
+   * @return NaN where it has another form, which {@link #parse} may know
    * @see "Clinger, W. D. (1990). How to read floating point numbers accurately. PLDI '90, 92-101"
    */
-  private static double plain(CharSequence text, char mark) {
-    int length = text.length();
-    int start = length > 0 && text.charAt(0) == '-' ? 1 : 0;
+  public static double plain(char[] letters, int from, int length, char mark) {
+    int end = from + length;
+    int start = length > 0 && letters[from] == '-' ? from + 1 : from;
     long digits = 0;
     int point = -1;
-    for (int i = start; i < length; i++) {
-      char c = text.charAt(i);
+    for (int i = start; i < end; i++) {
+      char c = letters[i];
       if (c >= '0' && c <= '9') {
         digits = 10 * digits + (c - '0');
       } else if (c == mark && point < 0) {
@@ -59,12 +65,12 @@ public final class NumberText {
         return Double.NaN;
       }
     }
-    int count = length - start - (point < 0 ? 0 : 1);
+    int count = end - start - (point < 0 ? 0 : 1);
     if (count == 0 || count > MOST_EXACT_DIGITS) {
       return Double.NaN;
     }
-    double value = point < 0 ? digits : digits / POWERS_OF_TEN[length - point - 1];
-    return start == 1 ? -value : value;
+    double value = point < 0 ? digits : digits / POWERS_OF_TEN[end - point - 1];
+    return start == from ? value : -value;
   }
 
   private static double anyForm(String text, boolean decimalComma) {
@@ -108,17 +114,8 @@ public final class NumberText {
    * @param text a cell
    * @return true for a leading zero before another digit
    */
-  public static boolean looksLikeCode(CharSequence text) {
-    int length = text.length();
-    if (length > 0 && text.charAt(0) > '0') {
-      return false; // Nearly all numbers.
-    }
-    int first = 0;
-    while (first < length && Character.isWhitespace(text.charAt(first))) {
-      first++;
-    }
-    return first + 1 < length
-        && text.charAt(first) == '0'
-        && Character.isDigit(text.charAt(first + 1));
+  public static boolean looksLikeCode(String text) {
+    String bare = text.strip();
+    return bare.length() > 1 && bare.charAt(0) == '0' && Character.isDigit(bare.charAt(1));
   }
 }
