@@ -124,12 +124,14 @@ final class SafeFile {
   /** What a writer that was killed left behind, long enough ago that it is not at work any more. */
   private static void sweep(Path folder, Path target) {
     String start = "." + target.getFileName();
-    Instant old = Instant.now().minus(AT_WORK);
+    Instant now = Instant.now();
     try (DirectoryStream<Path> parts = Files.newDirectoryStream(folder, ".*.part")) {
       for (Path part : parts) {
         String name = part.getFileName().toString();
         boolean ours = name.startsWith(start) || name.startsWith(".previous");
-        if (ours && Files.getLastModifiedTime(part).toInstant().isBefore(old)) {
+        Duration age = Duration.between(Files.getLastModifiedTime(part).toInstant(), now);
+        // Under a clock that was set back since, it lies far ahead.
+        if (ours && age.abs().compareTo(AT_WORK) > 0) {
           Files.deleteIfExists(part);
         }
       }
