@@ -76,31 +76,47 @@ final class CellSums {
   private double[] part(int from, int to) {
     double[] sums = new double[stride() * (combinations + 1)];
     int[] folded = new int[STRIP];
-    int whole = Math.max(0, factors.size() - ABREAST + 1);
     for (int start = from; start < to; start += STRIP) {
       int n = Math.min(to - start, STRIP);
-      if (factors.size() > ABREAST) {
-        fold(start, n, folded);
-        add(start, n, folded, 0, whole, sums);
+      Codes codes = codes(start, n, folded);
+      if (y == null) {
+        addOne(start, n, codes, sums);
       } else {
-        add(start, n, codes(0), at(0, start), 1, sums);
+        addTwo(start, n, codes, sums);
       }
     }
     return sums;
   }
 
-  /** Combinations of all factors but the last two; below 0 for rows without a level of some. */
-  private void fold(int start, int n, int[] folded) {
-    Arrays.fill(folded, 0);
-    for (Factor factor : factors.subList(0, factors.size() - ABREAST + 1)) {
-      int[] codes = factor.codes();
-      int size = factor.size();
-      for (int i = 0; i < n; i++) {
-        int before = folded[i];
-        int code = codes[start + i];
-        folded[i] = (before | code) < 0 ? -1 : before * size + code;
-      }
+  /**
+   * Three codes a row, each beginning somewhere in its array, and of how many levels the last are.
+   */
+  private record Codes(int[] a, int atA, int[] b, int atB, int sizeB, int[] c, int atC, int sizeC) {
+
+    /** One more than the combination of a row; 0 without a level of some factor. */
+    int slot(int i) {
+      int p = a[atA + i];
+      int q = b[atB + i];
+      int r = c[atC + i];
+      return ((p * sizeB + q) * sizeC + r + 1) & ~((p | q | r) >> 31);
     }
+  }
+
+  private Codes codes(int start, int n, int[] folded) {
+    boolean many = factors.size() > ABREAST;
+    if (many) {
+      fold(start, n, folded);
+    }
+    int second = many ? factors.size() - 2 : 1;
+    return new Codes(
+        many ? folded : codes(0),
+        many ? 0 : at(0, start),
+        codes(second),
+        at(second, start),
+        size(second),
+        codes(second + 1),
+        at(second + 1, start),
+        size(second + 1));
   }
 
   private int[] codes(int factor) {
@@ -115,72 +131,40 @@ final class CellSums {
     return factor < factors.size() ? factors.get(factor).size() : 1;
   }
 
-  /**
-   * Takes a strip: rows by three codes, of which the last two are those of factors from next on.
-   */
-  private void add(int start, int n, int[] a, int atA, int next, double[] sums) {
-    int[] b = codes(next);
-    int[] c = codes(next + 1);
-    int atB = at(next, start);
-    int atC = at(next + 1, start);
-    if (y == null) {
-      addOne(start, n, a, atA, b, atB, size(next), c, atC, size(next + 1), sums);
-    } else {
-      addTwo(start, n, a, atA, b, atB, size(next), c, atC, size(next + 1), sums);
+  /** Combinations of all factors but the last two; below 0 for rows without a level of some. */
+  private void fold(int start, int n, int[] folded) {
+    Arrays.fill(folded, 0);
+    for (Factor factor : factors.subList(0, factors.size() - 2)) {
+      int[] codes = factor.codes();
+      int size = factor.size();
+      for (int i = 0; i < n; i++) {
+        int before = folded[i];
+        int code = codes[start + i];
+        folded[i] = (before | code) < 0 ? -1 : before * size + code;
+      }
     }
   }
 
-  // One row at a time, without a branch: so the compiler finds that no index leaves its array.
-
-  private void addOne(
-      int start,
-      int n,
-      int[] a,
-      int atA,
-      int[] b,
-      int atB,
-      int sizeB,
-      int[] c,
-      int atC,
-      int sizeC,
-      double[] sums) {
+  /** One row at a time, without a branch: so the compiler takes several at once. */
+  private void addOne(int start, int n, Codes of, double[] sums) {
     double[] values = x;
     double origin = originX;
     for (int i = 0; i < n; i++) {
-      int p = a[atA + i];
-      int q = b[atB + i];
-      int r = c[atC + i];
       double dx = values[start + i] - origin;
-      int slot = ((p * sizeB + q) * sizeC + r + 1) & ~((p | q | r) >> 31);
-      int at = dx == dx ? ONE * slot : 0;
+      int at = dx == dx ? ONE * of.slot(i) : 0;
       sums[at] += 1;
       sums[at + 1] += dx;
       sums[at + 2] += dx * dx;
     }
   }
 
-  private void addTwo(
-      int start,
-      int n,
-      int[] a,
-      int atA,
-      int[] b,
-      int atB,
-      int sizeB,
-      int[] c,
-      int atC,
-      int sizeC,
-      double[] sums) {
+  private void addTwo(int start, int n, Codes of, double[] sums) {
     double[] valuesX = x;
     double[] valuesY = y;
     for (int i = 0; i < n; i++) {
-      int p = a[atA + i];
-      int q = b[atB + i];
-      int r = c[atC + i];
       double dx = valuesX[start + i] - originX;
       double dy = valuesY[start + i] - originY;
-      int slot = ((p * sizeB + q) * sizeC + r + 1) & ~((p | q | r) >> 31);
-      int at = dx == dx & dy == dy ? TWO * slot : 0;
+      int at = dx == dx & dy == dy ? TWO * of.slot(i) : 0;
       sums[at] += 1;
       sums[at + 1] += dx;
       sums[at + 2] += dx * dx;
