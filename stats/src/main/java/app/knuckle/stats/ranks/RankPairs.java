@@ -147,13 +147,7 @@ public record RankPairs(
       Quantity df,
       boolean unadjusted,
       double alpha) {
-    int k = means.length;
-    List<int[]> places = new ArrayList<>();
-    for (int i = 0; i < k; i++) {
-      for (int j = i + 1; j < k; j++) {
-        places.add(new int[] {i, j});
-      }
-    }
+    List<int[]> places = places(means.length);
     int m = places.size();
     double[] statistics = new double[m];
     double[] p = new double[m];
@@ -188,6 +182,17 @@ public record RankPairs(
     }
     return new RankPairs(
         procedure, pairs, more, letters(means, pairs), Quantity.absent(Absence.OWN_ERRORS));
+  }
+
+  /** Both groups of every pair. */
+  private static List<int[]> places(int groups) {
+    List<int[]> places = new ArrayList<>();
+    for (int i = 0; i < groups; i++) {
+      for (int j = i + 1; j < groups; j++) {
+        places.add(new int[] {i, j});
+      }
+    }
+    return places;
   }
 
   private static double tail(double statistic, Quantity df) {
@@ -235,26 +240,24 @@ public record RankPairs(
     int k = g.groupCount();
     StudentizedRangeDistribution range =
         StudentizedRangeDistribution.of(k, Double.POSITIVE_INFINITY);
+    double[][] sorted = g.sorted();
+    List<Ranked> ranked =
+        places(k).parallelStream()
+            .map(
+                place -> {
+                  double[] x = sorted[place[0]];
+                  double[] y = sorted[place[1]];
+                  return new Ranked(place, RankSum.pairwise(x, y), shift(g, x, y));
+                })
+            .toList();
     List<Pair> pairs = new ArrayList<>();
     List<More> more = new ArrayList<>();
-    double[][] sorted = g.sorted();
-    for (int i = 0; i < k; i++) {
-      for (int j = i + 1; j < k; j++) {
-        double[] own = RankSum.pairwise(sorted[i], sorted[j]);
-        double statistic = Math.sqrt(2) * own[1];
-        Quantity q = Quantity.finite(statistic, Absence.TWO_GROUPS_DO_NOT_VARY);
-        pairs.add(
-            pair(
-                i,
-                j,
-                own[2],
-                NO_SE,
-                NO_DF,
-                q,
-                q.map(s -> range.survivalProbability(Math.abs(s))),
-                alpha));
-        more.add(new More.Shifted(own[0], shift(g, sorted[i], sorted[j])));
-      }
+    for (Ranked one : ranked) {
+      double statistic = Math.sqrt(2) * one.own[1];
+      Quantity q = Quantity.finite(statistic, Absence.TWO_GROUPS_DO_NOT_VARY);
+      Quantity p = q.map(s -> range.survivalProbability(Math.abs(s)));
+      pairs.add(pair(one.place[0], one.place[1], one.own[2], NO_SE, NO_DF, q, p, alpha));
+      more.add(new More.Shifted(one.own[0], one.shift));
     }
     return new RankPairs(
         Procedure.DWASS_STEEL,
@@ -263,6 +266,9 @@ public record RankPairs(
         letters(g.meanRanks(), pairs),
         Quantity.absent(Absence.OWN_ERRORS));
   }
+
+  /** A pair ranked by itself, as {@link RankSum#pairwise} finds it. */
+  private record Ranked(int[] place, double[] own, double shift) {}
 
   /** The median of all differences. */
   private static double shift(SeveralGroups g, double[] x, double[] y) {
