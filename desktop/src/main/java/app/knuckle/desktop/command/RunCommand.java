@@ -323,42 +323,54 @@ final class RunCommand implements Callable<Integer> {
     return findings.refusal().isEmpty() ? InquiryFigure.of(findings, style) : null;
   }
 
+  /** Writes what is asked for side by side: nothing of it needs another part. */
   private void write(Findings findings, Style style, InquiryFigure figure, Page page, Path folder)
       throws IOException {
-    if (only.contains("findings")) {
-      Files.writeString(folder.resolve("findings.json"), FindingsFile.text(findings));
-    }
+    List<Writing> all = new ArrayList<>();
     if (figure != null && only.contains("figure")) {
-      writeAll(figure.scene(), "figure", folder);
+      all.addAll(writings(figure.scene(), "figure", folder));
       if (findings.responses().size() > 1) {
         FileNames names = new FileNames();
         var each = InquiryFigure.ofAll(findings, style);
         for (var one : each.entrySet()) {
-          writeAll(one.getValue().scene(), "figure-" + names.apart(one.getKey()), folder);
+          String name = "figure-" + names.apart(one.getKey());
+          all.addAll(writings(one.getValue().scene(), name, folder));
         }
       }
     }
-    for (ReportFile kind : only.contains("report") ? kinds : List.<ReportFile>of()) {
-      kind.write(page, folder.resolve("report." + kind.ending()), "figure");
+    if (only.contains("findings")) {
+      Path file = folder.resolve("findings.json");
+      all.add(() -> Files.writeString(file, FindingsFile.text(findings)));
     }
-  }
-
-  /** A figure in every format, side by side. */
-  private static void writeAll(Scene scene, String name, Path out) throws IOException {
+    for (ReportFile kind : only.contains("report") ? kinds : List.<ReportFile>of()) {
+      all.add(() -> kind.write(page, folder.resolve("report." + kind.ending()), "figure"));
+    }
     try {
-      Arrays.stream(FigureFile.values())
-          .parallel()
-          .forEach(format -> write(scene, format, out.resolve(name + "." + format.ending())));
+      all.parallelStream().forEach(Writing::now);
     } catch (UncheckedIOException e) {
       throw e.getCause();
     }
   }
 
-  private static void write(Scene scene, FigureFile format, Path file) {
-    try {
-      format.write(scene, DPI, file);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
+  /** A figure in every format. */
+  private static List<Writing> writings(Scene scene, String name, Path out) {
+    return Arrays.stream(FigureFile.values())
+        .<Writing>map(
+            format -> () -> format.write(scene, DPI, out.resolve(name + "." + format.ending())))
+        .toList();
+  }
+
+  /** A file to be written. */
+  @FunctionalInterface
+  private interface Writing {
+    void write() throws IOException;
+
+    default void now() {
+      try {
+        write();
+      } catch (IOException e) {
+        throw new UncheckedIOException(e);
+      }
     }
   }
 }

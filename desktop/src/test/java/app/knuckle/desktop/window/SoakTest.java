@@ -3,6 +3,7 @@ package app.knuckle.desktop.window;
 import static app.knuckle.desktop.window.Driver.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.workbench.Workbench;
@@ -13,6 +14,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
@@ -92,6 +94,7 @@ class SoakTest {
     long end = begun + (long) (MINUTES * TimeUnit.MINUTES.toNanos(1));
     for (int i = 0; i <= WARM || System.nanoTime() < end; i++) {
       round(robot, new Random(seed + i), folder.resolve("round " + i + ".knuckle"));
+      rest(robot);
       double hours = (System.nanoTime() - begun) / (double) TimeUnit.HOURS.toNanos(1);
       rounds.add(new Round(hours, heap(), Thread.getAllStackTraces().size(), handles()));
       Round last = rounds.get(i);
@@ -140,6 +143,22 @@ class SoakTest {
     until(() -> workbench.slips().size() == kept.asked().size());
     assertThat(broken).isEmpty();
     Files.delete(file);
+  }
+
+  /**
+   * The demo study, answered, and nothing under way: what is held then is the same after each
+   * round, whatever was done in it.
+   */
+  private void rest(FxRobot robot) {
+    Study demo = DemoStudy.read();
+    robot.interact(() -> workbench.open(demo));
+    until(() -> workbench.slips().size() == demo.asked().size());
+    until(() -> Thread.getAllStackTraces().values().stream().noneMatch(SoakTest::isAtWork));
+  }
+
+  private static boolean isAtWork(StackTraceElement[] stack) {
+    return Arrays.stream(stack)
+        .anyMatch(frame -> frame.getClassName().startsWith(Lane.class.getName()));
   }
 
   private static double heap() {
