@@ -32,6 +32,16 @@ final class SizeCard extends ReckonCard {
     getChildren().addAll(sentence, drawn);
   }
 
+  /** What is typed stands in the sentence. */
+  @Override
+  void begin() {
+    sentence.focus(slot(SizeAnswer.EFFECT));
+  }
+
+  private static String slot(String field) {
+    return "size-" + field;
+  }
+
   @Override
   Map<String, String> typed() {
     return now;
@@ -151,7 +161,7 @@ final class SizeCard extends ReckonCard {
 
   private Piece typedSlot(String field, String what) {
     return new Piece.Typed(
-        "size-" + field,
+        slot(field),
         now.getOrDefault(field, ""),
         what,
         text -> {
@@ -163,7 +173,7 @@ final class SizeCard extends ReckonCard {
 
   private Piece choice(String field, String text, List<Option> options) {
     return new Piece.Slot(
-        "size-" + field,
+        slot(field),
         text,
         false,
         () -> options,

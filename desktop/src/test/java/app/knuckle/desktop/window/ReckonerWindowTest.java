@@ -12,6 +12,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.reckon.Reckoning;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
@@ -21,6 +22,8 @@ import javafx.stage.Stage;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -156,5 +159,24 @@ class ReckonerWindowTest {
     robot.interact(() -> workbench.show(new Page.Reckoning(null)));
     // What was typed stays on the page.
     until(() -> field(robot, "partial-table-EFFECT_SS").getText().equals("41.28"));
+  }
+
+  @ParameterizedTest
+  @EnumSource(Reckoning.Kind.class)
+  void whatIsBroughtBackTakesTheKeyboard(Reckoning.Kind kind, FxRobot robot) {
+    robot.interact(() -> robot.lookup("#" + kind.key() + "-keep").queryButton().fire());
+    until(() -> isThere(robot, "reckoning-0"));
+    robot.interact(() -> workbench.leavePage());
+    until(() -> !isThere(robot, "reckoner"));
+    robot.interact(() -> robot.lookup("#reckoning-0").queryButton().fire());
+    until(() -> isThere(robot, "reckoner") && holdsTheKeyboard(robot, "reckon-" + kind.key()));
+  }
+
+  private static boolean holdsTheKeyboard(FxRobot robot, String id) {
+    Node owner = robot.lookup("#" + id).query().getScene().getFocusOwner();
+    while (owner != null && !id.equals(owner.getId())) {
+      owner = owner.getParent();
+    }
+    return owner != null;
   }
 }
