@@ -8,6 +8,7 @@ import app.knuckle.study.reckon.Reckoning;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.collections.ListChangeListener;
+import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -122,7 +123,25 @@ public final class ReckonerView extends ScrollPane {
         .forEach(
             card -> {
               card.restore(reckoning.typed());
-              pulses.add(List.of(card::begin));
+              pulses.add(List.of(card::begin, () -> reveal(card)));
             });
+  }
+
+  /**
+   * Scrolls to the top of a card, or the end of the page, where what holds the keyboard is not
+   * seen.
+   */
+  private void reveal(Node card) {
+    Node holder = getScene() == null ? null : getScene().getFocusOwner();
+    double beyond = getContent().getLayoutBounds().getHeight() - getViewportBounds().getHeight();
+    if (holder == null || beyond <= 0 || inScene(this).contains(inScene(holder))) {
+      return; // The page was left again, or there is nothing to scroll.
+    }
+    double top = getContent().sceneToLocal(inScene(card)).getMinY();
+    setVvalue(Math.max(0, Math.min(1, top / beyond)));
+  }
+
+  private static Bounds inScene(Node node) {
+    return node.localToScene(node.getLayoutBounds());
   }
 }

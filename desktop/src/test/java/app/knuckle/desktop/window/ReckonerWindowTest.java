@@ -12,6 +12,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.reckon.Reckoning;
+import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
@@ -170,6 +171,12 @@ class ReckonerWindowTest {
     until(() -> !isThere(robot, "reckoner"));
     robot.interact(() -> robot.lookup("#reckoning-0").queryButton().fire());
     until(() -> isThere(robot, "reckoner") && holdsTheKeyboard(robot, "reckon-" + kind.key()));
+    Node page = robot.lookup("#reckoner").query();
+    until(() -> inScene(page).contains(inScene(page.getScene().getFocusOwner())));
+  }
+
+  private static Bounds inScene(Node node) {
+    return node.localToScene(node.getLayoutBounds());
   }
 
   private static boolean holdsTheKeyboard(FxRobot robot, String id) {
