@@ -224,7 +224,7 @@ public record ComparePage(
         ticks,
         some
             ? scale(findings, family, bars(look, alpha), more)
-            : "no mean can be told: the groups do not meet in every block",
+            : "no mean can be told from these records",
         family.isOfRatios()
             ? "How many times as "
                 + (family.scale() == LinkScale.LOG_ODDS ? "high the odds" : "many")

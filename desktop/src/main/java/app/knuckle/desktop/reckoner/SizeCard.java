@@ -54,11 +54,6 @@ final class SizeCard extends ReckonCard {
   }
 
   @Override
-  void showChoices() {
-    sentence.show(pieces());
-  }
-
-  @Override
   void answer() {
     Map<String, String> asked = Map.copyOf(now);
     work.run(progress -> SizeAnswer.of(asked), this::show);

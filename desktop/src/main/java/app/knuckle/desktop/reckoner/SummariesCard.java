@@ -30,7 +30,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** Groups of which n, mean and spread are known. */
-final class SummariesCard extends ReckonCard {
+final class SummariesCard extends FieldCard {
 
   private static final KeyCombination PASTE =
       new KeyCodeCombination(KeyCode.V, KeyCombination.SHORTCUT_DOWN);

@@ -12,7 +12,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 
 /** A table of an analysis of which a part is known. */
-final class TableCard extends ReckonCard {
+final class TableCard extends FieldCard {
 
   private static final List<String> HEADS =
       List.of("source", "df", "sum of squares", "mean square", "F", "p");

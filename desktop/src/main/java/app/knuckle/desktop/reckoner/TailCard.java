@@ -18,7 +18,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** A law: of value, tail and its last parameter, any two give the third. */
-final class TailCard extends ReckonCard {
+final class TailCard extends FieldCard {
 
   private static final int COLUMNS = 6;
 

@@ -1,7 +1,7 @@
 package app.knuckle.stats.counts;
 
+import app.knuckle.stats.RowParts;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.summary.RowParts;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;

@@ -1,6 +1,6 @@
 package app.knuckle.stats.linear;
 
-import app.knuckle.stats.summary.RowParts;
+import app.knuckle.stats.RowParts;
 import java.util.Arrays;
 import java.util.List;
 

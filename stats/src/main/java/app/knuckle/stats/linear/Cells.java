@@ -205,29 +205,18 @@ final class Cells {
     return new Cells(codes, counts, means, within, origins, rows);
   }
 
-  /** The combination of each row; -1 for rows without a level. */
-  private static void keys(List<Factor> factors, int[] cellOf) {
-    for (Factor factor : factors) {
-      int size = factor.size();
-      int[] codes = factor.codes();
-      for (int row = 0; row < cellOf.length; row++) {
-        cellOf[row] = (cellOf[row] | codes[row]) < 0 ? -1 : cellOf[row] * size + codes[row];
-      }
-    }
-  }
-
   private static long capped(long a, long b) {
     return Math.min(LARGEST_TABLE + 1, a * Math.max(1, b));
   }
 
   private static int numberByTable(
       List<Factor> factors, double[][] values, int[] cellOf, int combinations) {
-    keys(factors, cellOf);
+    int[] keys = Factor.combinations(factors, cellOf.length);
     int[] table = new int[combinations];
     Arrays.fill(table, -1);
     int cells = 0;
     for (int row = 0; row < cellOf.length; row++) {
-      boolean whole = cellOf[row] >= 0;
+      boolean whole = keys[row] >= 0;
       for (double[] column : values) {
         whole &= column[row] == column[row];
       }
@@ -235,10 +224,10 @@ final class Cells {
         cellOf[row] = -1;
         continue;
       }
-      if (table[cellOf[row]] < 0) {
-        table[cellOf[row]] = cells++;
+      if (table[keys[row]] < 0) {
+        table[keys[row]] = cells++;
       }
-      cellOf[row] = table[cellOf[row]];
+      cellOf[row] = table[keys[row]];
     }
     return cells;
   }

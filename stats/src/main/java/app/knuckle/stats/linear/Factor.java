@@ -28,6 +28,26 @@ public record Factor(String name, List<String> levels, int[] codes) {
   }
 
   /**
+   * The combination of levels of each row, the last factor running fastest.
+   *
+   * @param factors any, over the same rows
+   * @param rows how many there are
+   * @return one a row, from 0; -1 without a level of some factor
+   */
+  public static int[] combinations(List<Factor> factors, int rows) {
+    int[] combinations = new int[rows];
+    for (Factor factor : factors) {
+      int[] codes = factor.codes;
+      int size = factor.size();
+      for (int row = 0; row < rows; row++) {
+        int before = combinations[row];
+        combinations[row] = (before | codes[row]) < 0 ? -1 : before * size + codes[row];
+      }
+    }
+    return combinations;
+  }
+
+  /**
    * The combinations of several factors that occur.
    *
    * @param name of the new factor

@@ -1,5 +1,6 @@
 package app.knuckle.stats.summary;
 
+import app.knuckle.stats.RowParts;
 import java.util.List;
 
 /**

@@ -69,14 +69,7 @@ public final class CellGroups {
   }
 
   private int[] cells() {
-    int[] codes = new int[frame.rows()];
-    for (Factor factor : factors) {
-      int[] own = factor.codes();
-      int size = factor.size();
-      for (int row = 0; row < codes.length; row++) {
-        codes[row] = codes[row] < 0 || own[row] < 0 ? -1 : codes[row] * size + own[row];
-      }
-    }
+    int[] codes = Factor.combinations(factors, frame.rows());
     frame.leftOut().keySet().forEach(row -> codes[row] = -1);
     return codes;
   }

@@ -177,16 +177,7 @@ public record PlotGrid(
 
     /** The combination of levels of each row that is used. */
     private int[] codes(List<String> names, int size) {
-      int[] codes = new int[size];
-      for (String name : names) {
-        Factor factor = parts.factor(name);
-        int[] own = factor.codes();
-        int levels = factor.size();
-        for (int row = 0; row < size; row++) {
-          codes[row] = codes[row] * levels + own[row];
-        }
-      }
-      return codes;
+      return Factor.combinations(parts.factors(names), size);
     }
 
     private List<String> names(List<String> of) {

@@ -268,14 +268,7 @@ final class LinearFit {
     if (combinations > parts.rows()) {
       return 0;
     }
-    int[] cells = new int[factors.get(0).codes().length];
-    for (Factor factor : factors) {
-      int[] own = factor.codes();
-      int size = factor.size();
-      for (int row = 0; row < cells.length; row++) {
-        cells[row] = cells[row] * size + own[row];
-      }
-    }
+    int[] cells = Factor.combinations(factors, factors.get(0).codes().length);
     int[] counts = new int[(int) combinations];
     for (int row = 0; row < cells.length; row++) {
       if (parts.isUsed(row)) {

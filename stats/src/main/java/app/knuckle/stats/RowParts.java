@@ -1,4 +1,4 @@
-package app.knuckle.stats.summary;
+package app.knuckle.stats;
 
 import java.util.List;
 import java.util.stream.IntStream;
