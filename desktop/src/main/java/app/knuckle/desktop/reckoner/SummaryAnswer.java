@@ -215,7 +215,7 @@ record SummaryAnswer(
     }
     return new Intervals(
         rows,
-        "means, " + Numerals.confidence(all.alpha()) + " intervals by one spread; line: all",
+        "means, " + Numerals.confidence(all.alpha()) + "% intervals by one spread; line: all",
         all.fit().grandMean());
   }
 }
