@@ -36,6 +36,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -300,6 +301,9 @@ final class RunCommand implements Callable<Integer> {
       Page report = Page.of(findings, drawn, settings, asking.others);
       ResultFolder.write(folder, fresh -> write(findings, style, drawn, report, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
+      warnings(findings)
+          .map(warning -> Prose.visible(asking.question.name() + ": " + warning))
+          .forEach(errors::println);
       Page page =
           writeUp == null
               ? report
@@ -312,6 +316,11 @@ final class RunCommand implements Callable<Integer> {
       errors.println(words);
       return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(asking.question.name(), words));
     }
+  }
+
+  /** What the records cannot bear; a script would not see it in the page. */
+  private static Stream<String> warnings(Findings findings) {
+    return findings.responses().stream().flatMap(r -> r.design().warnings().stream()).distinct();
   }
 
   private static Style style(Findings findings, Map<String, String> settings) {

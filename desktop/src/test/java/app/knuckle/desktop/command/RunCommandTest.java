@@ -10,7 +10,10 @@ import app.knuckle.study.keeping.Study;
 import app.knuckle.study.reckon.Reckoning;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -59,6 +62,25 @@ class RunCommandTest {
     assertThat(folder.resolve("out/figure.svg")).isNotEmptyFile();
     assertThat(folder.resolve("out/figure.pdf")).isNotEmptyFile();
     assertThat(folder.resolve("out/figure.png")).isNotEmptyFile();
+  }
+
+  @Test
+  void saysOnTheErrorStreamWhatTheRecordsCannotBear() throws IOException {
+    StringBuilder rows = new StringBuilder("feed,y\n");
+    for (int i = 0; i < 400; i++) {
+      rows.append("mix ").append(i % 150).append(',').append(i * 37 % 101).append('\n');
+    }
+    Files.writeString(table, rows);
+    PrintStream before = System.err;
+    ByteArrayOutputStream said = new ByteArrayOutputStream();
+    System.setErr(new PrintStream(said, true, StandardCharsets.UTF_8));
+    try {
+      assertThat(runWith("--only", "findings")).isZero();
+    } finally {
+      System.setErr(before);
+    }
+    assertThat(said.toString(StandardCharsets.UTF_8))
+        .containsOnlyOnce("The 150 means of feed are not compared");
   }
 
   @Test
