@@ -21,6 +21,7 @@ import java.util.Random;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.function.ToDoubleFunction;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -117,7 +118,11 @@ class SoakTest {
   private void round(FxRobot robot, Random random, Path file) throws IOException {
     robot.interact(() -> workbench.open(DemoStudy.read()));
     RestlessHand hand = new RestlessHand(workbench, robot, random);
-    hand.press(ACTS, broken::isEmpty);
+    try {
+      hand.press(ACTS, broken::isEmpty);
+    } catch (AssertionError e) {
+      broken.add(new AssertionError("Under way: " + underWay(), e));
+    }
     if (!broken.isEmpty()) {
       throw new AssertionError(String.join("\n", hand.done()), broken.get(0));
     }
@@ -154,6 +159,13 @@ class SoakTest {
     robot.interact(() -> workbench.open(demo));
     until(() -> workbench.slips().size() == demo.asked().size());
     until(() -> Thread.getAllStackTraces().values().stream().noneMatch(SoakTest::isAtWork));
+  }
+
+  private static String underWay() {
+    return Thread.getAllStackTraces().values().stream()
+        .filter(SoakTest::isAtWork)
+        .map(Arrays::toString)
+        .collect(Collectors.joining("\n"));
   }
 
   private static boolean isAtWork(StackTraceElement[] stack) {
