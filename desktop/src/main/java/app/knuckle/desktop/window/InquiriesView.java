@@ -20,6 +20,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.IndexRange;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -54,6 +55,10 @@ final class InquiriesView extends VBox {
   private final List<SlipViewModel> heard = new ArrayList<>();
   private final ChangeListener<Object> changed = (o, before, now) -> show();
   private final ListChangeListener<Object> listChanged = change -> listen();
+  private final TextField newName = new TextField();
+
+  /** Whose name is being written anew; null for none. */
+  private SlipViewModel renamed;
 
   /**
    * The list.
@@ -87,6 +92,22 @@ final class InquiriesView extends VBox {
     scroll.getStyleClass().add("table-scroll");
     VBox.setVgrow(scroll, Priority.ALWAYS);
     getChildren().addAll(head, writing(), scroll);
+    newName.setId("inquiry-rename");
+    newName.setAccessibleText("New name of the inquiry");
+    newName.setMinWidth(NAME_WIDTH);
+    newName.setMaxWidth(NAME_WIDTH);
+    newName.setOnAction(
+        event -> {
+          workbench.rename(renamed, newName.getText());
+          endRenaming();
+        });
+    newName.setOnKeyPressed(
+        event -> {
+          if (event.getCode() == KeyCode.ESCAPE) {
+            endRenaming();
+            event.consume();
+          }
+        });
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     workbench.slips().addListener(listChanged);
     // The page is made anew each time; what it listens to must not keep the old one.
@@ -193,6 +214,8 @@ final class InquiriesView extends VBox {
     }
     InquiriesPage page = InquiriesPage.of(all, filter.getText());
     int focused = focused();
+    boolean writing = newName.isFocused();
+    IndexRange selected = newName.getSelection();
     rows.clear();
     list.getChildren().clear();
     for (InquiriesPage.OfTable table : page.tables()) {
@@ -208,6 +231,11 @@ final class InquiriesView extends VBox {
     }
     if (focused >= 0 && focused < rows.size()) {
       rows.get(focused).requestFocus();
+    }
+    if (writing && renamed != null) {
+      // An answer came meanwhile: the writing goes on where it was.
+      newName.requestFocus();
+      newName.selectRange(selected.getStart(), selected.getEnd());
     }
     showClosed();
     said.accept(page.summary());
@@ -274,7 +302,14 @@ final class InquiriesView extends VBox {
     chosen.setTooltip(new Tooltip("In the document of the study"));
     chosen.setSelected(StudyDocument.settings(slip).chosen());
     chosen.setOnAction(event -> StudyDocument.choose(slip, chosen.isSelected()));
-    HBox line = new HBox(chosen, knot, name, design, finding, moves(slip, row.place()));
+    HBox line =
+        new HBox(
+            chosen,
+            knot,
+            slip == renamed ? newName : name,
+            design,
+            finding,
+            moves(slip, row.place()));
     line.getStyleClass().add("inquiry-row");
     line.pseudoClassStateChanged(
         PseudoClass.getPseudoClass("current"), workbench.currentProperty().get() == slip);
@@ -294,7 +329,7 @@ final class InquiriesView extends VBox {
         .getItems()
         .addAll(
             item("Open", "Enter", () -> workbench.turnTo(slip)),
-            item("Rename", "F2", () -> rename(place)),
+            item("Rename", "F2", () -> rename(slip)),
             item("Copy, to be changed", "Ctrl D", () -> workbench.copy(slip)),
             item("Move up", "Alt Up", () -> workbench.move(slip, place - 1)),
             item("Move down", "Alt Down", () -> workbench.move(slip, place + 1)),
@@ -322,31 +357,21 @@ final class InquiriesView extends VBox {
   }
 
   /** The name becomes a field in its place; Enter keeps what is written, Escape the old name. */
-  private void rename(int place) {
-    Node name = list.lookup("#inquiry-" + place);
-    SlipViewModel slip = workbench.slips().get(place);
-    HBox line = (HBox) name.getParent();
-    TextField field = new TextField(slip.inquiry().name());
-    field.setId("inquiry-rename");
-    field.setMinWidth(NAME_WIDTH);
-    field.setMaxWidth(NAME_WIDTH);
-    line.getChildren().set(line.getChildren().indexOf(name), field);
-    field.requestFocus();
-    field.selectAll();
-    field.setOnAction(
-        event -> {
-          workbench.rename(slip, field.getText());
-          show();
-          list.lookup("#inquiry-" + place).requestFocus();
-        });
-    field.setOnKeyPressed(
-        event -> {
-          if (event.getCode() == KeyCode.ESCAPE) {
-            show();
-            list.lookup("#inquiry-" + place).requestFocus();
-            event.consume();
-          }
-        });
+  private void rename(SlipViewModel slip) {
+    if (renamed != slip) {
+      renamed = slip;
+      newName.setText(slip.inquiry().name());
+      show();
+    }
+    newName.requestFocus();
+    newName.selectAll();
+  }
+
+  private void endRenaming() {
+    SlipViewModel slip = renamed;
+    renamed = null;
+    show();
+    focus(slip);
   }
 
   private void key(KeyEvent event) {
@@ -369,19 +394,27 @@ final class InquiriesView extends VBox {
     } else if (code == KeyCode.ESCAPE && (!writing || inFilter)) {
       workbench.leavePage();
     } else if (at >= 0 && code == KeyCode.D && event.isShortcutDown()) {
-      workbench.copy(workbench.slips().get(place(at)));
+      workbench.copy(slip(at));
     } else if (at >= 0 && code == KeyCode.F2) {
-      rename(place(at));
+      rename(slip(at));
     } else if (at >= 0 && code == KeyCode.DELETE) {
-      workbench.close(workbench.slips().get(place(at)));
+      workbench.close(slip(at));
     } else {
       return;
     }
     event.consume();
   }
 
-  private int place(int row) {
-    return workbench.slips().indexOf((SlipViewModel) rows.get(row).getUserData());
+  private SlipViewModel slip(int row) {
+    return (SlipViewModel) rows.get(row).getUserData();
+  }
+
+  /** An inquiry may no longer be shown once its name is another. */
+  private void focus(SlipViewModel slip) {
+    rows.stream()
+        .filter(button -> button.getUserData() == slip)
+        .findFirst()
+        .ifPresentOrElse(Node::requestFocus, filter::requestFocus);
   }
 
   private void focus(int row) {
@@ -391,11 +424,8 @@ final class InquiriesView extends VBox {
   }
 
   private void move(int row, int by) {
-    SlipViewModel slip = (SlipViewModel) rows.get(row).getUserData();
-    workbench.move(slip, place(row) + by);
-    rows.stream()
-        .filter(button -> button.getUserData() == slip)
-        .findFirst()
-        .ifPresent(Node::requestFocus);
+    SlipViewModel slip = slip(row);
+    workbench.move(slip, workbench.slips().indexOf(slip) + by);
+    focus(slip);
   }
 }

@@ -18,7 +18,10 @@ import javafx.geometry.Bounds;
 import javafx.geometry.VerticalDirection;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
@@ -94,6 +97,50 @@ class InquiriesWindowTest {
     press(robot, KeyCode.Z);
     until(() -> names().get(2).equals("The first trial"));
     assertThat(workbench.closed()).isEmpty();
+  }
+
+  private void rename(FxRobot robot, int place) {
+    robot.interact(
+        () ->
+            robot.lookup("#inquiry-moves-" + place).queryAs(MenuButton.class).getItems().stream()
+                .filter(item -> item.getText().equals("Rename"))
+                .forEach(MenuItem::fire));
+  }
+
+  @Test
+  void whatIsWrittenAsANameStaysWhileAnswersComeAndRenamingIsAskedForAgain(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.L);
+    until(() -> isThere(robot, "inquiry-1"));
+    rename(robot, 1);
+    robot.write("The first");
+    // Another name stands for another answer: both write the list anew.
+    robot.interact(() -> workbench.rename(workbench.slips().get(3), "The third"));
+    robot.write(" trial");
+    rename(robot, 1);
+    TextField field = robot.lookup("#inquiry-rename").queryAs(TextField.class);
+    assertThat(field.getText()).isEqualTo("The first trial");
+    assertThat(field.isFocused()).isTrue();
+    robot.type(KeyCode.ENTER);
+    until(() -> names().get(1).equals("The first trial"));
+    until(() -> !isThere(robot, "inquiry-rename"));
+  }
+
+  @Test
+  void anInquiryMayLeaveTheFilteredListByItsNewName(FxRobot robot) {
+    untilShown(robot, "finding", "Clearance differs");
+    takeKeyboard(robot);
+    press(robot, KeyCode.L);
+    untilShown(robot, "finding", Driver.INQUIRIES + " inquiries on " + Driver.TABLES + " tables");
+    robot.write("mesh × density");
+    int place = names().indexOf("Growth by mesh × density");
+    until(() -> isThere(robot, "inquiry-" + place) && !isThere(robot, "inquiry-0"));
+    robot.type(KeyCode.DOWN, KeyCode.F2);
+    until(() -> isThere(robot, "inquiry-rename"));
+    robot.write("Racks").type(KeyCode.ENTER);
+    until(() -> names().get(place).equals("Racks"));
+    until(() -> robot.lookup("#inquiries-filter").queryAs(TextField.class).isFocused());
   }
 
   @Test
