@@ -133,7 +133,7 @@ class InquiriesWindowTest {
     takeKeyboard(robot);
     press(robot, KeyCode.L);
     untilShown(robot, "finding", Driver.INQUIRIES + " inquiries on " + Driver.TABLES + " tables");
-    robot.write("mesh × density");
+    robot.write("growth by mesh");
     int place = names().indexOf("Growth by mesh × density");
     until(() -> isThere(robot, "inquiry-" + place) && !isThere(robot, "inquiry-0"));
     robot.type(KeyCode.DOWN, KeyCode.F2);
