@@ -5,7 +5,6 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
@@ -111,7 +110,7 @@ final class Ladder extends Pane {
     Label name = Texts.line(shown.name(), "rung-name");
     name.setId("rung-" + index);
     name.setWrapText(true);
-    name.setTooltip(new Tooltip(shown.name()));
+    Texts.hint(name, shown.name());
     Line whisker = new Line();
     whisker.getStyleClass().add("rung-whisker");
     Circle dot = new Circle(DOT);

@@ -1,10 +1,10 @@
 package app.knuckle.desktop.compare;
 
+import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.style.Shown;
 import app.knuckle.figures.style.Style;
 import javafx.scene.control.Button;
-import javafx.scene.control.Tooltip;
 
 /** Sets a bracket over the pair that was read last into the figure, or takes it away. */
 final class PairBracket extends Button {
@@ -18,7 +18,7 @@ final class PairBracket extends Button {
     this.page = page;
     setId("pair-bracket");
     getStyleClass().add("small-button");
-    setTooltip(new Tooltip("The figure joins the two means by a bracket with its p. Key: B"));
+    Texts.hint(this, "The figure joins the two means by a bracket with its p. Key: B");
     setOnAction(event -> turn());
     say();
   }

@@ -14,7 +14,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.ColumnConstraints;
@@ -50,7 +49,7 @@ public final class TextGrid extends GridPane {
       Meanings.of(label.getText())
           .ifPresent(
               meaning -> {
-                label.setTooltip(new Tooltip(meaning));
+                Texts.hint(label, meaning);
                 label.setOnMouseClicked(event -> Explain.ask(label, Topic.WORDS));
               });
     }

@@ -1,9 +1,12 @@
 package app.knuckle.desktop.controls;
 
 import app.knuckle.study.words.Prose;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.Control;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -39,6 +42,37 @@ public final class Texts {
     Label label = new Label(text);
     label.getStyleClass().add(styleClass);
     return label;
+  }
+
+  /**
+   * Words that come up beside something under the pointer, and that a reader of the screen says.
+   *
+   * @param node what they are about
+   * @param words what they say
+   */
+  public static void hint(Node node, String words) {
+    node.setAccessibleHelp(words);
+    hint(node);
+  }
+
+  /**
+   * The same, with the accessible help of the node as words. Their window is made when the pointer
+   * comes for the first time: most are never looked at, and each costs as much as several controls.
+   *
+   * @param node what they are about
+   */
+  public static void hint(Node node) {
+    node.addEventHandler(
+        MouseEvent.MOUSE_ENTERED,
+        new EventHandler<>() {
+          @Override
+          public void handle(MouseEvent event) {
+            node.removeEventHandler(MouseEvent.MOUSE_ENTERED, this);
+            Tooltip words = new Tooltip();
+            words.textProperty().bind(node.accessibleHelpProperty());
+            Tooltip.install(node, words);
+          }
+        });
   }
 
   /**

@@ -18,7 +18,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
@@ -80,7 +79,7 @@ public final class FigureView extends BorderPane {
     exchange.getStyleClass().add("bar-button");
     exchange.setMnemonicParsing(false);
     exchange.setMinWidth(USE_PREF_SIZE);
-    exchange.setTooltip(new Tooltip("Another treatment in the colours (key X)"));
+    Texts.hint(exchange, "Another treatment in the colours (key X)");
     exchange.setOnAction(event -> exchange());
     HBox above = new HBox(formSlot, exchange);
     above.getStyleClass().add("above-figure");

@@ -27,7 +27,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
@@ -340,7 +339,7 @@ final class StyleCards extends VBox {
             model.forgetPreset(name);
             showPresets();
           });
-      button.setTooltip(new Tooltip("Your own look. Right click to forget it."));
+      Texts.hint(button, "Your own look. Right click to forget it.");
       presets.getChildren().add(button);
     }
   }

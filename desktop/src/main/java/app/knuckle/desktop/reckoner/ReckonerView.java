@@ -13,7 +13,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -97,7 +96,7 @@ public final class ReckonerView extends ScrollPane {
       CheckBox chosen = new CheckBox("in the document");
       chosen.setId("kept-chosen-" + reckonings.all().indexOf(one));
       chosen.setAccessibleText(one.name() + ", in the document of the study");
-      chosen.setTooltip(new Tooltip("In the document of the study"));
+      Texts.hint(chosen, "In the document of the study");
       chosen.setSelected(one.inDocument());
       chosen.setOnAction(event -> reckonings.choose(one, chosen.isSelected()));
       HBox line = new HBox(back, chosen, out);

@@ -10,7 +10,6 @@ import java.util.regex.Pattern;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 
@@ -166,7 +165,7 @@ public final class DesignSentence extends FlowPane {
     Button button = new Button("\u00d7");
     button.setId(out.id());
     button.setAccessibleText(out.what());
-    button.setTooltip(new Tooltip(out.what()));
+    Texts.hint(button, out.what());
     button.getStyleClass().add("sentence-out");
     button.setOnAction(event -> out.run().run());
     return button;

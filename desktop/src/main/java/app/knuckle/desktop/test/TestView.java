@@ -23,7 +23,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -122,7 +121,7 @@ public final class TestView extends ScrollPane {
         new Choice<>(
             "squares", List.of(SquaresChoice.values()), SquaresChoice::title, c -> c.choose(slip));
     choice.show(SquaresChoice.of(slip));
-    Tooltip.install(choice, new Tooltip(SquaresChoice.MEANING));
+    Texts.hint(choice, SquaresChoice.MEANING);
     return choice;
   }
 
@@ -240,7 +239,7 @@ public final class TestView extends ScrollPane {
       fit.getStyleClass().add("card-narrow");
       for (TestPage.Fact fact : shown.fit()) {
         HBox row = Texts.fact(fact.name(), fact.value());
-        Tooltip.install(row, new Tooltip(fact.meaning()));
+        Texts.hint(row, fact.meaning());
         fit.getChildren().add(row);
       }
       cards.getChildren().add(fit);

@@ -10,7 +10,6 @@ import java.util.function.Consumer;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -45,7 +44,7 @@ final class ChainView extends VBox {
       button.setId("joint-" + joint.name().toLowerCase(Locale.ROOT));
       button.getStyleClass().add("link");
       button.setMaxWidth(Double.MAX_VALUE);
-      button.setTooltip(new Tooltip("Ctrl " + (joint.ordinal() + 1)));
+      Texts.hint(button, "Ctrl " + (joint.ordinal() + 1));
       button.setOnAction(event -> go.accept(joint));
       buttons.put(joint, button);
       lines.put(joint, line);

@@ -8,7 +8,6 @@ import javafx.animation.PauseTransition;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.util.Duration;
@@ -37,6 +36,7 @@ final class FindingLineView extends HBox {
     sentence.setWrapText(true);
     sentence.setMinHeight(USE_PREF_SIZE);
     caution.setId("finding-cautions");
+    Texts.hint(caution);
     caution.setMinWidth(USE_PREF_SIZE);
     tag.setMinWidth(USE_PREF_SIZE);
     HBox.setHgrow(sentence, Priority.ALWAYS);
@@ -89,6 +89,6 @@ final class FindingLineView extends HBox {
     caution.setText(Numerals.count(count, "caution", "cautions"));
     caution.setVisible(count > 0);
     caution.setManaged(count > 0);
-    caution.setTooltip(words.isEmpty() ? null : new Tooltip(words));
+    caution.setAccessibleHelp(words);
   }
 }

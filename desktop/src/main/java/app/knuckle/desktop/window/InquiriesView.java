@@ -28,7 +28,6 @@ import javafx.scene.control.ProgressBar;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.SeparatorMenuItem;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
@@ -81,11 +80,11 @@ final class InquiriesView extends VBox {
         new HBox(
             Texts.line("All inquiries", "joint-title"), between, closed, asTable, away(), filter);
     asTable.setId("inquiries-as-table");
-    asTable.setTooltip(new Tooltip("Responses down, effects across"));
+    Texts.hint(asTable, "Responses down, effects across");
     asTable.setOnAction(event -> show());
     closed.setId("inquiries-closed");
     closed.getStyleClass().add("bar-button");
-    closed.setTooltip(new Tooltip("Inquiries closed lately"));
+    Texts.hint(closed, "Inquiries closed lately");
     head.getStyleClass().add("inquiries-head");
     ScrollPane scroll = new ScrollPane(list);
     scroll.setFitToWidth(true);
@@ -129,7 +128,7 @@ final class InquiriesView extends VBox {
     MenuButton away = new MenuButton("One document");
     away.setId("inquiries-document");
     away.getStyleClass().add("bar-button");
-    away.setTooltip(new Tooltip("A document of all inquiries that are ticked, in this order"));
+    Texts.hint(away, "A document of all inquiries that are ticked, in this order");
     for (ReportFile kind : ReportFile.values()) {
       MenuItem item = new MenuItem(kind.title());
       item.setId("document-" + kind.ending());
@@ -285,7 +284,7 @@ final class InquiriesView extends VBox {
     name.getStyleClass().add("inquiry-name");
     name.setMinWidth(NAME_WIDTH);
     name.setMaxWidth(NAME_WIDTH);
-    name.setTooltip(new Tooltip(row.name() + ": " + row.state().words()));
+    Texts.hint(name, row.name() + ": " + row.state().words());
     name.setAccessibleText(row.name() + ", " + row.state().words() + ", " + row.finding());
     name.setUserData(slip);
     name.setOnAction(event -> workbench.turnTo(slip));
@@ -299,7 +298,7 @@ final class InquiriesView extends VBox {
     CheckBox chosen = new CheckBox();
     chosen.setId("inquiry-chosen-" + row.place());
     chosen.setAccessibleText(row.name() + ", in the document of the study");
-    chosen.setTooltip(new Tooltip("In the document of the study"));
+    Texts.hint(chosen, "In the document of the study");
     chosen.setSelected(StudyDocument.settings(slip).chosen());
     chosen.setOnAction(event -> StudyDocument.choose(slip, chosen.isSelected()));
     HBox line =

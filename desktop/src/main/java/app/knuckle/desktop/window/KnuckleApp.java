@@ -2,7 +2,7 @@ package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.FileDialogs;
-import app.knuckle.desktop.controls.Pulses;
+import app.knuckle.desktop.controls.Painted;
 import app.knuckle.desktop.keeping.Keeper;
 import app.knuckle.desktop.keeping.StateFolder;
 import app.knuckle.desktop.settings.Looks;
@@ -31,6 +31,8 @@ import javafx.geometry.Rectangle2D;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.Region;
 import javafx.scene.text.Font;
 import javafx.stage.Screen;
 import javafx.stage.Stage;
@@ -59,7 +61,7 @@ public final class KnuckleApp extends Application {
   private static final int[] ICONS = {16, 32, 48, 128};
 
   /** What to open, handed from the command line to the instance that the toolkit makes. */
-  private static CompletableFuture<Study> study;
+  private static Supplier<Study> study;
 
   private static String name;
 
@@ -83,10 +85,10 @@ public final class KnuckleApp extends Application {
    * Opens the window with a study and returns when it is closed.
    *
    * @param what it is called while it is read
-   * @param toOpen makes it; asked while the toolkit starts
+   * @param toOpen makes it; asked once the window stands
    */
   public static void open(String what, Supplier<Study> toOpen) {
-    study = CompletableFuture.supplyAsync(toOpen);
+    study = toOpen;
     name = what;
     open();
   }
@@ -97,51 +99,73 @@ public final class KnuckleApp extends Application {
     launch(KnuckleApp.class);
   }
 
+  /**
+   * The window stands at once, in its own ground and bands; what it holds takes its place when that
+   * has been painted.
+   */
   @Override
   public void start(Stage stage) {
     Workbench workbench = workbench();
-    SettingsFile.Read read = settings;
-    workbench.settingsProperty().set(read.settings());
-    Keeper keeper = new Keeper(workbench);
-    if (study != null) {
-      workbench.show(new Page.Coming(name));
-    }
+    workbench.settingsProperty().set(settings.settings());
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
-    for (int size : ICONS) {
-      stage.getIcons().add(new Image(KnuckleApp.class.getResourceAsStream(icon(size))));
-    }
-    stage.setScene(scene(workbench, keeper));
+    stage.setScene(dressed(outline(), workbench));
     Rectangle2D screen = Screen.getPrimary().getVisualBounds();
     stage.setMinWidth(Math.min(NARROWEST, screen.getWidth()));
     stage.setMinHeight(Math.min(LOWEST, screen.getHeight()));
     stage.setWidth(Math.min(WIDTH, screen.getWidth()));
     stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
     stage.show();
+    Painted.then(stage.getScene(), () -> fill(stage, workbench));
+  }
+
+  private static Parent outline() {
+    BorderPane outline = new BorderPane();
+    outline.setTop(band("slips-bar"));
+    outline.setLeft(band("chain"));
+    outline.setBottom(band("finding-line"));
+    return outline;
+  }
+
+  private static Region band(String style) {
+    Region band = new Region();
+    band.getStyleClass().add(style);
+    return band;
+  }
+
+  private void fill(Stage stage, Workbench workbench) {
+    CompletableFuture<Study> coming = study == null ? null : CompletableFuture.supplyAsync(study);
+    Keeper keeper = new Keeper(workbench);
+    for (int size : ICONS) {
+      stage.getIcons().add(new Image(KnuckleApp.class.getResourceAsStream(icon(size))));
+    }
+    if (coming != null) {
+      workbench.show(new Page.Coming(name));
+    }
+    FACES.forEach(KnuckleApp::load);
+    stage.getScene().setRoot(new ShellView(workbench, keeper));
     stage.getScene().lookup("#joint-records").requestFocus();
+    SettingsFile.Read read = settings;
     if (!read.notice().isEmpty()) {
       workbench.bannerProperty().set(new Banner(read.notice(), true, List.of()));
     }
     if (file != null) {
       workbench.open(file);
-    } else if (study == null && read.settings().openLast()) {
+    } else if (coming == null && read.settings().openLast()) {
       keeper.recent().entries().stream().findFirst().ifPresent(e -> workbench.open(e.file()));
     }
     keeper.startJournal();
     // An interrupt, a term signal, a lost display: the journal is written before the end.
     Thread last = new Thread(keeper::endAbruptly, "last words");
     Runtime.getRuntime().addShutdownHook(last);
-    if (study == null) {
+    if (coming == null) {
       practiseAfterAnswer(workbench.currentProperty().get());
     } else {
-      // The window is painted before the study takes it.
-      new Pulses()
-          .add(
-              List.of(
-                  () ->
-                      study.thenAcceptAsync(
-                          arrived -> take(arrived, workbench, stage.getScene()),
-                          Platform::runLater)));
+      Painted.then(
+          stage.getScene(),
+          () ->
+              coming.thenAcceptAsync(
+                  arrived -> take(arrived, workbench, stage.getScene()), Platform::runLater));
     }
     stage.setOnCloseRequest(
         event -> {
@@ -248,7 +272,11 @@ public final class KnuckleApp extends Application {
    */
   public static Scene scene(Workbench workbench, Keeper keeper) {
     FACES.forEach(KnuckleApp::load);
-    Scene scene = new Scene(new ShellView(workbench, keeper), WIDTH, HEIGHT);
+    return dressed(new ShellView(workbench, keeper), workbench);
+  }
+
+  private static Scene dressed(Parent root, Workbench workbench) {
+    Scene scene = new Scene(root, WIDTH, HEIGHT);
     Looks.give(scene, workbench.settingsProperty().get().appearance());
     FileDialogs.shown().startIn(workbench.settingsProperty().get().folder());
     workbench

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.collections.ListChangeListener;
@@ -23,7 +24,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.ScrollEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -50,6 +50,9 @@ final class SlipsBar extends HBox {
   private final Pulses pulses = new Pulses();
   private final Runnable reveal = this::reveal;
   private Node front;
+
+  /** Something changed that the bar does not show yet. */
+  private boolean due;
 
   SlipsBar(Workbench workbench, Keeper keeper, StudyMenu menu, Runnable again, Runnable find) {
     this.workbench = workbench;
@@ -79,7 +82,7 @@ final class SlipsBar extends HBox {
     more.getStyleClass().addAll("slip", "slip-more");
     more.setMinWidth(USE_PREF_SIZE);
     more.setAccessibleText("Ask again, changed");
-    more.setTooltip(new Tooltip("Ask again, changed in one thing, beside this inquiry (Ctrl D)"));
+    Texts.hint(more, "Ask again, changed in one thing, beside this inquiry (Ctrl D)");
     more.setOnAction(event -> again.run());
     keyed(all, "all-inquiries", "Ctrl L", "All inquiries of the study");
     all.setOnAction(event -> workbench.show(new Page.Inquiries()));
@@ -91,11 +94,11 @@ final class SlipsBar extends HBox {
     Button redo = history("redo", "Redo", "Ctrl Y", workbench.history().redoProperty());
     redo.setOnAction(event -> workbench.history().redo());
     getChildren().addAll(name, scroll, more, rest, all, seek, undo, redo, menu);
-    workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> show());
-    workbench.currentProperty().addListener((o, before, now) -> show());
-    workbench.plans().all().addListener((ListChangeListener<PlanSlip>) change -> show());
-    workbench.reckonings().all().addListener((ListChangeListener<Reckoning>) change -> show());
-    workbench.pageProperty().addListener((o, before, now) -> show());
+    workbench.slips().addListener((ListChangeListener<SlipViewModel>) change -> showSoon());
+    workbench.currentProperty().addListener((o, before, now) -> showSoon());
+    workbench.plans().all().addListener((ListChangeListener<PlanSlip>) change -> showSoon());
+    workbench.reckonings().all().addListener((ListChangeListener<Reckoning>) change -> showSoon());
+    workbench.pageProperty().addListener((o, before, now) -> showSoon());
     show();
   }
 
@@ -105,7 +108,7 @@ final class SlipsBar extends HBox {
     button.setMinWidth(USE_PREF_SIZE);
     button.setGraphic(Texts.line(keys, "key-hint"));
     button.setContentDisplay(ContentDisplay.RIGHT);
-    button.setTooltip(new Tooltip(purpose));
+    Texts.hint(button, purpose);
   }
 
   private static Button history(String id, String verb, String key, ReadOnlyStringProperty what) {
@@ -114,14 +117,22 @@ final class SlipsBar extends HBox {
     button.setMinWidth(USE_PREF_SIZE);
     button.getStyleClass().add("bar-button");
     button.disableProperty().bind(what.isEmpty());
-    Tooltip tooltip = new Tooltip();
-    tooltip.textProperty().bind(Bindings.concat(verb, ": ", what, "  (", key, ")"));
-    button.setTooltip(tooltip);
+    button.accessibleHelpProperty().bind(Bindings.concat(verb, ": ", what, "  (", key, ")"));
+    Texts.hint(button);
     button.accessibleTextProperty().bind(Bindings.concat(verb, ": ", what));
     return button;
   }
 
+  /** A study that is opened changes each of these many times; the bar is made anew once. */
+  private void showSoon() {
+    if (!due) {
+      due = true;
+      Platform.runLater(this::show);
+    }
+  }
+
   private void show() {
+    due = false;
     slips.getChildren().clear();
     front = null;
     SlipViewModel current = workbench.currentProperty().get();
@@ -154,9 +165,9 @@ final class SlipsBar extends HBox {
     button.setMinWidth(USE_PREF_SIZE);
     button.setGraphic(Texts.line(String.valueOf(inquiries), "slip-table"));
     button.setContentDisplay(ContentDisplay.RIGHT);
-    button.setTooltip(
-        new Tooltip(
-            table.name() + (inquiries == 1 ? ": one inquiry" : ": " + inquiries + " inquiries")));
+    Texts.hint(
+        button,
+        table.name() + (inquiries == 1 ? ": one inquiry" : ": " + inquiries + " inquiries"));
     button.setOnAction(event -> workbench.turnTo(table));
     return button;
   }
@@ -188,7 +199,7 @@ final class SlipsBar extends HBox {
     button.setMinWidth(USE_PREF_SIZE);
     button.setGraphic(Texts.line(kind, "slip-table"));
     button.setContentDisplay(ContentDisplay.LEFT);
-    button.setTooltip(new Tooltip(purpose));
+    Texts.hint(button, purpose);
     button.pseudoClassStateChanged(CURRENT, shown);
     front = shown ? button : front;
     button.setOnAction(event -> workbench.show(page));
@@ -241,9 +252,8 @@ final class SlipsBar extends HBox {
             && !(workbench.pageProperty().get() instanceof Page.Planning);
     name.setMaxWidth(current ? MOST_WIDE : MOST_WIDE_BEHIND);
     name.setMinWidth(0);
-    Tooltip whole = new Tooltip();
-    whole.textProperty().bind(name.textProperty());
-    name.setTooltip(whole);
+    name.accessibleHelpProperty().bind(name.textProperty());
+    Texts.hint(name);
     name.setOnAction(event -> workbench.turnTo(slip));
     HBox box = new HBox(name);
     box.getStyleClass().add("slip");
@@ -263,7 +273,7 @@ final class SlipsBar extends HBox {
     close.getStyleClass().add("slip-close");
     close.setMinWidth(USE_PREF_SIZE);
     close.setAccessibleText("Close this inquiry");
-    close.setTooltip(new Tooltip("Close this inquiry"));
+    Texts.hint(close, "Close this inquiry");
     close.setOnAction(event -> workbench.close(slip));
     return close;
   }

@@ -2,6 +2,7 @@ package app.knuckle.desktop.writeup;
 
 import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Pick;
+import app.knuckle.desktop.controls.Texts;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.study.words.Numerals;
@@ -11,7 +12,6 @@ import java.util.Map;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 
 /** How many decimals each kind of table has that stands on the page. */
@@ -45,7 +45,7 @@ final class DecimalsCard extends Card {
             n -> n.isPresent() ? Numerals.plain(n.getAsInt()) : "by rule",
             n -> model.change(s -> s.decimals(part, n)));
     pick.setAccessibleText(part.title() + ", decimals");
-    pick.setTooltip(new Tooltip("By rule: as many as the standard errors allow"));
+    Texts.hint(pick, "By rule: as many as the standard errors allow");
     picks.put(part, pick);
     HBox row = PageWishes.named(part.title(), pick);
     rows.put(part, row);
