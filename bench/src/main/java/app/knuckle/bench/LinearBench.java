@@ -92,6 +92,57 @@ public class LinearBench {
   }
 
   /**
+   * What the factorial needs of the rows, in the plainest loop: how many there are, their sum and
+   * their squares in each cell.
+   *
+   * @return the sums
+   */
+  @Benchmark
+  public double[] neededByFactorial() {
+    double[] sums = new double[180];
+    int[] a = factors[0].codes();
+    int[] b = factors[1].codes();
+    int[] c = factors[2].codes();
+    double middle = response[0];
+    for (int i = 0; i < ROWS; i++) {
+      int cell = 3 * ((a[i] * 3 + b[i]) * 5 + c[i]);
+      double v = response[i] - middle;
+      sums[cell]++;
+      sums[cell + 1] += v;
+      sums[cell + 2] += v * v;
+    }
+    return sums;
+  }
+
+  /**
+   * What twelve terms with a covariate need of them: beside that its sum, its squares, and its
+   * products with the response.
+   *
+   * @return the sums
+   */
+  @Benchmark
+  public double[] neededByTwelveTerms() {
+    double[] sums = new double[360];
+    int[] a = factors[0].codes();
+    int[] b = factors[1].codes();
+    int[] c = factors[2].codes();
+    double middle = response[0];
+    double across = covariate[0];
+    for (int i = 0; i < ROWS; i++) {
+      int cell = 6 * ((a[i] * 3 + b[i]) * 5 + c[i]);
+      double v = response[i] - middle;
+      double x = covariate[i] - across;
+      sums[cell]++;
+      sums[cell + 1] += v;
+      sums[cell + 2] += v * v;
+      sums[cell + 3] += x;
+      sums[cell + 4] += x * x;
+      sums[cell + 5] += x * v;
+    }
+    return sums;
+  }
+
+  /**
    * A 4 x 3 x 5 factorial with all interactions, after all.
    *
    * @return the table

@@ -53,6 +53,31 @@ public class OneWayBench {
   }
 
   /**
+   * What the analysis needs, in the plainest loop: how many there are, their sum and their squares
+   * by group.
+   *
+   * @return the squares
+   */
+  @Benchmark
+  public double[] neededPerGroup() {
+    int[] counts = new int[GROUPS];
+    double[] sums = new double[GROUPS];
+    double[] squares = new double[GROUPS];
+    double middle = values[0];
+    for (int i = 0; i < values.length; i++) {
+      int g = groups[i];
+      double v = values[i] - middle;
+      counts[g]++;
+      sums[g] += v;
+      squares[g] += v * v;
+    }
+    for (int g = 0; g < GROUPS; g++) {
+      squares[g] -= sums[g] * sums[g] / counts[g];
+    }
+    return squares;
+  }
+
+  /**
    * The whole analysis.
    *
    * @return the fit
