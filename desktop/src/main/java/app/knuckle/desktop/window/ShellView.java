@@ -110,7 +110,6 @@ final class ShellView extends BorderPane {
   private final Lane reading = Lane.inTurn();
   private SlipViewModel shown;
   private Page shownPage;
-  private Node pageView;
   private ReckonerView reckoner;
   private ManualView manual;
 
@@ -179,8 +178,7 @@ final class ShellView extends BorderPane {
     if (page != null) {
       // Put there once: taken out and in again it would lose the keyboard.
       if (page != shownPage) {
-        pageView = view(page);
-        middle.getChildren().setAll(pageView);
+        middle.getChildren().setAll(view(page));
       }
     } else if (shown == null) {
       middle.getChildren().setAll(welcome());

@@ -5,16 +5,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.workbench.Joint;
+import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import java.lang.ref.WeakReference;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.BooleanSupplier;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -71,6 +76,27 @@ class ViewsTest {
     robot.interact(() -> workbench.currentProperty().set(first));
     robot.interact(() -> first.jointProperty().set(Joint.TEST));
     assertThat(shown(robot).getId()).isEqualTo("test");
+  }
+
+  private static Stream<Function<Workbench, Page>> pages() {
+    return Stream.of(
+        w -> new Page.Inquiries(),
+        w -> new Page.Beside(w.slips().get(0), w.slips().get(1)),
+        w -> new Page.Typing(w.slips().get(0).source()));
+  }
+
+  @ParameterizedTest
+  @MethodSource("pages")
+  void aStudyThatWasLeftLeavesNothingWhateverPageWasSeenLast(
+      Function<Workbench, Page> page, FxRobot robot) {
+    until(() -> workbench.currentProperty().get().answer() != null);
+    List<WeakReference<SlipViewModel>> left =
+        workbench.slips().stream().map(WeakReference::new).toList();
+    robot.interact(() -> workbench.show(page.apply(workbench)));
+    until(() -> workbench.pageProperty().get() != null);
+    robot.interact(workbench::leavePage);
+    robot.interact(() -> workbench.open(DemoStudy.read()));
+    untilCollected(left);
   }
 
   @Test
