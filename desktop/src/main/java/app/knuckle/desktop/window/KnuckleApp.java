@@ -28,6 +28,7 @@ import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.ObservableValue;
 import javafx.geometry.Rectangle2D;
+import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -144,7 +145,7 @@ public final class KnuckleApp extends Application {
     }
     FACES.forEach(KnuckleApp::load);
     stage.getScene().setRoot(new ShellView(workbench, keeper));
-    stage.getScene().lookup("#joint-records").requestFocus();
+    giveKeyboard(stage.getScene(), workbench);
     SettingsFile.Read read = settings;
     if (!read.notice().isEmpty()) {
       workbench.bannerProperty().set(new Banner(read.notice(), true, List.of()));
@@ -177,6 +178,27 @@ public final class KnuckleApp extends Application {
           }
         });
     stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
+  }
+
+  /** The chain has the keyboard once there are records, unless their user took it elsewhere. */
+  private static void giveKeyboard(Scene scene, Workbench workbench) {
+    Node records = scene.lookup("#joint-records");
+    records.requestFocus();
+    Node before = scene.getFocusOwner();
+    workbench
+        .currentProperty()
+        .addListener(
+            new ChangeListener<SlipViewModel>() {
+              @Override
+              public void changed(
+                  ObservableValue<? extends SlipViewModel> o, SlipViewModel was, SlipViewModel is) {
+                workbench.currentProperty().removeListener(this);
+                Node owner = scene.getFocusOwner();
+                if (owner == null || owner == before || owner.getScene() != scene) {
+                  records.requestFocus();
+                }
+              }
+            });
   }
 
   /** Opens a study that was read meanwhile, unless its user has turned to something else. */

@@ -60,6 +60,15 @@ class FirstFrameWindowTest {
   }
 
   @Test
+  void theChainHasTheKeyboardOnceThereAreRecords(FxRobot robot) {
+    until(() -> isThere(robot, "welcome-demo"));
+    robot.interact(() -> robot.lookup("#welcome-demo").query().requestFocus());
+    robot.interact(() -> robot.lookup("#welcome-demo").queryButton().fire());
+    until(() -> isThere(robot, "records"));
+    until(() -> robot.lookup("#joint-records").query().isFocused());
+  }
+
+  @Test
   void wordsComeUpBesideWhatIsPointedAt(FxRobot robot) {
     until(() -> isThere(robot, "find-move"));
     robot.moveTo("#find-move").moveBy(2, 2);
