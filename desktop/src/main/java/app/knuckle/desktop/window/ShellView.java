@@ -99,7 +99,7 @@ final class ShellView extends BorderPane {
   private final Views views = new Views();
   private final StackPane middle = new StackPane();
   private final ResponseStrip responses = new ResponseStrip();
-  private final StackPane over = new StackPane();
+  private final StackPane centre = new StackPane();
   private final List<String> recent = new ArrayList<>();
   private final StudyMenu menu;
   private final Moves moves;
@@ -129,9 +129,8 @@ final class ShellView extends BorderPane {
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
     VBox.setVgrow(middle, Priority.ALWAYS);
-    over.setId("over");
-    over.setVisible(false);
-    setCenter(new StackPane(new VBox(responses, middle), over));
+    centre.getChildren().add(new VBox(responses, middle));
+    setCenter(centre);
     setBottom(line);
     workbench.currentProperty().addListener((o, before, now) -> turnTo(now));
     workbench.pageProperty().addListener(changed);
@@ -388,14 +387,13 @@ final class ShellView extends BorderPane {
               move.run();
             },
             () -> leaveFinder(before));
-    over.getChildren().setAll(find);
-    over.setVisible(true);
+    centre.getChildren().removeIf(FindView.class::isInstance);
+    centre.getChildren().add(find);
     find.begin();
   }
 
   private void leaveFinder(Node before) {
-    over.getChildren().clear();
-    over.setVisible(false);
+    centre.getChildren().removeIf(FindView.class::isInstance);
     if (before != null && before.getScene() == getScene()) {
       before.requestFocus();
     }
