@@ -22,6 +22,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
 import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -218,11 +219,23 @@ class SoakTest {
     }
   }
 
+  /**
+   * The median of the slopes between any two rounds: pixels that the toolkit pools for a while do
+   * not move it (Sen, P. K. 1968. Journal of the American Statistical Association 63, 1379-1389).
+   */
   private static double slope(List<Round> all) {
-    double h = mean(all, Round::hours);
-    double m = mean(all, Round::heap);
-    double up = all.stream().mapToDouble(r -> (r.hours() - h) * (r.heap() - m)).sum();
-    return up / all.stream().mapToDouble(r -> (r.hours() - h) * (r.hours() - h)).sum();
+    double[] slopes =
+        IntStream.range(0, all.size())
+            .boxed()
+            .flatMapToDouble(
+                i -> all.subList(0, i).stream().mapToDouble(before -> slope(before, all.get(i))))
+            .sorted()
+            .toArray();
+    return slopes[slopes.length / 2];
+  }
+
+  private static double slope(Round before, Round after) {
+    return (after.heap() - before.heap()) / (after.hours() - before.hours());
   }
 
   private static double mean(List<Round> all, ToDoubleFunction<Round> of) {
