@@ -12,7 +12,8 @@ _install() {
   DEBIAN_FRONTEND=noninteractive $root apt-get install -y -qq --no-install-recommends "$@" >&2
 }
 
-_missing_library() { ! ldconfig -p | grep -q "$1"; }
+# Not by a pipe into grep -q: what writes into it may be cut off, and would seem to have failed.
+_missing_library() { [[ $(ldconfig -p) != *"$1"* ]]; }
 
 need_build_tools() {
   local lacks=()

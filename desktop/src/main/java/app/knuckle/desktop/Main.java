@@ -15,6 +15,8 @@ public final class Main {
    */
   public static void main(String[] args) {
     LogFile.start();
+    // Pictures are drawn by AWT, which needs no display for that and must not share the window's.
+    System.setProperty("java.awt.headless", "true");
     int status = KnuckleCommand.run(args);
     if (status != 0) {
       System.exit(status);

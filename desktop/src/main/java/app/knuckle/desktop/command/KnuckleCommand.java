@@ -13,8 +13,6 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.ParseResult;
-import picocli.CommandLine.RunLast;
 import picocli.CommandLine.Spec;
 
 /** The command {@code knuckle}. */
@@ -60,7 +58,6 @@ public final class KnuckleCommand implements Runnable {
               line.getErr().println("This is a fault in Knuckle, not in what you asked: " + e);
               return NOT_COMPUTED;
             })
-        .setExecutionStrategy(KnuckleCommand::execute)
         .execute(args);
   }
 
@@ -79,16 +76,6 @@ public final class KnuckleCommand implements Runnable {
 
   private static String name(Class<?> command) {
     return command.getAnnotation(Command.class).name();
-  }
-
-  /** A command that opens no window needs no display, not even to write pictures. */
-  private static int execute(ParseResult parsed) {
-    boolean window =
-        !parsed.hasSubcommand() || parsed.subcommand().commandSpec().userObject() instanceof Demo;
-    if (!window) {
-      System.setProperty("java.awt.headless", "true");
-    }
-    return new RunLast().execute(parsed);
   }
 
   @Override
