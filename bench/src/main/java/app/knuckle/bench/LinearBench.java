@@ -42,6 +42,7 @@ public class LinearBench {
 
   private static final int ROWS = 1_000_000;
   private static final int MEANS = 100;
+  private static final int CELLS = 4 * 3 * 5;
 
   private double[] response;
   private double[] covariate;
@@ -81,7 +82,7 @@ public class LinearBench {
    */
   @Benchmark
   public double[] baselinePass() {
-    double[] sums = new double[60];
+    double[] sums = new double[CELLS];
     int[] a = factors[0].codes();
     int[] b = factors[1].codes();
     int[] c = factors[2].codes();
@@ -99,7 +100,7 @@ public class LinearBench {
    */
   @Benchmark
   public double[] neededByFactorial() {
-    double[] sums = new double[180];
+    double[] sums = new double[3 * CELLS];
     int[] a = factors[0].codes();
     int[] b = factors[1].codes();
     int[] c = factors[2].codes();
@@ -122,7 +123,7 @@ public class LinearBench {
    */
   @Benchmark
   public double[] neededByTwelveTerms() {
-    double[] sums = new double[360];
+    double[] sums = new double[6 * CELLS];
     int[] a = factors[0].codes();
     int[] b = factors[1].codes();
     int[] c = factors[2].codes();

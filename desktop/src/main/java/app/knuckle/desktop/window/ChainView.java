@@ -52,6 +52,10 @@ final class ChainView extends VBox {
     }
   }
 
+  void takeKeyboard() {
+    buttons.get(Joint.RECORDS).requestFocus();
+  }
+
   void show(ChainPage page, Joint current) {
     // The focus goes along with the joint, unless it is somewhere in the page.
     if (current != null && buttons.values().stream().anyMatch(Button::isFocused)) {

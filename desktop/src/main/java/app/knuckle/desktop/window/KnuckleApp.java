@@ -28,7 +28,6 @@ import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.beans.value.ObservableValue;
 import javafx.geometry.Rectangle2D;
-import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -145,7 +144,6 @@ public final class KnuckleApp extends Application {
     }
     FACES.forEach(KnuckleApp::load);
     stage.getScene().setRoot(new ShellView(workbench, keeper));
-    giveKeyboard(stage.getScene(), workbench);
     SettingsFile.Read read = settings;
     if (!read.notice().isEmpty()) {
       workbench.bannerProperty().set(new Banner(read.notice(), true, List.of()));
@@ -164,9 +162,7 @@ public final class KnuckleApp extends Application {
     } else {
       Painted.then(
           stage.getScene(),
-          () ->
-              coming.thenAcceptAsync(
-                  arrived -> take(arrived, workbench, stage.getScene()), Platform::runLater));
+          () -> coming.thenAcceptAsync(arrived -> take(arrived, workbench), Platform::runLater));
     }
     stage.setOnCloseRequest(
         event -> {
@@ -180,32 +176,10 @@ public final class KnuckleApp extends Application {
     stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
   }
 
-  /** The chain has the keyboard once there are records, unless their user took it elsewhere. */
-  private static void giveKeyboard(Scene scene, Workbench workbench) {
-    Node records = scene.lookup("#joint-records");
-    records.requestFocus();
-    Node before = scene.getFocusOwner();
-    workbench
-        .currentProperty()
-        .addListener(
-            new ChangeListener<SlipViewModel>() {
-              @Override
-              public void changed(
-                  ObservableValue<? extends SlipViewModel> o, SlipViewModel was, SlipViewModel is) {
-                workbench.currentProperty().removeListener(this);
-                Node owner = scene.getFocusOwner();
-                if (owner == null || owner == before || owner.getScene() != scene) {
-                  records.requestFocus();
-                }
-              }
-            });
-  }
-
   /** Opens a study that was read meanwhile, unless its user has turned to something else. */
-  static void take(Study read, Workbench workbench, Scene scene) {
+  static void take(Study read, Workbench workbench) {
     if (workbench.pageProperty().get() instanceof Page.Coming) {
       workbench.open(read);
-      scene.lookup("#joint-records").requestFocus();
       practiseAfterAnswer(workbench.currentProperty().get());
     }
   }

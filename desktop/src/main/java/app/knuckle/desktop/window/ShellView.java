@@ -45,6 +45,7 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
@@ -109,6 +110,10 @@ final class ShellView extends BorderPane {
   private final ChangeListener<Object> changed = (o, before, now) -> show();
   private final Lane reading = Lane.inTurn();
   private SlipViewModel shown;
+
+  /** Whether a key or the mouse was pressed yet: until then nobody has the keyboard by choice. */
+  private boolean used;
+
   private Page shownPage;
   private ReckonerView reckoner;
   private ManualView manual;
@@ -139,6 +144,8 @@ final class ShellView extends BorderPane {
         .addListener((ListChangeListener<SlipViewModel>) change -> views.retain(workbench.slips()));
     // A filter of its own, before all others: what creates something acts once for a key held down.
     addEventFilter(KeyEvent.KEY_PRESSED, this::once);
+    addEventFilter(KeyEvent.KEY_PRESSED, event -> used = true);
+    addEventFilter(MouseEvent.MOUSE_PRESSED, event -> used = true);
     addEventFilter(KeyEvent.KEY_RELEASED, event -> down.remove(event.getCode()));
     addEventFilter(KeyEvent.KEY_PRESSED, this::key);
     addEventHandler(KeyEvent.KEY_PRESSED, this::paste);
@@ -158,6 +165,7 @@ final class ShellView extends BorderPane {
   }
 
   private void turnTo(SlipViewModel slip) {
+    boolean first = shown == null && slip != null;
     if (shown != null) {
       shown.answerProperty().removeListener(changed);
       shown.jointProperty().removeListener(changed);
@@ -170,6 +178,15 @@ final class ShellView extends BorderPane {
       slip.busyProperty().addListener(changed);
     }
     show();
+    if (first && isKeyboardFree()) {
+      chain.takeKeyboard();
+    }
+  }
+
+  /** Nobody chose where the keyboard is, or what had it is gone. */
+  private boolean isKeyboardFree() {
+    Node owner = getScene() == null ? null : getScene().getFocusOwner();
+    return !used || owner == null || owner.getScene() != getScene();
   }
 
   private void show() {

@@ -9,9 +9,13 @@ import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.keeping.Study;
+import java.io.IOException;
+import java.nio.file.Path;
+import javafx.scene.Node;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
@@ -31,7 +35,7 @@ class ComingWindowTest {
 
   private void comes(FxRobot robot) {
     Study demo = DemoStudy.read();
-    robot.interact(() -> KnuckleApp.take(demo, workbench, stage.getScene()));
+    robot.interact(() -> KnuckleApp.take(demo, workbench));
   }
 
   @Test
@@ -52,5 +56,27 @@ class ComingWindowTest {
     comes(robot);
     assertThat(workbench.slips()).isEmpty();
     until(() -> isThere(robot, "reckoner"));
+  }
+
+  @Test
+  void recordsThatAreOpenedByTheirFileGiveTheChainTheKeyboard(@TempDir Path folder, FxRobot robot)
+      throws IOException {
+    until(() -> stage.getScene().getFocusOwner() != null);
+    Path raw = Driver.rawTanks(folder);
+    robot.interact(() -> workbench.open(raw));
+    until(() -> isThere(robot, "records"));
+    until(() -> robot.lookup("#joint-records").query().isFocused());
+  }
+
+  @Test
+  void whoeverWorksElsewhereKeepsTheKeyboard(@TempDir Path folder, FxRobot robot)
+      throws IOException {
+    Driver.takeKeyboard(robot);
+    Node find = robot.lookup("#find-move").query();
+    robot.interact(find::requestFocus);
+    Path raw = Driver.rawTanks(folder);
+    robot.interact(() -> workbench.open(raw));
+    until(() -> isThere(robot, "records"));
+    assertThat(stage.getScene().getFocusOwner()).isSameAs(find);
   }
 }
