@@ -137,7 +137,7 @@ public class CountBench {
   @Benchmark
   public Comparison millionRows() {
     CountFit fit = fit(model, counts);
-    fit.drops(Squares.IN_ORDER);
+    fit.drops(Squares.IN_ORDER, Progress.NONE);
     List<Estimable> means = new ArrayList<>();
     for (int cell = 0; cell < CELLS; cell++) {
       int c = cell % LEVELS[2];
@@ -154,7 +154,7 @@ public class CountBench {
    */
   @Benchmark
   public int threeCovariates() {
-    return fit(slopes, few).drops(Squares.IN_ORDER).size();
+    return fit(slopes, few).drops(Squares.IN_ORDER, Progress.NONE).size();
   }
 
   private static CountFit fit(Model model, double[] counts) {

@@ -15,10 +15,12 @@ import app.knuckle.stats.means.Covariance;
 import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.LinkScale;
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
 
@@ -36,8 +38,8 @@ public final class CountFit implements Estimator {
   private final DMatrixRMaj covariance;
   private final long residualDf;
   private final double pearson;
-  private final Map<List<Term>, Optional<CountSolution>> solutions = new HashMap<>();
-  private final Progress progress;
+  private final double nullDeviance;
+  private final Map<List<Term>, Optional<CountSolution>> solutions = new ConcurrentHashMap<>();
 
   /**
    * Fits a model.
@@ -62,13 +64,13 @@ public final class CountFit implements Estimator {
     asked = model;
     this.cells = cells;
     this.solution = solution;
-    this.progress = progress;
     all = solution.isInside() ? solution.design() : solution.onAllCells();
     residualDf = solution.residualDf();
     pearson = solution.pearson();
     root = solution.rank() == 0 ? null : solution.root();
     covariance = root == null ? null : CommonOps_DDRM.multTransB(root, root, null);
     solutions.put(model.fixed().terms(), Optional.of(solution));
+    nullDeviance = with(List.of(), progress).map(CountSolution::deviance).orElse(Double.NaN);
   }
 
   /**
@@ -93,11 +95,12 @@ public final class CountFit implements Estimator {
   }
 
   /** A model of some of the terms, found once. */
-  private Optional<CountSolution> with(List<Term> terms) {
-    return solutions.computeIfAbsent(List.copyOf(terms), t -> solved(cells.model().with(t)));
+  private Optional<CountSolution> with(List<Term> terms, Progress progress) {
+    return solutions.computeIfAbsent(
+        List.copyOf(terms), t -> solved(cells.model().with(t), progress));
   }
 
-  private Optional<CountSolution> solved(Model model) {
+  private Optional<CountSolution> solved(Model model, Progress progress) {
     return Optional.ofNullable(CountSolution.of(cells, model, progress));
   }
 
@@ -174,7 +177,7 @@ public final class CountFit implements Estimator {
         residualDf,
         solution.rowsAtEdge(),
         solution.deviance(),
-        with(List.of()).map(CountSolution::deviance).orElse(Double.NaN),
+        nullDeviance,
         pearson,
         isOfSingles() ? Quantity.absent(Absence.SINGLES) : dispersion(),
         solution.logLikelihood());
@@ -195,41 +198,42 @@ public final class CountFit implements Estimator {
    * The analysis of deviance.
    *
    * @param kind after which other terms each is judged
+   * @param progress asked on the way
    * @return one drop a term, in order
    */
-  public List<Drop> drops(Squares kind) {
+  public List<Drop> drops(Squares kind, Progress progress) {
     List<Term> terms = asked.fixed().terms();
     List<Drop> drops = new ArrayList<>();
     for (int t = 0; t < terms.size(); t++) {
       progress.check();
-      drops.add(drop(terms.get(t), t, kind));
+      drops.add(drop(terms.get(t), t, kind, progress));
       progress.done((t + 1.0) / terms.size());
     }
     return drops;
   }
 
-  private Drop drop(Term term, int place, Squares kind) {
+  private Drop drop(Term term, int place, Squares kind, Progress progress) {
     List<Term> terms = asked.fixed().terms();
     return switch (kind) {
-      case IN_ORDER -> between(term, terms.subList(0, place), terms.subList(0, place + 1));
+      case IN_ORDER -> between(term, terms.subList(0, place), terms.subList(0, place + 1), progress);
       case AFTER_ITS_PEERS -> {
         List<Term> peers =
             terms.stream().filter(s -> !s.equals(term) && !s.contains(term)).toList();
         List<Term> with = terms.stream().filter(s -> !s.contains(term)).toList();
-        yield between(term, peers, with);
+        yield between(term, peers, with, progress);
       }
       case AFTER_ALL -> {
         boolean contained = terms.stream().anyMatch(s -> s.contains(term));
         boolean tested = solution.design() != null && solution.design().hypothesis(term).length > 0;
         yield contained && !tested
             ? Drop.absent(term, noMean())
-            : between(term, terms.stream().filter(s -> !s.equals(term)).toList(), terms);
+            : between(term, terms.stream().filter(s -> !s.equals(term)).toList(), terms, progress);
       }
     };
   }
 
-  private Drop between(Term term, List<Term> fewer, List<Term> more) {
-    return dropped(term, with(fewer), with(more));
+  private Drop between(Term term, List<Term> fewer, List<Term> more, Progress progress) {
+    return dropped(term, with(fewer, progress), with(more, progress));
   }
 
   /** A drop in deviance with its test. */
@@ -241,12 +245,13 @@ public final class CountFit implements Estimator {
   /**
    * The test of the whole model against one mean for all.
    *
+   * @param progress asked on the way
    * @return absent in its quantities where there is no term
    */
-  public Drop whole() {
+  public Drop whole(Progress progress) {
     return asked.fixed().terms().isEmpty()
         ? Drop.absent(new Term(List.of()), Absence.NO_TERM)
-        : between(new Term(List.of()), List.of(), asked.fixed().terms());
+        : between(new Term(List.of()), List.of(), asked.fixed().terms(), progress);
   }
 
   /**
@@ -255,9 +260,10 @@ public final class CountFit implements Estimator {
    *
    * @param covariate its name
    * @param treatments terms of treatments alone
+   * @param progress asked on the way
    * @return absent in its quantities where there is no such product
    */
-  public Drop slopes(String covariate, List<Term> treatments) {
+  public Drop slopes(String covariate, List<Term> treatments, Progress progress) {
     Term slope = Term.of(covariate);
     List<Term> parallel =
         asked.fixed().terms().stream()
@@ -265,8 +271,8 @@ public final class CountFit implements Estimator {
             .toList();
     List<Term> own = new ArrayList<>(parallel);
     treatments.forEach(t -> own.add(t.times(slope)));
-    Optional<CountSolution> small = with(parallel);
-    Optional<CountSolution> large = with(own);
+    Optional<CountSolution> small = with(parallel, progress);
+    Optional<CountSolution> large = with(own, progress);
     if (small.isEmpty() || large.isEmpty()) {
       return Drop.absent(slope, Absence.NO_TOP);
     }
@@ -289,9 +295,10 @@ public final class CountFit implements Estimator {
    *
    * @param name of the treatment
    * @param trends one a degree: a value for each of its levels
+   * @param progress asked on the way
    * @return the drop in deviance from the trends to the main effect
    */
-  public Drop remainder(String name, double[][] trends) {
+  public Drop remainder(String name, double[][] trends, Progress progress) {
     Factor factor =
         cells.model().factors().stream()
             .filter(f -> f.name().equals(name))
@@ -306,50 +313,75 @@ public final class CountFit implements Estimator {
       for (int c = 0; c < column.length; c++) {
         column[c] = trends[d][factor.codes()[c]];
       }
-      String trend = "trend " + (d + 1);
+      String trend = unused("trend " + (d + 1));
       covariates.add(new Covariate(trend, column));
       withTrends.add(Term.of(trend));
     }
     List<Term> main = new ArrayList<>(others);
     main.add(Term.of(name));
     Optional<CountSolution> small =
-        solved(new Model(cells.model().factors(), covariates, withTrends, true));
-    return dropped(Term.of(name), small, with(main));
+        solved(new Model(cells.model().factors(), covariates, withTrends, true), progress);
+    return dropped(Term.of(name), small, with(main, progress));
   }
 
   /**
-   * Whether two groups can be told apart, by making them one: what deviance rises by. Serves where
-   * one of them lies at the edge and has no mean.
+   * Whether two groups differ, by merging them: what deviance rises by when both have one mean.
+   * Serves where one of them lies at the edge and has no mean of its own.
    *
    * @param treatments whose combinations are the groups
-   * @param left levels of one group, one a treatment
+   * @param left levels of one group, by treatment
    * @param right levels of the other
-   * @return absent in its quantities where both lie at the edge
+   * @param progress asked on the way
+   * @return absent in its quantities where merging changes nothing
    */
-  public Drop merged(List<String> treatments, List<String> left, List<String> right) {
+  public Drop merged(
+      List<String> treatments,
+      Map<String, String> left,
+      Map<String, String> right,
+      Progress progress) {
     List<Factor> of =
-        treatments.stream()
-            .map(
-                t ->
-                    cells.model().factors().stream()
-                        .filter(f -> f.name().equals(t))
-                        .findFirst()
-                        .orElseThrow())
-            .toList();
-    Term groups = Term.of("groups");
-    Factor apart = Factor.combined("groups", of, c -> true);
-    int[] joined = apart.codes().clone();
-    int from = apart.levels().indexOf(String.join(", ", left));
-    int to = apart.levels().indexOf(String.join(", ", right));
-    for (int c = 0; c < joined.length; c++) {
-      joined[c] = joined[c] == from ? to : joined[c];
+        cells.model().factors().stream().filter(f -> treatments.contains(f.name())).toList();
+    String name = unused("groups");
+    int[] codes = Factor.combinations(of, cells.size());
+    int from = combination(of, left);
+    int to = combination(of, right);
+    int size = of.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
+    // The names of the combined levels are places: two combinations may read alike.
+    List<String> names = IntStream.range(0, size).mapToObj(String::valueOf).toList();
+    int[] joined = Arrays.stream(codes).map(code -> code == from ? to : code).toArray();
+    return dropped(
+        Term.of(name),
+        grouped(treatments, new Factor(name, names, joined), progress),
+        grouped(treatments, new Factor(name, names, codes), progress));
+  }
+
+  /** A name that no column of the model has. */
+  private String unused(String wish) {
+    String name = wish;
+    while (isUsed(name)) {
+      name += "'";
     }
-    Factor one = new Factor("groups", apart.levels(), joined);
-    return dropped(groups, grouped(treatments, one), grouped(treatments, apart));
+    return name;
+  }
+
+  private boolean isUsed(String name) {
+    return cells.model().factors().stream().anyMatch(f -> f.name().equals(name))
+        || cells.model().covariates().stream().anyMatch(c -> c.name().equals(name));
+  }
+
+  /** The place of some levels among the combinations of factors. */
+  private static int combination(List<Factor> factors, Map<String, String> levels) {
+    int[] codes = Factor.codes(factors, levels);
+    int place = 0;
+    for (int f = 0; f < codes.length; f++) {
+      place = place * factors.get(f).size() + codes[f];
+    }
+    return place;
   }
 
   /** The model with all groups of treatments as one factor. */
-  private Optional<CountSolution> grouped(List<String> treatments, Factor groups) {
+  private Optional<CountSolution> grouped(
+      List<String> treatments, Factor groups, Progress progress) {
     List<Factor> factors =
         new ArrayList<>(
             cells.model().factors().stream().filter(f -> !treatments.contains(f.name())).toList());
@@ -359,8 +391,8 @@ public final class CountFit implements Estimator {
             asked.fixed().terms().stream()
                 .filter(t -> t.names().stream().noneMatch(treatments::contains))
                 .toList());
-    terms.add(Term.of("groups"));
-    return solved(new Model(factors, cells.model().covariates(), terms, true));
+    terms.add(Term.of(groups.name()));
+    return solved(new Model(factors, cells.model().covariates(), terms, true), progress);
   }
 
   private Drop dropped(Term term, Optional<CountSolution> small, Optional<CountSolution> large) {

@@ -42,7 +42,6 @@ final class CountSolution {
   private final CountCells cells;
   private final CountKind kind;
   private final Model model;
-  private final Progress progress;
   private final boolean[] edge;
   private Fit design;
   private double[][] rows;
@@ -50,10 +49,9 @@ final class CountSolution {
   private double[] predictor;
   private double deviance;
 
-  private CountSolution(CountCells cells, Model model, Progress progress) {
+  private CountSolution(CountCells cells, Model model) {
     this.cells = cells;
     this.model = model;
-    this.progress = progress;
     kind = cells.kind();
     edge = new boolean[cells.size()];
   }
@@ -67,7 +65,7 @@ final class CountSolution {
    * @return null if it is not found
    */
   static CountSolution of(CountCells cells, Model model, Progress progress) {
-    CountSolution solution = new CountSolution(cells, model, progress);
+    CountSolution solution = new CountSolution(cells, model);
     double[] start = new double[cells.size()];
     Arrays.setAll(start, c -> solution.kind.start(cells.count(c), cells.sizeOf(c)));
     while (true) {
@@ -75,7 +73,7 @@ final class CountSolution {
         return solution.nothingInside();
       }
       solution.lay();
-      Boolean stands = solution.climb(start);
+      Boolean stands = solution.climb(start, progress);
       if (stands == null) {
         return null;
       }
@@ -131,7 +129,7 @@ final class CountSolution {
    *
    * @return true at the top, false if cells turned out to lie at the edge, null if nowhere
    */
-  private Boolean climb(double[] start) {
+  private Boolean climb(double[] start, Progress progress) {
     predictor = start.clone();
     coordinates = step(start, false);
     if (coordinates == null) {

@@ -58,8 +58,9 @@ public final class MixedFit implements Estimator {
     variances = setup.limits().variances();
     moments = setup.moments(rows);
     Possible.checkResidual(model, rows, moments);
-    search = new Search(setup.likelihood(), setup.limits(), progress);
-    top = highest(setup.starts(moments), new boolean[setup.likelihood().parameters()]);
+    search = new Search(setup.likelihood(), setup.limits());
+    top =
+        highest(setup.starts(moments), new boolean[setup.likelihood().parameters()], progress);
     if (top == null) {
       throw new NotEstimable(NotEstimable.Reason.NO_TOP);
     }
@@ -69,10 +70,10 @@ public final class MixedFit implements Estimator {
     fixed = new FixedPart(setup.likelihood(), top.t(), free, precision, model.denominator());
   }
 
-  private Search.Top highest(List<double[]> starts, boolean[] held) {
+  private Search.Top highest(List<double[]> starts, boolean[] held, Progress progress) {
     Search.Top best = null;
     for (double[] start : starts) {
-      Search.Top found = search.from(start, held, best);
+      Search.Top found = search.from(start, held, best, progress);
       if (found != null && (best == null || found.point().value() < best.point().value())) {
         best = found;
       }
@@ -202,13 +203,13 @@ public final class MixedFit implements Estimator {
     List<Component> components = new ArrayList<>();
     for (int i = 0; i < variances; i++) {
       progress.check();
-      components.add(component(i, alpha));
+      components.add(component(i, alpha, progress));
       progress.done((i + 1.0) / variances);
     }
     return components;
   }
 
-  private Component component(int i, double alpha) {
+  private Component component(int i, double alpha, Progress progress) {
     boolean isRandom = i < model.random().size();
     boolean own = model.within() == WithinUnit.OWN_VARIANCES;
     double variance = top.t()[i] * squared();
@@ -223,9 +224,9 @@ public final class MixedFit implements Estimator {
         occasion,
         variance,
         precisionOf(i, variance, alpha),
-        own ? new Component.Limits(none, none) : limits(i, alpha),
+        own ? new Component.Limits(none, none) : limits(i, alpha, progress),
         share(i, own),
-        isRandom ? test(i) : null,
+        isRandom ? test(i, progress) : null,
         moments == null
             ? Quantity.absent(Absence.NO_MEAN_SQUARES)
             : Quantity.of(moments.rows().get(i).variance() * squared()));
@@ -253,8 +254,8 @@ public final class MixedFit implements Estimator {
             df * variance / law.inverseCumulativeProbability(alpha / 2), Absence.FEW_DF_NO_LIMIT));
   }
 
-  private Component.Limits limits(int i, double alpha) {
-    Profile profile = new Profile(search, top, i, height(alpha));
+  private Component.Limits limits(int i, double alpha, Progress progress) {
+    Profile profile = new Profile(search, top, i, height(alpha), progress);
     return new Component.Limits(
         profile.low().map(v -> v * squared()), profile.high().map(v -> v * squared()));
   }
@@ -299,7 +300,7 @@ public final class MixedFit implements Estimator {
     return search.likelihood();
   }
 
-  private Component.Test test(int i) {
+  private Component.Test test(int i, Progress progress) {
     if (top.t()[i] == 0) {
       return new Component.Test(Quantity.of(0), Quantity.of(1));
     }
@@ -309,7 +310,7 @@ public final class MixedFit implements Estimator {
     equal[i] = 0;
     boolean[] held = new boolean[without.length];
     held[i] = true;
-    Search.Top other = highest(List.of(without, equal), held);
+    Search.Top other = highest(List.of(without, equal), held, progress);
     if (other == null) {
       Quantity none = Quantity.absent(Absence.SEARCH_WITHOUT);
       return new Component.Test(none, none);
@@ -338,9 +339,10 @@ public final class MixedFit implements Estimator {
    * The correlation between occasions next to each other.
    *
    * @param alpha one less the confidence of its limits
+   * @param progress asked on the way
    * @return empty unless errors are of first order
    */
-  public Optional<Correlation> correlation(double alpha) {
+  public Optional<Correlation> correlation(double alpha, Progress progress) {
     if (model.within() != WithinUnit.FIRST_ORDER) {
       return Optional.empty();
     }
@@ -349,12 +351,12 @@ public final class MixedFit implements Estimator {
     none[r] = 0;
     boolean[] held = new boolean[none.length];
     held[r] = true;
-    Search.Top other = search.from(none, held);
+    Search.Top other = search.from(none, held, progress);
     Quantity statistic =
         other == null
             ? Quantity.absent(Absence.SEARCH_WITHOUT)
             : Quantity.of(Math.max(0, other.point().value() - top.point().value()));
-    Profile profile = new Profile(search, top, r, height(alpha));
+    Profile profile = new Profile(search, top, r, height(alpha), progress);
     return Optional.of(
         new Correlation(
             top.t()[r],
@@ -391,8 +393,8 @@ public final class MixedFit implements Estimator {
     Search.Top found = null;
     for (double[] start : setup.starts(setup.moments(rows))) {
       Search.Top one =
-          new Search(setup.likelihood(), setup.limits(), progress)
-              .from(start, new boolean[start.length]);
+          new Search(setup.likelihood(), setup.limits())
+              .from(start, new boolean[start.length], progress);
       found =
           found == null || one != null && one.point().value() < found.point().value() ? one : found;
     }

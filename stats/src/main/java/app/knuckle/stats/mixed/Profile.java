@@ -1,6 +1,7 @@
 package app.knuckle.stats.mixed;
 
 import app.knuckle.stats.Absence;
+import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 
 /**
@@ -18,6 +19,7 @@ final class Profile {
   private final Search.Top top;
   private final int parameter;
   private final double target;
+  private final Progress progress;
   private double[] near;
 
   /**
@@ -27,11 +29,13 @@ final class Profile {
    * @param top where it ended
    * @param parameter the one
    * @param height above the minimum
+   * @param progress asked on the way
    */
-  Profile(Search search, Search.Top top, int parameter, double height) {
+  Profile(Search search, Search.Top top, int parameter, double height, Progress progress) {
     this.search = search;
     this.top = top;
     this.parameter = parameter;
+    this.progress = progress;
     target = top.point().value() + height;
   }
 
@@ -41,7 +45,7 @@ final class Profile {
     start[parameter] = value;
     boolean[] held = new boolean[start.length];
     held[parameter] = true;
-    Search.Top found = search.from(start, held);
+    Search.Top found = search.from(start, held, progress);
     if (found == null) {
       return null;
     }

@@ -33,7 +33,6 @@ final class Search {
 
   private final Likelihood likelihood;
   private final Limits limits;
-  private final Progress progress;
 
   /**
    * What parameters may be.
@@ -51,10 +50,9 @@ final class Search {
    */
   record Top(double[] t, Likelihood.Point point) {}
 
-  Search(Likelihood likelihood, Limits limits, Progress progress) {
+  Search(Likelihood likelihood, Limits limits) {
     this.likelihood = likelihood;
     this.limits = limits;
-    this.progress = progress;
   }
 
   Likelihood likelihood() {
@@ -70,10 +68,11 @@ final class Search {
    *
    * @param start within the limits
    * @param held which parameters keep their start
+   * @param progress asked on the way
    * @return the top; null if none is reached
    */
-  Top from(double[] start, boolean[] held) {
-    return from(start, held, null);
+  Top from(double[] start, boolean[] held, Progress progress) {
+    return from(start, held, null, progress);
   }
 
   /**
@@ -82,9 +81,10 @@ final class Search {
    * @param start within the limits
    * @param held which parameters keep their start
    * @param known where another climb ended; null for none
+   * @param progress asked on the way
    * @return the top; the known one if this climb is about to end there; null if none is reached
    */
-  Top from(double[] start, boolean[] held, Top known) {
+  Top from(double[] start, boolean[] held, Top known, Progress progress) {
     double[] t = start.clone();
     Likelihood.Point point = likelihood.at(t);
     boolean last = false;
@@ -116,7 +116,7 @@ final class Search {
         last = small;
         continue;
       }
-      Top next = downhill(t, free, step, point);
+      Top next = downhill(t, free, step, point, progress);
       if (next == null) {
         return null;
       }
@@ -231,7 +231,8 @@ final class Search {
     return Arrays.stream(t, 0, limits.variances()).sum();
   }
 
-  private Top downhill(double[] t, int[] free, double[] step, Likelihood.Point point) {
+  private Top downhill(
+      double[] t, int[] free, double[] step, Likelihood.Point point, Progress progress) {
     double share = 1;
     for (int halving = 0; halving < MOST_HALVINGS; halving++) {
       progress.check();

@@ -113,8 +113,8 @@ public final class CountAnswer {
     return new TestResult.CountResult(
         fit.figures(),
         fit.aic(),
-        fit.drops(inquiry.squares()),
-        fit.whole(),
+        fit.drops(inquiry.squares(), progress),
+        fit.whole(progress),
         new TestResult.CountResult.Judging(
             fit.model().extraSpread(), inquiry.squares(), inquiry.alpha()),
         Slopes.of(fit, fit::slope, inquiry.covariates(), inquiry.alpha()),
@@ -153,7 +153,7 @@ public final class CountAnswer {
     List<String> of = List.copyOf(left.keySet());
     boolean both = edge.contains(left) && edge.contains(right);
     Drop drop =
-        both ? null : fit.merged(of, List.copyOf(left.values()), List.copyOf(right.values()));
+        both ? null : fit.merged(of, left, right, progress);
     Quantity p = both ? Quantity.absent(Absence.NEITHER_HAS_A_MEAN) : drop.p();
     return new ComparisonResult.Merged(left, right, Optional.ofNullable(drop), p, false);
   }

@@ -51,8 +51,8 @@ final class CountFooting {
     this.question = question;
     fit = question.fit();
     stats = new CountChecks(fit);
-    slopes();
-    trends();
+    slopes(progress);
+    trends(progress);
     dispersion("pearson-chi-squared", stats.pearson());
     dispersion("deviance-chi-squared", stats.deviance());
     if (fit.figures().n() <= GroupChecks.MOST_VALUES) {
@@ -92,7 +92,7 @@ final class CountFooting {
         df);
   }
 
-  private void slopes() {
+  private void slopes(Progress progress) {
     List<Term> treatments =
         fit.model().fixed().terms().stream()
             .filter(t -> inquiry.treatments().containsAll(t.names()))
@@ -102,13 +102,13 @@ final class CountFooting {
           "slopes",
           "parallel-slopes",
           covariate,
-          fit.slopes(covariate, treatments),
+          fit.slopes(covariate, treatments, progress),
           say("check.slopes.sound", covariate),
           say("check.slopes.odd", covariate));
     }
   }
 
-  private void trends() {
+  private void trends(Progress progress) {
     for (Inquiry.Compare c : inquiry.compare()) {
       if (c.trend() > 0 && c.of().size() == 1) {
         String name = c.of().get(0);
@@ -119,7 +119,7 @@ final class CountFooting {
             "trend-remainder",
             "lack-of-fit",
             "",
-            fit.remainder(name, Trend.weights(levels, degree)),
+            fit.remainder(name, Trend.weights(levels, degree), progress),
             say("check.trends.sound", name),
             say("check.trends.odd", name));
       }

@@ -110,7 +110,7 @@ public final class MixedAnswer {
         new TestResult.Variation(
             components,
             inquiry.random().within(),
-            fit.correlation(alpha),
+            fit.correlation(alpha, progress),
             fit.equalVariances(progress),
             fit.moments(),
             fit.effects(),
