@@ -95,7 +95,6 @@ public enum Absence {
   // Counts and proportions.
   NONE_OR_ALL_TRIED,
   EVERY_COUNT_ZERO,
-  NEITHER_HAS_A_MEAN,
   NO_FINITE_MEAN,
   MEAN_HAS_NO_VALUE,
   ONE_HAS_NONE_OR_ALL,

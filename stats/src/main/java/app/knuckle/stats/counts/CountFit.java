@@ -528,14 +528,34 @@ public final class CountFit implements Estimator {
   public long count(int[] levels) {
     long sum = 0;
     for (int c = 0; c < cells.size(); c++) {
-      int[] own = cells.levels(c);
-      boolean fits = true;
-      for (int f = 0; f < own.length; f++) {
-        fits &= levels[f] < 0 || levels[f] == own[f];
-      }
-      sum += fits ? cells.rowsOf(c) : 0;
+      sum += has(c, levels) ? cells.rowsOf(c) : 0;
     }
     return sum;
+  }
+
+  @Override
+  public boolean isAtEdge(int[] levels) {
+    boolean any = false;
+    for (int c = 0; c < cells.size(); c++) {
+      if (has(c, levels)) {
+        if (!solution.isAtEdge(c)) {
+          return false;
+        }
+        any = true;
+      }
+    }
+    return any;
+  }
+
+  /** Whether a cell has some levels; -1 for any. */
+  private boolean has(int cell, int[] levels) {
+    int[] own = cells.levels(cell);
+    for (int f = 0; f < own.length; f++) {
+      if (levels[f] >= 0 && levels[f] != own[f]) {
+        return false;
+      }
+    }
+    return true;
   }
 
   @Override

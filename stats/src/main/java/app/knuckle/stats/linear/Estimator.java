@@ -104,6 +104,17 @@ public interface Estimator {
   }
 
   /**
+   * Whether the rows with some levels have no finite mean because none, or all, of them count: the
+   * likelihood has no top for it.
+   *
+   * @param levels one a factor of the model; -1 for any
+   * @return false without such rows
+   */
+  default boolean isAtEdge(int[] levels) {
+    return false;
+  }
+
+  /**
    * Why a mean has no value where it has none.
    *
    * @return the reason

@@ -208,7 +208,10 @@ final class FixedPart {
   }
 
   /** Satterthwaite's, the same under both denominators. */
-  double df(double[] e) {
+  double df(double[] combination) {
+    // They do not depend on the size of a combination, whose square could leave the range of a double.
+    double size = Arrays.stream(combination).map(Math::abs).max().orElse(1);
+    double[] e = Arrays.stream(combination).map(x -> size > 0 ? x / size : x).toArray();
     double variance = form(covariance, e, e);
     double[] g = Arrays.stream(slopes).mapToDouble(s -> form(s, e, e)).toArray();
     return 2 * variance * variance / weighed(g, g);

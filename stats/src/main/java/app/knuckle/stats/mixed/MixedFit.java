@@ -57,13 +57,14 @@ public final class MixedFit implements Estimator {
     fit = rows.fit;
     variances = setup.limits().variances();
     moments = setup.moments(rows);
-    Possible.checkResidual(model, rows, moments);
+    Possible.checkResidual(moments);
     search = new Search(setup.likelihood(), setup.limits());
     top =
         highest(setup.starts(moments), new boolean[setup.likelihood().parameters()], progress);
     if (top == null) {
       throw new NotEstimable(NotEstimable.Reason.NO_TOP);
     }
+    Possible.checkResidual(top.t(), model.random().size(), variances);
     free =
         IntStream.range(0, top.t().length).filter(i -> i >= variances || top.t()[i] > 0).toArray();
     precision = precision(top.point(), free);

@@ -13,6 +13,12 @@ final class Possible {
   /** Of a square that is less than this share, nothing is left but rounding. */
   private static final double NOTHING = 1e-10;
 
+  /**
+   * A residual variance of less than this share of the whole is lost in products of columns, which
+   * keep 16 digits: what is found of it is the noise of rounding.
+   */
+  private static final double LOST = 1e-12;
+
   private Possible() {}
 
   static void check(MixedModel model, Rows rows) {
@@ -139,13 +145,18 @@ final class Possible {
     }
   }
 
-  /** Something must vary within the levels of all terms. */
-  static void checkResidual(MixedModel model, Rows rows, Moments moments) {
-    if (model.within() != WithinUnit.EQUAL || moments == null) {
-      return;
+  /** Something must vary within the levels of all terms; the response has a variance of 1. */
+  static void checkResidual(Moments moments) {
+    if (moments != null
+        && !(moments.rows().get(moments.rows().size() - 1).variance() > LOST)) {
+      throw new NotEstimable(Reason.NO_RESIDUAL);
     }
-    Moments.Row residual = moments.rows().get(moments.rows().size() - 1);
-    if (!(residual.variance() > NOTHING * NOTHING)) {
+  }
+
+  /** What the search found must be more than rounding. */
+  static void checkResidual(double[] t, int terms, int variances) {
+    double residual = Arrays.stream(t, terms, variances).max().orElse(0);
+    if (!(residual > LOST * Arrays.stream(t, 0, variances).sum())) {
       throw new NotEstimable(Reason.NO_RESIDUAL);
     }
   }

@@ -4,6 +4,7 @@ import app.knuckle.stats.Progress;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
+import org.ejml.dense.row.factory.DecompositionFactory_DDRM;
 
 /**
  * Finds the parameters of largest restricted likelihood within their limits: variances at least 0,
@@ -22,7 +23,16 @@ final class Search {
   /** A variance below this share of the total that still falls is 0. */
   private static final double AT_LIMIT = 1e-9;
 
+  /**
+   * A step that promises less than this moves minus twice the log likelihood by nothing that any
+   * test or limit shows.
+   */
+  private static final double LITTLE = 1e-6;
+
   private static final int MOST_STEPS = 100;
+
+  /** So many steps may follow the expected information before a saddle is supposed. */
+  private static final int FIRST_SCORING = 20;
   private static final int MOST_HALVINGS = 60;
 
   /** A climb whose parameters all come this near to a top, relative, ends there. */
@@ -88,6 +98,7 @@ final class Search {
     double[] t = start.clone();
     Likelihood.Point point = likelihood.at(t);
     boolean last = false;
+    double before = Double.POSITIVE_INFINITY;
     for (int count = 0; point != null && count < MOST_STEPS; count++) {
       progress.check();
       point = release(t, held, point);
@@ -98,11 +109,12 @@ final class Search {
       if (known != null && leadsTo(known, t, point, free)) {
         return known;
       }
-      double[] step = step(point, free);
+      double[] step = step(point, free, count);
       if (step == null) {
         return null;
       }
-      boolean small = isSmall(step, free, t);
+      double length = length(step, free, t);
+      boolean small = length <= LAST_STEP;
       if (last || small) {
         double[] next = moved(t, free, step, 1);
         Likelihood.Point there = next == null ? null : likelihood.at(next);
@@ -120,6 +132,11 @@ final class Search {
       if (next == null) {
         return null;
       }
+      boolean lower = next.point().value() < point.value() - rounding(point);
+      if (!lower && length > before / 2 && gain(step, free, point) <= LITTLE) {
+        return new Top(t, point); // Where digits were lost, steps shrink no further.
+      }
+      before = length;
       t = next.t();
       point = next.point();
     }
@@ -129,7 +146,7 @@ final class Search {
   /** Whether a climb stands so near to a top that Newton's next steps lead onto it. */
   private boolean leadsTo(Top known, double[] t, Likelihood.Point point, int[] free) {
     double top = known.point().value();
-    if (point.value() < top - SAME_VALUE * (1 + Math.abs(top))) {
+    if (point.value() < top - rounding(known.point())) {
       return false;
     }
     double total = total(t);
@@ -187,17 +204,30 @@ final class Search {
         .toArray();
   }
 
-  private double[] step(Likelihood.Point point, int[] free) {
-    double[] newton = solved(point.hessian(), 1, point.gradient(), free);
-    return newton != null ? newton : solved(point.information(), 2, point.gradient(), free);
+  private double[] step(Likelihood.Point point, int[] free, int count) {
+    double[] newton = solved(point.hessian(), 1, point.gradient(), free, false);
+    if (newton != null) {
+      return newton;
+    }
+    double[] away =
+        count < FIRST_SCORING ? null : solved(point.hessian(), 1, point.gradient(), free, true);
+    return away != null ? away : solved(point.information(), 2, point.gradient(), free, false);
   }
 
-  private static double[] solved(double[][] matrix, double factor, double[] g, int[] free) {
+  /**
+   * The step that solves the equations.
+   *
+   * @param turned whether directions of negative curvature are followed downward, so that a saddle
+   *     is left in few steps; else a matrix that has some gives null
+   */
+  private static double[] solved(
+      double[][] matrix, double factor, double[] g, int[] free, boolean turned) {
     int n = free.length;
     // Scaled to a diagonal of 1, so that parameters of different size do not matter.
     double[] size = new double[n];
     for (int i = 0; i < n; i++) {
-      size[i] = Math.sqrt(factor * matrix[free[i]][free[i]]);
+      double own = factor * matrix[free[i]][free[i]];
+      size[i] = Math.sqrt(turned ? Math.abs(own) : own);
       if (!(size[i] > 0)) {
         return null;
       }
@@ -210,21 +240,58 @@ final class Search {
         scaled.set(i, j, factor * matrix[free[i]][free[j]] / (size[i] * size[j]));
       }
     }
-    Positive inverse = Positive.of(scaled);
-    if (inverse == null) {
+    double[] step = turned ? turned(scaled, right) : straight(scaled, right);
+    if (step == null) {
       return null;
     }
-    double[] step = inverse.times(right).data;
     for (int i = 0; i < n; i++) {
       step[i] /= size[i];
     }
     return step;
   }
 
-  private boolean isSmall(double[] step, int[] free, double[] t) {
+  private static double[] straight(DMatrixRMaj scaled, DMatrixRMaj right) {
+    Positive inverse = Positive.of(scaled);
+    return inverse == null ? null : inverse.times(right).data;
+  }
+
+  /** Solves with the absolute values of all eigenvalues. */
+  private static double[] turned(DMatrixRMaj scaled, DMatrixRMaj right) {
+    int n = scaled.numRows;
+    var eigen = DecompositionFactory_DDRM.eig(n, true, true);
+    if (!eigen.decompose(scaled.copy())) {
+      return null;
+    }
+    double[] step = new double[n];
+    for (int k = 0; k < n; k++) {
+      double[] v = eigen.getEigenVector(k).data;
+      double along = IntStream.range(0, n).mapToDouble(i -> v[i] * right.data[i]).sum();
+      double curve = Math.max(Math.abs(eigen.getEigenvalue(k).real), SMALL_SHARE);
+      for (int i = 0; i < n; i++) {
+        step[i] += v[i] * along / curve;
+      }
+    }
+    return step;
+  }
+
+  /** The longest part of a step, relative to its parameter. */
+  private double length(double[] step, int[] free, double[] t) {
     double total = total(t);
     return IntStream.range(0, free.length)
-        .allMatch(i -> Math.abs(step[i]) <= LAST_STEP * size(free[i], t, total));
+        .mapToDouble(i -> Math.abs(step[i]) / size(free[i], t, total))
+        .max()
+        .orElse(0);
+  }
+
+  /** By how much a step is to lower minus twice the log likelihood, to first order. */
+  private static double gain(double[] step, int[] free, Likelihood.Point point) {
+    return Math.abs(
+        IntStream.range(0, free.length).mapToDouble(i -> step[i] * point.gradient()[free[i]]).sum());
+  }
+
+  /** Two values of the likelihood no further apart than this are the same. */
+  private static double rounding(Likelihood.Point point) {
+    return SAME_VALUE * (1 + Math.abs(point.value()));
   }
 
   private double total(double[] t) {
@@ -239,7 +306,7 @@ final class Search {
       double[] next = moved(t, free, step, share);
       Likelihood.Point there = next == null ? null : likelihood.at(next);
       if (there != null
-          && there.value() <= point.value() + SAME_VALUE * (1 + Math.abs(point.value()))) {
+          && there.value() <= point.value() + rounding(point)) {
         return new Top(next, there);
       }
       share /= 2;

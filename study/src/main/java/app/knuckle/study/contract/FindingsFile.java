@@ -400,7 +400,7 @@ public final class FindingsFile {
     levels(row.putObject("left"), merged.left());
     levels(row.putObject("right"), merged.right());
     row.put("effect", "merged").putNull("difference").putNull("se").putNull("df");
-    put(row, "statistic", merged.drop().map(Drop::statistic).orElse(merged.p()));
+    put(row, "statistic", merged.drop().statistic());
     put(row, "p", merged.p());
     row.putNull("low").putNull("high");
     row.put("differs", merged.p().exists() ? Boolean.valueOf(merged.differs()) : null);

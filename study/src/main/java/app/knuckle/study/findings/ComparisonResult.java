@@ -7,7 +7,6 @@ import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.means.Estimates;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * A family of means compared.
@@ -60,18 +59,18 @@ public record ComparisonResult(
   }
 
   /**
-   * Two groups of which one has no mean, as all its counts are 0.
+   * Two groups of which one at least has no mean, as none, or all, were counted there.
    *
    * @param left levels of one
-   * @param right levels of the other
-   * @param drop what deviance rises by when they are made one; empty if neither has a mean
+   * @param right levels of the other; the reference where there is one
+   * @param drop what deviance rises by when they are merged
    * @param p adjusted after Holm over such pairs
    * @param differs whether p is at most alpha
    */
   public record Merged(
       Map<String, String> left,
       Map<String, String> right,
-      Optional<Drop> drop,
+      Drop drop,
       Quantity p,
       boolean differs) {
 

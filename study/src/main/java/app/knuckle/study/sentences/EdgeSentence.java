@@ -11,22 +11,22 @@ import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
 /**
- * Says of groups of which none, or all, were counted that they have no mean among the others, how
- * many there may be at most, and which groups they were told apart from; and of groups that never
- * meet the others in a block that they cannot be compared.
+ * Says of groups of which none, or all, were counted how many there may be at most, or at least, and
+ * from which groups they differ: they have no mean among the others.
  */
 public final class EdgeSentence {
 
   private EdgeSentence() {}
 
   /**
-   * Says what stands apart.
+   * Says which groups those are.
    *
    * @param analysis of the response
    * @param summaries of its groups
@@ -36,55 +36,60 @@ public final class EdgeSentence {
   public static String of(Analysis analysis, List<GroupSummary> summaries, ExactP exact) {
     List<String> said = new ArrayList<>();
     for (ComparisonResult c : analysis.comparisons()) {
-      Set<Map<String, String>> edge = new LinkedHashSet<>();
+      Set<Map<String, String>> groups = new LinkedHashSet<>();
       for (ComparisonResult.Merged m : c.merged()) {
-        for (Map<String, String> group : List.of(m.left(), m.right())) {
-          if (!c.labels().contains(group)) {
-            edge.add(group);
-          }
-        }
+        groups.add(m.left());
+        groups.add(m.right());
       }
-      edge.forEach(group -> said.add(group(group, c, edge, summaries, exact)));
-      if (!said.isEmpty()) {
-        return String.join(" ", said);
+      for (Map<String, String> group : groups) {
+        Map<String, String> levels = new LinkedHashMap<>(c.within());
+        levels.putAll(group);
+        summaries.stream()
+            .filter(s -> s.levels().equals(levels))
+            .flatMap(s -> s.counted().stream())
+            .filter(EdgeSentence::isNoneOrAll)
+            .forEach(counted -> said.add(group(group, levels, counted, c, exact)));
+      }
+      if (!said.isEmpty() && c.within().isEmpty()) {
+        break; // Other procedures say the same of these groups.
       }
     }
-    return "";
+    return String.join(" ", said);
+  }
+
+  private static boolean isNoneOrAll(CountSummary counted) {
+    return counted.total() == 0 || counted.proportions() && counted.total() == counted.size();
   }
 
   private static String group(
       Map<String, String> group,
+      Map<String, String> levels,
+      CountSummary counted,
       ComparisonResult c,
-      Set<Map<String, String>> edge,
-      List<GroupSummary> summaries,
       ExactP exact) {
-    CountSummary counted =
-        summaries.stream()
-            .filter(s -> s.levels().equals(group))
-            .flatMap(s -> s.counted().stream())
-            .findFirst()
-            .orElse(null);
-    boolean none = counted == null || counted.total() == 0;
-    if (!none && !(counted.proportions() && counted.total() == counted.size())) {
-      return say("edge.unmet", name(group));
-    }
-    List<String> apart = new ArrayList<>();
+    boolean none = counted.total() == 0;
+    List<String> differing = new ArrayList<>();
+    boolean tested = false;
     for (ComparisonResult.Merged m : c.merged()) {
       boolean left = m.left().equals(group);
-      Map<String, String> other = left ? m.right() : m.left();
-      if ((left || m.right().equals(group)) && m.differs() && !edge.contains(other)) {
-        apart.add(say("edge.other", name(other), exact.statement(m.p())));
+      if (left || m.right().equals(group)) {
+        tested |= m.p().exists();
+        if (m.differs()) {
+          Map<String, String> other = left ? m.right() : m.left();
+          differing.add(say("edge.other", name(other), exact.statement(m.p())));
+        }
       }
     }
     String key = none ? "edge.none" : "edge.all";
-    return apart.isEmpty()
-        ? say(key + ".alike", name(group), limit(counted, none))
-        : say(key + ".apart", name(group), limit(counted, none), Numerals.list(apart));
+    String limit = limit(counted, none);
+    return !differing.isEmpty()
+        ? say(key + ".apart", name(levels), limit, Numerals.list(differing))
+        : say(key + (tested ? ".alike" : ".bare"), name(levels), limit);
   }
 
   /** What there may be at most, or at least, by the exact interval. */
   private static String limit(CountSummary counted, boolean none) {
-    if (counted == null || !(counted.size() > 0)) {
+    if (!(counted.size() > 0)) {
       return "";
     }
     String confidence = Numerals.confidence(counted.alpha());

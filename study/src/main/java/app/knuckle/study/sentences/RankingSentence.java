@@ -78,7 +78,11 @@ public final class RankingSentence {
       parts.add(say("ranking.reference.found", of(reference), Numerals.list(found)));
     }
     if (!not.isEmpty() && found.isEmpty()) {
-      parts.add(say("ranking.reference.none", Numerals.list(not), of(reference)));
+      parts.add(
+          say(
+              not.size() == 1 ? "ranking.reference.none.one" : "ranking.reference.none.other",
+              Numerals.list(not),
+              of(reference)));
     } else if (!not.isEmpty()) {
       parts.add(
           say(

@@ -92,7 +92,7 @@ final class AskedMeans {
 
   /**
    * The largest set of means whose differences can be estimated, the first of equal ones; the means
-   * themselves need not have a value.
+   * themselves need not have a value, unless one stands alone.
    */
   static List<Mean> estimable(List<Mean> means) {
     List<List<Mean>> sets = new ArrayList<>();
@@ -110,6 +110,7 @@ final class AskedMeans {
               })
           .add(mean);
     }
+    sets.removeIf(set -> set.size() == 1 && !set.get(0).estimable().isWhole());
     List<Mean> largest = List.of();
     for (List<Mean> set : sets) {
       largest = set.size() > largest.size() ? set : largest;

@@ -236,6 +236,11 @@ public final class Questions {
       return AskedMeans.estimable(all);
     }
     Map<String, String> levels = referenceLevels(c.of());
+    if (all.stream()
+        .anyMatch(
+            m -> only(c.of(), m.levels()).equals(levels) && estimator.isAtEdge(m.codes()))) {
+      return List.of();
+    }
     return all.stream()
         .filter(m -> only(c.of(), m.levels()).equals(levels) && m.estimable() != null)
         .findFirst()
@@ -287,7 +292,7 @@ public final class Questions {
     if (c.toReference()) {
       int reference = labels.indexOf(referenceLevels(c.of()));
       AgainstReference against =
-          reference < 0
+          reference < 0 && !isReferenceAtEdge(c, family)
               ? null
               : AgainstReference.dunnett(
                   estimates, reference, inquiry.direction(), inquiry.alpha());
@@ -307,6 +312,13 @@ public final class Questions {
             .compare(estimates, progress);
     comparisons.add(
         new ComparisonResult(c.of(), family, labels, estimates, pairs, null, c.procedure().key()));
+  }
+
+  /** Whether the reference has counts, but no finite mean: it is compared in another way then. */
+  private boolean isReferenceAtEdge(Inquiry.Compare c, Map<String, String> family) {
+    Map<String, String> levels = new LinkedHashMap<>(family);
+    levels.putAll(referenceLevels(c.of()));
+    return !levels.containsValue(null) && estimator.isAtEdge(means.mean(levels).codes());
   }
 
   /** The F test that guards the least significant difference: that of this very term. */

@@ -2,9 +2,7 @@ package app.knuckle.study.answers.counts;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
-import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.counts.CountFit;
@@ -24,6 +22,7 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -121,41 +120,46 @@ public final class CountAnswer {
         fit.scale());
   }
 
-  /** Pairs with a group that has no mean are judged by making the two one. */
+  /** Pairs with a group of none, or of all, which has no mean, are tested by merging the two. */
   private ComparisonResult withEdges(ComparisonResult c) {
+    List<String> names = new ArrayList<>(c.within().keySet());
+    names.addAll(c.of());
     boolean cells =
-        c.within().isEmpty()
-            && c.pairs() != null
-            && c.of().containsAll(inquiry.treatments())
-            && (inquiry.treatments().size() == 1
+        names.containsAll(inquiry.treatments())
+            && (names.size() == 1
                 || fit.model().fixed().terms().stream()
-                    .anyMatch(t -> t.names().containsAll(inquiry.treatments())));
+                    .anyMatch(t -> t.names().containsAll(names)));
     if (!cells) {
       return c;
     }
-    List<Map<String, String>> all = combinations(c.of());
-    List<Map<String, String>> edge =
-        all.stream().filter(levels -> !c.labels().contains(levels)).toList();
+    Map<String, String> reference = new LinkedHashMap<>();
+    c.of().forEach(name -> reference.put(name, inquiry.reference().get(name)));
+    List<Map<String, String>> all = combinations(c);
     List<ComparisonResult.Merged> merged = new ArrayList<>();
     for (int i = 0; i < all.size(); i++) {
       for (int j = i + 1; j < all.size(); j++) {
-        if (edge.contains(all.get(i)) || edge.contains(all.get(j))) {
+        boolean turned = c.pairs() == null && all.get(i).equals(reference);
+        Map<String, String> left = all.get(turned ? j : i);
+        Map<String, String> right = all.get(turned ? i : j);
+        boolean asked = c.pairs() != null || right.equals(reference);
+        if (asked && (isAtEdge(c, left) || isAtEdge(c, right))) {
           progress.check();
-          merged.add(merged(all.get(i), all.get(j), edge));
+          Drop drop = fit.merged(names, levels(c, left), levels(c, right), progress);
+          merged.add(new ComparisonResult.Merged(left, right, drop, drop.p(), false));
         }
       }
     }
     return merged.isEmpty() ? c : c.with(adjusted(merged));
   }
 
-  private ComparisonResult.Merged merged(
-      Map<String, String> left, Map<String, String> right, List<Map<String, String>> edge) {
-    List<String> of = List.copyOf(left.keySet());
-    boolean both = edge.contains(left) && edge.contains(right);
-    Drop drop =
-        both ? null : fit.merged(of, left, right, progress);
-    Quantity p = both ? Quantity.absent(Absence.NEITHER_HAS_A_MEAN) : drop.p();
-    return new ComparisonResult.Merged(left, right, Optional.ofNullable(drop), p, false);
+  private static Map<String, String> levels(ComparisonResult c, Map<String, String> group) {
+    Map<String, String> levels = new LinkedHashMap<>(c.within());
+    levels.putAll(group);
+    return levels;
+  }
+
+  private boolean isAtEdge(ComparisonResult c, Map<String, String> group) {
+    return fit.isAtEdge(Factor.codes(question.factors(), levels(c, group)));
   }
 
   /** Holm's adjustment over the pairs that can be judged. */
@@ -172,10 +176,10 @@ public final class CountAnswer {
     return adjusted;
   }
 
-  /** Combinations of the levels of some treatments that have a row, the last running fastest. */
-  private List<Map<String, String>> combinations(List<String> of) {
-    return Combinations.of(of, name -> question.parts().factor(name).levels()).stream()
-        .filter(levels -> fit.count(Factor.codes(question.factors(), levels)) > 0)
+  /** Compared combinations of levels that have a row, the last treatment running fastest. */
+  private List<Map<String, String>> combinations(ComparisonResult c) {
+    return Combinations.of(c.of(), name -> question.parts().factor(name).levels()).stream()
+        .filter(group -> fit.count(Factor.codes(question.factors(), levels(c, group))) > 0)
         .toList();
   }
 
