@@ -1,5 +1,6 @@
 package app.knuckle.stats.checks;
 
+import app.knuckle.stats.Absence;
 import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
 import java.util.List;
@@ -16,13 +17,26 @@ public sealed interface SpreadTest extends Outcome {
   Quantity statistic();
 
   /**
+   * The same test where it can tell nothing.
+   *
+   * @param why the reason
+   * @return without any number but its degrees of freedom
+   */
+  SpreadTest without(Absence why);
+
+  /**
    * A test of any number of groups.
    *
    * @param statistic F or chi-squared
    * @param df one number, or two for F
    * @param p upper tail
    */
-  record OfGroups(Quantity statistic, List<Double> df, Quantity p) implements SpreadTest {}
+  record OfGroups(Quantity statistic, List<Double> df, Quantity p) implements SpreadTest {
+    @Override
+    public SpreadTest without(Absence why) {
+      return new OfGroups(Quantity.absent(why), df, Quantity.absent(why));
+    }
+  }
 
   /**
    * The ratio of two variances.
@@ -44,6 +58,12 @@ public sealed interface SpreadTest extends Outcome {
       Quantity low,
       Quantity high)
       implements SpreadTest {
+
+    @Override
+    public SpreadTest without(Absence why) {
+      Quantity none = Quantity.absent(why);
+      return new VarianceRatio(none, df, none, none, none, none, none);
+    }
 
     /**
      * The same ratio with another interval.

@@ -10,7 +10,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
-import org.apache.commons.numbers.gamma.LogGamma;
 
 /**
  * Rows pooled by all factors and covariates: what a model of counts needs of them. Within a cell
@@ -29,7 +28,7 @@ final class CountCells {
   private final long[] rowsOf;
   private final double[] within;
   private final double[] squares;
-  private final double[] constants;
+  private final double[] saturated;
   private int[] rows;
   private int[] cellOf;
 
@@ -52,7 +51,7 @@ final class CountCells {
     rowsOf = new long[n];
     within = new double[n];
     squares = new double[n];
-    constants = new double[n];
+    saturated = new double[n];
     for (int b = 0; b < bins.count(); b++) {
       int c = bins.cell(b);
       counts[c] += bins.rows(b) * bins.y(b);
@@ -71,15 +70,15 @@ final class CountCells {
             true);
   }
 
-  /** What rows of one count add to the constants of their cell. */
+  /** What rows of one count add to the sums of their cell. */
   private void add(int c, double own, double of, long times) {
     double expected = of * counts[c] / sizes[c];
     within[c] += times * 2 * Deviations.term(own, expected);
     if (kind == CountKind.PROPORTIONS) {
       within[c] += times * 2 * Deviations.term(of - own, of - expected);
-      constants[c] += times * choose(of, own);
+      saturated[c] += times * Deviations.saturated(own, of);
     } else {
-      constants[c] += times * ((own == 0 ? 0 : own * Math.log(of)) - LogGamma.value(own + 1));
+      saturated[c] += times * Deviations.saturated(own);
     }
     squares[c] += times * (own - expected) * (own - expected) / of;
   }
@@ -250,10 +249,6 @@ final class CountCells {
     }
   }
 
-  private static double choose(double of, double own) {
-    return LogGamma.value(of + 1) - LogGamma.value(own + 1) - LogGamma.value(of - own + 1);
-  }
-
   private static Factor cells(Factor factor, List<Integer> rows) {
     return new Factor(
         factor.name(),
@@ -307,9 +302,9 @@ final class CountCells {
     return squares[cell];
   }
 
-  /** What the log likelihood has beside the rate. */
-  double constant(int cell) {
-    return constants[cell];
+  /** The log likelihood of a cell's rows where each has its own count for a mean. */
+  double saturated(int cell) {
+    return saturated[cell];
   }
 
   /** Levels of a cell, one a factor. */

@@ -21,8 +21,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** Lays a question out over its records: which rows take part, and what is odd about that. */
 final class Laying {
@@ -58,13 +60,13 @@ final class Laying {
     if (inquiry.together()) {
       measured.forEach(this::requireARow);
     }
-    boolean complete = Laid.isTogether(inquiry) || Laid.isAssociated(inquiry);
+    List<? extends Column> beside = beside(measured);
     List<Laid.Response> responses = new ArrayList<>();
     boolean[] used = new boolean[frame.rows()];
     Map<Integer, String> left = new TreeMap<>(frame.leftOut());
     for (int r = 0; r < measured.size(); r++) {
       progress.check();
-      responses.add(response(complete ? complete(measured, r) : measured.get(r), progress));
+      responses.add(response(complete(measured.get(r), beside), progress));
       leaveOut(measured.get(r), used, left);
     }
     return new Laid(responses, records(used, left), PlotGrid.of(frame, inquiry, measured.get(0)));
@@ -81,13 +83,29 @@ final class Laying {
         hasARow(values));
   }
 
-  /** A response where the others have a value too, as what is said of them together needs. */
-  private static Numbers complete(List<Numbers> measured, int index) {
-    Numbers own = measured.get(index);
+  /**
+   * Columns without whose value nothing is said of a response: all responses where they are one
+   * answer, and what a count is out of.
+   */
+  private List<? extends Column> beside(List<Numbers> measured) {
+    if (Laid.isTogether(inquiry) || Laid.isAssociated(inquiry)) {
+      return measured;
+    }
+    return Stream.of(inquiry.outOf(), inquiry.exposure())
+        .filter(Objects::nonNull)
+        .map(frame::column)
+        .toList();
+  }
+
+  /** A response where other columns have a value too. */
+  private static Numbers complete(Numbers own, List<? extends Column> others) {
+    if (others.isEmpty()) {
+      return own;
+    }
     double[] values = own.values().clone();
     for (int row = 0; row < values.length; row++) {
       int at = row;
-      if (measured.stream().anyMatch(m -> m.isMissing(at))) {
+      if (others.stream().anyMatch(other -> other.isMissing(at))) {
         values[row] = Double.NaN;
       }
     }

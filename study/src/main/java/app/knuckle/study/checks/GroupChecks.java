@@ -23,6 +23,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -75,7 +76,7 @@ public final class GroupChecks {
                   test.apply(residuals.residuals(), residuals.alikeWithin()),
                   Optional.empty()));
         });
-    checks.addAll(spreadOf(groups, within));
+    checks.addAll(spreadOf(groups, within, false));
     for (int g = 0; g < groups.length; g++) {
       checks.add(grubbs(labels.get(g), groups[g], within));
     }
@@ -117,9 +118,7 @@ public final class GroupChecks {
    * @return none of groups that are too few
    */
   public static List<GroupCheck> spreadOfResiduals(double[][] groups, double within) {
-    return isMirrored(groups, within)
-        ? spreadOf(groups, Double.POSITIVE_INFINITY)
-        : spreadOf(groups, within);
+    return spreadOf(groups, within, isMirrored(groups, within));
   }
 
   /** Whether the groups have the same sizes of residuals, beside those that are 0. */
@@ -142,23 +141,27 @@ public final class GroupChecks {
   }
 
   /** Every test of equal spread; none of groups that are too few, or all of one value. */
-  private static List<GroupCheck> spreadOf(double[][] values, double within) {
-    List<GroupCheck> checks = new ArrayList<>();
+  private static List<GroupCheck> spreadOf(double[][] values, double within, boolean mirrored) {
     if (values.length < 2 || Arrays.stream(values).allMatch(g -> g.length < 2)) {
-      return checks;
+      return List.of();
     }
     int exponent = exponent(values);
     double[][] groups = scaled(values, exponent);
     double alike = Math.scalb(within, -exponent);
-    checks.add(spread("levene-absolute", Spread.leveneAbsolute(groups, alike)));
-    checks.add(spread("levene-squared", Spread.leveneSquared(groups, alike)));
-    checks.add(spread("brown-forsythe", Spread.brownForsythe(groups, alike)));
-    checks.add(spread("bartlett", Spread.bartlett(groups, alike)));
-    checks.add(spread("fligner-killeen", Spread.flignerKilleen(groups, alike)));
+    Map<String, SpreadTest> tests = new LinkedHashMap<>();
+    tests.put("levene-absolute", Spread.leveneAbsolute(groups, alike));
+    tests.put("levene-squared", Spread.leveneSquared(groups, alike));
+    tests.put("brown-forsythe", Spread.brownForsythe(groups, alike));
+    tests.put("bartlett", Spread.bartlett(groups, alike));
+    tests.put("fligner-killeen", Spread.flignerKilleen(groups, alike));
     if (groups.length == 2) {
-      checks.add(
-          spread("variance-ratio", Spread.varianceRatio(groups, alike, Inquiry.USUAL_ALPHA)));
+      tests.put("variance-ratio", Spread.varianceRatio(groups, alike, Inquiry.USUAL_ALPHA));
     }
+    List<GroupCheck> checks = new ArrayList<>();
+    tests.forEach(
+        (name, test) ->
+            checks.add(
+                spread(name, mirrored ? test.without(Absence.RESIDUALS_ARE_MIRRORED) : test)));
     return checks;
   }
 
