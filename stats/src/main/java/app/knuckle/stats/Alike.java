@@ -26,6 +26,17 @@ public final class Alike {
   }
 
   /**
+   * Deviations without those that are the noise of rounding.
+   *
+   * @param deviations what is left of recorded values
+   * @param within how far from 0 that noise goes
+   * @return as many, 0 in place of noise
+   */
+  public static double[] cleansed(double[] deviations, double within) {
+    return Arrays.stream(deviations).map(x -> Math.abs(x) <= within ? 0 : x).toArray();
+  }
+
+  /**
    * Whether all of some values are alike.
    *
    * @param values any number of them

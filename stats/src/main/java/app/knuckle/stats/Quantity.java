@@ -76,11 +76,16 @@ public record Quantity(double value, Absence why) {
    *
    * @param whole any number
    * @param none the reason to give where it is 0
-   * @return per cent; absent for the same reason if this one is and the other is not 0
+   * @return per cent; absent for the same reason if this one is and the other is not 0, but for
+   *     what rounding leaves of it
    */
   public Quantity percentOf(double whole, Absence none) {
-    return whole == 0 ? absent(none) : map(v -> 100 * v / Math.abs(whole));
+    boolean nothing = exists() && Math.abs(whole) <= ROUNDING * Math.abs(value);
+    return whole == 0 || nothing ? absent(none) : map(v -> 100 * v / Math.abs(whole));
   }
+
+  /** A mean below this share of a deviation of the same values is 0 but for rounding. */
+  private static final double ROUNDING = 0x1p-47;
 
   /**
    * The quantity derived from this one, absent for the same reason if this one is.

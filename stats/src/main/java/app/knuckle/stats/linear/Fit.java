@@ -116,6 +116,13 @@ public final class Fit {
     return sum > 0 ? Math.sqrt(sum / cells.rows()) : 1;
   }
 
+  private double rowCount() {
+    return IntStream.range(0, cells.size()).mapToLong(cells::count).sum();
+  }
+
+  /** A decimal is recorded as a double to about this share of its size. */
+  private static final double RECORDED = 0x1p-52;
+
   private OrderedQr reduce(int responses) {
     int q = model.covariates().size();
     int variables = q + responses;
@@ -165,7 +172,10 @@ public final class Fit {
         }
       }
     }
-    return new OrderedQr(columns, right);
+    double[] rounding = new double[responses];
+    Arrays.setAll(
+        rounding, r -> RECORDED * Math.abs(cells.origin(q + r)) * Math.sqrt(rowCount()));
+    return new OrderedQr(columns, right, rounding);
   }
 
   private int[] levels(int cell) {

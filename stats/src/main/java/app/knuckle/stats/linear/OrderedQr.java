@@ -37,6 +37,17 @@ final class OrderedQr {
    * @param right the responses, one array each; overwritten
    */
   OrderedQr(double[][] columns, double[][] right) {
+    this(columns, right, new double[right.length]);
+  }
+
+  /**
+   * Reduces a system whose responses were rounded before.
+   *
+   * @param columns of the design, one array each; overwritten
+   * @param right the responses, one array each; overwritten
+   * @param rounding the length of what recording has rounded off of each response
+   */
+  OrderedQr(double[][] columns, double[][] right, double[] rounding) {
     this.columns = columns;
     this.right = right;
     place = new int[columns.length];
@@ -57,7 +68,7 @@ final class OrderedQr {
     }
     rank = next;
     for (int r = 0; r < right.length; r++) {
-      cleanse(right[r], NOTHING_LEFT * lengths[r]);
+      cleanse(right[r], Math.max(rounding[r], NOTHING_LEFT * lengths[r]));
     }
   }
 

@@ -148,7 +148,7 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
   @Override
   public double variance(Estimable e) {
     double sum = covariance(e, e);
-    return isSummed() && !(sum > 0) ? Double.NaN : sum;
+    return isSummed() && !isAbove(sum, parts(weights(e, e))) ? Double.NaN : sum;
   }
 
   private boolean isSummed() {
@@ -197,7 +197,7 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
     if (several < 2) {
       return layers.get(Math.max(0, only)).errorDf();
     }
-    return isSummed() && !(total > 0) ? Double.NaN : total * total / squares;
+    return isSummed() && !isAbove(total, parts(weights)) ? Double.NaN : total * total / squares;
   }
 
   /** Weights are of squares: their rounding is some 1e-16 of the largest. */
@@ -239,5 +239,19 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
   @Override
   public Quantity errorMs() {
     return layers.get(layers.size() - 1).errorMs();
+  }
+
+  /** What the layers contribute, without their signs. */
+  private double parts(double[] weights) {
+    double sum = 0;
+    for (int s = 0; s < layers.size(); s++) {
+      sum += weights[s] == 0 ? 0 : Math.abs(weights[s]) * layers.get(s).errorMs().value();
+    }
+    return sum;
+  }
+
+  /** Whether a sum of parts of either sign is more than what rounding leaves of nothing. */
+  private static boolean isAbove(double sum, double parts) {
+    return sum > NEGLIGIBLE * parts;
   }
 }

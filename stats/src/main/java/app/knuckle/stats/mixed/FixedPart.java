@@ -44,7 +44,11 @@ final class FixedPart {
     int p = likelihood.layout().fixed();
     int[] fixed = Likelihood.first(p);
     int y = v.size() - 1;
-    covariance = Positive.of(Likelihood.part(v.product(), fixed, fixed)).inverse();
+    Positive information = Positive.of(Likelihood.part(v.product(), fixed, fixed));
+    if (information == null) {
+      throw new NotEstimable(NotEstimable.Reason.NO_RESIDUAL);
+    }
+    covariance = information.inverse();
     coefficients =
         CommonOps_DDRM.mult(covariance, Likelihood.part(v.product(), fixed, new int[] {y}), null)
             .data;
@@ -259,10 +263,11 @@ final class FixedPart {
     return CommonOps_DDRM.multTransB(product(l, m), l, null);
   }
 
+  /** NaN where the covariance of the rows is not positive definite. */
   private double wald(DMatrixRMaj l, DMatrixRMaj m) {
-    DMatrixRMaj inverse = Positive.of(around(l, m)).inverse();
+    Positive of = Positive.of(around(l, m));
     double[] b = product(l, DMatrixRMaj.wrap(coefficients.length, 1, coefficients)).data;
-    return form(inverse, b, b) / l.numRows;
+    return of == null ? Double.NaN : form(of.inverse(), b, b) / l.numRows;
   }
 
   /** Departures from 0 and from 2 below this are rounding. */
@@ -271,7 +276,11 @@ final class FixedPart {
   private Test kenwardRoger(DMatrixRMaj l) {
     int n = l.numRows;
     double f = wald(l, adjusted);
-    DMatrixRMaj inverse = Positive.of(around(l, covariance)).inverse();
+    Positive own = Positive.of(around(l, covariance));
+    if (Double.isNaN(f) || own == null) {
+      return null;
+    }
+    DMatrixRMaj inverse = own.inverse();
     DMatrixRMaj[] each = new DMatrixRMaj[slopes.length];
     double[] trace = new double[slopes.length];
     for (int i = 0; i < each.length; i++) {

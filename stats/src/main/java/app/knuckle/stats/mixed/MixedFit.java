@@ -447,11 +447,13 @@ public final class MixedFit implements Estimator {
       return new Row(term, none, none, none, none, none, none, model.denominator());
     }
     FixedPart.Test test = fixed.test(hypothesis);
-    Quantity errorDf = Quantity.finite(test.errorDf(), Absence.DIRECTIONS_WITHOUT_DF);
+    Quantity errorDf =
+        Quantity.finite(
+            Double.isNaN(test.f()) ? Double.NaN : test.errorDf(), Absence.DIRECTIONS_WITHOUT_DF);
     return new Row(
         term,
         Quantity.of(test.df()),
-        Quantity.of(test.f()),
+        Quantity.finite(test.f(), Absence.DIRECTIONS_WITHOUT_DF),
         Quantity.of(test.scale()),
         errorDf,
         errorDf.map(m -> FDistribution.of(test.df(), m).survivalProbability(test.f())),

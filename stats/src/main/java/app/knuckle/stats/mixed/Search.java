@@ -134,13 +134,38 @@ final class Search {
       }
       boolean lower = next.point().value() < point.value() - rounding(point);
       if (!lower && length > before / 2 && gain(step, free, point) <= LITTLE) {
-        return new Top(t, point); // Where digits were lost, steps shrink no further.
+        return polished(new Top(t, point), held);
       }
       before = length;
       t = next.t();
       point = next.point();
     }
     return null;
+  }
+
+  /**
+   * The last steps where digits were lost and the likelihood rises no more: Newton's, as long as
+   * each promises less than the one before.
+   */
+  private Top polished(Top reached, boolean[] held) {
+    Top best = reached;
+    int[] free = free(best.t(), held);
+    double[] step = solved(best.point().hessian(), 1, best.point().gradient(), free, false);
+    while (step != null) {
+      double promised = gain(step, free, best.point());
+      double[] next = moved(best.t(), free, step, 1);
+      Likelihood.Point there = next == null ? null : likelihood.at(next);
+      if (there == null || !Arrays.equals(free(next, held), free)) {
+        return best;
+      }
+      double[] further = solved(there.hessian(), 1, there.gradient(), free, false);
+      if (further == null || !(gain(further, free, there) < promised / 2)) {
+        return best;
+      }
+      best = new Top(next, there);
+      step = further;
+    }
+    return best;
   }
 
   /** Whether a climb stands so near to a top that Newton's next steps lead onto it. */

@@ -41,7 +41,7 @@ public record Sphericity(
    * @return the tests; absent where there are too few units
    */
   public static Sphericity of(double[][] values, int[] groups, int groupCount) {
-    return ofTerm(values, new int[] {values[0].length}, new boolean[] {true}, groups, groupCount);
+    return ofTerm(values, new int[] {values[0].length}, new boolean[] {true}, groups, groupCount, 0);
   }
 
   /**
@@ -53,12 +53,18 @@ public record Sphericity(
    * @param inTerm which factors the term has
    * @param groups group of each unit
    * @param groupCount how many groups there are
+   * @param noise how far values may be apart by rounding alone
    * @return the tests; absent where there are too few units
    * @see "Rouanet, H. and Lepine, D. (1970). British Journal of Mathematical and Statistical
    *     Psychology 23, 147-163, on the contrasts of an effect"
    */
   public static Sphericity ofTerm(
-      double[][] values, int[] sizes, boolean[] inTerm, int[] groups, int groupCount) {
+      double[][] values,
+      int[] sizes,
+      boolean[] inTerm,
+      int[] groups,
+      int groupCount,
+      double noise) {
     int n = values.length;
     double[][] contrasts = new double[n][];
     for (int u = 0; u < n; u++) {
@@ -76,7 +82,7 @@ public record Sphericity(
       }
     }
     Quantity none = Quantity.absent(Absence.NO_SPREAD_WITHIN_UNITS);
-    if (n - groupCount < 1 || !(trace > 0)) {
+    if (n - groupCount < 1 || !(Math.sqrt(trace) > noise)) {
       return new Sphericity(none, none, df, none, none, none, none, 1.0 / Math.max(1, d));
     }
     double gg = trace * trace / (d * squares);

@@ -1,5 +1,6 @@
 package app.knuckle.stats.strata;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.LayerFits;
 import app.knuckle.stats.linear.Factor;
@@ -103,6 +104,7 @@ public record Strips(
     if (r < 2) {
       return null;
     }
+    double noise = Alike.within(response);
     int a = size(plan.first());
     int b = size(plan.second());
     double[] stripMeans = new double[r * a];
@@ -134,7 +136,7 @@ public record Strips(
                 factors(plan, cube, a, 1),
                 plan.only(plan.first(), plan.second()),
                 List.of(),
-                strips,
+                Alike.cleansed(strips, noise),
                 r),
             0,
             Math.sqrt(b));
@@ -145,7 +147,7 @@ public record Strips(
                 factors(plan, cube, 1, b),
                 plan.only(plan.second(), plan.first()),
                 List.of(),
-                across,
+                Alike.cleansed(across, noise),
                 r),
             0,
             Math.sqrt(a));
@@ -156,7 +158,7 @@ public record Strips(
                 factors(plan, cube, a, b),
                 plan.crossing(),
                 List.of(),
-                crossings,
+                Alike.cleansed(crossings, noise),
                 r * a + r * b - r),
             0,
             1);

@@ -1,5 +1,6 @@
 package app.knuckle.stats.strata;
 
+import app.knuckle.stats.Alike;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.LayerFits;
 import app.knuckle.stats.linear.Covariate;
@@ -34,6 +35,7 @@ public final class TwoLayers {
   private final int[] groupOf;
   private final double grandMean;
   private final double[] unitDeviations;
+  private final double noise;
 
   private TwoLayers(
       Strata strata,
@@ -41,13 +43,15 @@ public final class TwoLayers {
       double[][] values,
       int[] groupOf,
       double grandMean,
-      double[] unitDeviations) {
+      double[] unitDeviations,
+      double noise) {
     this.strata = strata;
     this.leftOut = leftOut;
     this.values = values;
     this.groupOf = groupOf;
     this.grandMean = grandMean;
     this.unitDeviations = unitDeviations;
+    this.noise = noise;
   }
 
   /**
@@ -95,14 +99,15 @@ public final class TwoLayers {
    * @param origin that first value
    * @param values one row a unit, one column a part
    * @param means one a unit
+   * @param noise how far from 0 deviations are rounding
    */
-  private record Split(double origin, double[][] values, double[] means) {
+  private record Split(double origin, double[][] values, double[] means, double noise) {
 
     double[] deviations() {
       int parts = values[0].length;
       double[] centred = new double[values.length * parts];
       Arrays.setAll(centred, i -> values[i / parts][i % parts] - means[i / parts]);
-      return centred;
+      return Alike.cleansed(centred, noise);
     }
 
     boolean variesWithin() {
@@ -129,7 +134,7 @@ public final class TwoLayers {
         means[u] += values[u][j] / parts;
       }
     }
-    return new Split(origin, values, means);
+    return new Split(origin, values, means, Alike.within(variable));
   }
 
   /**
@@ -259,7 +264,13 @@ public final class TwoLayers {
       groups[u] = seen.computeIfAbsent(key, k -> seen.size());
     }
     return new TwoLayers(
-        strata, leftOut, values, groups, grand + origin, units.deviations(enlarged));
+        strata,
+        leftOut,
+        values,
+        groups,
+        grand + origin,
+        units.deviations(enlarged),
+        of.noise());
   }
 
   /**
@@ -299,6 +310,18 @@ public final class TwoLayers {
    */
   public double[][] values() {
     return values;
+  }
+
+  /**
+   * Whether the differences between parts vary alike, for a term of the parts.
+   *
+   * @param sizes levels of each factor within units
+   * @param inTerm which of these the term has
+   * @param groupCount how many groups of units there are
+   * @return the tests; absent where there are too few units
+   */
+  public Sphericity sphericity(int[] sizes, boolean[] inTerm, int groupCount) {
+    return Sphericity.ofTerm(values, sizes, inTerm, groupOf, groupCount, noise);
   }
 
   /**

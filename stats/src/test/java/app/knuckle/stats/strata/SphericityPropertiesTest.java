@@ -27,10 +27,10 @@ class SphericityPropertiesTest {
     double[][] averages = fold(values, 0.5);
     double[][] differences = fold(values, -1);
     same(
-        Sphericity.ofTerm(values, SIZES, new boolean[] {true, false}, groups, 2),
+        Sphericity.ofTerm(values, SIZES, new boolean[] {true, false}, groups, 2, 0),
         Sphericity.of(averages, groups, 2));
     same(
-        Sphericity.ofTerm(values, SIZES, new boolean[] {true, true}, groups, 2),
+        Sphericity.ofTerm(values, SIZES, new boolean[] {true, true}, groups, 2, 0),
         Sphericity.of(differences, groups, 2));
   }
 

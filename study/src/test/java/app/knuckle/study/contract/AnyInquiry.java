@@ -479,7 +479,9 @@ public record AnyInquiry(Kind kind, Table table, ObjectNode asked) {
                     ? Double.NaN
                     : kind == 0
                         ? 7
-                        : kind == 1 ? random.nextInt(3) : 10 + random.nextGaussian());
+                        : kind == 1
+                            ? random.nextInt(3)
+                            : 10 + Math.rint(1000 * random.nextGaussian()) / 1000);
       }
       if (records.oneIn(6)) {
         ask("measured", "growth", "width");

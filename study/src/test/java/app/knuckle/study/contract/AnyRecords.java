@@ -122,7 +122,7 @@ final class AnyRecords {
 
   /** A response to some columns: on a grid, at an offset, or with groups that do not vary. */
   void response(String name, List<String> from) {
-    double grid = new double[] {0.001, 0.001, 0.5, 1}[random.nextInt(4)];
+    double steps = new double[] {1000, 1000, 2, 1}[random.nextInt(4)];
     double offset = new double[] {0, 10, 10, -3, 1000}[random.nextInt(5)];
     boolean exact = oneIn(12);
     double[] sum = effects(from, 1.5);
@@ -132,7 +132,7 @@ final class AnyRecords {
         r -> {
           boolean moves = !exact && !(still >= 0 && codes.get(from.get(0))[r] == still);
           double value = sum[r] + (moves ? random.nextGaussian() : 0);
-          return Math.rint(value / grid) * grid + offset;
+          return Math.rint((value + offset) * steps) / steps;
         });
   }
 

@@ -232,7 +232,7 @@ final class TwoLayerFit implements LayeredFit {
       all.add(
           new TestResult.TermSphericity(
               term.names(),
-              Sphericity.ofTerm(layers.values(), sizes, inTerm, layers.groups(), groups)));
+              layers.sphericity(sizes, inTerm, groups)));
     }
     return all;
   }
