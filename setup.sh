@@ -36,6 +36,10 @@ need_virtual_display() {
   [ ${#lacks[@]} = 0 ] || _install "${lacks[@]}"
 }
 
+need_window_manager() {
+  command -v openbox >/dev/null || _install openbox
+}
+
 need_packaging_tools() {
   local lacks=()
   command -v fakeroot >/dev/null || lacks+=(fakeroot)

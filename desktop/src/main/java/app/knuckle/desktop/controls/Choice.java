@@ -5,14 +5,14 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 
 /**
- * A few options side by side, one of them chosen.
+ * A few options side by side, one of them chosen; in several rows where there is no room for one.
  *
  * @param <T> what is chosen
  */
-public final class Choice<T> extends HBox {
+public final class Choice<T> extends FlowPane {
 
   private final ToggleGroup group = new ToggleGroup();
 
@@ -46,6 +46,14 @@ public final class Choice<T> extends HBox {
           });
       getChildren().add(button);
     }
+  }
+
+  /** All options in one row, where there is room for it. */
+  @Override
+  protected double computePrefWidth(double height) {
+    return snappedLeftInset()
+        + getManagedChildren().stream().mapToDouble(option -> snapSizeX(option.prefWidth(-1))).sum()
+        + snappedRightInset();
   }
 
   /**

@@ -80,6 +80,11 @@ public final class Keeper implements Keeping {
     unlessUnsaved(path.getFileName().toString(), () -> openNow(path));
   }
 
+  @Override
+  public void open(Study study) {
+    unlessUnsaved(study.name(), () -> workbench.open(study));
+  }
+
   /** What is not saved is not put aside unasked. */
   private void unlessUnsaved(String what, Runnable action) {
     if (!unsaved.get()) {

@@ -2,6 +2,7 @@ package app.knuckle.desktop.look;
 
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.controls.Choice;
+import app.knuckle.desktop.controls.Flow;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.controls.Shown;
@@ -27,7 +28,6 @@ import javafx.scene.control.Slider;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -36,7 +36,10 @@ import javafx.scene.layout.VBox;
 public final class LookView extends VBox {
 
   /** The groups are looked at first; their numbers can be scrolled. */
-  private static final double LEAST_PICTURE = 250;
+  private static final double LEAST_PICTURE = 190;
+
+  /** The head and two groups. */
+  private static final double LEAST_TABLE = 110;
 
   private static final double MOST_TABLE = 280;
 
@@ -91,7 +94,7 @@ public final class LookView extends VBox {
     VBox.setVgrow(paper, Priority.ALWAYS);
     table.setFitToWidth(true);
     table.setMaxHeight(MOST_TABLE);
-    table.setMinHeight(MOST_TABLE / 2);
+    table.setMinHeight(LEAST_TABLE);
     table.getStyleClass().add("table-scroll");
     VBox head = new VBox(title, line);
     head.getStyleClass().add("joint-head");
@@ -132,8 +135,8 @@ public final class LookView extends VBox {
               }
             });
     wrong.setId("look-wrong");
-    FlowPane bar =
-        new FlowPane(kinds, against, binsTitle, bins, edges, closed, measures, by, copy, wrong);
+    Flow bar =
+        new Flow(kinds, against, binsTitle, bins, edges, closed, measures, by, copy, wrong);
     bar.getStyleClass().addAll("compare-bar", "look-bar");
     pickedBar.setId("picked");
     pickedBar.getStyleClass().addAll("picked");

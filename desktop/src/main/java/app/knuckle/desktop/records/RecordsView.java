@@ -1,5 +1,6 @@
 package app.knuckle.desktop.records;
 
+import app.knuckle.desktop.controls.Flow;
 import app.knuckle.desktop.controls.Pulses;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.Unrolling;
@@ -29,7 +30,6 @@ import javafx.scene.input.KeyCodeCombination;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -76,7 +76,7 @@ public final class RecordsView extends BorderPane implements Shown.Unfinished {
     getStyleClass().add("joint");
     title.getStyleClass().add("joint-title");
     find.getChildren().addAll(setAside, keepOnly);
-    FlowPane top = new FlowPane(new VBox(title, find.line()), find);
+    Flow top = new Flow(new VBox(title, find.line()), find);
     top.getStyleClass().add("records-head");
     sheet.setId("records-table");
     sheet.onSelected(this::selected);

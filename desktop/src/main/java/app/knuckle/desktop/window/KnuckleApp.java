@@ -43,8 +43,11 @@ public final class KnuckleApp extends Application {
 
   private static final double WIDTH = 1280;
   private static final double HEIGHT = 800;
+
+  /** What the window holds fits into this: a screen of 1024x768 less a frame. */
   private static final double NARROWEST = 1000;
-  private static final double LOWEST = 640;
+
+  private static final double LOWEST = 690;
 
   /** After so long the first painting has been done. */
   private static final Duration PAINTED = Duration.millis(500);
@@ -110,13 +113,27 @@ public final class KnuckleApp extends Application {
     Faults.watch(workbench);
     stage.setTitle("Knuckle");
     stage.setScene(dressed(outline(), workbench));
+    size(stage);
+    stage.show();
+    // A window manager may place the window in a size of its own first: what was asked for before
+    // it did so is lost.
+    Platform.runLater(() -> size(stage));
+    Painted.then(stage.getScene(), () -> fill(stage, workbench));
+  }
+
+  private static void size(Stage stage) {
     Rectangle2D screen = Screen.getPrimary().getVisualBounds();
-    stage.setMinWidth(Math.min(NARROWEST, screen.getWidth()));
-    stage.setMinHeight(Math.min(LOWEST, screen.getHeight()));
     stage.setWidth(Math.min(WIDTH, screen.getWidth()));
     stage.setHeight(Math.min(HEIGHT, screen.getHeight()));
-    stage.show();
-    Painted.then(stage.getScene(), () -> fill(stage, workbench));
+  }
+
+  /** No smaller than what the window holds and its frame, whose size is known once it stands. */
+  private static void limit(Stage stage) {
+    Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+    double across = Math.max(0, stage.getWidth() - stage.getScene().getWidth());
+    double down = Math.max(0, stage.getHeight() - stage.getScene().getHeight());
+    stage.setMinWidth(Math.min(NARROWEST + across, screen.getWidth()));
+    stage.setMinHeight(Math.min(LOWEST + down, screen.getHeight()));
   }
 
   private static Parent outline() {
@@ -134,6 +151,7 @@ public final class KnuckleApp extends Application {
   }
 
   private void fill(Stage stage, Workbench workbench) {
+    limit(stage);
     CompletableFuture<Study> coming = study == null ? null : CompletableFuture.supplyAsync(study);
     Keeper keeper = new Keeper(workbench);
     for (int size : ICONS) {
@@ -176,12 +194,33 @@ public final class KnuckleApp extends Application {
     stage.focusedProperty().addListener((o, before, now) -> noticeChangedFiles(now, workbench));
   }
 
-  /** Opens a study that was read meanwhile, unless its user has turned to something else. */
+  /**
+   * Opens a study that was read meanwhile. A page that its user has turned to stays; other records
+   * that were opened, or a plan that was begun, are not put aside unasked.
+   */
   static void take(Study read, Workbench workbench) {
-    if (workbench.pageProperty().get() instanceof Page.Coming) {
-      workbench.open(read);
-      practiseAfterAnswer(workbench.currentProperty().get());
+    Page page = workbench.pageProperty().get();
+    boolean begun =
+        !workbench.slips().isEmpty()
+            || !workbench.plans().all().isEmpty()
+            || !workbench.reckonings().all().isEmpty()
+            || page instanceof Page.Opening
+            || page instanceof Page.Typing;
+    if (begun) {
+      workbench
+          .bannerProperty()
+          .set(
+              new Banner(
+                  read.name() + " has been read. It is opened in place of what is open here.",
+                  false,
+                  List.of(new Banner.Way("Open it", () -> workbench.keeping().open(read)))));
+      return;
     }
+    workbench.open(read);
+    if (page != null && !(page instanceof Page.Coming)) {
+      workbench.show(page);
+    }
+    practiseAfterAnswer(workbench.currentProperty().get());
   }
 
   /** The first answer is waited for: nothing may take the processor from it. */

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.workbench;
 
+import app.knuckle.study.keeping.Study;
 import java.nio.file.Path;
 
 /** Who keeps what is open: told of every change, and asked for studies. */
@@ -18,6 +19,13 @@ public interface Keeping {
    */
   void open(Path study);
 
+  /**
+   * Opens a study that was read in place of what is open, once that may be put aside.
+   *
+   * @param study the study
+   */
+  void open(Study study);
+
   /** Nobody keeps anything: for a bench that is looked at and thrown away. */
   Keeping NOBODY =
       new Keeping() {
@@ -30,6 +38,11 @@ public interface Keeping {
         @Override
         public void open(Path study) {
           throw new IllegalStateException("Nobody is there to open " + study);
+        }
+
+        @Override
+        public void open(Study study) {
+          throw new IllegalStateException("Nobody is there to open " + study.name());
         }
       };
 }

@@ -6,6 +6,7 @@ import static app.knuckle.desktop.window.Driver.until;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.demo.DemoStudy;
+import app.knuckle.desktop.workbench.Banner;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.study.keeping.Study;
@@ -49,13 +50,34 @@ class ComingWindowTest {
   }
 
   @Test
-  void itComesTooLateOnceItsUserTurnedToSomethingElse(FxRobot robot) {
+  void itOpensBehindThePageThatItsUserTurnedTo(FxRobot robot) {
     robot.interact(() -> workbench.show(new Page.Coming("the demo study")));
     until(() -> isThere(robot, "coming"));
     robot.interact(() -> workbench.show(new Page.Reckoning(null)));
     comes(robot);
-    assertThat(workbench.slips()).isEmpty();
     until(() -> isThere(robot, "reckoner"));
+    assertThat(workbench.slips()).hasSize(Driver.INQUIRIES);
+    assertThat(workbench.pageProperty().get()).isInstanceOf(Page.Reckoning.class);
+    robot.interact(() -> workbench.show(null));
+    until(() -> isThere(robot, "records"));
+  }
+
+  @Test
+  void itSaysThatItWaitsWhereOtherRecordsWereOpened(@TempDir Path folder, FxRobot robot)
+      throws IOException {
+    Path raw = Driver.rawTanks(folder);
+    robot.interact(() -> workbench.open(raw));
+    until(() -> isThere(robot, "records"));
+    comes(robot);
+    assertThat(workbench.slips()).hasSize(1);
+    Banner banner = workbench.bannerProperty().get();
+    assertThat(banner.words()).contains("has been read");
+    robot.interact(() -> banner.ways().get(0).action().run());
+    until(
+        () ->
+            workbench.slips().size() == Driver.INQUIRIES
+                || workbench.bannerProperty().get() != banner);
+    assertThat(workbench.bannerProperty().get().words()).contains("not saved");
   }
 
   @Test
