@@ -8,6 +8,7 @@ import app.knuckle.study.beside.Beside;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.table.Categories;
 import app.knuckle.study.words.Numerals;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -20,6 +21,7 @@ import java.util.OptionalInt;
 import java.util.Random;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 
@@ -59,7 +61,12 @@ class AnyPageNumbersTest {
       return true; // Words.
     }
     int decimals = number.group(2) == null ? 0 : number.group(2).length();
-    return findings.stream().anyMatch(v -> Numerals.fixed(v, decimals).equals(number.group(1)));
+    return findings.stream()
+        .anyMatch(
+            v ->
+                Numerals.fixed(v, decimals).equals(number.group(1))
+                    // Proportions are shown in per cent.
+                    || Numerals.fixed(100 * v, decimals).equals(number.group(1)));
   }
 
   private static void isWhole(Page page) {
@@ -96,12 +103,16 @@ class AnyPageNumbersTest {
     Page page = Page.of(findings.get(), null, settings);
     isWhole(page);
     List<Double> numbers = numbers(findings.get());
+    List<String> levels =
+        any.table().columns().stream()
+            .flatMap(c -> c instanceof Categories own ? own.levels().stream() : Stream.empty())
+            .toList();
     assertThat(isFound("98765.4321", numbers)).as("a number from elsewhere").isFalse();
     for (Block block : page.blocks()) {
       if (block instanceof Block.Table table) {
         for (List<String> row : table.rows()) {
           for (String cell : row.subList(1, row.size())) {
-            assertThat(isFound(cell, numbers))
+            assertThat(isFound(cell, numbers) || levels.contains(cell))
                 .as("%s: %s of %s, in %s", table.caption(), cell, row, any)
                 .isTrue();
           }

@@ -132,7 +132,7 @@ final class AnyRecords {
         r -> {
           boolean moves = !exact && !(still >= 0 && codes.get(from.get(0))[r] == still);
           double value = sum[r] + (moves ? random.nextGaussian() : 0);
-          return Math.rint((value + offset) * steps) / steps;
+          return Math.rint((value + offset) * steps) / steps + 0.0; // No -0, which no file holds.
         });
   }
 
