@@ -2,6 +2,7 @@ package app.knuckle.desktop.workbench;
 
 import app.knuckle.desktop.explain.Topic;
 import app.knuckle.stats.Progress;
+import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
@@ -17,8 +18,10 @@ import app.knuckle.study.table.Table;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /**
  * What the computation gave back to the window. A joint makes its page of it when it is first
@@ -31,6 +34,7 @@ public final class Answer {
   private final List<Notice> notices;
   private final Findings findings;
   private final Refusal refusal;
+  private final Throwable fault;
   private final Map<Class<?>, Object> pages = new ConcurrentHashMap<>();
   private final Map<Integer, Answer> turned = new ConcurrentHashMap<>();
 
@@ -39,12 +43,14 @@ public final class Answer {
       List<ColumnGlance> glances,
       List<Notice> notices,
       Findings findings,
-      Refusal refusal) {
+      Refusal refusal,
+      Throwable fault) {
     this.trail = trail;
     this.glances = List.copyOf(glances);
     this.notices = List.copyOf(notices);
     this.findings = findings;
     this.refusal = refusal;
+    this.fault = fault;
   }
 
   /**
@@ -70,13 +76,50 @@ public final class Answer {
     List<ColumnGlance> glances = stages.of("glances", same, () -> glances(frame, known, progress));
     List<Notice> notices = stages.of("notices", same, () -> Notices.of(frame, progress));
     if (trail.refusal().isPresent()) {
-      return new Answer(trail, glances, notices, null, trail.refusal().get());
+      return new Answer(trail, glances, notices, null, trail.refusal().get(), null);
     }
     try {
       Findings findings = Answering.of(table, frame, inquiry, progress, stages);
-      return new Answer(trail, glances, notices, findings, findings.refusal().orElse(null));
+      return new Answer(
+          trail, glances, notices, findings, findings.refusal().orElse(null), null);
     } catch (Refused e) {
-      return new Answer(trail, glances, notices, null, e.refusal());
+      return new Answer(trail, glances, notices, null, e.refusal(), null);
+    }
+  }
+
+  /**
+   * What there is where the program made a mistake in answering: the records, as far as they can be
+   * prepared, and no findings, so that nothing of another question stands under this one.
+   *
+   * @param table the records as read
+   * @param inquiry the question
+   * @param fault what happened
+   * @return an answer that is refused
+   */
+  static Answer ofFault(Table table, Inquiry inquiry, Throwable fault) {
+    Trail trail =
+        attempt(() -> Trail.run(table, inquiry.prepare(), Progress.NONE))
+            .orElseGet(() -> Trail.run(table, List.of(), Progress.NONE));
+    Frame frame = trail.frame();
+    return new Answer(
+        trail,
+        attempt(() -> glances(frame, null, Progress.NONE)).orElse(List.of()),
+        attempt(() -> Notices.of(frame, Progress.NONE)).orElse(List.of()),
+        null,
+        Refused.at(
+                new Place.WholeFile(table.name()),
+                "Knuckle made a mistake of its own and could not answer this question",
+                "Undo takes back the last step (Ctrl Z); a question asked otherwise may be answered")
+            .refusal(),
+        fault);
+  }
+
+  /** What may be at fault itself. */
+  private static <T> Optional<T> attempt(Supplier<T> part) {
+    try {
+      return Optional.of(part.get());
+    } catch (RuntimeException e) {
+      return Optional.empty();
     }
   }
 
@@ -91,6 +134,15 @@ public final class Answer {
           progress.check();
           return seen.get(column);
         });
+  }
+
+  /**
+   * The mistake of the program that stood in the way.
+   *
+   * @return empty for none
+   */
+  Optional<Throwable> fault() {
+    return Optional.ofNullable(fault);
   }
 
   /**
@@ -186,7 +238,7 @@ public final class Answer {
     return findings == null || index == 0
         ? this
         : turned.computeIfAbsent(
-            index, place -> new Answer(trail, glances, notices, findings.showing(place), refusal));
+            index, place -> new Answer(trail, glances, notices, findings.showing(place), refusal, null));
   }
 
   /**

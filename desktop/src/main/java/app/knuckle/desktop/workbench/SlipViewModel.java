@@ -3,6 +3,7 @@ package app.knuckle.desktop.workbench;
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.Refused;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
@@ -16,6 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
@@ -130,9 +132,15 @@ public final class SlipViewModel {
       turning.cancel();
       asking.run(
           progress -> {
-            Answer found = Answer.to(table, question, known, stages, progress);
-            beforehand.accept(found.showing(shown));
-            return found;
+            try {
+              Answer found = Answer.to(table, question, known, stages, progress);
+              beforehand.accept(found.showing(shown));
+              return found;
+            } catch (CancellationException | Refused e) {
+              throw e;
+            } catch (RuntimeException | StackOverflowError | OutOfMemoryError fault) {
+              return Answer.ofFault(table, question, fault);
+            }
           },
           this::take);
     }
@@ -152,6 +160,12 @@ public final class SlipViewModel {
       shownResponse.set(0);
     }
     answer.set(found.showing(shownResponse.get()));
+    found
+        .fault()
+        .ifPresent(
+            fault -> {
+              throw new IllegalStateException("An inquiry could not be answered", fault);
+            });
     guessAgain(found);
   }
 
