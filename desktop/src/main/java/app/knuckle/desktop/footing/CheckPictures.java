@@ -7,10 +7,9 @@ import app.knuckle.figures.scatter.NormalQuantiles;
 import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.figures.scene.Ink;
 import app.knuckle.figures.scene.Mark;
-import app.knuckle.stats.Absence;
-import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.checks.Footing;
 import app.knuckle.study.table.Numbers;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -21,7 +20,7 @@ import java.util.stream.IntStream;
 final class CheckPictures {
 
   /** More groups than this are no longer told apart in a card. */
-  static final int MOST_BARS = 60;
+  static final int MOST_BARS = Footing.MOST_GROUPS;
 
   /** More points than this are thinned out, evenly, so that a card is drawn at once. */
   private static final int MOST_POINTS = 1500;
@@ -72,23 +71,6 @@ final class CheckPictures {
   private static int[] thinned(int n, int kept) {
     int step = Math.max(1, n / MOST_POINTS);
     return IntStream.range(0, n).filter(i -> i % step == 0 || i == kept).toArray();
-  }
-
-  /** The correlation of each residual with the next. */
-  static Quantity neighbours(Residuals left) {
-    double[] r = left.residuals();
-    double all = Arrays.stream(r).map(x -> x * x).sum();
-    if (r.length < 10) {
-      return Quantity.absent(Absence.TOO_FEW_ROWS);
-    }
-    if (!(all > 0)) {
-      return Quantity.absent(Absence.NOTHING_LEFT_OVER);
-    }
-    double sum = 0;
-    for (int i = 1; i < r.length; i++) {
-      sum += r[i] * r[i - 1];
-    }
-    return Quantity.of(sum / all);
   }
 
   static Bars spreads(List<GroupSummary> groups, boolean odd, String unit) {

@@ -4,11 +4,9 @@ import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.Scatter;
-import app.knuckle.stats.Quantity;
-import app.knuckle.stats.checks.ShapeTest;
-import app.knuckle.stats.checks.SpreadTest;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.checks.Footing;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.findings.CheckResult;
@@ -17,10 +15,8 @@ import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupCheck.OddResidual;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
-import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,31 +57,6 @@ public record FootingPage(String line, List<Check> cards) {
       List<WayOn> ways,
       boolean mute) {
 
-    Check(
-        String title,
-        Topic topic,
-        Judgement judgement,
-        Scatter scatter,
-        Bars bars,
-        String words,
-        List<String> more,
-        List<WayOn> ways) {
-      this(title, topic, judgement, scatter, bars, words, more, ways, false);
-    }
-
-    Check muteIf(boolean silent) {
-      return new Check(
-          title,
-          topic,
-          judgement,
-          scatter,
-          bars,
-          words,
-          more,
-          ways,
-          silent && !judgement.isOdd() || judgement == Judgement.CANNOT_TELL);
-    }
-
     /**
      * The judgement as a reader sees it.
      *
@@ -119,12 +90,6 @@ public record FootingPage(String line, List<Check> cards) {
     }
   }
 
-  /** With fewer degrees of freedom left to a residual only large differences show. */
-  private static final int FEW_DF = 4;
-
-  /** With fewer rows than this a group's spread can hardly be known. */
-  private static final int FEW = 4;
-
   /**
    * The page of an answer.
    *
@@ -136,346 +101,263 @@ public record FootingPage(String line, List<Check> cards) {
   }
 
   private static FootingPage made(Answer answer) {
-    ResponseFindings response = answer.findings().first();
     Inquiry inquiry = answer.findings().inquiry();
-    WaysOn ways = new WaysOn(answer);
-    Residuals left = response.analysis().residuals();
-    List<Check> cards = new ArrayList<>();
-    Ground ground = Ground.of(inquiry.method());
-    bell(response, left, ways).ifPresent(cards::add);
-    cards.addAll(layers(response, ways));
-    cards.addAll(CountCards.of(response, left, inquiry, ways));
-    if (ground != Ground.COUNTS) {
-      spread(response, inquiry, ways).ifPresent(cards::add);
+    ResponseFindings response = answer.findings().first();
+    Cards cards = new Cards(answer, response);
+    return new FootingPage(
+        Ground.of(inquiry.method()).words,
+        Footing.of(answer.findings(), response).checks().stream().map(cards::card).toList());
+  }
+
+  /** Puts a picture and ways on to every check. */
+  private static final class Cards {
+    private final Answer answer;
+    private final ResponseFindings response;
+    private final Inquiry inquiry;
+    private final Residuals residuals;
+    private final WaysOn ways;
+    private final DesignPictures pictures;
+    private int randomTerm;
+
+    Cards(Answer answer, ResponseFindings response) {
+      this.answer = answer;
+      this.response = response;
+      inquiry = answer.findings().inquiry();
+      residuals = response.analysis().residuals();
+      ways = new WaysOn(answer);
+      pictures = new DesignPictures(answer);
     }
-    if (left != null && ground != Ground.COUNTS) {
-      cards.add(odd(response, left, ways));
+
+    Check card(Footing.Check check) {
+      return switch (check.subject()) {
+        case NORMALITY -> normality(check);
+        case NORMALITY_OF_UNITS -> ofUnits(check);
+        case DISPERSION ->
+            plain(
+                check,
+                "Rows spread as expected",
+                Topic.of(inquiry, false),
+                againstFitted(),
+                check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.extraSpread())
+                    ? ways.estimatedSpread()
+                    : List.of());
+        case OUTLYING_COUNT ->
+            plain(
+                check,
+                "Odd ones out",
+                Topic.ODD_VALUES,
+                againstFitted(),
+                without(
+                    check,
+                    check
+                        .values()
+                        .map(GroupCheck::numbers)
+                        .map(GroupCheck.OddCount.class::cast)
+                        .map(GroupCheck.OddCount::row)));
+        case ZEROS -> plain(check, "Zeros", Topic.of(inquiry, false), null, List.of());
+        case EXPECTED_COUNTS -> expected(check);
+        case VARIANCES -> variances(check);
+        case OUTLIER ->
+            plain(
+                check,
+                "Odd ones out",
+                Topic.ODD_VALUES,
+                againstFitted(),
+                without(
+                    check,
+                    check
+                        .values()
+                        .map(GroupCheck::numbers)
+                        .map(OddResidual.class::cast)
+                        .map(OddResidual::row)));
+        case RANDOM_LEVELS -> randomTerm(check);
+        case DESIGN, COVARIANCES -> design(check, check.design().orElseThrow());
+        case ORDER ->
+            plain(
+                check,
+                "In the order of the records",
+                Topic.ORDER_AND_BALANCE,
+                CheckPictures.inOrder(residuals),
+                List.of());
+        case BALANCE -> balance(check);
+      };
     }
-    cards.addAll(RandomChecks.of(response, ways));
-    for (CheckResult check : response.analysis().checks()) {
-      if (!check.about().equals(CheckResult.RANDOM_LEVELS)) {
-        cards.add(check(check, answer, ways));
-      }
+
+    private static Check plain(
+        Footing.Check check, String title, Topic topic, Scatter scatter, List<WayOn> on) {
+      return new Check(
+          title,
+          topic,
+          check.judgement(),
+          scatter,
+          null,
+          check.said(),
+          List.of(),
+          on,
+          check.mute());
     }
-    answer.findings().together().checks().forEach(check -> cards.add(check(check, answer, ways)));
-    if (left != null) {
-      cards.add(inOrder(left));
+
+    private Scatter againstFitted() {
+      return residuals == null ? null : CheckPictures.againstFitted(residuals);
     }
-    balance(response, inquiry, left, ways).ifPresent(cards::add);
-    return new FootingPage(ground.words, cards);
-  }
 
-  private static Optional<GroupCheck> find(ResponseFindings response, String test, Object on) {
-    return response.analysis().groupChecks().stream()
-        .filter(c -> c.test().equals(test) && (on == null || c.on().equals(on)))
-        .findFirst();
-  }
-
-  private static Optional<Check> bell(ResponseFindings response, Residuals left, WaysOn ways) {
-    Optional<GroupCheck> found =
-        response.analysis().groupChecks().stream()
-            .filter(c -> c.test().equals("shapiro-wilk") && !isOfGroup(c) && !hasUnits(c))
-            .findFirst()
-            .filter(c -> c.p().exists())
-            .or(() -> find(response, "anderson-darling", "residuals"));
-    if (found.isEmpty()) {
-      return Optional.empty();
+    private List<WayOn> without(Footing.Check check, Optional<Integer> row) {
+      return check.judgement().isOdd() && row.isPresent() ? ways.without(row.get()) : List.of();
     }
-    GroupCheck check = found.get();
-    List<String> more = new ArrayList<>();
-    response.analysis().groupChecks().stream()
-        .filter(c -> c.test().equals(check.test()) && isOfGroup(c))
-        .forEach(
-            c ->
-                more.add(
-                    String.join(
-                            " ",
-                            ((Map<?, ?>) c.on()).values().stream().map(String::valueOf).toList())
-                        + ": "
-                        + Numerals.pStatement(c.p())));
-    boolean pairs = check.on().equals("differences");
-    return Optional.of(
-        new Check(
-                pairs ? "Bell-shaped differences" : "Bell-shaped residuals",
-                Topic.BELL_SHAPE,
-                check.judgement(),
-                left == null ? null : CheckPictures.quantiles(left),
-                null,
-                (check.numbers() instanceof ShapeTest shape ? ofShape(shape) + " " : "")
-                    + check.words(),
-                more,
-                !check.judgement().isOdd()
-                    ? List.of()
-                    : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION)))
-            .muteIf(isMute(check)));
-  }
 
-  /** Without a p, or of so few values that no shape shows, a check has nothing to say. */
-  private static boolean isMute(GroupCheck check) {
-    return !check.p().exists()
-        || check.numbers() instanceof ShapeTest shape && shape.n() < FEW_VALUES;
-  }
-
-  /** Fewer values than this cannot show a shape. */
-  private static final int FEW_VALUES = 8;
-
-  private static String ofShape(ShapeTest test) {
-    Quantity p = test.p();
-    boolean wilk = test instanceof ShapeTest.ShapiroWilk;
-    return !p.exists()
-        ? "No test: " + Phrases.why(p) + "."
-        : (wilk ? "Shapiro-Wilk W = " : "Anderson-Darling A\u00b2 = ")
-            + Numerals.fixed(test.statistic(), 3)
-            + ", "
-            + Numerals.pStatement(p)
-            + ".";
-  }
-
-  /** Whether a check is about one group among others. */
-  private static boolean isOfGroup(GroupCheck check) {
-    return check.on() instanceof Map<?, ?> group && !group.isEmpty();
-  }
-
-  /** Whether a check is about units of several rows, pairs among them, rather than rows. */
-  private static boolean hasUnits(GroupCheck check) {
-    return check.units().isPresent();
-  }
-
-  /** Pairs and coarser layers of error, each on the values of its own units. */
-  private static List<Check> layers(ResponseFindings response, WaysOn ways) {
-    List<Check> cards = new ArrayList<>();
-    for (GroupCheck check : response.analysis().groupChecks()) {
-      if (check.units().isPresent() && check.numbers() instanceof ShapeTest shape) {
-        List<String> units = check.units().get().units();
-        double[] values = check.units().get().deviations().stream().mapToDouble(d -> d).toArray();
-        int far = 0;
-        for (int i = 0; i < values.length; i++) {
-          far = Math.abs(values[i]) > Math.abs(values[far]) ? i : far;
-        }
-        cards.add(
-            new Check(
-                    "Bell-shaped " + check.on(),
-                    Topic.BELL_SHAPE,
-                    check.judgement(),
-                    CheckPictures.quantiles(values),
-                    null,
-                    ofShape(shape)
-                        + " "
-                        + check.words()
-                        + " "
-                        + units.get(far)
-                        + " lies farthest from what the model says of it ("
-                        + Numerals.fixed(values[far], response.decimals())
-                        + ").",
-                    List.of(),
-                    !check.judgement().isOdd()
-                        ? List.of()
-                        : check.on().equals("differences")
-                            ? ways.methods(Method.RANKS, Method.PERMUTATION)
-                            : ways.logarithm())
-                .muteIf(isMute(check)));
-      }
+    private Check normality(Footing.Check check) {
+      GroupCheck values = check.values().orElseThrow();
+      List<String> more =
+          response.analysis().groupChecks().stream()
+              .filter(c -> c.test().equals(values.test()))
+              .filter(c -> c.on() instanceof Map<?, ?> group && !group.isEmpty())
+              .map(
+                  c ->
+                      String.join(
+                              " ",
+                              ((Map<?, ?>) c.on()).values().stream().map(String::valueOf).toList())
+                          + ": "
+                          + Numerals.pStatement(c.p()))
+              .toList();
+      return new Check(
+          values.on().equals("differences") ? "Bell-shaped differences" : "Bell-shaped residuals",
+          Topic.BELL_SHAPE,
+          check.judgement(),
+          residuals == null ? null : CheckPictures.quantiles(residuals),
+          null,
+          check.said(),
+          more,
+          !check.judgement().isOdd()
+              ? List.of()
+              : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION)),
+          check.mute());
     }
-    return cards;
+
+    private Check ofUnits(Footing.Check check) {
+      GroupCheck values = check.values().orElseThrow();
+      double[] deviations =
+          values.units().orElseThrow().deviations().stream().mapToDouble(d -> d).toArray();
+      return plain(
+          check,
+          "Bell-shaped " + values.on(),
+          Topic.BELL_SHAPE,
+          CheckPictures.quantiles(deviations),
+          !check.judgement().isOdd()
+              ? List.of()
+              : values.on().equals("differences")
+                  ? ways.methods(Method.RANKS, Method.PERMUTATION)
+                  : ways.logarithm());
+    }
+
+    private Check expected(Footing.Check check) {
+      // Ranks of counts answer for what was counted alone, whatever it was out of.
+      boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
+      return plain(
+          check,
+          "Enough expected in " + check.values().orElseThrow().on(),
+          Topic.of(inquiry, false),
+          null,
+          check.judgement().isOdd() && alone ? ways.methods(Method.RANKS) : List.of());
+    }
+
+    private Check variances(Footing.Check check) {
+      boolean odd = check.judgement().isOdd();
+      List<GroupSummary> groups =
+          response.groupSummaries().stream().filter(g -> g.summary().sd().exists()).toList();
+      List<String> more =
+          groups.stream()
+              .map(
+                  g ->
+                      g.level()
+                          + ": SD "
+                          + Numerals.fixed(g.summary().sd(), response.decimals())
+                          + ", n = "
+                          + Numerals.whole(g.summary().n()))
+              .toList();
+      return new Check(
+          "Equal spread",
+          Topic.EQUAL_SPREAD,
+          check.judgement(),
+          null,
+          CheckPictures.spreads(groups, odd, response.measured().unit()),
+          check.said(),
+          more,
+          odd
+              ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
+              : List.of(),
+          check.mute());
+    }
+
+    private Check randomTerm(Footing.Check check) {
+      return RandomChecks.card(response, randomTerm++, check, ways);
+    }
+
+    private Check design(Footing.Check footed, CheckResult check) {
+      boolean odd = check.judgement().isOdd();
+      boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
+      String title =
+          switch (check.about()) {
+            case "additivity" -> "Blocks add up";
+            case "slopes" -> slopes ? "Parallel slopes on " + check.covariate() : "Parallel slopes";
+            case "straightness" -> "Straight on " + check.covariate();
+            case "sphericity" -> "Occasions spread alike";
+            case "equal-covariances" -> "Groups scatter alike";
+            case "trend-remainder" -> "The trend is enough";
+            default -> Prose.capital(check.about());
+          };
+      Scatter scatter =
+          switch (check.about()) {
+            case "slopes" -> slopes ? CheckPictures.slopes(answer, check.covariate()) : null;
+            case "straightness" -> CheckPictures.againstCovariate(answer, check.covariate());
+            case "additivity" -> pictures.additivity();
+            case "trend-remainder" -> pictures.trend();
+            case "equal-covariances" -> pictures.together();
+            default -> null;
+          };
+      Bars bars = check.about().equals("sphericity") ? pictures.occasions() : null;
+      List<WayOn> on =
+          !odd
+              ? List.of()
+              : slopes
+                  ? ways.ownSlopes(check.covariate())
+                  : check.about().equals("additivity")
+                      ? ways.logarithm()
+                      : check.about().equals("sphericity")
+                          ? ways.methods(Method.RANKS)
+                          : List.of();
+      return new Check(
+          title,
+          topic(check),
+          check.judgement(),
+          scatter,
+          bars,
+          footed.said() + (bars == null ? "" : " " + DesignPictures.most(bars)),
+          List.of(),
+          on,
+          footed.mute());
+    }
+
+    private Check balance(Footing.Check check) {
+      List<GroupSummary> groups = response.groupSummaries();
+      boolean unequal = groups.stream().mapToLong(g -> g.summary().n()).distinct().count() > 1;
+      return new Check(
+          "Balance",
+          Topic.ORDER_AND_BALANCE,
+          check.judgement(),
+          null,
+          CheckPictures.sizes(groups, check.judgement().isOdd()),
+          check.said(),
+          List.of(),
+          // With plots lost, random blocks and units keep what the fixed analysis loses.
+          unequal ? ways.methods(Method.MIXED) : List.of(),
+          check.mute());
+    }
   }
 
   private static List<WayOn> join(List<WayOn> first, List<WayOn> second) {
     List<WayOn> all = new ArrayList<>(first);
     all.addAll(second);
     return all;
-  }
-
-  private static Optional<Check> spread(ResponseFindings response, Inquiry inquiry, WaysOn ways) {
-    Optional<GroupCheck> found = find(response, "brown-forsythe", null);
-    List<GroupSummary> groups =
-        response.groupSummaries().stream().filter(g -> g.summary().sd().exists()).toList();
-    if (groups.size() < 2 || groups.size() > CheckPictures.MOST_BARS || inquiry.pairs() != null) {
-      return Optional.empty();
-    }
-    GroupSummary most =
-        groups.stream().max(Comparator.comparingDouble(g -> g.summary().sd().value())).get();
-    GroupSummary least =
-        groups.stream().min(Comparator.comparingDouble(g -> g.summary().sd().value())).get();
-    Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
-    boolean odd = judgement.isOdd();
-    int decimals = response.decimals();
-    String test =
-        found
-            .map(GroupCheck::numbers)
-            .filter(SpreadTest.class::isInstance)
-            .map(SpreadTest.class::cast)
-            .filter(c -> c.p().exists())
-            .map(
-                c ->
-                    "Brown-Forsythe F = "
-                        + Numerals.fixed(c.statistic(), 2)
-                        + ", "
-                        + Numerals.pStatement(c.p())
-                        + ". ")
-            .orElse("");
-    String words =
-        most.summary().sd().value() == 0
-            ? "Within every group all values are equal."
-            : test
-                + Prose.capital(most.level())
-                + " varies most (SD "
-                + Numerals.fixed(most.summary().sd(), decimals)
-                + "), "
-                + least.level()
-                + " least ("
-                + Numerals.fixed(least.summary().sd(), decimals)
-                + ").";
-    List<String> more =
-        groups.stream()
-            .map(
-                g ->
-                    g.level()
-                        + ": SD "
-                        + Numerals.fixed(g.summary().sd(), decimals)
-                        + ", n = "
-                        + Numerals.whole(g.summary().n()))
-            .toList();
-    return Optional.of(
-        new Check(
-                "Equal spread",
-                Topic.EQUAL_SPREAD,
-                judgement,
-                null,
-                CheckPictures.spreads(groups, odd, response.measured().unit()),
-                words,
-                more,
-                odd
-                    ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
-                    : List.of())
-            .muteIf(test.isEmpty()));
-  }
-
-  private static Check odd(ResponseFindings response, Residuals left, WaysOn ways) {
-    Optional<GroupCheck> found = find(response, "studentised-residual", "residuals");
-    Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
-    Optional<OddResidual> row =
-        found.map(GroupCheck::numbers).map(OddResidual.class::cast).filter(r -> r.p().exists());
-    String words =
-        row.map(
-                r ->
-                    "The largest studentised residual is "
-                        + Numerals.fixed(r.statistic(), 1)
-                        + " (row "
-                        + r.row()
-                        + "), "
-                        + Numerals.pStatement(r.adjustedP())
-                        + " for the most extreme of "
-                        + Numerals.whole(left.rows().length)
-                        + ". ")
-            .orElse("No residual can be judged by itself. ");
-    boolean odd = judgement.isOdd();
-    return new Check(
-            "Odd ones out",
-            Topic.ODD_VALUES,
-            judgement,
-            CheckPictures.againstFitted(left),
-            null,
-            words + (odd ? found.get().words() : ""),
-            List.of(),
-            odd ? ways.without(row.get().row()) : List.of())
-        .muteIf(row.isEmpty());
-  }
-
-  private static Check inOrder(Residuals left) {
-    Quantity r = CheckPictures.neighbours(left);
-    double n = left.rows().length;
-    // Anderson (1942): without drift the correlation of neighbours is about normal, variance 1/n.
-    double z = r.exists() ? Math.abs(r.value()) * Math.sqrt(n) : 0;
-    Judgement judgement = z > DRIFT ? Judgement.CAUTION : Judgement.SOUND;
-    String words =
-        !r.exists()
-            ? Prose.capital(Phrases.why(r)) + " to see a drift in."
-            : "Neighbouring rows correlate by "
-                + Numerals.fixed(r, 2)
-                + (judgement == Judgement.SOUND
-                    ? ": no drift over the records."
-                    : ": what is left follows the order of the records. Was there a drift, or are"
-                        + " rows of one unit listed together?");
-    return new Check(
-            "In the order of the records",
-            Topic.ORDER_AND_BALANCE,
-            judgement,
-            CheckPictures.inOrder(left),
-            null,
-            words,
-            List.of(),
-            List.of())
-        .muteIf(!r.exists());
-  }
-
-  /** Two sided, at one in a hundred: many a sheet is sorted by what was measured. */
-  private static final double DRIFT = 2.576;
-
-  private static Check check(CheckResult check, Answer answer, WaysOn ways) {
-    String df =
-        check.df().isEmpty()
-            ? ""
-            : "(" + String.join(", ", check.df().stream().map(Numerals::df).toList()) + ")";
-    String statistic =
-        switch (check.test()) {
-          case "mauchly" -> "Mauchly W";
-          case "box-m" -> "Box's M";
-          default -> "F";
-        };
-    String test =
-        check.p().exists()
-            ? statistic
-                + (statistic.equals("F") ? df : "")
-                + " = "
-                + Numerals.fixed(check.statistic(), 2)
-                + ", "
-                + Numerals.pStatement(check.p())
-                + ". "
-            : "";
-    boolean odd = check.judgement().isOdd();
-    String title =
-        switch (check.about()) {
-          case "additivity" -> "Blocks add up";
-          case "slopes" ->
-              check.covariate().isEmpty()
-                  ? "Parallel slopes"
-                  : "Parallel slopes on " + check.covariate();
-          case "straightness" -> "Straight on " + check.covariate();
-          case "sphericity" -> "Occasions spread alike";
-          case "equal-covariances" -> "Groups scatter alike";
-          case "trend-remainder" -> "The trend is enough";
-          default -> Prose.capital(check.about());
-        };
-    boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
-    DesignPictures pictures = new DesignPictures(answer);
-    Scatter scatter =
-        switch (check.about()) {
-          case "slopes" -> slopes ? CheckPictures.slopes(answer, check.covariate()) : null;
-          case "straightness" -> CheckPictures.againstCovariate(answer, check.covariate());
-          case "additivity" -> pictures.additivity();
-          case "trend-remainder" -> pictures.trend();
-          case "equal-covariances" -> pictures.together();
-          default -> null;
-        };
-    Bars bars = check.about().equals("sphericity") ? pictures.occasions() : null;
-    return new Check(
-            title,
-            topic(check),
-            check.judgement(),
-            scatter,
-            bars,
-            test + check.words() + (bars == null ? "" : " " + DesignPictures.most(bars)),
-            List.of(),
-            !odd
-                ? List.of()
-                : slopes
-                    ? ways.ownSlopes(check.covariate())
-                    : check.about().equals("additivity")
-                        ? ways.logarithm()
-                        : check.about().equals("sphericity")
-                            ? ways.methods(Method.RANKS)
-                            : List.of())
-        .muteIf(!check.p().exists());
   }
 
   private static Topic topic(CheckResult check) {
@@ -487,41 +369,5 @@ public record FootingPage(String line, List<Check> cards) {
       case "normality" -> Topic.ASSOCIATIONS; // Of several columns together.
       default -> throw new IllegalStateException("No page is about " + check.about());
     };
-  }
-
-  private static Optional<Check> balance(
-      ResponseFindings response, Inquiry inquiry, Residuals left, WaysOn ways) {
-    List<GroupSummary> groups = response.groupSummaries();
-    if (groups.size() < 2 || groups.size() > CheckPictures.MOST_BARS) {
-      return Optional.empty();
-    }
-    long least = groups.stream().mapToLong(g -> g.summary().n()).min().orElse(0);
-    long most = groups.stream().mapToLong(g -> g.summary().n()).max().orElse(0);
-    boolean small = left != null && left.df() < FEW_DF;
-    Judgement judgement =
-        least == 0 ? Judgement.UNSOUND : least < 2 || small ? Judgement.CAUTION : Judgement.SOUND;
-    String each = Numerals.count(groups.size(), "group", "groups");
-    String words =
-        least == most
-            ? each + ", " + Numerals.count(most, "row", "rows") + " each."
-            : each + " of " + Numerals.whole(least) + " to " + Numerals.whole(most) + " rows.";
-    if (least == 0) {
-      words += " What rests on the empty ones cannot be estimated.";
-    } else if (small || most < FEW) {
-      words += " So few rows show large differences only.";
-    } else if (least < most) {
-      words += " Unequal sizes are allowed for.";
-    }
-    return Optional.of(
-        new Check(
-            "Balance",
-            Topic.ORDER_AND_BALANCE,
-            judgement,
-            null,
-            CheckPictures.sizes(groups, judgement.isOdd()),
-            words,
-            List.of(),
-            // With plots lost, random blocks and units keep what the fixed analysis loses.
-            least < most ? ways.methods(Method.MIXED) : List.of()));
   }
 }

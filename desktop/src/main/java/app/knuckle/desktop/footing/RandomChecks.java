@@ -4,10 +4,9 @@ import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.Effects;
-import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.checks.Footing;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 
@@ -19,35 +18,26 @@ final class RandomChecks {
 
   private RandomChecks() {}
 
-  static List<Check> of(ResponseFindings response, WaysOn ways) {
-    List<CheckResult> checks =
-        response.analysis().checks().stream()
-            .filter(c -> c.about().equals(CheckResult.RANDOM_LEVELS))
-            .toList();
-    List<Check> cards = new ArrayList<>();
-    for (TestResult test : response.analysis().tests()) {
-      if (test instanceof TestResult.MixedResult mixed) {
-        for (int k = 0; k < checks.size(); k++) {
-          cards.add(card(mixed.variation(), k, checks.get(k), ways));
-        }
-      }
-    }
-    return cards;
-  }
-
-  private static Check card(TestResult.Variation variation, int k, CheckResult check, WaysOn ways) {
+  /** The card of a random term, in the order of the terms. */
+  static Check card(ResponseFindings response, int k, Footing.Check check, WaysOn ways) {
+    TestResult.Variation variation =
+        response.analysis().tests().stream()
+            .filter(TestResult.MixedResult.class::isInstance)
+            .map(test -> ((TestResult.MixedResult) test).variation())
+            .findFirst()
+            .orElseThrow();
     Component component = variation.components().get(k);
     boolean shown = !component.atZero() && component.term().size() >= FEWEST_LEVELS;
-    boolean odd = check.judgement().isOdd();
     return new Check(
         component.term().term().source().replace(" x ", " \u00d7 ") + " at random",
         Topic.RANDOM_EFFECTS,
         check.judgement(),
         shown ? CheckPictures.quantiles(standardised(variation.effects().get(k), component)) : null,
         null,
-        check.words(),
+        check.said(),
         List.of(),
-        odd ? ways.asFixed(component.term().term().names()) : List.of());
+        check.judgement().isOdd() ? ways.asFixed(component.term().term().names()) : List.of(),
+        check.mute());
   }
 
   /** Effects over what they would scatter by if the model holds. */

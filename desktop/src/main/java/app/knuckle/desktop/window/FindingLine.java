@@ -2,6 +2,8 @@ package app.knuckle.desktop.window;
 
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.study.Refusal;
+import app.knuckle.study.checks.Footing;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -45,9 +47,17 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
       Refusal refusal = answer.refusal();
       return new FindingLine("Cannot yet", refusal.shown(), List.of());
     }
-    List<String> warnings = answer.findings().first().design().warnings();
+    List<String> cautions = new ArrayList<>(answer.findings().first().design().warnings());
+    if (answer.isTested()) {
+      // Those of Footing, whatever joint is open, but for what the design has said of its sizes.
+      boolean said = !cautions.isEmpty();
+      Footing.of(answer.findings(), answer.findings().first()).odd().stream()
+          .filter(check -> check.subject() != Footing.Subject.RANDOM_LEVELS)
+          .filter(check -> check.subject() != Footing.Subject.BALANCE || !said)
+          .forEach(check -> cautions.add(check.said()));
+    }
     String found = answer.findings().table().makeBelieve() ? MADE_UP : FOUND;
     String tag = answer.findings().refusal().isEmpty() ? found : "Cannot yet";
-    return new FindingLine(tag, answer.findings().finding(), warnings);
+    return new FindingLine(tag, answer.findings().finding(), cautions);
   }
 }

@@ -144,7 +144,7 @@ class FootingPageTest {
     Answer answer = Asked.rows(rows.toString(), "`measured`:[`flow`],`treatments`:[`pump`]");
     FootingPage.Check spread = card(answer, "Equal spread");
     assertThat(spread.judgement()).isNotEqualTo(Judgement.SOUND);
-    assertThat(spread.words()).contains("Screw varies most").contains("Brown-Forsythe F = ");
+    assertThat(spread.words()).contains("Screw varies most").contains("Brown-Forsythe F(1, 22) = ");
     assertThat(spread.ways())
         .extracting(w -> w.inquiry().method())
         .containsExactly(Method.UNEQUAL_SPREAD, Method.RANKS, Method.LEAST_SQUARES);

@@ -6,12 +6,11 @@ import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.study.Version;
 import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
+import app.knuckle.study.checks.Footing;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
-import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.sentences.DifferenceSentence;
 import app.knuckle.study.sentences.MethodsParagraph;
@@ -115,7 +114,9 @@ final class FindingsPage {
 
   /** Whatever comes from the records, and is written as it was there. */
   private static Set<String> names(Findings findings) {
-    Set<String> names = new HashSet<>(Set.of(findings.frame().source(), findings.inquiry().name()));
+    Set<String> names = new HashSet<>();
+    names.add(findings.frame().source());
+    names.add(findings.inquiry().name());
     for (Column column : findings.frame().columns()) {
       names.add(column.name());
       names.add(column.title());
@@ -163,7 +164,7 @@ final class FindingsPage {
       blocks.add(PageTables.contrasts(response, settings, alpha));
     }
     PageTables.coefficients(response, findings.inquiry(), settings).ifPresent(blocks::add);
-    String footing = footing(response);
+    String footing = footing(findings, response);
     if (!footing.isEmpty()) {
       blocks.add(new Block.Paragraph(Block.Part.FOOTING, footing));
     }
@@ -198,31 +199,13 @@ final class FindingsPage {
   }
 
   /** What the checks showed: the odd ones in words, the others counted. */
-  private static String footing(ResponseFindings response) {
-    List<String> odd = new ArrayList<>();
-    int sound = 0;
-    for (CheckResult check : response.analysis().checks()) {
-      if (check.judgement().isOdd()) {
-        odd.add(check.words());
-      } else if (check.judgement() == CheckResult.Judgement.SOUND) {
-        sound++;
-      }
-    }
-    for (GroupCheck check : response.analysis().groupChecks()) {
-      // Of several tests of one thing the one that the window shows speaks.
-      boolean bell = check.test().equals("shapiro-wilk") && check.on().equals("residuals");
-      if (bell || check.test().equals("brown-forsythe")) {
-        if (check.judgement().isOdd()) {
-          odd.add(check.words());
-        } else if (check.judgement() == CheckResult.Judgement.SOUND) {
-          sound++;
-        }
-      }
-    }
-    Set<String> said = new LinkedHashSet<>(odd);
-    if (said.isEmpty()) {
-      return sound == 0 ? "" : Phrases.count("page.sound", sound);
-    }
-    return say("page.odd", String.join(" ", said));
+  private static String footing(Findings findings, ResponseFindings response) {
+    Footing footing = Footing.of(findings, response);
+    Set<String> odd = new LinkedHashSet<>();
+    footing.odd().forEach(check -> odd.add(check.said()));
+    int sound = footing.sound().size();
+    return !odd.isEmpty()
+        ? say("page.odd", String.join(" ", odd))
+        : sound == 0 ? "" : Phrases.count("page.sound", sound);
   }
 }

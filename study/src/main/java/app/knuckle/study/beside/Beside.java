@@ -5,7 +5,9 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Pair;
+import app.knuckle.study.checks.Footing;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.GroupCheck;
@@ -162,7 +164,7 @@ public record Beside(
       if (a.isPresent() && b.isPresent()) {
         pairs.addAll(pairs(measured, a.get(), b.get()));
       }
-      footing.addAll(footing(measured, a, b));
+      footing.addAll(footing(left, right, measured, a, b));
     }
     return new Beside(
         left,
@@ -300,9 +302,13 @@ public record Beside(
   }
 
   private static List<CheckBeside> footing(
-      String measured, Optional<ResponseFindings> a, Optional<ResponseFindings> b) {
-    Map<List<String>, CheckResult.Judgement> first = judged(a);
-    Map<List<String>, CheckResult.Judgement> second = judged(b);
+      Findings left,
+      Findings right,
+      String measured,
+      Optional<ResponseFindings> a,
+      Optional<ResponseFindings> b) {
+    Map<List<String>, CheckResult.Judgement> first = judged(left, a);
+    Map<List<String>, CheckResult.Judgement> second = judged(right, b);
     Set<List<String>> checks = new LinkedHashSet<>(first.keySet());
     checks.addAll(second.keySet());
     return checks.stream()
@@ -317,21 +323,33 @@ public record Beside(
         .toList();
   }
 
-  /** What is said of the whole; checks group by group are for Footing. */
+  /** What is taken for granted, as the cards of Footing and the page say it. */
   private static Map<List<String>, CheckResult.Judgement> judged(
-      Optional<ResponseFindings> response) {
+      Findings findings, Optional<ResponseFindings> response) {
     Map<List<String>, CheckResult.Judgement> judged = new LinkedHashMap<>();
-    if (response.isPresent()) {
-      for (CheckResult check : response.get().analysis().checks()) {
-        judged.putIfAbsent(List.of(check.about(), check.test()), check.judgement());
-      }
-      for (GroupCheck check : response.get().analysis().groupChecks()) {
-        if (!(check.on() instanceof Map<?, ?>)) {
-          judged.putIfAbsent(List.of(check.about(), check.test()), check.judgement());
-        }
-      }
-    }
+    response
+        .map(r -> Footing.of(findings, r).checks())
+        .orElse(List.of())
+        .forEach(
+            check ->
+                judged.putIfAbsent(
+                    key(check), check.mute() ? Judgement.CANNOT_TELL : check.judgement()));
     return judged;
+  }
+
+  /** What a check is about, and its test. */
+  private static List<String> key(Footing.Check check) {
+    if (check.source() instanceof Footing.Source.OfDesign of) {
+      CheckResult own = of.check();
+      return List.of((own.about() + " " + own.covariate()).strip(), own.test());
+    }
+    if (check.source() instanceof Footing.Source.OfValues of) {
+      GroupCheck own = of.check();
+      boolean units = check.subject() == Footing.Subject.NORMALITY_OF_UNITS;
+      boolean several = check.subject() == Footing.Subject.EXPECTED_COUNTS;
+      return List.of(units || several ? own.about() + " " + own.on() : own.about(), own.test());
+    }
+    return List.of(check.subject().key(), "records");
   }
 
   /**

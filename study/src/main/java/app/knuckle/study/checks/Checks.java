@@ -44,6 +44,7 @@ public final class Checks {
         name,
         covariate,
         List.of(),
+        CheckResult.Kind.F,
         test.f(),
         List.of(test.df(), test.errorDf()),
         test.p(),

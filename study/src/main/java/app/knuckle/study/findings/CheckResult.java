@@ -12,6 +12,7 @@ import java.util.Map;
  * @param test its name
  * @param covariate the covariate it is about; empty for none
  * @param measured the responses, if it is about several; else empty
+ * @param kind what its statistic is
  * @param statistic its value
  * @param df degrees of freedom
  * @param p probability
@@ -25,6 +26,7 @@ public record CheckResult(
     String test,
     String covariate,
     List<String> measured,
+    Kind kind,
     Quantity statistic,
     List<Double> df,
     Quantity p,
@@ -35,6 +37,35 @@ public record CheckResult(
 
   /** About how many levels the variance of a random term rests on. */
   public static final String RANDOM_LEVELS = "random-levels";
+
+  /** What a statistic is; each is said with its own symbol. */
+  public enum Kind {
+    /** A ratio of mean squares. */
+    F("f"),
+    /** A difference of deviances. */
+    CHI_SQUARED("chi-squared"),
+    /** Mauchly's W. */
+    MAUCHLY("mauchly"),
+    /** Box's M. */
+    BOX("box"),
+    /** A count, which is no test. */
+    COUNT("count");
+
+    private final String key;
+
+    Kind(String key) {
+      this.key = key;
+    }
+
+    /**
+     * By which it is found among phrases.
+     *
+     * @return such as "chi-squared"
+     */
+    public String key() {
+      return key;
+    }
+  }
 
   /** How sound the footing is. */
   public enum Judgement {

@@ -142,6 +142,7 @@ final class CountFooting {
             test,
             covariate,
             List.of(),
+            drop.isF() ? CheckResult.Kind.F : CheckResult.Kind.CHI_SQUARED,
             drop.statistic(),
             df,
             drop.p(),

@@ -249,6 +249,7 @@ final class TwoLayerFit implements LayeredFit {
         "mauchly",
         "",
         List.of(),
+        CheckResult.Kind.MAUCHLY,
         s.w(),
         List.of((double) s.df()),
         s.p(),

@@ -44,6 +44,7 @@ final class MixedChecks {
         "count",
         "",
         List.of(),
+        CheckResult.Kind.COUNT,
         Quantity.of(levels),
         List.of(),
         Quantity.absent(Absence.A_COUNT_IS_NO_TEST),

@@ -225,6 +225,7 @@ public final class TogetherAnswer {
         "box-m",
         "",
         inquiry.measured(),
+        CheckResult.Kind.BOX,
         m.m(),
         List.of(m.df()),
         m.p(),
