@@ -10,8 +10,8 @@ import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.contract.BesideFile;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.keeping.InquiryNames;
 import app.knuckle.study.keeping.Study;
-import app.knuckle.study.table.Nearest;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -51,17 +51,9 @@ final class BesideResults {
   }
 
   private static Findings answer(Study study, String name) {
-    Study.Asked asked =
-        study.asked().stream()
-            .filter(a -> a.inquiry().name().equals(name))
-            .findFirst()
-            .orElseThrow(
-                () ->
-                    Refused.at(
-                        new Place.WholeFile(study.name()),
-                        "there is no inquiry '" + name + "'",
-                        Nearest.suggestion(
-                            name, study.asked().stream().map(a -> a.inquiry().name()).toList())));
-    return Answering.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
+    InquiryNames all = InquiryNames.of(study);
+    int place = all.place(name, study.name());
+    Study.Asked asked = study.asked().get(place);
+    return Answering.of(study.table(asked.table()), asked.inquiry().named(all.names().get(place)), Progress.NONE);
   }
 }

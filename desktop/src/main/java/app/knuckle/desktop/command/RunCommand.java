@@ -1,5 +1,6 @@
 package app.knuckle.desktop.command;
 
+import app.knuckle.desktop.keeping.FileNames;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Scene;
@@ -19,6 +20,7 @@ import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.keeping.InquiryNames;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Numerals;
@@ -242,7 +244,8 @@ final class RunCommand implements Callable<Integer> {
 
   private Answered answer(Study read, int place) {
     Study.Asked asked = read.asked().get(place);
-    String name = FileNames.folder(asked.inquiry().name());
+    String called = InquiryNames.of(read).names().get(place);
+    String name = FileNames.folder(called);
     Path folder = out.resolve((place + 1) + (name.isEmpty() ? "" : " " + name));
     StringWriter said = new StringWriter();
     PrintWriter errors = new PrintWriter(said);
@@ -253,7 +256,7 @@ final class RunCommand implements Callable<Integer> {
       Answer answer = answer(records, asking, folder, errors);
       return new Answered(answer.status(), said.toString(), answer.page());
     } catch (Refused e) {
-      errors.println(Prose.visible(asked.inquiry().name() + ": " + e.refusal().words()));
+      errors.println(Prose.visible(called + ": " + e.refusal().words()));
       clear(folder, errors);
       Page page = Page.ofRefusal(asked.inquiry().name(), e.refusal().words());
       return new Answered(KnuckleCommand.NOT_COMPUTED, said.toString(), page);
@@ -275,19 +278,16 @@ final class RunCommand implements Callable<Integer> {
 
   /** Another inquiry is answered once more for the page beside which it stands. */
   private static Others others(Study study) {
-    return name ->
-        study.asked().stream()
-            .filter(other -> other.inquiry().name().equals(name))
-            .findFirst()
-            .flatMap(
-                other -> {
-                  try {
-                    Table records = study.table(other.table());
-                    return Optional.of(Answering.of(records, other.inquiry(), Progress.NONE));
-                  } catch (Refused e) {
-                    return Optional.empty(); // Its own result says why.
-                  }
-                });
+    InquiryNames names = InquiryNames.of(study);
+    return name -> {
+      try {
+        Study.Asked other = study.asked().get(names.place(name, study.name()));
+        Inquiry question = other.inquiry().named(name);
+        return Optional.of(Answering.of(study.table(other.table()), question, Progress.NONE));
+      } catch (Refused e) {
+        return Optional.empty(); // The page says that there is none.
+      }
+    };
   }
 
   private Answer answer(Table records, Asking asking, Path folder, PrintWriter errors) {

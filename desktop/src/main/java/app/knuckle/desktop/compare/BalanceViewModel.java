@@ -43,7 +43,7 @@ final class BalanceViewModel {
    */
   record Group(Map<String, String> levels, Pan pan, boolean known) {
     String name() {
-      return String.join(GroupSummary.BETWEEN, levels.values());
+      return GroupSummary.name(levels.values());
     }
   }
 

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.footing;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
 import app.knuckle.stats.mixed.Component;
@@ -29,7 +30,7 @@ final class RandomChecks {
     Component component = variation.components().get(k);
     boolean shown = !component.atZero() && component.term().size() >= FEWEST_LEVELS;
     return new Check(
-        component.term().term().source().replace(" x ", " \u00d7 ") + " at random",
+        TermName.of(component.term().term()) + " at random",
         Topic.RANDOM_EFFECTS,
         check.judgement(),
         shown ? CheckPictures.quantiles(standardised(variation.effects().get(k), component)) : null,

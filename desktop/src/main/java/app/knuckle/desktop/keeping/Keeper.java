@@ -15,6 +15,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.findings.Findings;
+import app.knuckle.study.keeping.InquiryNames;
 import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -206,8 +207,10 @@ public final class Keeper implements Keeping {
     work(
         () -> {
           int figures = 0;
-          for (Study.Asked asked : study.asked()) {
-            figures += writeFigures(study, asked, folder);
+          List<String> names = InquiryNames.of(study).names();
+          FileNames files = new FileNames();
+          for (int i = 0; i < names.size(); i++) {
+            figures += writeFigures(study, study.asked().get(i), names.get(i), files, folder);
           }
           return figures;
         },
@@ -220,7 +223,8 @@ public final class Keeper implements Keeping {
                 false));
   }
 
-  private static int writeFigures(Study study, Study.Asked asked, Path folder) {
+  private static int writeFigures(
+      Study study, Study.Asked asked, String called, FileNames files, Path folder) {
     Findings findings;
     try {
       findings = Answering.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
@@ -232,7 +236,7 @@ public final class Keeper implements Keeping {
     all.forEach(
         (response, figure) -> {
           String more = all.size() > 1 ? " " + response : "";
-          String name = FigureFile.safeName(asked.inquiry().name() + more);
+          String name = files.apart(called + more);
           for (FigureFile format : FigureFile.values()) {
             Path file = folder.resolve(name + "." + format.ending());
             format.writeChosen(figure.scene(), FIGURE_DPI, file);

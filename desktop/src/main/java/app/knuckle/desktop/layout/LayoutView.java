@@ -79,7 +79,7 @@ public final class LayoutView extends ScrollPane {
     if (!shown.readsAs().isEmpty()) {
       Label readsAs =
           Texts.wrapped(
-              "Reads as: " + shown.readsAs().replace(" x ", " \u00d7 ") + ".", "reads-as");
+              "Reads as: " + shown.readsAs() + ".", "reads-as");
       readsAs.setId("reads-as");
       below.getChildren().add(readsAs);
     }

@@ -32,7 +32,7 @@ final class CoefficientSheet {
     int decimals = t.se().exists() && t.se().value() > 0 ? Numerals.decimalsFor(t.se().value()) : 2;
     boolean differs = Significance.reached(t.p(), inquiry.alpha());
     boolean slope = c.names().stream().anyMatch(inquiry.covariates()::contains);
-    String level = String.join(GroupSummary.BETWEEN, c.levels().values());
+    String level = GroupSummary.name(c.levels().values());
     return Line.plain(
         List.of(
             c.names().isEmpty() ? "mean of all" : String.join(" \u00d7 ", c.names()),

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
@@ -12,6 +13,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.counts.ExactCounts;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
@@ -63,7 +65,7 @@ final class CountSheets {
   }
 
   private static Line row(Drop row, TestResult.CountResult test, Inquiry inquiry) {
-    String source = row.term().source().replace(" x ", " \u00d7 ");
+    String source = TermName.of(row.term());
     if (!row.df().exists()) {
       return Line.plain(
           List.of(source, Numerals.NONE, Numerals.NONE, "", Numerals.NONE, Numerals.NONE),
@@ -193,6 +195,6 @@ final class CountSheets {
   }
 
   private static String name(Map<String, String> levels) {
-    return String.join(" ", levels.values());
+    return GroupSummary.name(levels.values());
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Way;
@@ -168,7 +169,7 @@ final class EffectWords {
           && other.term().names().containsAll(names)
           && other.term().names().stream().noneMatch(inquiry.covariates()::contains)
           && differs(other)) {
-        String source = other.source().replace(" x ", " \u00d7 ");
+        String source = TermName.of(other.term());
         return "This is an average over what it interacts with: "
             + source
             + " was found, so read that first.";

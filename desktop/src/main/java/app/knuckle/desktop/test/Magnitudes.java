@@ -46,7 +46,7 @@ final class Magnitudes {
             .map(
                 e ->
                     new Magnitude.Row(
-                        String.join(GroupSummary.BETWEEN, e.getKey().values()), e.getValue()))
+                        GroupSummary.name(e.getKey().values()), e.getValue()))
             .toList();
     boolean many = all.size() > MOST || all.get(0).dots().size() > MOST;
     return many ? null : of(all, sd, response.decimals());
@@ -59,7 +59,7 @@ final class Magnitudes {
     }
     List<Magnitude.Dot> dots =
         ranks.stream()
-            .map(r -> new Magnitude.Dot(String.join(" ", r.levels().values()), r.meanRank()))
+            .map(r -> new Magnitude.Dot(GroupSummary.name(r.levels().values()), r.meanRank()))
             .toList();
     return dots.size() < 2 ? null : new Magnitude(List.of(new Magnitude.Row("", dots)), null);
   }

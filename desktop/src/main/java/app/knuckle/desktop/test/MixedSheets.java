@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
@@ -64,7 +65,7 @@ final class MixedSheets {
   }
 
   private Line row(MixedFit.Row row) {
-    String source = row.term().source().replace(" x ", " \u00d7 ");
+    String source = TermName.of(row.term());
     boolean found = Significance.reached(row.p(), inquiry.alpha());
     return new Line(
         List.of(
@@ -155,7 +156,7 @@ final class MixedSheets {
 
   private static String name(Component c) {
     return c.term() != null
-        ? c.term().term().source().replace(" x ", " \u00d7 ")
+        ? TermName.of(c.term().term())
         : c.occasion() == null
             ? "within all of these"
             : "within, " + c.occasion().column() + " " + c.occasion().level();
@@ -204,7 +205,7 @@ final class MixedSheets {
             .map(l -> effect(effects, l, most))
             .toList();
     return new Sheet(
-        Prose.capital(effects.term().term().source().replace(" x ", " \u00d7 "))
+        Prose.capital(TermName.of(effects.term().term()))
             + ", as far as its levels differ, \u00b1 SE",
         List.of("level", TestPage.INTERVALS, "effect", "SE"),
         1,
@@ -217,7 +218,7 @@ final class MixedSheets {
     TestPage.Interval interval =
         new TestPage.Interval(
             place(effect - se, most), place(effect, most), place(effect + se, most), 0.5);
-    String name = String.join(GroupSummary.BETWEEN, effects.term().levels().get(level));
+    String name = GroupSummary.name(effects.term().levels().get(level));
     return new Line(
         List.of(name, "", Numerals.fixed(effect, decimals), Numerals.fixed(se, decimals)),
         -1,

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -12,6 +13,7 @@ import app.knuckle.stats.Significance;
 import app.knuckle.stats.ranks.CountedLaw;
 import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.stats.resampling.Reference;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
@@ -60,7 +62,7 @@ final class RankSheets {
                   rank ->
                       Line.plain(
                           List.of(
-                              String.join(" ", rank.levels().values()),
+                              GroupSummary.name(rank.levels().values()),
                               Numerals.df(rank.n()),
                               Numerals.fixed(rank.rankSum(), 1),
                               Numerals.fixed(rank.meanRank(), 2)),
@@ -169,7 +171,7 @@ final class RankSheets {
     for (RankNumbers.FRow f : rows) {
       Quantity p = f.p();
       boolean differs = Significance.reached(p, inquiry.alpha());
-      String source = f.source().replace(" x ", " \u00d7 ");
+      String source = TermName.of(f.term());
       String words =
           "Of all arrangements of the values"
               + (f instanceof RankNumbers.DrawnRow

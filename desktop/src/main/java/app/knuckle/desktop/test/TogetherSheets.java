@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -23,7 +24,7 @@ final class TogetherSheets {
     double alpha = findings.inquiry().alpha();
     List<Line> lines = new ArrayList<>();
     for (TestResult.TogetherRow row : result.rows()) {
-      String source = row.source().replace(" x ", " \u00d7 ");
+      String source = TermName.of(row.term());
       if (row.test() == null) {
         lines.add(Line.plain(List.of(source, "cells are empty", "", "", "", "", ""), false, null));
         continue;
@@ -77,7 +78,7 @@ final class TogetherSheets {
             Line.plain(
                 List.of(
                     result.measured().get(r),
-                    row.source().replace(" x ", " \u00d7 "),
+                    TermName.of(row.term()),
                     Numerals.fixed(row.effect().f(), 2),
                     Numerals.df(row.effect().df()),
                     Numerals.df(row.error().errorDf()),

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.test;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -80,7 +81,7 @@ final class VarianceSheet {
 
   private Line effect(AnovaTable.Row row, boolean corrected) {
     Effect e = row.effect();
-    String source = row.source().replace(" x ", " \u00d7 ");
+    String source = TermName.of(row.term(), row.source());
     String part = words.part(row);
     List<String> cells =
         new ArrayList<>(List.of(part.isEmpty() ? source : source + " \u00b7 " + part));

@@ -7,6 +7,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.keeping.InquiryNames;
 import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.prep.Rename;
@@ -14,6 +15,7 @@ import app.knuckle.study.prep.Step;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -464,6 +466,27 @@ public final class SlipViewModel {
    */
   public List<SlipViewModel> others() {
     return others.get().stream().filter(slip -> slip != this).toList();
+  }
+
+  /**
+   * The other inquiries of the study by names that no two of them share.
+   *
+   * @return in their order
+   */
+  public Map<String, SlipViewModel> othersByName() {
+    List<SlipViewModel> all = others.get();
+    List<String> names =
+        InquiryNames.of(
+                all.stream().map(slip -> slip.inquiry().name()).toList(),
+                all.stream().map(slip -> slip.source().name()).toList())
+            .names();
+    Map<String, SlipViewModel> named = new LinkedHashMap<>();
+    for (int i = 0; i < names.size(); i++) {
+      if (all.get(i) != this) {
+        named.put(names.get(i), all.get(i));
+      }
+    }
+    return named;
   }
 
   /** Who knows all inquiries of the study. */

@@ -85,11 +85,13 @@ public final class StudyDocument {
    */
   static Others others(SlipViewModel slip) {
     Map<String, Findings> found = new HashMap<>();
-    for (SlipViewModel other : slip.others()) {
-      if (other.answer() != null && other.answer().findings() != null) {
-        found.putIfAbsent(other.inquiry().name(), other.answer().findings());
-      }
-    }
+    slip.othersByName()
+        .forEach(
+            (name, other) -> {
+              if (other.answer() != null && other.answer().findings() != null) {
+                found.put(name, other.answer().findings().named(name));
+              }
+            });
     return name -> Optional.ofNullable(found.get(name));
   }
 

@@ -96,11 +96,7 @@ final class WriteUpViewModel {
 
   /** The inquiry that stands beside this one is heard of while it does. */
   private void hear(String name) {
-    SlipViewModel other =
-        slip.others().stream()
-            .filter(s -> s.inquiry().name().equals(name))
-            .findFirst()
-            .orElse(null);
+    SlipViewModel other = slip.othersByName().get(name);
     if (other != heard) {
       if (heard != null) {
         heard.answerProperty().removeListener(weakly);
@@ -114,15 +110,15 @@ final class WriteUpViewModel {
 
   /** The inquiries that may stand beside this one, by name. */
   List<String> others() {
-    return slip.others().stream().map(other -> other.inquiry().name()).distinct().toList();
+    return List.copyOf(slip.othersByName().keySet());
   }
 
   /** Puts another inquiry onto the page, or leaves it away: of the same records if there is one. */
   void beside(boolean on) {
     String first =
-        slip.others().stream()
-            .sorted(Comparator.comparing(other -> other.source() != slip.source()))
-            .map(other -> other.inquiry().name())
+        slip.othersByName().entrySet().stream()
+            .sorted(Comparator.comparing(other -> other.getValue().source() != slip.source()))
+            .map(Map.Entry::getKey)
             .findFirst()
             .orElse("");
     change(

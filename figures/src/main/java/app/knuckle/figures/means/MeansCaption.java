@@ -144,7 +144,7 @@ final class MeansCaption {
 
   private String reference(ComparedMeans f) {
     Map<String, String> reference = f.reference(findings.inquiry());
-    return String.join(GroupSummary.BETWEEN, f.of().stream().map(reference::get).toList());
+    return GroupSummary.name(f.of().stream().map(reference::get).toList());
   }
 
   /** Means that share no letter because nothing is known of their difference. */

@@ -96,14 +96,16 @@ public final class MeansReading {
     List<String> clusters = new ArrayList<>();
     List<String> series = new ArrayList<>();
     List<String> panels = new ArrayList<>();
-    Map<String, Integer> places = new LinkedHashMap<>();
+    Map<Map<String, String>, Integer> places = new LinkedHashMap<>();
     List<MeansFigure.Group> groups = new ArrayList<>();
     for (ShownMean mean : means) {
       String inPanel = mean.levels().getOrDefault(panel, "");
       String others = others(mean.levels());
       int cluster = 0;
       if (!colour.isEmpty()) {
-        cluster = places.computeIfAbsent(inPanel + "\n" + others, k -> places.size());
+        Map<String, String> beside = new LinkedHashMap<>(mean.levels());
+        beside.remove(colour);
+        cluster = places.computeIfAbsent(beside, k -> places.size());
         if (cluster == clusters.size()) {
           clusters.add(others);
         }
@@ -175,8 +177,7 @@ public final class MeansReading {
   }
 
   private String others(Map<String, String> levels) {
-    return String.join(
-        GroupSummary.BETWEEN,
+    return GroupSummary.name(
         levels.entrySet().stream()
             .filter(e -> !e.getKey().equals(colour) && !e.getKey().equals(panel))
             .map(Map.Entry::getValue)

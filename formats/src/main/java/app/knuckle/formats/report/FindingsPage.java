@@ -175,13 +175,11 @@ final class FindingsPage {
       List<ComparedMeans> families,
       PageSettings settings,
       double alpha) {
-    String words =
-        switch (settings.length()) {
-          case SENTENCE -> response.words().finding();
-          case PARAGRAPH -> response.words().result();
-          case FULL -> full(response, families, settings.numbers().exact(), alpha);
-        };
-    return words.replace(" x ", " \u00d7 ");
+    return switch (settings.length()) {
+      case SENTENCE -> response.words().finding();
+      case PARAGRAPH -> response.words().result();
+      case FULL -> full(response, families, settings.numbers().exact(), alpha);
+    };
   }
 
   private static String full(

@@ -102,7 +102,7 @@ final class PageTables {
     List<List<String>> rows = new ArrayList<>();
     for (Map<String, String> levels : groups) {
       List<String> row =
-          new ArrayList<>(List.of(String.join(GroupSummary.BETWEEN, levels.values())));
+          new ArrayList<>(List.of(GroupSummary.name(levels.values())));
       for (ResponseFindings response : findings.responses()) {
         row.add(
             response.shownMeans().stream()
@@ -371,7 +371,7 @@ final class PageTables {
       int rule = Numerals.decimalsFor(t.se().exists() ? t.se().value() : 0);
       int decimals = settings.decimals(Block.Part.COEFFICIENTS, rule);
       boolean slope = c.names().stream().anyMatch(inquiry.covariates()::contains);
-      String level = String.join(GroupSummary.BETWEEN, c.levels().values());
+      String level = GroupSummary.name(c.levels().values());
       rows.add(
           List.of(
               c.names().isEmpty()

@@ -2,6 +2,7 @@ package app.knuckle.formats.report;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.counts.Drop;
@@ -82,7 +83,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
 
   private List<String> effect(AnovaTable.Row r) {
     Effect e = r.effect();
-    String source = crossed(r.source());
+    String source = TermName.of(r.term(), r.source());
     return e == null
         ? List.of(source, Numerals.NONE, say("table.anova.inestimable"), "", "", "", "")
         : List.of(
@@ -113,7 +114,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     for (Drop row : test.rows()) {
       rows.add(
           List.of(
-              crossed(row.term().source()),
+              TermName.of(row.term()),
               row.df().exists() ? Numerals.df(row.df().value()) : Numerals.NONE,
               Numerals.fixed(row.deviance(), 2),
               Numerals.fixed(row.statistic(), 2),
@@ -149,10 +150,6 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     return List.of(); // Said in a sentence.
   }
 
-  private static String crossed(String source) {
-    return source.replace(" x ", " \u00d7 ");
-  }
-
   @Override
   public List<Block> mixed(TestResult.MixedResult test) {
     List<Block> blocks = new ArrayList<>();
@@ -177,7 +174,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
 
   private List<String> fixed(MixedFit.Row row) {
     return List.of(
-        crossed(row.term().source()),
+        TermName.of(row.term()),
         row.df().exists() ? Numerals.df(row.df().value()) : Numerals.NONE,
         Numerals.fixed(row.errorDf(), 1),
         Numerals.fixed(row.f(), 2),
@@ -207,7 +204,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     Quantity high = profiled ? c.limits().high() : c.precision().high();
     return List.of(
         random
-            ? crossed(c.term().term().source())
+            ? TermName.of(c.term().term())
             : c.occasion() == null
                 ? say("table.variation.within")
                 : say("table.variation.occasion", c.occasion().level()),

@@ -223,7 +223,7 @@ public final class CellGroups {
   public String name(int cell) {
     return factors.isEmpty()
         ? say("rows.all")
-        : String.join(GroupSummary.BETWEEN, levels(factors, cell).values());
+        : GroupSummary.name(levels(factors, cell).values());
   }
 
   /** What makes the groups: the treatment, or a column of all treatments together. */

@@ -3,8 +3,10 @@ package app.knuckle.study.cells;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.summary.Summary;
+import java.util.Collection;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /**
  * What one group of a response is like.
@@ -31,8 +33,9 @@ public record GroupSummary(
     return new GroupSummary(levels, summary, Optional.of(counts));
   }
 
-  /** What stands between the levels of several treatments. */
-  public static final String BETWEEN = " / ";
+  private static final String BETWEEN = " / ";
+  private static final String OPEN = "\u2018";
+  private static final String CLOSE = "\u2019";
 
   /**
    * The name of the group.
@@ -44,12 +47,33 @@ public record GroupSummary(
   }
 
   /**
-   * The name of whatever has levels of the treatments.
+   * The name of whatever has levels of the treatments. No two combinations of the same treatments
+   * have one name: where a level holds what stands between levels, all are quoted.
    *
    * @param levels by treatment
    * @return the levels; "all rows" for all together
    */
   public static String name(Map<String, String> levels) {
-    return levels.isEmpty() ? say("rows.all") : String.join(BETWEEN, levels.values());
+    return levels.isEmpty() ? say("rows.all") : name(levels.values());
+  }
+
+  /**
+   * The name of levels of several treatments.
+   *
+   * @param levels one a treatment, in their order
+   * @return the levels, quoted where they could be mistaken
+   */
+  public static String name(Collection<String> levels) {
+    boolean mistakable =
+        levels.size() > 1
+            && levels.stream()
+                .anyMatch(
+                    l ->
+                        (" " + l + " ").contains(BETWEEN) || l.contains(OPEN) || l.contains(CLOSE));
+    return mistakable
+        ? levels.stream()
+            .map(l -> OPEN + l.replace(CLOSE, CLOSE + CLOSE) + CLOSE)
+            .collect(Collectors.joining(BETWEEN))
+        : String.join(BETWEEN, levels);
   }
 }

@@ -181,17 +181,9 @@ public record PlotGrid(
     }
 
     private List<String> names(List<String> of) {
-      List<String> all = new ArrayList<>(List.of(""));
-      for (String name : of) {
-        List<String> more = new ArrayList<>();
-        for (String before : all) {
-          for (String level : parts.factor(name).levels()) {
-            more.add(before.isEmpty() ? level : before + GroupSummary.BETWEEN + level);
-          }
-        }
-        all = more;
-      }
-      return all;
+      return Combinations.of(of, name -> parts.factor(name).levels()).stream()
+          .map(levels -> levels.isEmpty() ? "" : GroupSummary.name(levels))
+          .toList();
     }
   }
 }

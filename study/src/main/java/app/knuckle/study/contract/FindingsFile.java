@@ -90,7 +90,7 @@ public final class FindingsFile {
       response.summaries().forEach(s -> summary(summaries.addObject(), response, s));
       if (response.refusal() != null) {
         ObjectNode test = tests.addObject().put("measured", measured);
-        test.put("kind", "analysis-of-variance").putNull("fit");
+        test.put("kind", RefusedKind.of(findings.inquiry())).putNull("fit");
         test.put("why", response.refusal().words());
       }
       Analysis analysis = response.analysis();
@@ -106,7 +106,9 @@ public final class FindingsFile {
       analysis.rankComparisons().forEach(c -> ranks(comparisons.addObject(), c, measured));
       analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured, scale));
       results.add(response.words().result());
-      rankings.add(response.words().ranking());
+      if (!response.words().ranking().isBlank()) {
+        rankings.add(response.words().ranking());
+      }
       if (analysis.powerTransformation() != null && !node.has("powerTransformation")) {
         transformation(node, analysis.powerTransformation(), measured);
       }
@@ -249,7 +251,8 @@ public final class FindingsFile {
   }
 
   private static void design(ObjectNode node, DesignReading design) {
-    node.put("readsAs", design.readsAs());
+    // Plain letters, as scripts have always read it.
+    node.put("readsAs", design.readsAs().replace('\u00d7', 'x'));
     skeleton(node, design);
     ArrayNode warnings = node.putArray("warnings");
     design.warnings().forEach(warnings::add);

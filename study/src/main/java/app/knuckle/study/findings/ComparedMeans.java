@@ -114,7 +114,7 @@ public record ComparedMeans(
    * @return one a mean
    */
   public List<String> names() {
-    return labels.stream().map(l -> String.join(GroupSummary.BETWEEN, l.values())).toList();
+    return labels.stream().map(l -> GroupSummary.name(l.values())).toList();
   }
 
   /**

@@ -6,6 +6,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.counts.ExactCounts;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
@@ -48,8 +49,8 @@ final class CountSentence {
     return say(
         (test.differs() ? "counts.apart" : "counts.alike") + ratio,
         test.differs() ? Prose.capital(label) : label,
-        Prose.named(String.join(" ", test.left().levels().values())),
-        Prose.named(String.join(" ", test.right().levels().values())),
+        Prose.named(GroupSummary.name(test.left().levels())),
+        Prose.named(GroupSummary.name(test.right().levels())),
         say(proportions ? "counts.fisher" : "counts.rates"),
         written.statement(Quantity.of(exact.p(test.direction()))),
         Numerals.fixed(exact.ratio(), 2));

@@ -2,6 +2,7 @@ package app.knuckle.study.sentences;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
@@ -10,6 +11,7 @@ import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.multivariate.MultivariateTest;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
@@ -194,7 +196,7 @@ final class DesignSentences {
   }
 
   private static String side(Map<String, String> levels) {
-    return Prose.named(String.join(" ", levels.values()));
+    return Prose.named(GroupSummary.name(levels));
   }
 
   private static String directed(String key, Direction direction) {
@@ -326,7 +328,7 @@ final class DesignSentences {
     for (TestResult.TogetherRow row : result.rows()) {
       MultivariateTest.Statistic wilks = row.test() == null ? null : row.test().of("wilks");
       if (wilks == null) {
-        parts.add(say("together.untestable", row.source()));
+        parts.add(say("together.untestable", TermName.of(row.term())));
         continue;
       }
       String statistic =
@@ -346,7 +348,7 @@ final class DesignSentences {
               Significance.reached(wilks.p(), inquiry.alpha())
                   ? "together.apart"
                   : "together.alike",
-              row.source(),
+              TermName.of(row.term()),
               statistic);
       parts.add(onlyRoy ? say("together.largest.root", said) : said);
     }

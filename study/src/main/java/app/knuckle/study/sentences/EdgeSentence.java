@@ -106,6 +106,6 @@ public final class EdgeSentence {
   }
 
   private static String name(Map<String, String> levels) {
-    return Prose.named(String.join(GroupSummary.BETWEEN, levels.values()));
+    return Prose.named(GroupSummary.name(levels.values()));
   }
 }

@@ -90,7 +90,7 @@ public final class MethodsParagraph {
     return say(
         each.size() == 1 ? "methods.treatment.one" : "methods.treatment.other",
         Numerals.list(each),
-        laidOut(response.design().readsAs().replace(" x ", " \u00d7 ")));
+        laidOut(response.design().readsAs()));
   }
 
   /** The unit of levels that are amounts; words have none, whatever their column is called. */

@@ -2,6 +2,7 @@ package app.knuckle.study.sentences;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.study.design.DesignReading;
@@ -64,7 +65,7 @@ final class MixedWords {
       return warnings;
     }
     for (Component c : mixed.variation().components()) {
-      String source = c.term() == null ? "" : c.term().term().source();
+      String source = c.term() == null ? "" : TermName.of(c.term().term());
       if (c.term() != null && c.term().size() < FEW_LEVELS) {
         warnings.add(say("random.few", source, String.valueOf(c.term().size())));
       }
@@ -77,10 +78,10 @@ final class MixedWords {
     }
     for (MixedFit.Row row : mixed.rows()) {
       if (row.df().exists() && row.denominator() != inquiry.random().denominator()) {
-        warnings.add(say("random.satterthwaite", row.term().source()));
+        warnings.add(say("random.satterthwaite", TermName.of(row.term())));
       }
       if (row.errorDf().exists() && row.errorDf().value() < FEW_DF) {
-        warnings.add(say("random.few.df", row.term().source()));
+        warnings.add(say("random.few.df", TermName.of(row.term())));
       }
     }
     outer(inquiry, warnings);

@@ -2,6 +2,7 @@ package app.knuckle.study.answers.mixed;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.study.words.TermName;
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.mixed.Component;
@@ -32,7 +33,7 @@ final class MixedChecks {
 
   private static CheckResult levels(Component component) {
     int levels = component.term().size();
-    String source = component.term().term().source();
+    String source = TermName.of(component.term().term());
     boolean few = levels < FEW_LEVELS;
     Judgement judgement = component.atZero() || few ? Judgement.CAUTION : Judgement.SOUND;
     String words =

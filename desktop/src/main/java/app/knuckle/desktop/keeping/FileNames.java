@@ -1,4 +1,4 @@
-package app.knuckle.desktop.command;
+package app.knuckle.desktop.keeping;
 
 import app.knuckle.figures.export.FigureFile;
 import java.util.HashSet;
@@ -8,7 +8,7 @@ import java.util.Set;
 /**
  * Names of files and folders made of names in the records, kept apart and of a length that fits.
  */
-final class FileNames {
+public final class FileNames {
   /** With an ending, and four bytes a letter, within the 255 bytes that file systems have. */
   private static final int MOST_LETTERS = 50;
 
@@ -20,7 +20,7 @@ final class FileNames {
    * @param name any
    * @return its letters and digits; a number behind, where another has the same
    */
-  String apart(String name) {
+  public String apart(String name) {
     String base = shortened(FigureFile.safeName(name));
     String own = base;
     // Some file systems do not tell capitals from small letters.
@@ -36,8 +36,8 @@ final class FileNames {
    * @param name any
    * @return with what no file system takes replaced; may be empty
    */
-  static String folder(String name) {
-    return shortened(name.replaceAll("[^\\p{L}\\p{N} ._-]", "_").strip()).strip();
+  public static String folder(String name) {
+    return shortened(name.replaceAll("[^\\p{L}\\p{N} ._(),-]", "_").strip()).strip();
   }
 
   private static String shortened(String name) {
