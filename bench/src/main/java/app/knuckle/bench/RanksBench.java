@@ -1,5 +1,6 @@
 package app.knuckle.bench;
 
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.checks.Normality;
@@ -179,6 +180,7 @@ public class RanksBench {
    */
   @Benchmark
   public Outcome permutation() {
-    return Permutation.of(layout, Progress.NONE);
+    return Permutation.of(
+        layout, Direction.EITHER, 1e-9, Progress.NONE);
   }
 }

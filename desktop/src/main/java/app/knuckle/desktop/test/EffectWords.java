@@ -47,7 +47,7 @@ final class EffectWords {
 
   /** Whether its p is at most alpha. */
   boolean differs(AnovaTable.Row row) {
-    return row.effect() != null && Significance.reached(row.effect().p(), inquiry.alpha());
+    return row.effect() != null && Significance.reached(result.tested(row).p(), inquiry.alpha());
   }
 
   Explained explained(AnovaTable.Row row, String source) {

@@ -129,10 +129,8 @@ final class VarianceSheet {
 
   /** Greenhouse and Geisser's correction, for effects within units. */
   private Quantity correctedP(AnovaTable.Row row) {
-    Sphericity s = result.layers() == null ? null : result.layers().correcting(result.table(), row);
-    return s == null || !row.effect().f().exists()
-        ? Quantity.absent(Absence.NOTHING_TO_CORRECT)
-        : s.greenhouseGeisser()
+    return result
+            .epsilon(row)
             .map(
                 epsilon ->
                     AnovaTable.correctedP(

@@ -63,22 +63,50 @@ final class TestTables implements TestResult.Cases<List<Block>> {
   @Override
   public List<Block> anova(TestResult.AnovaResult test) {
     AnovaTable table = test.table();
+    boolean repeated = test.layers() != null && !test.layers().sphericity().isEmpty();
     List<List<String>> rows = new ArrayList<>();
     for (AnovaTable.Row r : table.rows()) {
-      rows.add(r.isError() ? error(r) : effect(r));
+      List<String> cells = new ArrayList<>(r.isError() ? error(r) : effect(r));
+      if (repeated) {
+        cells.addAll(cells.size() - 1, corrected(test, r));
+      }
+      rows.add(cells);
     }
-    rows.add(
-        List.of(
-            say("table.total"),
-            Numerals.df(table.totalDf()),
-            Numerals.fixed(table.totalSs(), decimals),
-            "",
-            "",
-            "",
-            ""));
+    List<String> total =
+        new ArrayList<>(
+            List.of(
+                say("table.total"),
+                Numerals.df(table.totalDf()),
+                Numerals.fixed(table.totalSs(), decimals)));
+    List<String> heads =
+        Phrases.cells(repeated ? "table.anova.heads.corrected" : "table.anova.heads");
+    while (total.size() < heads.size()) {
+      total.add("");
+    }
+    rows.add(total);
     return List.of(
         new Block.Table(
-            Block.Part.ANALYSIS, say("table.anova"), Phrases.cells("table.anova.heads"), rows, ""));
+            Block.Part.ANALYSIS,
+            say("table.anova"),
+            heads,
+            rows,
+            repeated ? say("table.anova.corrected") : ""));
+  }
+
+  /** The estimate of sphericity, and p with it; nothing for effects between units. */
+  private List<String> corrected(TestResult.AnovaResult test, AnovaTable.Row r) {
+    Quantity epsilon = r.isError() ? null : test.epsilon(r);
+    return epsilon == null || !epsilon.exists()
+        ? List.of("", "")
+        : List.of(
+            Numerals.fixed(epsilon, 2),
+            exact.text(
+                r.effect()
+                    .f()
+                    .map(
+                        f ->
+                            AnovaTable.correctedP(
+                                f, r.effect().df(), r.error().errorDf(), epsilon.value()))));
   }
 
   private List<String> effect(AnovaTable.Row r) {

@@ -2,6 +2,7 @@ package app.knuckle.stats.resampling;
 
 import app.knuckle.stats.Alike;
 import app.knuckle.stats.Progress;
+import app.knuckle.stats.compare.Direction;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -57,17 +58,20 @@ public final class Permutation {
    * Rearranges.
    *
    * @param groups two or more, none empty
+   * @param direction whose share is held against the level
+   * @param alpha the level: more arrangements are drawn while the share lies within its own error
    * @param progress told and asked on the way
    * @return pEither (of the spread between the groups), pGreater and pLess (of the first group's
    *     mean), arrangements; for random ones their seed and the standard error of p; reference, how
    *     often each F occurred, unless every group is one value
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static Shares of(double[][] groups, Progress progress) {
-    return new Permutation(groups, progress).shares();
+  public static Shares of(
+      double[][] groups, Direction direction, double alpha, Progress progress) {
+    return new Permutation(groups, progress).shares(direction, alpha);
   }
 
-  private Shares shares() {
+  private Shares shares(Direction direction, double alpha) {
     if (Arrangements.count(sizes) <= MOST_ENUMERATED) {
       Tally all = new Tally();
       Arrangements.each(values, sizes, progress, all::judge);
@@ -80,16 +84,17 @@ public final class Permutation {
           Optional.empty(),
           reference(List.of(all)));
     }
-    List<Tally> parts = RandomArrangements.each(values, Tally::new, progress);
-    double count = RandomArrangements.COUNT + 1.0;
-    double p = (parts.stream().mapToLong(t -> t.atLeast).sum() + 1) / count;
+    RandomArrangements.Drawn<Tally> drawn =
+        RandomArrangements.each(values, Tally::new, t -> t.in(direction), alpha, progress);
+    List<Tally> parts = drawn.judges();
+    double count = drawn.count() + 1.0;
     return new Shares(
-        p,
+        (parts.stream().mapToLong(t -> t.atLeast).sum() + 1) / count,
         (parts.stream().mapToLong(t -> t.greater).sum() + 1) / count,
         (parts.stream().mapToLong(t -> t.less).sum() + 1) / count,
-        RandomArrangements.COUNT,
+        drawn.count(),
         Optional.of(RandomArrangements.SEED),
-        Optional.of(Math.sqrt(p * (1 - p) / RandomArrangements.COUNT)),
+        Optional.of(drawn.monteCarloSe()),
         reference(parts));
   }
 
@@ -116,6 +121,14 @@ public final class Permutation {
     private long count;
     private final ReferenceCounts fs =
         errorDf < 1 ? null : new ReferenceCounts(f(observedSpread), sizes.length - 1, errorDf);
+
+    private long in(Direction direction) {
+      return switch (direction) {
+        case EITHER -> atLeast;
+        case GREATER -> greater;
+        case LESS -> less;
+      };
+    }
 
     @Override
     public void accept(double[] x) {

@@ -75,17 +75,18 @@ public final class ReducedModel {
    * @param reference how often each F occurred
    */
   public record Result(
-      double p, int arrangements, long seed, double monteCarloSe, Reference reference) {}
+      double p, long arrangements, long seed, double monteCarloSe, Reference reference) {}
 
   /**
    * Rearranges for a term.
    *
    * @param term one of the model's
+   * @param alpha the level: more arrangements are drawn while p lies within its own error
    * @param progress told and asked on the way
    * @return null if the term cannot be estimated or there is no error
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public Result test(Term term, Progress progress) {
+  public Result test(Term term, double alpha, Progress progress) {
     double[][] directions = fit.directions(term);
     int errorDf = fit.error().df();
     if (directions == null || errorDf < 1) {
@@ -104,17 +105,19 @@ public final class ReducedModel {
     }
     double all = dot(left, left);
     double observed = ratio(left, directions, all);
-    List<Judge> judges =
+    RandomArrangements.Drawn<Judge> drawn =
         RandomArrangements.each(
-            left, () -> new Judge(directions, all, observed, errorDf), progress);
-    long atLeast = judges.stream().mapToLong(j -> j.atLeast).sum();
-    double p = (atLeast + 1.0) / (RandomArrangements.COUNT + 1);
+            left,
+            () -> new Judge(directions, all, observed, errorDf),
+            judge -> judge.atLeast,
+            alpha,
+            progress);
     return new Result(
-        p,
-        RandomArrangements.COUNT,
+        drawn.p(),
+        drawn.count(),
         RandomArrangements.SEED,
-        Math.sqrt(p * (1 - p) / RandomArrangements.COUNT),
-        ReferenceCounts.together(judges.stream().map(j -> j.fs).toList()));
+        drawn.monteCarloSe(),
+        ReferenceCounts.together(drawn.judges().stream().map(j -> j.fs).toList()));
   }
 
   private final class Judge implements Consumer<double[]> {

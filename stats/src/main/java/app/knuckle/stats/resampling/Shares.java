@@ -12,7 +12,7 @@ import java.util.Optional;
  * @param pLess the first below the second
  * @param arrangements how many there were
  * @param seed of random ones; empty where all were counted
- * @param monteCarloSe standard error of the first share; empty where all were counted
+ * @param monteCarloSe standard error of the share that was asked for; empty where all were counted
  * @param reference how often each F occurred; empty where nothing is left to judge by
  */
 public record Shares(

@@ -105,7 +105,7 @@ class EnumerationTest {
         atLeast += spread.applyAsDouble(codes) >= observed - SAME ? 1 : 0;
       }
     }
-    Shares found = Permutation.of(groups, Progress.NONE);
+    Shares found = Permutation.of(groups, Direction.EITHER, 0.05, Progress.NONE);
     assertThat(found.arrangements()).isEqualTo(all);
     assertThat(found.pEither()).isCloseTo((double) atLeast / all, within(SAME));
   }

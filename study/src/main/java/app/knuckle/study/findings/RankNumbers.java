@@ -415,7 +415,7 @@ public sealed interface RankNumbers extends Outcome {
    */
   record DrawnRow(
       @Flat FTest test,
-      Integer arrangements,
+      Long arrangements,
       Long seed,
       Quantity monteCarloSe,
       Optional<Reference> reference)

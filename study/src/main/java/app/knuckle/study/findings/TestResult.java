@@ -12,6 +12,7 @@ import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.stats.linear.Coefficient;
+import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.LinkScale;
@@ -206,8 +207,48 @@ public sealed interface TestResult {
     public List<Judged> judged() {
       return table.rows().stream()
           .filter(r -> !r.isError() && r.effect() != null)
-          .map(r -> new Judged(r.term().names(), r.effect().p()))
+          .map(r -> new Judged(r.term().names(), tested(r).p()))
           .toList();
+    }
+
+    /**
+     * The F test by which an effect is decided: where sphericity was rejected for its occasions,
+     * with the degrees of freedom that Greenhouse and Geisser's estimate leaves.
+     *
+     * @param row of a term that could be estimated
+     * @return its degrees of freedom and p
+     * @see "Greenhouse, S. W. and Geisser, S. (1959). On methods in the analysis of profile data.
+     *     Psychometrika 24, 95-112"
+     */
+    public Tested tested(AnovaTable.Row row) {
+      Effect effect = row.effect();
+      double errorDf = row.error().errorDf();
+      Tested plain =
+          new Tested(effect.df(), errorDf, effect.p(), Quantity.absent(Absence.NOTHING_TO_CORRECT));
+      Quantity epsilon = epsilon(row);
+      Sphericity s = layers == null ? null : layers.correcting(table, row);
+      return s == null || !epsilon.exists() || !CheckResult.Judgement.of(s.p()).isOdd()
+          ? plain
+          : new Tested(
+              effect.df() * epsilon.value(),
+              errorDf * epsilon.value(),
+              effect
+                  .f()
+                  .map(f -> AnovaTable.correctedP(f, effect.df(), errorDf, epsilon.value())),
+              epsilon);
+    }
+
+    /**
+     * Greenhouse and Geisser's estimate for an effect.
+     *
+     * @param row of a term
+     * @return absent for effects between units
+     */
+    public Quantity epsilon(AnovaTable.Row row) {
+      Sphericity s = layers == null ? null : layers.correcting(table, row);
+      return s == null || row.effect() == null || !row.effect().f().exists()
+          ? Quantity.absent(Absence.NOTHING_TO_CORRECT)
+          : s.greenhouseGeisser();
     }
 
     @Override
@@ -225,6 +266,16 @@ public sealed interface TestResult {
       return cases.anova(this);
     }
   }
+
+  /**
+   * An F test as it is decided.
+   *
+   * @param df of the numerator; need not be whole where they were corrected
+   * @param errorDf of the denominator
+   * @param p probability
+   * @param epsilon by which both were multiplied; absent where they were not
+   */
+  record Tested(double df, double errorDf, Quantity p, Quantity epsilon) {}
 
   /**
    * The slope of a covariate.

@@ -45,14 +45,22 @@ final class CountSentence {
     }
     ExactCounts exact = test.test().get();
     boolean proportions = test.kind() == CountKind.PROPORTIONS;
-    String ratio = !exact.ratio().exists() ? "" : proportions ? ".odds" : ".ratio";
+    String direction =
+        switch (test.direction()) {
+          case EITHER -> "";
+          case GREATER -> ".greater";
+          case LESS -> ".less";
+        };
     return say(
-        (test.differs() ? "counts.apart" : "counts.alike") + ratio,
+        (test.differs() ? "counts.apart" : "counts.alike") + direction,
         test.differs() ? Prose.capital(label) : label,
         Prose.named(GroupSummary.name(test.left().levels())),
         Prose.named(GroupSummary.name(test.right().levels())),
         say(proportions ? "counts.fisher" : "counts.rates"),
         written.statement(Quantity.of(exact.p(test.direction()))),
-        Numerals.fixed(exact.ratio(), 2));
+        !exact.ratio().exists()
+            ? ""
+            : say(
+                proportions ? "counts.odds" : "counts.ratio", Numerals.fixed(exact.ratio(), 2)));
   }
 }

@@ -26,6 +26,7 @@ import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Puts the findings of any design into words; an interaction comes before main effects. */
 final class DesignSentences {
@@ -92,7 +93,7 @@ final class DesignSentences {
 
     @Override
     public String anova(TestResult.AnovaResult test) {
-      return EffectsSentence.of(label(), inquiry, rows(test.table()));
+      return EffectsSentence.of(label(), inquiry, rows(test));
     }
 
     @Override
@@ -104,7 +105,10 @@ final class DesignSentences {
 
     @Override
     public String counts(TestResult.CountResult test) {
-      return EffectsSentence.of(label(), inquiry, CountSentence.rows(test, exact));
+      return exactTest()
+          .map(e -> CountSentence.of(label(), e, exact))
+          .orElseGet(
+              () -> EffectsSentence.of(label(), inquiry, CountSentence.rows(test, exact)));
     }
 
     @Override
@@ -128,6 +132,15 @@ final class DesignSentences {
     }
   }
 
+  /** The exact test of two groups of counts, which alone decides where there is one. */
+  private Optional<TestResult.ExactResult> exactTest() {
+    return analysis.tests().stream()
+        .filter(TestResult.ExactResult.class::isInstance)
+        .map(TestResult.ExactResult.class::cast)
+        .filter(e -> e.test().isPresent())
+        .findFirst();
+  }
+
   private String label() {
     return response.label();
   }
@@ -137,11 +150,13 @@ final class DesignSentences {
     if (!t.statistic().exists()) {
       return say("found.untestable", Prose.capital(label()), Phrases.why(t.statistic()));
     }
+    // Where it is said by how much two differ, without which is the larger, t has no sign either.
+    boolean unsigned = r.left() != null && r.differs() && r.direction() == Direction.EITHER;
     String statistic =
         say(
             "statistic.t",
             Numerals.df(t.df().value()),
-            Numerals.fixed(t.statistic(), 2),
+            Numerals.fixed(unsigned ? t.statistic().map(Math::abs) : t.statistic(), 2),
             exact.statement(t.p()));
     String size =
         Numerals.with(
@@ -225,25 +240,35 @@ final class DesignSentences {
         : say("found.levels.alike", label(), treatment, statistic);
   }
 
-  private List<EffectsSentence.Row> rows(AnovaTable table) {
-    return table.rows().stream()
+  private List<EffectsSentence.Row> rows(TestResult.AnovaResult test) {
+    return test.table().rows().stream()
         .filter(row -> !row.isError())
         .map(
             row ->
                 row.effect() == null
                     ? EffectsSentence.Row.unknown(row.term().names())
-                    : new EffectsSentence.Row(row.term().names(), row.effect().p(), statistic(row)))
+                    : new EffectsSentence.Row(
+                        row.term().names(), test.tested(row).p(), statistic(test, row)))
         .toList();
   }
 
-  private String statistic(AnovaTable.Row row) {
-    Effect e = row.effect();
-    return say(
-        "statistic.f",
-        Numerals.df(e.df()),
-        Numerals.df(row.error().errorDf()),
-        Numerals.fixed(e.f(), 2),
-        exact.statement(e.p()));
+  private String statistic(TestResult.AnovaResult test, AnovaTable.Row row) {
+    TestResult.Tested tested = test.tested(row);
+    String f = Numerals.fixed(row.effect().f(), 2);
+    return tested.epsilon().exists()
+        ? say(
+            "statistic.f.corrected",
+            Numerals.shortened(tested.df()),
+            Numerals.shortened(tested.errorDf()),
+            f,
+            exact.statement(tested.p()),
+            Numerals.fixed(tested.epsilon(), 2))
+        : say(
+            "statistic.f",
+            Numerals.df(tested.df()),
+            Numerals.df(tested.errorDf()),
+            f,
+            exact.statement(tested.p()));
   }
 
   /** Every row of the main table in one paragraph. */
@@ -258,15 +283,21 @@ final class DesignSentences {
                 say(
                     "result.row.share",
                     EffectsSentence.term(row.term().names()),
-                    statistic(row),
+                    statistic(a, row),
                     Numerals.share(row.effect().partialEtaSquared())));
           }
         }
         inFull(words, rows);
         slopes(words, a.covariates());
       } else if (test instanceof TestResult.CountResult c) {
-        inFull(words, tested(CountSentence.rows(c, exact)));
-      } else if (test instanceof TestResult.ExactResult e) {
+        if (exactTest().isEmpty()) {
+          inFull(words, tested(CountSentence.rows(c, exact)));
+        } else {
+          CountSentence.rows(c, exact).stream()
+              .filter(row -> row.p().exists())
+              .forEach(row -> words.append(' ').append(say("counts.note", row.statistic())));
+        }
+      } else if (test instanceof TestResult.ExactResult e && e.test().isEmpty()) {
         words.append(' ').append(CountSentence.of(label(), e, exact));
       } else if (test instanceof TestResult.MixedResult m) {
         inFull(words, tested(VariationSentence.rows(m, exact)));

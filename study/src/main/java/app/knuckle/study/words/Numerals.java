@@ -137,6 +137,16 @@ public final class Numerals {
   }
 
   /**
+   * Degrees of freedom that were corrected: to three digits.
+   *
+   * @param df above 0
+   * @return "1.19" or "11.9"
+   */
+  public static String shortened(double df) {
+    return fixed(df, df < 10 ? 2 : 1);
+  }
+
+  /**
    * A count with its noun.
    *
    * @param n the count

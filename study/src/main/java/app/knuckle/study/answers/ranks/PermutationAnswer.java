@@ -25,6 +25,7 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
+import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -44,10 +45,16 @@ final class PermutationAnswer extends RankQuestion {
     this.stages = stages;
   }
 
-  /** Arrangements are drawn once for a design, however they are judged. */
+  /** So many arrangements are drawn that p lies clear of the level, so that they depend on it. */
   private <V> V drawn(String what, Supplier<V> draw) {
     return stages.of(
-        what + " of " + measured, List.of(new Stages.Same(frame), inquiry.fitting(measured)), draw);
+        what + " of " + measured,
+        List.of(
+            new Stages.Same(frame),
+            inquiry.fitting(measured),
+            inquiry.alpha(),
+            inquiry.direction()),
+        draw);
   }
 
   @Override
@@ -136,7 +143,7 @@ final class PermutationAnswer extends RankQuestion {
       AnovaTable.Row row = table.row(term);
       boolean asked = term.names().stream().anyMatch(inquiry.treatments()::contains);
       if (asked && row != null && row.effect() != null) {
-        drawn.put(term, reduced.test(term, progress));
+        drawn.put(term, reduced.test(term, inquiry.alpha(), progress));
       }
     }
     return drawn;
@@ -145,7 +152,10 @@ final class PermutationAnswer extends RankQuestion {
   private Analysis oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
-    Shares own = drawn("arrangements", () -> Permutation.of(groups, progress));
+    Shares own = drawn(
+            "arrangements",
+            () ->
+                Permutation.of(groups, inquiry.direction(), inquiry.alpha(), progress));
     double[] values = parts.values(measured);
     OneWay fit =
         OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());
@@ -175,6 +185,30 @@ final class PermutationAnswer extends RankQuestion {
                 own.arrangements(),
                 own.seed(),
                 own.monteCarloSe());
-    return of(List.of(result("permutation", numbers, "")), List.of(), List.of());
+    return of(
+        List.of(result("permutation", numbers, said(own, groups.length, fit))),
+        List.of(),
+        List.of());
+  }
+
+  /** The statistic, and how many arrangements it was held against. */
+  private static String said(Shares own, int groups, OneWay fit) {
+    String statistic =
+        groups == 2
+            ? say(
+                "permutation.difference",
+                Numerals.fixed(
+                    fit.estimates().difference(0, 1),
+                    fit.estimates().seOfDifference(0, 1).exists()
+                        ? Numerals.decimalsFor(fit.estimates().seOfDifference(0, 1).value())
+                        : 2))
+            : fit.treatment().f().exists()
+                ? say("permutation.f", Numerals.fixed(fit.treatment().f(), 2))
+                : "";
+    String arrangements = Numerals.whole(own.arrangements());
+    return statistic
+        + own.monteCarloSe()
+            .map(se -> say("permutation.drawn", arrangements, Numerals.fixed(se, 4)))
+            .orElseGet(() -> say("permutation.all", arrangements));
   }
 }

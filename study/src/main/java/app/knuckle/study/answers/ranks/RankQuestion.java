@@ -4,6 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
@@ -141,9 +142,38 @@ abstract class RankQuestion {
     String what = apart ? Prose.capital(label) : label;
     String name = say("ranks." + kind);
     String key = apart ? "ranks.apart" : "ranks.alike";
-    String found = one ? say(key + ".expected", what, name) : say(key + ".levels", what, of, name);
+    String found =
+        isDirected(kind)
+            ? directed(key, kind, what, name)
+            : one ? say(key + ".expected", what, name) : say(key + ".levels", what, of, name);
     String value = statistic.isEmpty() ? "" : say("ranks.statistic", statistic);
     return new Told(List.of(found + value, "."), List.of(p));
+  }
+
+  /** Whether a test looks in the direction that was asked: those of two samples, or of one. */
+  private boolean isDirected(String kind) {
+    return inquiry.direction() != Direction.EITHER
+        && switch (kind) {
+          case "signed-rank", "sign" -> true;
+          case "mann-whitney", "brunner-munzel", "permutation" ->
+              parts.factor(inquiry.treatments().get(0)).size() == 2;
+          default -> false;
+        };
+  }
+
+  /** Which of the two is the greater, or is not shown to be. */
+  private String directed(String key, String kind, String what, String name) {
+    String way = inquiry.direction() == Direction.GREATER ? ".greater" : ".less";
+    if (inquiry.treatments().isEmpty()) {
+      return say(key + ".expected" + way, what, name);
+    }
+    List<String> levels = parts.factor(inquiry.treatments().get(0)).levels();
+    return say(
+        key + (kind.equals("permutation") ? ".means" : ".levels") + way,
+        what,
+        name,
+        Prose.named(levels.get(0)),
+        Prose.named(levels.get(1)));
   }
 
   boolean isOrdered(Factor factor) {
