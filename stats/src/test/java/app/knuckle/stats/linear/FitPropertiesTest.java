@@ -224,7 +224,7 @@ class FitPropertiesTest {
     Layout layout = Layout.of(seed, 1, 2);
     Term mesh = Term.of("mesh");
     ReducedModel.Result found =
-        new ReducedModel(layout.fit(List.of(mesh)), layout.growth).test(mesh, Progress.NONE);
+        new ReducedModel(layout.fit(List.of(mesh)), layout.growth).test(mesh, 0.05, Progress.NONE);
     double observed = between(layout, layout.mesh);
     int firsts = (int) Arrays.stream(layout.mesh).filter(m -> m == 0).count();
     long atLeast = 0;

@@ -208,13 +208,14 @@ public final class Answering {
                 .filter(pairs -> pairs != null)
                 .toList();
     // What was refused holds no counts.
-    List<GroupSummary> summaries = refusal == null ? summaries(laid) : atAlpha(laid);
+    List<GroupSummary> summaries = refusal == null ? summaries(laid) : atAlpha(laid.summaries());
     ResponseFindings found =
         new ResponseFindings(
             response,
             groups,
             design,
             summaries,
+            atAlpha(laid.analysed()),
             fit,
             estimates,
             comparisons,
@@ -234,16 +235,16 @@ public final class Answering {
   }
 
   private List<GroupSummary> summaries(Laid.Response laid) {
-    List<GroupSummary> all = atAlpha(laid);
+    List<GroupSummary> all = atAlpha(laid.summaries());
     return inquiry.method().isOfCounts() && laid.answerable()
         ? CountSummaries.of(frame, inquiry, laid.values(), all)
         : all;
   }
 
-  private List<GroupSummary> atAlpha(Laid.Response laid) {
+  private List<GroupSummary> atAlpha(List<GroupSummary> summaries) {
     return inquiry.alpha() == Inquiry.USUAL_ALPHA
-        ? laid.summaries()
-        : laid.summaries().stream()
+        ? summaries
+        : summaries.stream()
             .map(s -> new GroupSummary(s.levels(), s.summary().at(inquiry.alpha())))
             .toList();
   }

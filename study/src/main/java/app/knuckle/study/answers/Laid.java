@@ -37,6 +37,7 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
    * @param cells that the treatments make
    * @param groups those of them that have a value
    * @param summaries of all rows, of each treatment, of the cells; intervals at the usual alpha
+   * @param analysed the same summaries of the values that the analysis rests on
    * @param odd what the records cannot bear, sentences
    * @param answerable whether some row has a value of all that is asked about
    */
@@ -45,11 +46,13 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
       CellGroups cells,
       Groups groups,
       List<GroupSummary> summaries,
+      List<GroupSummary> analysed,
       List<String> odd,
       boolean answerable) {
 
     Response {
       summaries = List.copyOf(summaries);
+      analysed = List.copyOf(analysed);
       odd = List.copyOf(odd);
     }
   }

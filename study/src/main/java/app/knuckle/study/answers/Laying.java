@@ -6,6 +6,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.cells.CellGroups;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Part;
@@ -66,19 +67,25 @@ final class Laying {
     Map<Integer, String> left = new TreeMap<>(frame.leftOut());
     for (int r = 0; r < measured.size(); r++) {
       progress.check();
-      responses.add(response(complete(measured.get(r), beside), progress));
-      leaveOut(measured.get(r), used, left);
+      Numbers values = complete(measured.get(r), beside);
+      Analysed analysed = Analysed.of(frame, inquiry, values);
+      responses.add(response(values, analysed.values(), progress));
+      leaveOut(measured.get(r), analysed.dropped(), used, left);
     }
     return new Laid(responses, records(used, left), PlotGrid.of(frame, inquiry, measured.get(0)));
   }
 
-  private Laid.Response response(Numbers values, Progress progress) {
+  private Laid.Response response(Numbers values, Numbers analysed, Progress progress) {
     CellGroups cells = new CellGroups(frame, inquiry.treatments(), values);
+    List<GroupSummary> summaries = cells.summaries(progress);
     return new Laid.Response(
         values,
         cells,
         cells.filled(),
-        cells.summaries(progress),
+        summaries,
+        analysed == values
+            ? summaries
+            : new CellGroups(frame, inquiry.treatments(), analysed).summaries(progress),
         Contradictions.of(inquiry, values, cells),
         hasARow(values));
   }
@@ -207,7 +214,8 @@ final class Laying {
         say("way.read-numbers-use-measured"));
   }
 
-  private void leaveOut(Numbers response, boolean[] used, Map<Integer, String> left) {
+  private void leaveOut(
+      Numbers response, Map<Integer, String> dropped, boolean[] used, Map<Integer, String> left) {
     List<Column> columns =
         new ArrayList<>(Laid.needed(inquiry).stream().map(frame::column).toList());
     columns.add(response);
@@ -223,6 +231,11 @@ final class Laying {
         }
       }
     }
+    dropped.forEach(
+        (row, why) -> {
+          whole[row] = false;
+          left.putIfAbsent(row, why);
+        });
     for (int row = 0; row < used.length; row++) {
       used[row] |= whole[row];
     }

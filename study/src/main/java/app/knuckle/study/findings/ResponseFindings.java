@@ -26,6 +26,8 @@ import java.util.stream.IntStream;
  * @param groups the groups of the treatment that have a value of it
  * @param design how the design reads
  * @param summaries all rows together first, then each group
+ * @param analysed the same of the values that the analysis rests on: of complete rows and units,
+ *     averaged where a unit was read several times
  * @param fit the analysis of variance; null when refused
  * @param estimates the means; null when refused
  * @param comparisons one for each that was asked; empty when refused
@@ -38,6 +40,7 @@ public record ResponseFindings(
     Groups groups,
     DesignReading design,
     List<GroupSummary> summaries,
+    List<GroupSummary> analysed,
     OneWay fit,
     Estimates estimates,
     List<Comparison> comparisons,
@@ -47,6 +50,7 @@ public record ResponseFindings(
 
   public ResponseFindings {
     summaries = List.copyOf(summaries);
+    analysed = List.copyOf(analysed);
     comparisons = List.copyOf(comparisons);
   }
 
@@ -58,7 +62,17 @@ public record ResponseFindings(
    */
   public ResponseFindings saying(Sentences other) {
     return new ResponseFindings(
-        measured, groups, design, summaries, fit, estimates, comparisons, refusal, other, analysis);
+        measured,
+        groups,
+        design,
+        summaries,
+        analysed,
+        fit,
+        estimates,
+        comparisons,
+        refusal,
+        other,
+        analysis);
   }
 
   /**

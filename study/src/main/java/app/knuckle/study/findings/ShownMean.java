@@ -66,7 +66,7 @@ public record ShownMean(
     List<ShownMean> shown = new ArrayList<>();
     if (best.isEmpty()) {
       for (GroupSummary cell : cells) {
-        var s = cell.summary();
+        var s = analysed(response, cell.levels()).orElse(cell).summary();
         Reach half = Reach.between(s.meanLow(), s.mean(), s.meanHigh());
         shown.add(
             new ShownMean(
@@ -83,8 +83,7 @@ public record ShownMean(
     }
     double factor = response.analysis().scale().factor();
     for (MeansResult.Row row : best.get().rows()) {
-      Optional<GroupSummary> own =
-          response.summaries().stream().filter(s -> s.levels().equals(row.levels())).findFirst();
+      Optional<GroupSummary> own = analysed(response, row.levels());
       boolean cell = row.levels().keySet().equals(all);
       shown.add(
           new ShownMean(
@@ -105,6 +104,12 @@ public record ShownMean(
                   : -1));
     }
     return shown;
+  }
+
+  /** The summary of what the analysis rests on. */
+  private static Optional<GroupSummary> analysed(
+      ResponseFindings response, Map<String, String> levels) {
+    return response.analysed().stream().filter(s -> s.levels().equals(levels)).findFirst();
   }
 
   private static boolean isAsked(ResponseFindings response, Set<String> all) {
