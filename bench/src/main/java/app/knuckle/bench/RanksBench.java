@@ -1,6 +1,5 @@
 package app.knuckle.bench;
 
-import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.checks.Normality;
@@ -180,7 +179,6 @@ public class RanksBench {
    */
   @Benchmark
   public Outcome permutation() {
-    return Permutation.of(
-        layout, Direction.EITHER, 1e-9, Progress.NONE);
+    return Permutation.of(layout, Direction.EITHER, 1e-9, Progress.NONE);
   }
 }

@@ -54,6 +54,7 @@ final class BesideResults {
     InquiryNames all = InquiryNames.of(study);
     int place = all.place(name, study.name());
     Study.Asked asked = study.asked().get(place);
-    return Answering.of(study.table(asked.table()), asked.inquiry().named(all.names().get(place)), Progress.NONE);
+    return Answering.of(
+        study.table(asked.table()), asked.inquiry().named(all.names().get(place)), Progress.NONE);
   }
 }

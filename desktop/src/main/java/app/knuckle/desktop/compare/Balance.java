@@ -123,8 +123,7 @@ record Balance(
   }
 
   private static String names(List<Map<String, String>> groups) {
-    return String.join(
-        " and ", groups.stream().map(g -> GroupSummary.name(g.values())).toList());
+    return String.join(" and ", groups.stream().map(g -> GroupSummary.name(g.values())).toList());
   }
 
   /** The question for the inquiry. */

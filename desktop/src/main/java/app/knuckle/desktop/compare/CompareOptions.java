@@ -103,7 +103,10 @@ final class CompareOptions {
     Procedure.Setting setting = inquiry.setting();
     List<Procedure> fitting = new ArrayList<>();
     if (inquiry.reference().keySet().containsAll(family.of())) {
-      fitting.addAll(Procedure.fitting(setting, Procedure.Use.REFERENCE));
+      // Others compare all pairs here; a file may ask them for a reference.
+      Procedure.fitting(setting, Procedure.Use.REFERENCE).stream()
+          .filter(procedure -> !procedure.isFor(Procedure.Use.ALL_PAIRS))
+          .forEach(fitting::add);
     }
     fitting.addAll(Procedure.fitting(setting, Procedure.Use.ALL_PAIRS));
     // Without any adjustment pairs are hunted: it is answered where a file asks for it.

@@ -322,9 +322,7 @@ public record FootingPage(String line, List<Check> cards) {
                   ? ways.ownSlopes(check.covariate())
                   : check.about().equals("additivity")
                       ? ways.logarithm()
-                      : check.about().equals("sphericity")
-                          ? ways.methods(Method.RANKS)
-                          : List.of();
+                      : check.about().equals("sphericity") ? ways.methods(Method.RANKS) : List.of();
       return new Check(
           title,
           topic(check),

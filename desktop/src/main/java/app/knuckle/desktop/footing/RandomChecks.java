@@ -1,6 +1,5 @@
 package app.knuckle.desktop.footing;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
 import app.knuckle.stats.mixed.Component;
@@ -8,6 +7,7 @@ import app.knuckle.stats.mixed.Effects;
 import app.knuckle.study.checks.Footing;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.TermName;
 import java.util.List;
 import java.util.stream.IntStream;
 

@@ -77,9 +77,7 @@ public final class LayoutView extends ScrollPane {
     showColumns();
     below.getChildren().clear();
     if (!shown.readsAs().isEmpty()) {
-      Label readsAs =
-          Texts.wrapped(
-              "Reads as: " + shown.readsAs() + ".", "reads-as");
+      Label readsAs = Texts.wrapped("Reads as: " + shown.readsAs() + ".", "reads-as");
       readsAs.setId("reads-as");
       below.getChildren().add(readsAs);
     }

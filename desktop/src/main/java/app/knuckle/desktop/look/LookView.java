@@ -135,8 +135,7 @@ public final class LookView extends VBox {
               }
             });
     wrong.setId("look-wrong");
-    Flow bar =
-        new Flow(kinds, against, binsTitle, bins, edges, closed, measures, by, copy, wrong);
+    Flow bar = new Flow(kinds, against, binsTitle, bins, edges, closed, measures, by, copy, wrong);
     bar.getStyleClass().addAll("compare-bar", "look-bar");
     pickedBar.setId("picked");
     pickedBar.getStyleClass().addAll("picked");

@@ -1,6 +1,5 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
@@ -20,6 +19,7 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -43,10 +43,7 @@ final class Magnitudes {
     }
     List<Magnitude.Row> all =
         rows.entrySet().stream()
-            .map(
-                e ->
-                    new Magnitude.Row(
-                        GroupSummary.name(e.getKey().values()), e.getValue()))
+            .map(e -> new Magnitude.Row(GroupSummary.name(e.getKey().values()), e.getValue()))
             .toList();
     boolean many = all.size() > MOST || all.get(0).dots().size() > MOST;
     return many ? null : of(all, sd, response.decimals());

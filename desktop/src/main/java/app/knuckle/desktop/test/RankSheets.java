@@ -1,6 +1,5 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -19,6 +18,7 @@ import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -1,6 +1,5 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -12,6 +11,7 @@ import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 

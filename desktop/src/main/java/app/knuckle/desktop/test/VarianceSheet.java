@@ -1,20 +1,18 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
-import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Effect;
-import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -130,14 +128,11 @@ final class VarianceSheet {
   /** Greenhouse and Geisser's correction, for effects within units. */
   private Quantity correctedP(AnovaTable.Row row) {
     return result
-            .epsilon(row)
-            .map(
-                epsilon ->
-                    AnovaTable.correctedP(
-                        row.effect().f().value(),
-                        row.effect().df(),
-                        row.error().errorDf(),
-                        epsilon));
+        .epsilon(row)
+        .map(
+            epsilon ->
+                AnovaTable.correctedP(
+                    row.effect().f().value(), row.effect().df(), row.error().errorDf(), epsilon));
   }
 
   /** Whether another kind of sums of squares would give other numbers. */

@@ -80,8 +80,7 @@ public final class Answer {
     }
     try {
       Findings findings = Answering.of(table, frame, inquiry, progress, stages);
-      return new Answer(
-          trail, glances, notices, findings, findings.refusal().orElse(null), null);
+      return new Answer(trail, glances, notices, findings, findings.refusal().orElse(null), null);
     } catch (Refused e) {
       return new Answer(trail, glances, notices, null, e.refusal(), null);
     }
@@ -238,7 +237,8 @@ public final class Answer {
     return findings == null || index == 0
         ? this
         : turned.computeIfAbsent(
-            index, place -> new Answer(trail, glances, notices, findings.showing(place), refusal, null));
+            index,
+            place -> new Answer(trail, glances, notices, findings.showing(place), refusal, null));
   }
 
   /**

@@ -371,7 +371,7 @@ public final class SlipViewModel {
    * @param procedure how; one for a reference needs a reference
    */
   public void compareBy(List<String> of, List<String> within, Procedure procedure) {
-    boolean reference = procedure.isFor(Procedure.Use.REFERENCE);
+    boolean reference = !procedure.isFor(Procedure.Use.ALL_PAIRS);
     List<Inquiry.Compare> compare = new ArrayList<>();
     compare.add(new Inquiry.Compare(of, within, reference, procedure, List.of(), 0, ""));
     inquiry().compare().stream().filter(Inquiry.Compare::isContrast).forEach(compare::add);

@@ -19,7 +19,9 @@ import org.testfx.api.FxRobot;
 import org.testfx.framework.junit5.ApplicationExtension;
 import org.testfx.framework.junit5.Start;
 
-/** Where the program makes a mistake in answering, no answer to another question is left standing. */
+/**
+ * Where the program makes a mistake in answering, no answer to another question is left standing.
+ */
 @ExtendWith(ApplicationExtension.class)
 class FaultWindowTest {
 

@@ -19,9 +19,9 @@ import javafx.stage.Window;
 import javafx.util.Duration;
 
 /**
- * The program itself, started with the demo study in a process of its own; once its window stands it
- * writes the sizes of window and content, and for every joint the least size of what it holds and
- * what is cut off; then it ends. Looked at a few times a second, as a person would look up.
+ * The program itself, started with the demo study in a process of its own; once its window stands
+ * it writes the sizes of window and content, and for every joint the least size of what it holds
+ * and what is cut off; then it ends. Looked at a few times a second, as a person would look up.
  */
 public final class SizeProbe {
 

@@ -43,8 +43,12 @@ class WindowManagerTest {
     List<Matcher> joints = said.stream().map(HELD::matcher).filter(Matcher::matches).toList();
     assertThat(joints).hasSize(8);
     for (Matcher joint : joints) {
-      assertThat(number(joint, 2)).as("least width in %s", joint.group(1)).isLessThanOrEqualTo(1000);
-      assertThat(number(joint, 3)).as("least height in %s", joint.group(1)).isLessThanOrEqualTo(690);
+      assertThat(number(joint, 2))
+          .as("least width in %s", joint.group(1))
+          .isLessThanOrEqualTo(1000);
+      assertThat(number(joint, 3))
+          .as("least height in %s", joint.group(1))
+          .isLessThanOrEqualTo(690);
       assertThat(joint.group(4)).as("cut off in %s", joint.group(1)).isEmpty();
     }
   }

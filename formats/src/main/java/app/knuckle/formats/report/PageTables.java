@@ -101,8 +101,7 @@ final class PageTables {
     heads.add(0, String.join(" \u00d7 ", findings.inquiry().treatments()));
     List<List<String>> rows = new ArrayList<>();
     for (Map<String, String> levels : groups) {
-      List<String> row =
-          new ArrayList<>(List.of(GroupSummary.name(levels.values())));
+      List<String> row = new ArrayList<>(List.of(GroupSummary.name(levels.values())));
       for (ResponseFindings response : findings.responses()) {
         row.add(
             response.shownMeans().stream()

@@ -2,7 +2,6 @@ package app.knuckle.formats.report;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.counts.Drop;
@@ -14,6 +13,7 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;

@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.apache.commons.statistics.distribution.TDistribution;
 
 /**
  * Every mean against one of them.
@@ -34,6 +35,9 @@ public record AgainstReference(
   /** Standard errors this close, relative, are the same but for rounding. */
   private static final double SAME_ERROR = 1e-12;
 
+  /** Degrees of freedom this close, relative, are the same but for rounding. */
+  private static final double SAME_DF = 1e-9;
+
   public AgainstReference {
     pairs = List.copyOf(pairs);
     pErrors = List.copyOf(pErrors);
@@ -41,7 +45,118 @@ public record AgainstReference(
   }
 
   /**
-   * Compares by Dunnett's procedure, exact also for unequal n.
+   * Compares by any procedure for a reference.
+   *
+   * @param procedure Dunnett's, or one that adjusts the p of each difference
+   * @param means the estimates
+   * @param reference place of the reference
+   * @param direction in which differences are looked for
+   * @param alpha level of significance
+   * @return the comparison
+   */
+  public static AgainstReference of(
+      Procedure procedure, Estimates means, int reference, Direction direction, double alpha) {
+    return procedure == Procedure.DUNNETT
+        ? dunnett(means, reference, direction, alpha)
+        : adjusted(procedure, means, reference, direction, alpha);
+  }
+
+  /** Each difference by its own t, the p adjusted for their number. */
+  private static AgainstReference adjusted(
+      Procedure procedure, Estimates means, int reference, Direction direction, double alpha) {
+    List<Integer> others = others(means, reference);
+    int m = others.size();
+    double each =
+        switch (procedure.law()) {
+          case BONFERRONI -> alpha / m;
+          case SIDAK -> -Math.expm1(Math.log1p(-alpha) / m);
+          default -> alpha;
+        };
+    List<StudentT> tests =
+        others.stream().map(i -> test(means, i, reference, direction, each)).toList();
+    double[] p =
+        procedure.adjust(
+            tests.stream().filter(t -> t.p().exists()).mapToDouble(t -> t.p().value()).toArray());
+    boolean alike = alike(tests);
+    Quantity none = Quantity.absent(Absence.NO_INTERVAL_DEFINED);
+    List<Pair> pairs = new ArrayList<>();
+    int next = 0;
+    for (int i = 0; i < m; i++) {
+      StudentT t = tests.get(i);
+      Quantity own = t.p().exists() ? Quantity.of(p[next++]) : t.p();
+      boolean interval = procedure.hasInterval();
+      pairs.add(
+          new Pair(
+              others.get(i),
+              reference,
+              t.estimate(),
+              t.se(),
+              t.df(),
+              t.statistic(),
+              own,
+              interval ? t.low() : none,
+              interval ? t.high() : none,
+              interval ? critical(t, direction, each) : none,
+              own.exists() && Significance.reached(own, alpha)));
+    }
+    Quantity critical =
+        m == 0
+            ? Quantity.absent(Absence.ONE_MEAN)
+            : !procedure.hasInterval()
+                ? Quantity.absent(Absence.NO_SINGLE_CRITICAL_VALUE)
+                : alike ? pairs.get(0).critical() : Quantity.absent(Absence.OWN_ERRORS);
+    return new AgainstReference(
+        direction,
+        reference,
+        pairs,
+        others.stream().map(i -> 0.0).toList(),
+        critical,
+        critical.exists() && sameErrors(tests)
+            ? tests.get(0).se().map(s -> critical.value() * s)
+            : critical.exists() ? Quantity.absent(Absence.OWN_ERRORS) : critical,
+        List.of());
+  }
+
+  private static List<Integer> others(Estimates means, int reference) {
+    return IntStream.range(0, means.size()).filter(i -> i != reference).boxed().toList();
+  }
+
+  private static StudentT test(
+      Estimates means, int i, int reference, Direction direction, double alpha) {
+    return StudentT.of(
+        means.difference(i, reference),
+        means.seOfDifference(i, reference),
+        means.dfOfDifference(i, reference),
+        direction,
+        alpha);
+  }
+
+  private static Quantity critical(StudentT t, Direction direction, double alpha) {
+    return t.df()
+        .map(
+            df ->
+                TDistribution.of(df)
+                    .inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha));
+  }
+
+  /** Whether all differences have one number of degrees of freedom. */
+  private static boolean alike(List<StudentT> tests) {
+    double least = tests.stream().mapToDouble(AgainstReference::df).min().orElse(0);
+    double most = tests.stream().mapToDouble(AgainstReference::df).max().orElse(0);
+    return most == least || most - least <= SAME_DF * most;
+  }
+
+  private static double df(StudentT t) {
+    return DegreesOfFreedom.orInfinity(t.df().exists() ? t.df().value() : Double.NaN);
+  }
+
+  private static boolean sameErrors(List<StudentT> tests) {
+    return tests.stream().allMatch(t -> same(t.se(), tests.get(0).se()));
+  }
+
+  /**
+   * Compares by Dunnett's procedure, exact also for unequal n. Where differences have degrees of
+   * freedom of their own, the smallest of these serve for all.
    *
    * @param means the estimates
    * @param reference place of the reference
@@ -52,18 +167,9 @@ public record AgainstReference(
    */
   public static AgainstReference dunnett(
       Estimates means, int reference, Direction direction, double alpha) {
-    List<Integer> others =
-        IntStream.range(0, means.size()).filter(i -> i != reference).boxed().toList();
-    List<StudentT> plain = new ArrayList<>();
-    for (int i : others) {
-      plain.add(
-          StudentT.of(
-              means.difference(i, reference),
-              means.seOfDifference(i, reference),
-              means.dfOfDifference(i, reference),
-              direction,
-              alpha));
-    }
+    List<Integer> others = others(means, reference);
+    List<StudentT> plain =
+        others.stream().map(i -> test(means, i, reference, direction, alpha)).toList();
     boolean possible = !plain.isEmpty() && plain.stream().allMatch(t -> t.statistic().exists());
     if (!possible) {
       Quantity none =
@@ -99,17 +205,17 @@ public record AgainstReference(
           none,
           List.of());
     }
-    double reference2 = squared(means.seOfDifference(others.get(0), reference));
     double[][] correlations = correlations(means, others, reference);
-    double df = DegreesOfFreedom.orInfinity(plain.get(0).df().value());
+    boolean oneDf = alike(plain);
+    double df = plain.stream().mapToDouble(AgainstReference::df).min().orElseThrow();
     LargestT law = LargestT.of(correlations, df, direction == Direction.EITHER);
     double critical = law.inverseSurvivalProbability(alpha);
     List<Pair> pairs = new ArrayList<>();
     List<Double> errors = new ArrayList<>();
     boolean same = true;
     for (int i = 0; i < others.size(); i++) {
-      StudentT t = plain.get(i);
-      same &= Math.abs(squared(t.se()) - reference2) <= SAME_ERROR * reference2;
+      StudentT t = oneDf ? plain.get(i) : plain.get(i).withDf(df);
+      same &= same(t.se(), plain.get(0).se());
       LargestT.Tail tail = tail(law, t.statistic().value(), direction);
       errors.add(tail.error());
       pairs.add(pair(others.get(i), reference, t, tail.p(), critical, direction, alpha));
@@ -119,25 +225,36 @@ public record AgainstReference(
         reference,
         pairs,
         errors,
-        Quantity.of(critical),
-        same ? plain.get(0).se().map(s -> critical * s) : Quantity.absent(Absence.OWN_ERRORS),
+        oneDf ? Quantity.of(critical) : Quantity.absent(Absence.OWN_ERRORS),
+        same && oneDf
+            ? plain.get(0).se().map(s -> critical * s)
+            : Quantity.absent(Absence.OWN_ERRORS),
         Arrays.stream(correlations).map(row -> Arrays.stream(row).boxed().toList()).toList());
   }
 
-  private static double squared(Quantity se) {
-    return se.value() * se.value();
+  private static double squared(Quantity se, double unit) {
+    return se.value() / unit * (se.value() / unit);
+  }
+
+  /** Whether two standard errors are the same but for rounding. */
+  private static boolean same(Quantity se, Quantity other) {
+    return Math.abs(se.value() - other.value()) <= SAME_ERROR / 2 * other.value();
   }
 
   /** Of the differences from the reference, exactly as their variances say. */
   private static double[][] correlations(Estimates means, List<Integer> others, int reference) {
     int n = others.size();
+    // In units of one of them, so that no square leaves the range of a double.
+    double unit = means.seOfDifference(others.get(0), reference).value();
     double[] variances =
-        others.stream().mapToDouble(i -> squared(means.seOfDifference(i, reference))).toArray();
+        others.stream()
+            .mapToDouble(i -> squared(means.seOfDifference(i, reference), unit))
+            .toArray();
     double[][] r = new double[n][n];
     for (int a = 0; a < n; a++) {
       r[a][a] = 1;
       for (int b = 0; b < a; b++) {
-        double apart = squared(means.seOfDifference(others.get(a), others.get(b)));
+        double apart = squared(means.seOfDifference(others.get(a), others.get(b)), unit);
         double shared = (variances[a] + variances[b] - apart) / 2;
         double own = shared / Math.sqrt(variances[a] * variances[b]);
         r[a][b] = Math.max(-1, Math.min(1, own));

@@ -26,18 +26,32 @@ public enum Procedure {
       true,
       in(Setting.MEANS, Setting.OWN_ERRORS),
       Use.ALL_PAIRS,
+      Use.REFERENCE,
       Use.CONTRASTS),
   /** A little sharper than Bonferroni. Sidak (1967), JASA 62, 626-633. */
-  SIDAK("sidak", Law.SIDAK, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  SIDAK(
+      "sidak",
+      Law.SIDAK,
+      true,
+      in(Setting.MEANS, Setting.OWN_ERRORS),
+      Use.ALL_PAIRS,
+      Use.REFERENCE),
   /**
    * All pairs at once, exact for equal n. Tukey (1953); unequal n: Kramer (1956), Biometrics 12,
    * 307-310.
    */
   TUKEY("tukey", Law.RANGE, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
   /** Step down from the smallest p. Holm (1979), Scandinavian Journal of Statistics 6, 65-70. */
-  HOLM("holm", Law.HOLM, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  HOLM(
+      "holm", Law.HOLM, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS, Use.REFERENCE),
   /** Step up from the largest p. Hochberg (1988), Biometrika 75, 800-802. */
-  HOCHBERG("hochberg", Law.HOCHBERG, false, in(Setting.MEANS, Setting.OWN_ERRORS), Use.ALL_PAIRS),
+  HOCHBERG(
+      "hochberg",
+      Law.HOCHBERG,
+      false,
+      in(Setting.MEANS, Setting.OWN_ERRORS),
+      Use.ALL_PAIRS,
+      Use.REFERENCE),
   /** Ranges that shrink with the span. Newman (1939), Biometrika 31, 20-30; Keuls (1952). */
   NEWMAN_KEULS("newman-keuls", Law.STEPPED_RANGE, false, in(Setting.MEANS), Use.ALL_PAIRS),
   /** Ranges at a level that grows with the span. Duncan (1955), Biometrics 11, 1-42. */
@@ -51,7 +65,8 @@ public enum Procedure {
       Law.FALSE_DISCOVERIES,
       false,
       in(Setting.MEANS, Setting.OWN_ERRORS),
-      Use.ALL_PAIRS),
+      Use.ALL_PAIRS,
+      Use.REFERENCE),
   /** Plain t for each pair, only once the overall F test is significant. Fisher (1935). */
   LEAST_SIGNIFICANT_DIFFERENCE(
       "least-significant-difference",
@@ -75,9 +90,10 @@ public enum Procedure {
       true,
       in(Setting.MEANS, Setting.OWN_ERRORS, Setting.OWN_SPREADS),
       Use.ALL_PAIRS,
+      Use.REFERENCE,
       Use.CONTRASTS),
   /** Each mean against a reference. Dunnett (1955), JASA 50, 1096-1121. */
-  DUNNETT("dunnett", Law.OWN, true, in(Setting.MEANS), Use.REFERENCE),
+  DUNNETT("dunnett", Law.OWN, true, in(Setting.MEANS, Setting.OWN_ERRORS), Use.REFERENCE),
   /** Mean ranks within blocks. Nemenyi (1963). */
   NEMENYI("nemenyi", Law.OWN, false, in(Setting.RANKS_IN_BLOCKS), Use.ALL_PAIRS),
   /** Mean ranks pair by pair, by Bonferroni. Dunn (1964), Technometrics 6, 241-252. */

@@ -69,6 +69,17 @@ public record StudentT(
   }
 
   /**
+   * The same difference beside other degrees of freedom, for a procedure that judges several by
+   * those of one; its own p and limits go by its own.
+   *
+   * @param other degrees of freedom
+   * @return the test with these
+   */
+  StudentT withDf(double other) {
+    return new StudentT(estimate, se, Quantity.of(other), statistic, p, low, high);
+  }
+
+  /**
    * The p that would answer another direction.
    *
    * @param direction either, or one side

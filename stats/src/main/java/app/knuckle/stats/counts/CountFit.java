@@ -215,7 +215,8 @@ public final class CountFit implements Estimator {
   private Drop drop(Term term, int place, Squares kind, Progress progress) {
     List<Term> terms = asked.fixed().terms();
     return switch (kind) {
-      case IN_ORDER -> between(term, terms.subList(0, place), terms.subList(0, place + 1), progress);
+      case IN_ORDER ->
+          between(term, terms.subList(0, place), terms.subList(0, place + 1), progress);
       case AFTER_ITS_PEERS -> {
         List<Term> peers =
             terms.stream().filter(s -> !s.equals(term) && !s.contains(term)).toList();

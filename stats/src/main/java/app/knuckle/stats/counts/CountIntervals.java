@@ -50,8 +50,8 @@ public record CountIntervals(double low, double high) {
   }
 
   /**
-   * A quantile of a gamma distribution of large shape; the first term left out is of the order of
-   * 1 / shape.
+   * A quantile of a gamma distribution of large shape; the first term left out is of the order of 1
+   * / shape.
    *
    * @see "Cornish, E. A. and Fisher, R. A. (1938). Moments and cumulants in the specification of
    *     distributions. Revue de l'Institut International de Statistique 5, 307-320"

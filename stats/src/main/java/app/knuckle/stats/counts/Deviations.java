@@ -35,10 +35,7 @@ final class Deviations {
   /** {@code ln n!} less Stirling's formula. */
   private static double stirling(double n) {
     if (n < LARGE) {
-      return LogGamma.value(n + 1)
-          - (n + 0.5) * Math.log(n)
-          + n
-          - Math.log(2 * Math.PI) / 2;
+      return LogGamma.value(n + 1) - (n + 0.5) * Math.log(n) + n - Math.log(2 * Math.PI) / 2;
     }
     double m = 1 / (n * n);
     return (1 / 12.0 - m * (1 / 360.0 - m * (1 / 1260.0 - m * (1 / 1680.0 - m / 1188)))) / n;

@@ -173,8 +173,7 @@ public final class Fit {
       }
     }
     double[] rounding = new double[responses];
-    Arrays.setAll(
-        rounding, r -> RECORDED * Math.abs(cells.origin(q + r)) * Math.sqrt(rowCount()));
+    Arrays.setAll(rounding, r -> RECORDED * Math.abs(cells.origin(q + r)) * Math.sqrt(rowCount()));
     return new OrderedQr(columns, right, rounding);
   }
 

@@ -213,7 +213,8 @@ final class FixedPart {
 
   /** Satterthwaite's, the same under both denominators. */
   double df(double[] combination) {
-    // They do not depend on the size of a combination, whose square could leave the range of a double.
+    // They do not depend on the size of a combination, whose square could leave the range of a
+    // double.
     double size = Arrays.stream(combination).map(Math::abs).max().orElse(1);
     double[] e = Arrays.stream(combination).map(x -> size > 0 ? x / size : x).toArray();
     double variance = form(covariance, e, e);

@@ -59,8 +59,7 @@ public final class MixedFit implements Estimator {
     moments = setup.moments(rows);
     Possible.checkResidual(moments);
     search = new Search(setup.likelihood(), setup.limits());
-    top =
-        highest(setup.starts(moments), new boolean[setup.likelihood().parameters()], progress);
+    top = highest(setup.starts(moments), new boolean[setup.likelihood().parameters()], progress);
     if (top == null) {
       throw new NotEstimable(NotEstimable.Reason.NO_TOP);
     }

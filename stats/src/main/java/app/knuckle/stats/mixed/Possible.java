@@ -147,8 +147,7 @@ final class Possible {
 
   /** Something must vary within the levels of all terms; the response has a variance of 1. */
   static void checkResidual(Moments moments) {
-    if (moments != null
-        && !(moments.rows().get(moments.rows().size() - 1).variance() > LOST)) {
+    if (moments != null && !(moments.rows().get(moments.rows().size() - 1).variance() > LOST)) {
       throw new NotEstimable(Reason.NO_RESIDUAL);
     }
   }

@@ -33,6 +33,7 @@ final class Search {
 
   /** So many steps may follow the expected information before a saddle is supposed. */
   private static final int FIRST_SCORING = 20;
+
   private static final int MOST_HALVINGS = 60;
 
   /** A climb whose parameters all come this near to a top, relative, ends there. */
@@ -311,7 +312,9 @@ final class Search {
   /** By how much a step is to lower minus twice the log likelihood, to first order. */
   private static double gain(double[] step, int[] free, Likelihood.Point point) {
     return Math.abs(
-        IntStream.range(0, free.length).mapToDouble(i -> step[i] * point.gradient()[free[i]]).sum());
+        IntStream.range(0, free.length)
+            .mapToDouble(i -> step[i] * point.gradient()[free[i]])
+            .sum());
   }
 
   /** Two values of the likelihood no further apart than this are the same. */
@@ -330,8 +333,7 @@ final class Search {
       progress.check();
       double[] next = moved(t, free, step, share);
       Likelihood.Point there = next == null ? null : likelihood.at(next);
-      if (there != null
-          && there.value() <= point.value() + rounding(point)) {
+      if (there != null && there.value() <= point.value() + rounding(point)) {
         return new Top(next, there);
       }
       share /= 2;

@@ -66,8 +66,7 @@ public final class Permutation {
    *     often each F occurred, unless every group is one value
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static Shares of(
-      double[][] groups, Direction direction, double alpha, Progress progress) {
+  public static Shares of(double[][] groups, Direction direction, double alpha, Progress progress) {
     return new Permutation(groups, progress).shares(direction, alpha);
   }
 

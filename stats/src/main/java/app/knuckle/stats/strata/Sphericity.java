@@ -41,7 +41,8 @@ public record Sphericity(
    * @return the tests; absent where there are too few units
    */
   public static Sphericity of(double[][] values, int[] groups, int groupCount) {
-    return ofTerm(values, new int[] {values[0].length}, new boolean[] {true}, groups, groupCount, 0);
+    return ofTerm(
+        values, new int[] {values[0].length}, new boolean[] {true}, groups, groupCount, 0);
   }
 
   /**

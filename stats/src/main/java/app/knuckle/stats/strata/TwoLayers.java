@@ -264,13 +264,7 @@ public final class TwoLayers {
       groups[u] = seen.computeIfAbsent(key, k -> seen.size());
     }
     return new TwoLayers(
-        strata,
-        leftOut,
-        values,
-        groups,
-        grand + origin,
-        units.deviations(enlarged),
-        of.noise());
+        strata, leftOut, values, groups, grand + origin, units.deviations(enlarged), of.noise());
   }
 
   /**

@@ -113,7 +113,9 @@ class CountFitTest {
     }
     // In order, drops add up to what the whole model explains.
     double sum =
-        pooled.drops(Squares.IN_ORDER, Progress.NONE).stream().mapToDouble(d -> d.deviance().value()).sum();
+        pooled.drops(Squares.IN_ORDER, Progress.NONE).stream()
+            .mapToDouble(d -> d.deviance().value())
+            .sum();
     assertThat(sum)
         .isCloseTo(
             pooled.figures().nullDeviance() - pooled.figures().residualDeviance(), within(1e-9));
@@ -145,7 +147,10 @@ class CountFitTest {
     assertThat(Math.exp(fit.value(two.plus(-1, one)))).isCloseTo(2, within(1e-12));
     // Twelve of none and twelve: made one, 3 rows of 0 and 3 of 4 on average.
     double merged = 2 * 12 * Math.log(2);
-    assertThat(fit.merged(List.of("g"), Map.of("g", "g0"), Map.of("g", "g1"), Progress.NONE).deviance().value())
+    assertThat(
+            fit.merged(List.of("g"), Map.of("g", "g0"), Map.of("g", "g1"), Progress.NONE)
+                .deviance()
+                .value())
         .isCloseTo(merged, within(1e-10));
   }
 

@@ -9,7 +9,6 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
-import java.util.Arrays;
 import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
@@ -98,8 +97,7 @@ record Analysed(Numbers values, Map<Integer, String> dropped) {
       values[row] = inPlay[row] ? values[row] : Double.NaN;
     }
     Layout layout = Layout.of(inquiry);
-    Map<Integer, String> dropped =
-        layout == null ? Map.of() : complete(frame, layout, values);
+    Map<Integer, String> dropped = layout == null ? Map.of() : complete(frame, layout, values);
     changed |= !dropped.isEmpty();
     changed |= layout != null && average(frame, layout, values);
     return new Analysed(
@@ -130,7 +128,8 @@ record Analysed(Numbers values, Map<Integer, String> dropped) {
           && seen.get(unit[row]).cardinality() < all) {
         values[row] = Double.NaN;
         int at = row;
-        String name = GroupSummary.name(units.stream().map(f -> f.levels().get(f.codes()[at])).toList());
+        String name =
+            GroupSummary.name(units.stream().map(f -> f.levels().get(f.codes()[at])).toList());
         dropped.put(row, say("records.incomplete", name));
       }
     }

@@ -221,9 +221,7 @@ public final class CellGroups {
    * @return its levels; "all rows" without a treatment
    */
   public String name(int cell) {
-    return factors.isEmpty()
-        ? say("rows.all")
-        : GroupSummary.name(levels(factors, cell).values());
+    return factors.isEmpty() ? say("rows.all") : GroupSummary.name(levels(factors, cell).values());
   }
 
   /** What makes the groups: the treatment, or a column of all treatments together. */

@@ -16,6 +16,30 @@ public final class Checks {
   private Checks() {}
 
   /**
+   * The same checks at the level of an inquiry: whether slopes are parallel is decided there, as
+   * the effects are whose means rest on it.
+   *
+   * @param checks made at the usual level
+   * @param alpha of the inquiry
+   * @return the checks
+   */
+  public static List<CheckResult> at(List<CheckResult> checks, double alpha) {
+    return checks.stream()
+        .map(
+            check -> {
+              CheckResult.Judgement judgement = CheckResult.Judgement.at(check.p(), alpha);
+              return !check.about().equals("slopes") || judgement == check.judgement()
+                  ? check
+                  : check.judged(
+                      judgement,
+                      say(
+                          judgement.isOdd() ? "check.slopes.odd" : "check.slopes.sound",
+                          check.covariate()));
+            })
+        .toList();
+  }
+
+  /**
    * The check that a test makes.
    *
    * @param about what it looks at, such as "slopes"

@@ -258,8 +258,7 @@ public record Footing(List<Check> checks) {
           .findFirst()
           .filter(c -> c.p().exists())
           .or(() -> find("anderson-darling", "residuals"))
-          .ifPresent(
-              c -> add(Subject.NORMALITY, c, isMute(c), shape(c.numbers()), c.words()));
+          .ifPresent(c -> add(Subject.NORMALITY, c, isMute(c), shape(c.numbers()), c.words()));
     }
 
     /** Without a p, or of so few values that no shape shows, a check has nothing to say. */
@@ -437,13 +436,7 @@ public record Footing(List<Check> checks) {
                   Numerals.pStatement(check.p()),
                   df(check.df()));
       boolean silent = subject != Subject.RANDOM_LEVELS && !check.p().exists();
-      add(
-          subject,
-          new Source.OfDesign(check),
-          check.judgement(),
-          silent,
-          numbers,
-          check.words());
+      add(subject, new Source.OfDesign(check), check.judgement(), silent, numbers, check.words());
     }
 
     private static String df(List<Double> df) {
@@ -495,9 +488,7 @@ public record Footing(List<Check> checks) {
       add(
           Subject.BALANCE,
           new Source.OfRecords(),
-          least == 0
-              ? Judgement.UNSOUND
-              : least < 2 || small ? Judgement.CAUTION : Judgement.SOUND,
+          least == 0 ? Judgement.UNSOUND : least < 2 || small ? Judgement.CAUTION : Judgement.SOUND,
           false,
           sizes,
           more);

@@ -10,7 +10,6 @@ import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.counts.CountIntervals;
-import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.stats.means.LinkScale;

@@ -283,9 +283,6 @@ public final class InquiryFile {
         throw keys.wrong("of", "the treatments whose means are meant are needed here", "");
       }
       int trend = keys.whole(node, "trend", 1, 0);
-      if (trend > MOST_TREND) {
-        throw keys.wrong("trend", "a trend has a degree of " + MOST_TREND + " at most", "");
-      }
       boolean contrast = !weights.isEmpty() || trend > 0;
       boolean reference = "reference".equals(node.path("against").asText());
       compares.add(
@@ -300,9 +297,6 @@ public final class InquiryFile {
     }
     return compares;
   }
-
-  /** Curves of a higher degree say nothing that a reader could use. */
-  private static final int MOST_TREND = 4;
 
   private static Procedure procedure(
       JsonNode node, Keys keys, boolean contrast, boolean reference, boolean ranks) {

@@ -102,6 +102,24 @@ public record CheckResult(
       return this == CAUTION || this == UNSOUND;
     }
 
+    /**
+     * From a probability at the level of an inquiry: caution up to it, unsound up to a fifth of it.
+     *
+     * @param p of the check
+     * @param alpha of the inquiry
+     * @return as at one in twenty where that is the level
+     */
+    public static Judgement at(Quantity p, double alpha) {
+      return !p.exists()
+          ? CANNOT_TELL
+          : Significance.reached(p, alpha / LEVELS)
+              ? UNSOUND
+              : Significance.reached(p, alpha) ? CAUTION : SOUND;
+    }
+
+    /** From one in twenty to one in a hundred. */
+    private static final double LEVELS = 5;
+
     /** From a probability: caution up to one in twenty, unsound up to one in a hundred. */
     public static Judgement of(Quantity p) {
       if (!p.exists()) {
@@ -114,6 +132,18 @@ public record CheckResult(
 
     private static final double CAUTION_UP_TO = 0.05;
     private static final double UNSOUND_UP_TO = 0.01;
+  }
+
+  /**
+   * The same numbers judged otherwise.
+   *
+   * @param other the judgement
+   * @param meaning what it means, a sentence
+   * @return the check
+   */
+  public CheckResult judged(Judgement other, String meaning) {
+    return new CheckResult(
+        about, test, covariate, measured, kind, statistic, df, p, more, lists, other, meaning);
   }
 
   public CheckResult {

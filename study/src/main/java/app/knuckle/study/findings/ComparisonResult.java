@@ -68,11 +68,7 @@ public record ComparisonResult(
    * @param differs whether p is at most alpha
    */
   public record Merged(
-      Map<String, String> left,
-      Map<String, String> right,
-      Drop drop,
-      Quantity p,
-      boolean differs) {
+      Map<String, String> left, Map<String, String> right, Drop drop, Quantity p, boolean differs) {
 
     /**
      * The same, judged.

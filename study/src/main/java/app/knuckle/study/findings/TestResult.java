@@ -232,9 +232,7 @@ public sealed interface TestResult {
           : new Tested(
               effect.df() * epsilon.value(),
               errorDf * epsilon.value(),
-              effect
-                  .f()
-                  .map(f -> AnovaTable.correctedP(f, effect.df(), errorDf, epsilon.value())),
+              effect.f().map(f -> AnovaTable.correctedP(f, effect.df(), errorDf, epsilon.value())),
               epsilon);
     }
 

@@ -60,7 +60,6 @@ final class CountSentence {
         written.statement(Quantity.of(exact.p(test.direction()))),
         !exact.ratio().exists()
             ? ""
-            : say(
-                proportions ? "counts.odds" : "counts.ratio", Numerals.fixed(exact.ratio(), 2)));
+            : say(proportions ? "counts.odds" : "counts.ratio", Numerals.fixed(exact.ratio(), 2)));
   }
 }

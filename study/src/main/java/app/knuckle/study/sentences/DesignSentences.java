@@ -2,13 +2,11 @@ package app.knuckle.study.sentences;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
-import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.cells.GroupSummary;
@@ -23,6 +21,7 @@ import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
 import app.knuckle.study.words.Prose;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -107,8 +106,7 @@ final class DesignSentences {
     public String counts(TestResult.CountResult test) {
       return exactTest()
           .map(e -> CountSentence.of(label(), e, exact))
-          .orElseGet(
-              () -> EffectsSentence.of(label(), inquiry, CountSentence.rows(test, exact)));
+          .orElseGet(() -> EffectsSentence.of(label(), inquiry, CountSentence.rows(test, exact)));
     }
 
     @Override

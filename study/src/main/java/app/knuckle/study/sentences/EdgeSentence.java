@@ -18,8 +18,8 @@ import java.util.Map;
 import java.util.Set;
 
 /**
- * Says of groups of which none, or all, were counted how many there may be at most, or at least, and
- * from which groups they differ: they have no mean among the others.
+ * Says of groups of which none, or all, were counted how many there may be at most, or at least,
+ * and from which groups they differ: they have no mean among the others.
  */
 public final class EdgeSentence {
 

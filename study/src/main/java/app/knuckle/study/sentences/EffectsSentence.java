@@ -11,6 +11,7 @@ import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /** Says which treatments a response differs by; an interaction comes before main effects. */
@@ -42,6 +43,23 @@ final class EffectsSentence {
 
   /** The finding about the treatments of a question. */
   static String of(String label, Inquiry inquiry, List<Row> all) {
+    // A treatment that changes a slope comes first: its other effects are those at one value.
+    Optional<Row> slope =
+        all.stream()
+            .filter(row -> row.term().size() > 1 && row.isFound(inquiry.alpha()))
+            .filter(row -> row.term().stream().anyMatch(inquiry.covariates()::contains))
+            .filter(row -> row.term().stream().anyMatch(inquiry.treatments()::contains))
+            .findFirst();
+    if (slope.isPresent()) {
+      List<String> of = slope.get().term().stream().filter(inquiry.treatments()::contains).toList();
+      List<String> on = slope.get().term().stream().filter(inquiry.covariates()::contains).toList();
+      return say(
+          "effects.depends",
+          term(of),
+          label,
+          Numerals.list(on.stream().map(Units::label).toList()),
+          slope.get().statistic());
+    }
     List<Row> rows =
         all.stream().filter(row -> inquiry.treatments().containsAll(row.term())).toList();
     List<Row> together =

@@ -2,7 +2,6 @@ package app.knuckle.study.sentences;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.study.design.DesignReading;
@@ -10,6 +9,7 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;

@@ -17,8 +17,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /**
- * A question that was overtaken can be asked again: wherever its computation was cancelled, what was
- * remembered until then gives the same answer as if nobody had asked before.
+ * A question that was overtaken can be asked again: wherever its computation was cancelled, what
+ * was remembered until then gives the same answer as if nobody had asked before.
  */
 class OvertakenTest {
 
@@ -84,8 +84,7 @@ class OvertakenTest {
     }
   }
 
-  private static String answer(
-      AnyInquiry any, Inquiry inquiry, Progress progress, Stages stages) {
+  private static String answer(AnyInquiry any, Inquiry inquiry, Progress progress, Stages stages) {
     try {
       Frame frame = Frame.of(any.table(), inquiry.prepare(), progress);
       return FindingsFile.text(Answering.of(any.table(), frame, inquiry, progress, stages));

@@ -242,10 +242,7 @@ public record AnyInquiry(Kind kind, Table table, ObjectNode asked) {
         }
         case PAIRS, RANKS_OF_PAIRS -> {
           records.crossed(
-              List.of(c, a),
-              new int[] {records.between(3, 12), 2},
-              1,
-              records.oneIn(3) ? 10 : 0);
+              List.of(c, a), new int[] {records.between(3, 12), 2}, 1, records.oneIn(3) ? 10 : 0);
           respond(a, c);
           ask("treatments", a);
           asked.put("pairs", c);

@@ -133,7 +133,10 @@ class SymmetriesTest {
     for (int i = 0; node.isArray() && i < node.size(); i++) {
       values.addAll(values(path + "[" + i + "]", node.get(i)));
     }
-    if (node.isNumber() || node.isBoolean() || node.isNull() || node.isTextual() && path.endsWith(".letters")) {
+    if (node.isNumber()
+        || node.isBoolean()
+        || node.isNull()
+        || node.isTextual() && path.endsWith(".letters")) {
       values.add(path + " " + node);
     }
     return values;

@@ -237,8 +237,7 @@ public final class Questions {
     }
     Map<String, String> levels = referenceLevels(c.of());
     if (all.stream()
-        .anyMatch(
-            m -> only(c.of(), m.levels()).equals(levels) && estimator.isAtEdge(m.codes()))) {
+        .anyMatch(m -> only(c.of(), m.levels()).equals(levels) && estimator.isAtEdge(m.codes()))) {
       return List.of();
     }
     return all.stream()
@@ -294,8 +293,8 @@ public final class Questions {
       AgainstReference against =
           reference < 0 && !isReferenceAtEdge(c, family)
               ? null
-              : AgainstReference.dunnett(
-                  estimates, reference, inquiry.direction(), inquiry.alpha());
+              : AgainstReference.of(
+                  c.procedure(), estimates, reference, inquiry.direction(), inquiry.alpha());
       if (against == null) {
         throw noReference(c.of());
       }

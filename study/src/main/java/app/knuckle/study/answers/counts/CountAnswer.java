@@ -15,6 +15,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.Questions;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.cells.Combinations;
+import app.knuckle.study.checks.Checks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
@@ -100,7 +101,7 @@ public final class CountAnswer {
             () -> new CountFooting(frame, inquiry, question, progress));
     return new Analysis(
             tests,
-            footing.checks(),
+            Checks.at(footing.checks(), inquiry.alpha()),
             questions.meansOf(fit.model().fixed().terms()),
             comparisons,
             questions.contrasts(),

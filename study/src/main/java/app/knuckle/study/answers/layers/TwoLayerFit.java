@@ -230,9 +230,7 @@ final class TwoLayerFit implements LayeredFit {
         inTerm[f] = term.names().contains(within.get(f));
       }
       all.add(
-          new TestResult.TermSphericity(
-              term.names(),
-              layers.sphericity(sizes, inTerm, groups)));
+          new TestResult.TermSphericity(term.names(), layers.sphericity(sizes, inTerm, groups)));
     }
     return all;
   }

@@ -163,7 +163,7 @@ public final class LinearAnswer {
   }
 
   private List<CheckResult> checks(Stratum layer) {
-    List<CheckResult> checks = new ArrayList<>(fitted.checks(progress));
+    List<CheckResult> checks = new ArrayList<>(Checks.at(fitted.checks(progress), inquiry.alpha()));
     for (Inquiry.Compare c : inquiry.compare()) {
       if (c.trend() > 0 && c.of().size() == 1) {
         checks.add(remainder(c, layer, values));

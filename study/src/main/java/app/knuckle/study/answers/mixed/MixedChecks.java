@@ -2,13 +2,13 @@ package app.knuckle.study.answers.mixed;
 
 import static app.knuckle.study.words.Phrases.say;
 
-import app.knuckle.study.words.TermName;
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.TestResult;
+import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -152,10 +152,10 @@ final class PermutationAnswer extends RankQuestion {
   private Analysis oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
-    Shares own = drawn(
+    Shares own =
+        drawn(
             "arrangements",
-            () ->
-                Permutation.of(groups, inquiry.direction(), inquiry.alpha(), progress));
+            () -> Permutation.of(groups, inquiry.direction(), inquiry.alpha(), progress));
     double[] values = parts.values(measured);
     OneWay fit =
         OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());

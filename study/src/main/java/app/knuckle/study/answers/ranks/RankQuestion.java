@@ -4,8 +4,8 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.Significance;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
