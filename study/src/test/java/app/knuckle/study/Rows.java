@@ -47,7 +47,7 @@ public final class Rows {
   }
 
   private static Column column(String name, List<String> cells) {
-    if (cells.stream().allMatch(cell -> cell.matches("-|-?\\d+(\\.\\d+)?"))) {
+    if (cells.stream().allMatch(cell -> cell.matches("-|-?\\d+(\\.\\d+)?([eE]-?\\d+)?"))) {
       return new Numbers(
           name,
           "",
