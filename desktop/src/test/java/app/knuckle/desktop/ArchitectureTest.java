@@ -2,9 +2,11 @@ package app.knuckle.desktop;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noFields;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import app.knuckle.stats.Progress;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.core.importer.Location;
@@ -51,6 +53,28 @@ class ArchitectureTest {
           .onlyDependOnClassesThat()
           .resideInAnyPackage("app.knuckle.stats..", "java..", "org.apache.commons..", "org.ejml..")
           .because("computation knows nothing of tables, files or screens; pass arrays in");
+
+  /**
+   * Where a field may hold the progress of a question: short-lived work on that one question. A fit
+   * that is kept and asked again by a later question would stop with a question that is over.
+   */
+  private static final String AT_WORK_ON_ONE_QUESTION =
+      "app\\.knuckle\\.stats\\.mixed\\.Profile"
+          + "|app\\.knuckle\\.stats\\.resampling\\.(Arrangements|Permutation)"
+          + "|app\\.knuckle\\.study\\.answers\\..*|app\\.knuckle\\.study\\.plan\\.Foresight";
+
+  @ArchTest
+  static final ArchRule NOTHING_REMEMBERED_HOLDS_THE_PROGRESS_OF_ITS_FIRST_QUESTION =
+      noFields()
+          .that()
+          .areDeclaredInClassesThat()
+          .resideInAnyPackage("app.knuckle.stats..", "app.knuckle.study..")
+          .and()
+          .areDeclaredInClassesThat()
+          .haveNameNotMatching(AT_WORK_ON_ONE_QUESTION)
+          .should()
+          .haveRawType(Progress.class)
+          .because("a value that is remembered takes the progress of whoever asks it");
 
   @ArchTest
   static final ArchRule MODULES_LOOK_ONE_WAY =

@@ -29,7 +29,7 @@ class HtmlReportTest {
     Findings findings = Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);
     String page = HtmlReport.text(Page.of(findings, null));
     assertThat(page)
-        .contains("&lt;script&gt;", "b &amp; c", "<i>t</i>(2) = −5.66")
+        .contains("&lt;script&gt;", "b &amp; c", "<i>t</i>(2) = 5.66")
         .doesNotContain("<script>");
   }
 }

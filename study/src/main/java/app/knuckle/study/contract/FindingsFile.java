@@ -87,6 +87,10 @@ public final class FindingsFile {
     for (ResponseFindings response : findings.responses()) {
       String measured = response.measured().name();
       response.summaries().forEach(s -> summary(summaries.addObject(), response, s));
+      if (!response.analysed().equals(response.summaries())) {
+        ArrayNode analysed = node.withArray("analysed");
+        response.analysed().forEach(s -> summary(analysed.addObject(), response, s));
+      }
       if (response.refusal() != null) {
         ObjectNode test = tests.addObject().put("measured", measured);
         test.put("kind", RefusedKind.of(findings.inquiry())).putNull("fit");

@@ -40,9 +40,9 @@ class PlotGridTest {
       delimiter = '|',
       value = {
         "`treatments`:[`mesh`] | '' | mesh | '' | 1 x 2 | one treatment at 2 levels",
-        "`treatments`:[`mesh`,`density`] | mesh | density | '' | 2 x 3 | 2 x 3 factorial",
+        "`treatments`:[`mesh`,`density`] | mesh | density | '' | 2 x 3 | 2 × 3 factorial",
         "`treatments`:[`mesh`,`density`],`blocks`:[`rack`] | mesh | density | rack | 2 x 3 "
-            + "| 2 x 3 factorial in randomised complete blocks",
+            + "| 2 × 3 factorial in randomised complete blocks",
         "`treatments`:[`mesh`,`tide`],`blocks`:[`rack`],`wholePlots`:[`mesh`] "
             + "| rack | mesh | tide | 3 x 2 | split plot",
         "`treatments`:[`mesh`,`tide`],`unit`:`bag`,`occasions`:[`tide`] "

@@ -68,9 +68,7 @@ class AgreementTest {
       boolean found =
           judged.stream().anyMatch(j -> j.p().exists() && j.p().value() <= inquiry.alpha());
       boolean none = response.words().finding().startsWith("No evidence");
-      assertThat(none && found)
-          .as("%s\n%s\n%s", response.words().finding(), judged, any)
-          .isFalse();
+      assertThat(none && found).as("%s\n%s\n%s", response.words().finding(), judged, any).isFalse();
       if (!found && judged.stream().allMatch(j -> j.p().exists())) {
         assertThat(response.words().finding())
             .as("%s", any)
@@ -109,7 +107,9 @@ class AgreementTest {
           boolean shared = left.chars().anyMatch(c -> right.indexOf(c) >= 0);
           assertThat(shared).as("%s with %s, %s of %s", left, right, row, any).isEqualTo(!differs);
         }
-        if (!protectedPairs && !differs && !family.path("procedure").asText().matches("newman.*|duncan")) {
+        if (!protectedPairs
+            && !differs
+            && !family.path("procedure").asText().matches("newman.*|duncan")) {
           assertThat(row.path("p").doubleValue()).as("%s", any).isGreaterThan(alpha * (1 - 1e-9));
         }
       }

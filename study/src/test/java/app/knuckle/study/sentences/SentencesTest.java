@@ -93,7 +93,7 @@ class SentencesTest {
     assertThat(finding("'treatments':['tide']", apart))
         .matches(
             "Y differs between t0 and t1 by \\d\\.\\d+ mm"
-                + " \\(95% interval \\d\\.\\d+ to \\d\\.\\d+\\), t\\(46\\) = −.*");
+                + " \\(95% interval \\d\\.\\d+ to \\d\\.\\d+\\), t\\(46\\) = \\d.*");
   }
 
   @Test
