@@ -200,6 +200,17 @@ final class Laws {
     return sum;
   }
 
+  /** Whether no difference follows from others. */
+  static boolean isRegular(double[][] correlations) {
+    double[][] root = cholesky(correlations);
+    for (int i = 0; i < root.length; i++) {
+      if (root[i][i] < 1e-3) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   private static double[][] cholesky(double[][] a) {
     int n = a.length;
     double[][] l = new double[n][n];

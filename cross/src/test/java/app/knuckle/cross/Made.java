@@ -40,7 +40,10 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
     RANK_BLOCKS,
     RANK_PAIRS,
     RANK_ONE,
-    PERMUTATION
+    PERMUTATION,
+    COUNTS,
+    PROPORTIONS,
+    MIXED
   }
 
   private static final ObjectMapper JSON = new ObjectMapper();
@@ -204,6 +207,33 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
                 .doubleValue();
       }
       numbers.put(name, values);
+    }
+
+    /** Counts per unit of an exposure, or out of so many; a group of none at times. */
+    private void counts(Kind kind) {
+      boolean out = kind == Kind.PROPORTIONS;
+      int groups = levels.get("group").size();
+      int none = one(8) ? random.nextInt(groups) : -1;
+      double[] mean = new double[groups];
+      Arrays.setAll(mean, g -> Math.exp(random.nextGaussian()) * (one(10) ? 1e3 : 4));
+      double[] values = new double[rows];
+      double[] sizes = new double[rows];
+      for (int r = 0; r < rows; r++) {
+        int g = codes.get("group")[r];
+        double more = Math.exp(0.4 * random.nextGaussian());
+        sizes[r] = out ? between(1, 20) : between(1, 40) / 8.0;
+        double rate = out ? 0.9 * (mean[g] * more) / (1 + mean[g] * more) : mean[g] * more;
+        values[r] = g == none ? 0 : Math.rint(rate * sizes[r]);
+      }
+      numbers.put("y", values);
+      numbers.put("size", sizes);
+      if (out) {
+        asked.put("outOf", "size");
+      } else if (one(2)) {
+        asked.put("exposure", "size");
+      }
+      asked.put("method", out ? "proportions" : "counts");
+      asked.put("direction", "either").put("extraSpread", one(2));
     }
 
     private void gaps(String name) {
@@ -371,6 +401,22 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
           ask("measured", List.of("y", "z"));
           asked.put("together", true);
         }
+        case COUNTS, PROPORTIONS -> {
+          groups("group", between(2, 5));
+          ask("treatments", List.of("group"));
+          counts(kind);
+        }
+        case MIXED -> {
+          layout(
+              List.of("rack", "mesh"),
+              new int[] {between(4, 8), between(2, 4)},
+              between(1, 2),
+              one(2) ? 8 : 0);
+          response("y", List.of("mesh", "rack"));
+          ask("treatments", List.of("mesh"));
+          asked.put("method", "mixed");
+          asked.putArray("random").add("rack");
+        }
         case RANK_BLOCKS -> {
           layout(
               List.of("rack", "mesh"),
@@ -434,6 +480,11 @@ record Made(Kind kind, Sheet sheet, ObjectNode asked) {
           for (String p : List.of("nemenyi", "dunn-sidak", "conover-holm")) {
             compare(List.of("mesh"), List.of(), p);
           }
+        }
+        case COUNTS, PROPORTIONS -> compare(List.of("group"), List.of(), one(2) ? "none" : "holm");
+        case MIXED -> {
+          asked.put("direction", "either");
+          compare(List.of("mesh"), List.of(), "none");
         }
         case TWO_GROUPS, ONE_SAMPLE, PAIRS, TOGETHER, ASSOCIATED -> {}
       }

@@ -34,9 +34,22 @@ final class SameAgain {
       case 0 -> shuffled();
       case 1 -> renamed();
       case 2 -> reordered();
-      case 3 -> shifted();
-      default -> scaled();
+      case 3 -> {
+        if (!isCounted()) {
+          shifted();
+        }
+      }
+      default -> {
+        if (!isCounted()) {
+          scaled();
+        }
+      }
     }
+  }
+
+  /** Counts have an origin and a scale of their own. */
+  private boolean isCounted() {
+    return made.kind() == Made.Kind.COUNTS || made.kind() == Made.Kind.PROPORTIONS;
   }
 
   /** The order of levels is a matter of taste, for every test of a whole term. */
@@ -64,7 +77,7 @@ final class SameAgain {
       if (WHOLE.contains(tests.path(t).path("kind").asText())) {
         JsonNode rows = tests.path(t).path("rows");
         for (int r = 0; r < rows.size(); r++) {
-          for (String key : List.of("df", "f", "h", "chiSquared", "p")) {
+          for (String key : List.of("df", "f", "h", "chiSquared", "deviance", "p")) {
             alike(
                 how + " " + rows.path(r).path("source").asText() + "." + key,
                 rows.path(r).path(key),
@@ -77,7 +90,13 @@ final class SameAgain {
   }
 
   private static final Set<String> WHOLE =
-      Set.of("analysis-of-variance", "welch-anova", "kruskal-wallis", "friedman");
+      Set.of(
+          "analysis-of-variance",
+          "welch-anova",
+          "kruskal-wallis",
+          "friedman",
+          "analysis-of-deviance",
+          "mixed");
 
   private void shuffled() {
     if (made.kind() == Made.Kind.PERMUTATION) {

@@ -59,7 +59,7 @@ class ArchitectureTest {
    * that is kept and asked again by a later question would stop with a question that is over.
    */
   private static final String AT_WORK_ON_ONE_QUESTION =
-      "app\\.knuckle\\.stats\\.mixed\\.Profile"
+      "app\\.knuckle\\.stats\\.(Progress|mixed\\.Profile)"
           + "|app\\.knuckle\\.stats\\.resampling\\.(Arrangements|Permutation)"
           + "|app\\.knuckle\\.study\\.answers\\..*|app\\.knuckle\\.study\\.plan\\.Foresight";
 
@@ -226,7 +226,6 @@ class ArchitectureTest {
           "SheetKeys", // a key of the keyboard
           "TogetherSheets", // a statistic by name
           "FootingPage", // a check by name
-          "CountCards", // a check by name
           "PlainAnswers", // a number of groups
           "ReadingOptions"); // an option
 

@@ -70,7 +70,9 @@ public record AgainstReference(
         switch (procedure.law()) {
           case BONFERRONI -> alpha / m;
           case SIDAK -> -Math.expm1(Math.log1p(-alpha) / m);
-          default -> alpha;
+          case SINGLE, HOLM, HOCHBERG, FALSE_DISCOVERIES -> alpha;
+          case RANGE, STEPPED_RANGE, ALL_CONTRASTS, OWN ->
+              throw new IllegalArgumentException(procedure + " is not for a reference");
         };
     List<StudentT> tests =
         others.stream().map(i -> test(means, i, reference, direction, each)).toList();
