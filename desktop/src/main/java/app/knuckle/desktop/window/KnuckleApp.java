@@ -136,6 +136,17 @@ public final class KnuckleApp extends Application {
     stage.setMinHeight(Math.min(LOWEST + down, screen.getHeight()));
   }
 
+  /** The frame too: a window manager may centre the window as if it had none. */
+  private static void bringOntoTheScreen(Stage stage) {
+    Rectangle2D screen = Screen.getPrimary().getVisualBounds();
+    stage.setX(inside(stage.getX(), stage.getWidth(), screen.getMinX(), screen.getMaxX()));
+    stage.setY(inside(stage.getY(), stage.getHeight(), screen.getMinY(), screen.getMaxY()));
+  }
+
+  private static double inside(double at, double size, double low, double high) {
+    return Math.max(low, Math.min(at, high - size));
+  }
+
   private static Parent outline() {
     BorderPane outline = new BorderPane();
     outline.setTop(band("slips-bar"));
@@ -152,6 +163,7 @@ public final class KnuckleApp extends Application {
 
   private void fill(Stage stage, Workbench workbench) {
     limit(stage);
+    bringOntoTheScreen(stage);
     CompletableFuture<Study> coming = study == null ? null : CompletableFuture.supplyAsync(study);
     Keeper keeper = new Keeper(workbench);
     for (int size : ICONS) {

@@ -91,10 +91,12 @@ public final class SizeProbe {
   }
 
   private static String sizes(Stage stage) {
-    return "window %.0f %.0f content %.0f %.0f least %.0f %.0f"
+    return "window %.0f %.0f at %.0f %.0f content %.0f %.0f least %.0f %.0f"
         .formatted(
             stage.getWidth(),
             stage.getHeight(),
+            stage.getX(),
+            stage.getY(),
             stage.getScene().getWidth(),
             stage.getScene().getHeight(),
             stage.getMinWidth(),

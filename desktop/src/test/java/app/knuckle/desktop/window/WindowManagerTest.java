@@ -21,7 +21,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class WindowManagerTest {
 
   private static final Pattern SIZES =
-      Pattern.compile("window (\\d+) (\\d+) content (\\d+) (\\d+) least (\\d+) (\\d+)");
+      Pattern.compile(
+          "window (\\d+) (\\d+) at (-?\\d+) (-?\\d+) content (\\d+) (\\d+) least (\\d+) (\\d+)");
   private static final Pattern HELD = Pattern.compile("joint (\\w+) (\\d+) (\\d+) cut \\[(.*)]");
   private static final int PATIENCE_MINUTES = 3;
 
@@ -38,8 +39,10 @@ class WindowManagerTest {
     Matcher sizes = first(SIZES, said);
     assertThat(number(sizes, 1)).as("width of the window").isEqualTo(width);
     assertThat(number(sizes, 2)).as("height of the window").isEqualTo(height);
-    assertThat(number(sizes, 3)).as("width of what it holds").isBetween(width - 20, width);
-    assertThat(number(sizes, 4)).as("height of what it holds").isBetween(height - 60, height);
+    assertThat(number(sizes, 3)).as("left edge").isBetween(0, across - width);
+    assertThat(number(sizes, 4)).as("upper edge, with the title").isBetween(0, down - height);
+    assertThat(number(sizes, 5)).as("width of what it holds").isBetween(width - 20, width);
+    assertThat(number(sizes, 6)).as("height of what it holds").isBetween(height - 60, height);
     List<Matcher> joints = said.stream().map(HELD::matcher).filter(Matcher::matches).toList();
     assertThat(joints).hasSize(8);
     for (Matcher joint : joints) {
