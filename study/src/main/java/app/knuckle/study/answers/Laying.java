@@ -250,7 +250,6 @@ final class Laying {
     List<RecordsUsed.LeftOut> leftOut =
         left.entrySet().stream()
             .map(e -> new RecordsUsed.LeftOut(frame.sourceRow(e.getKey()) + 1, e.getValue()))
-            .distinct()
             .toList();
     return new RecordsUsed(frame.rows(), inPlay, leftOut);
   }

@@ -253,16 +253,18 @@ public final class MethodsParagraph {
   }
 
   private String leftOut() {
-    Map<String, List<String>> rows = new LinkedHashMap<>();
+    Map<String, Set<Integer>> rows = new LinkedHashMap<>();
     for (RecordsUsed.LeftOut left : findings.records().leftOut()) {
-      rows.computeIfAbsent(left.why(), why -> new ArrayList<>()).add(Numerals.whole(left.row()));
+      // A row of the source is named once, however many rows a step made of it.
+      rows.computeIfAbsent(left.why(), why -> new LinkedHashSet<>()).add(left.row());
     }
     if (rows.isEmpty()) {
       return "";
     }
     List<String> all = new ArrayList<>();
     rows.forEach(
-        (why, which) -> {
+        (why, rowsOfIt) -> {
+          List<String> which = rowsOfIt.stream().map(Numerals::whole).toList();
           String named =
               which.size() > MOST_NAMED
                   ? say(

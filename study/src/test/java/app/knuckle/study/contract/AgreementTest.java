@@ -77,6 +77,18 @@ class AgreementTest {
     }
   }
 
+  @Property(tries = 300, seed = "57721566")
+  void everyRowIsInPlayOrLeftOutWithItsReason(@ForAll Random random) {
+    AnyInquiry any = AnyInquiry.of(random);
+    any.answer()
+        .map(Findings::records)
+        .ifPresent(
+            r ->
+                assertThat(r.inPlay() + r.leftOut().size())
+                    .as("%s of %s", r, any)
+                    .isEqualTo(r.read()));
+  }
+
   @Property(tries = 600, seed = "33988749")
   void lettersAndDecisionsFollowFromP(@ForAll Random random) throws IOException {
     AnyInquiry any = AnyInquiry.of(random);
