@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * What the Footing joint says: a card for each thing that the answer stands on.
@@ -142,34 +143,11 @@ public record FootingPage(String line, List<Check> cards) {
                     ? ways.estimatedSpread()
                     : List.of());
         case OUTLYING_COUNT ->
-            plain(
-                check,
-                "Odd ones out",
-                Topic.ODD_VALUES,
-                againstFitted(),
-                without(
-                    check,
-                    check
-                        .values()
-                        .map(GroupCheck::numbers)
-                        .map(GroupCheck.OddCount.class::cast)
-                        .map(GroupCheck.OddCount::row)));
+            oddOneOut(check, GroupCheck.OddCount.class, GroupCheck.OddCount::row);
         case ZEROS -> plain(check, "Zeros", Topic.of(inquiry, false), null, List.of());
         case EXPECTED_COUNTS -> expected(check);
         case VARIANCES -> variances(check);
-        case OUTLIER ->
-            plain(
-                check,
-                "Odd ones out",
-                Topic.ODD_VALUES,
-                againstFitted(),
-                without(
-                    check,
-                    check
-                        .values()
-                        .map(GroupCheck::numbers)
-                        .map(OddResidual.class::cast)
-                        .map(OddResidual::row)));
+        case OUTLIER -> oddOneOut(check, OddResidual.class, OddResidual::row);
         case RANDOM_LEVELS -> randomTerm(check);
         case DESIGN, COVARIANCES -> design(check, check.design().orElseThrow());
         case ORDER ->
@@ -286,6 +264,15 @@ public record FootingPage(String line, List<Check> cards) {
               ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
               : List.of(),
           check.mute());
+    }
+
+    private <N> Check oddOneOut(Footing.Check check, Class<N> numbers, Function<N, Integer> row) {
+      return plain(
+          check,
+          "Odd ones out",
+          Topic.ODD_VALUES,
+          againstFitted(),
+          without(check, check.values().map(GroupCheck::numbers).map(numbers::cast).map(row)));
     }
 
     private Check randomTerm(Footing.Check check) {
