@@ -240,7 +240,8 @@ public record ComparePage(
                     family.scale() == LinkScale.LOG_ODDS ? "%" : response.measured().unit(),
                     decimals)
                 + " "
-                + EdgeSentence.of(response.analysis(), response.summaries(), ExactP.USUAL))
+                + EdgeSentence.of(
+                    response.analysis(), response.summaries(), findings.inquiry(), ExactP.USUAL))
             .strip(),
         family.criticalDifference().exists() && !family.isOfRatios()
             ? "Means are told apart from "

@@ -60,7 +60,9 @@ final class MeansCaption {
     }
     List<String> sentences = new ArrayList<>();
     sentences.add(shown(groups) + ".");
-    sentences.add(EdgeSentence.of(response.analysis(), response.summaries(), ExactP.USUAL));
+    sentences.add(
+        EdgeSentence.of(
+            response.analysis(), response.summaries(), findings.inquiry(), ExactP.USUAL));
     switch (style.shown().above()) {
       case LETTERS -> sentences.add(letters(groups));
       case BRACKETS ->

@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.counts.CountIntervals;
 import app.knuckle.study.cells.CountSummary;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.words.ExactP;
@@ -30,10 +31,12 @@ public final class EdgeSentence {
    *
    * @param analysis of the response
    * @param summaries of its groups
+   * @param inquiry the question
    * @param exact down to which bound p is written as it is
    * @return sentences; empty where every group has a mean
    */
-  public static String of(Analysis analysis, List<GroupSummary> summaries, ExactP exact) {
+  public static String of(
+      Analysis analysis, List<GroupSummary> summaries, Inquiry inquiry, ExactP exact) {
     List<String> said = new ArrayList<>();
     for (ComparisonResult c : analysis.comparisons()) {
       Set<Map<String, String>> groups = new LinkedHashSet<>();
@@ -49,12 +52,30 @@ public final class EdgeSentence {
             .flatMap(s -> s.counted().stream())
             .filter(EdgeSentence::isNoneOrAll)
             .forEach(counted -> said.add(group(group, levels, counted, c, exact)));
+        if (!inquiry.blocks().isEmpty() && isUnmet(c, group, levels, summaries)) {
+          said.add(say("edge.unmet", name(levels)));
+        }
       }
       if (!said.isEmpty() && c.within().isEmpty()) {
         break; // Other procedures say the same of these groups.
       }
     }
     return String.join(" ", said);
+  }
+
+  /**
+   * A group with counts of its own that has no mean all the same: no block holds it with others.
+   */
+  private static boolean isUnmet(
+      ComparisonResult c,
+      Map<String, String> group,
+      Map<String, String> levels,
+      List<GroupSummary> summaries) {
+    return !c.labels().contains(group)
+        && summaries.stream()
+            .filter(s -> s.levels().equals(levels))
+            .flatMap(s -> s.counted().stream())
+            .anyMatch(counted -> !isNoneOrAll(counted));
   }
 
   private static boolean isNoneOrAll(CountSummary counted) {

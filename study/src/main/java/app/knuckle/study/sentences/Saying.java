@@ -40,7 +40,7 @@ public final class Saying {
                 ComparedMeans.of(analysis),
                 DesignSentences.ofTwoGroups(measured, inquiry, analysis, exact),
                 exact);
-    String edge = EdgeSentence.of(analysis, response.summaries(), exact);
+    String edge = EdgeSentence.of(analysis, response.summaries(), inquiry, exact);
     return edge.isEmpty()
         ? words
         : new Sentences(words.finding(), words.result(), (words.ranking() + " " + edge).strip());
