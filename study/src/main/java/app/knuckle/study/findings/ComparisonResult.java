@@ -59,7 +59,8 @@ public record ComparisonResult(
   }
 
   /**
-   * Two groups of which one at least has no mean, as none, or all, were counted there.
+   * Two groups of which one at least has no mean: none, or all, were counted there, or no block
+   * holds it with others.
    *
    * @param left levels of one
    * @param right levels of the other; the reference where there is one

@@ -143,7 +143,7 @@ public final class CountAnswer {
         Map<String, String> left = all.get(turned ? j : i);
         Map<String, String> right = all.get(turned ? i : j);
         boolean asked = c.pairs() != null || right.equals(reference);
-        if (asked && (isAtEdge(c, left) || isAtEdge(c, right))) {
+        if (asked && !(hasMean(c, left) && hasMean(c, right))) {
           progress.check();
           Drop drop = fit.merged(names, levels(c, left), levels(c, right), progress);
           merged.add(new ComparisonResult.Merged(left, right, drop, drop.p(), false));
@@ -159,8 +159,10 @@ public final class CountAnswer {
     return levels;
   }
 
-  private boolean isAtEdge(ComparisonResult c, Map<String, String> group) {
-    return fit.isAtEdge(Factor.codes(question.factors(), levels(c, group)));
+  /** None where none, or all, were counted, and where no row tells it. */
+  private boolean hasMean(ComparisonResult c, Map<String, String> group) {
+    return c.labels().contains(group)
+        && !fit.isAtEdge(Factor.codes(question.factors(), levels(c, group)));
   }
 
   /** Holm's adjustment over the pairs that can be judged. */

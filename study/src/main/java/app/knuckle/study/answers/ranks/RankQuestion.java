@@ -26,11 +26,16 @@ import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
 
 /** What every answer on ranks, or by permutation, starts from. */
 abstract class RankQuestion {
+
+  private static final Set<String> OF_ONE_SAMPLE = Set.of("signed-rank", "sign");
+  private static final Set<String> OF_TWO_SAMPLES =
+      Set.of("mann-whitney", "brunner-munzel", "permutation");
 
   final Inquiry inquiry;
   final Frame frame;
@@ -153,12 +158,9 @@ abstract class RankQuestion {
   /** Whether a test looks in the direction that was asked: those of two samples, or of one. */
   private boolean isDirected(String kind) {
     return inquiry.direction() != Direction.EITHER
-        && switch (kind) {
-          case "signed-rank", "sign" -> true;
-          case "mann-whitney", "brunner-munzel", "permutation" ->
-              parts.factor(inquiry.treatments().get(0)).size() == 2;
-          default -> false;
-        };
+        && (OF_ONE_SAMPLE.contains(kind)
+            || OF_TWO_SAMPLES.contains(kind)
+                && parts.factor(inquiry.treatments().get(0)).size() == 2);
   }
 
   /** Which of the two is the greater, or is not shown to be. */
