@@ -88,6 +88,15 @@ public record Quantity(double value, Absence why) {
   private static final double ROUNDING = 0x1p-47;
 
   /**
+   * What this one is the logarithm of, absent where that is beyond every double.
+   *
+   * @return above 0, or 0 below every double
+   */
+  public Quantity exponential() {
+    return mapFinite(Math::exp, Absence.LIMIT_TOO_FAR);
+  }
+
+  /**
    * The quantity derived from this one, absent for the same reason if this one is.
    *
    * @param rule from the value to the new value, which must be finite

@@ -112,7 +112,7 @@ final class CountSolution {
         for (int v = 0; v < at.length; v++) {
           at[v] = values[v][c];
         }
-        rows[c] = design.vector(design.meanOf(levels, at));
+        rows[c] = design.vectorOfRow(levels, at);
       }
     }
   }

@@ -28,6 +28,13 @@ public record ExactCounts(
     Quantity low,
     Quantity high) {
 
+  /** Sums of many probabilities pass 1 by rounding. */
+  public ExactCounts {
+    greater = Math.min(1, greater);
+    less = Math.min(1, less);
+    either = Math.min(1, either);
+  }
+
   /** More possible tables than this are not counted. */
   public static final int MOST_TABLES = 100_000;
 
@@ -71,7 +78,7 @@ public record ExactCounts(
     double above = greater - own / 2;
     double below = less - own / 2;
     return switch (direction) {
-      case EITHER -> 2 * Math.min(above, below);
+      case EITHER -> Math.min(1, 2 * Math.min(above, below));
       case GREATER -> above;
       case LESS -> below;
     };

@@ -16,13 +16,16 @@ final class CriticalValue {
    * The value. Far out the logarithm of a tail is nearly straight in the logarithm of t.
    *
    * @param p between 0 and 1
-   * @param lowest where the tail is at least p
+   * @param lowest where the tail is at least p; below 0 it is looked for farther out
    * @param tolerance relative
    * @param tail P(largest &gt; t), falling
    * @return the value; infinite if it is beyond every double
    */
   static double of(double p, double lowest, double tolerance, DoubleUnaryOperator tail) {
     double low = lowest;
+    while (low < 0 && tail.applyAsDouble(low) < p) {
+      low *= 2; // With few degrees of freedom the lower end reaches farther than the normal one.
+    }
     double high = FIRST;
     double stride = 2;
     while (tail.applyAsDouble(high) > p) {

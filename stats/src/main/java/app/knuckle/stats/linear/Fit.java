@@ -622,6 +622,18 @@ public final class Fit {
     return independent(weights);
   }
 
+  /**
+   * A row that took part in the coordinates of the fit. What columns depend on others, they do in
+   * this row too, but for rounding: a covariate that hardly varies is no reason not to know it.
+   *
+   * @param levels one a factor of the model
+   * @param at one value a covariate
+   * @return one number a degree of freedom of the model
+   */
+  public double[] vectorOfRow(int[] levels, double[] at) {
+    return independent(meanOf(levels, at));
+  }
+
   /** The weights of independent columns in the coordinates of the fit. */
   private double[] independent(double[] weights) {
     double[] v = new double[rank];

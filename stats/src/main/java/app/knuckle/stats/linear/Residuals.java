@@ -156,9 +156,9 @@ public final class Residuals {
       double[] at = covariates.stream().mapToDouble(c -> c.values()[row]).toArray();
       double[] v =
           at.length > 0
-              ? fit.vector(fit.meanOf(levels, at))
+              ? fit.vectorOfRow(levels, at)
               : known.computeIfAbsent(
-                  Arrays.stream(levels).boxed().toList(), k -> fit.vector(fit.meanOf(levels, at)));
+                  Arrays.stream(levels).boxed().toList(), k -> fit.vectorOfRow(levels, at));
       double mean = 0;
       double h = 0;
       for (int k = 0; k < v.length; k++) {

@@ -120,7 +120,7 @@ public final class Estimates {
    * @return absent like {@link #se}
    */
   public Quantity shownSe(int i) {
-    return se(i).map(se -> se * scale.factor() * scale.slope(mean(i)));
+    return se(i).mapFinite(se -> se * scale.factor() * scale.slope(mean(i)), Absence.LIMIT_TOO_FAR);
   }
 
   /**
@@ -133,7 +133,9 @@ public final class Estimates {
    */
   public Quantity shownLimit(int i, double alpha, boolean upper) {
     return halfWidth(i, alpha)
-        .map(h -> scale.factor() * scale.back(upper ? mean(i) + h : mean(i) - h));
+        .mapFinite(
+            h -> scale.factor() * scale.back(upper ? mean(i) + h : mean(i) - h),
+            Absence.LIMIT_TOO_FAR);
   }
 
   /**

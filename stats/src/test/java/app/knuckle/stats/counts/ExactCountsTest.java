@@ -67,6 +67,13 @@ class ExactCountsTest {
     assertThat(ExactCounts.rates(60_000, 1, 60_000, 1, Direction.EITHER, 0.05)).isNull();
   }
 
+  @Test
+  void pOfTheLikeliestCountIsOneAndNotMore() {
+    // 15 of 25 where 3 hours of 5 were watched: no count is likelier.
+    ExactCounts counts = ExactCounts.rates(15, 3, 10, 2, Direction.EITHER, 0.05);
+    assertThat(counts.either()).isEqualTo(1);
+  }
+
   @Property(tries = 60)
   void limitsLeaveTheirTails(
       @ForAll @IntRange(min = 1, max = 30) int of, @ForAll @IntRange(min = 0, max = 30) int some) {

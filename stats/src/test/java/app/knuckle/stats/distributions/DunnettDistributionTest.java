@@ -9,6 +9,7 @@ import net.jqwik.api.constraints.DoubleRange;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 import org.assertj.core.data.Percentage;
+import org.junit.jupiter.api.Test;
 
 /** Where the largest of two has a closed form, or must agree with something simpler. */
 class DunnettDistributionTest {
@@ -27,6 +28,14 @@ class DunnettDistributionTest {
       @ForAll @DoubleRange(min = 1, max = 200) double df) {
     assertThat(two(r, df, false).survivalProbability(0))
         .isCloseTo(0.75 - Math.asin(r) / (2 * Math.PI), within(1e-9));
+  }
+
+  /** One difference, one-sided, is Student's t: with 1 degree of freedom far below -11.8. */
+  @Test
+  void theLowerEndIsFoundHoweverFarItLies() {
+    DunnettDistribution one = DunnettDistribution.of(new double[1], 1, false);
+    assertThat(one.inverseSurvivalProbability(0.999999))
+        .isCloseTo(Math.tan(-Math.PI * 0.499999), Percentage.withPercentage(1e-4));
   }
 
   @Property(tries = 40)

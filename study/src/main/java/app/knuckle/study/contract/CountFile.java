@@ -41,9 +41,9 @@ final class CountFile {
       for (int i = 0; i < test.covariates().size(); i++) {
         ObjectNode slope = (ObjectNode) node.get("covariates").get(i);
         TestResult.Slope own = test.covariates().get(i);
-        slope.put("ratio", Math.exp(own.test().estimate()));
-        put(slope, "ratioLow", own.test().low().map(Math::exp));
-        put(slope, "ratioHigh", own.test().high().map(Math::exp));
+        put(slope, "ratio", Quantity.of(own.test().estimate()).exponential());
+        put(slope, "ratioLow", own.test().low().exponential());
+        put(slope, "ratioHigh", own.test().high().exponential());
       }
     }
   }

@@ -372,9 +372,9 @@ public final class FindingsFile {
       put(row, "low", pair.low());
       put(row, "high", pair.high());
       if (scale != LinkScale.IDENTITY) {
-        row.put("ratio", Math.exp(pair.difference()));
-        put(row, "ratioLow", pair.low().map(Math::exp));
-        put(row, "ratioHigh", pair.high().map(Math::exp));
+        put(row, "ratio", Quantity.of(pair.difference()).exponential());
+        put(row, "ratioLow", pair.low().exponential());
+        put(row, "ratioHigh", pair.high().exponential());
       }
       if (own) {
         put(row, "criticalValue", pair.critical());
@@ -476,9 +476,9 @@ public final class FindingsFile {
     put(node, "low", t.low());
     put(node, "high", t.high());
     if (scale != LinkScale.IDENTITY) {
-      node.put("ratio", Math.exp(t.estimate()));
-      put(node, "ratioLow", t.low().map(Math::exp));
-      put(node, "ratioHigh", t.high().map(Math::exp));
+      put(node, "ratio", Quantity.of(t.estimate()).exponential());
+      put(node, "ratioLow", t.low().exponential());
+      put(node, "ratioHigh", t.high().exponential());
       return;
     }
     put(node, "ss", c.contrast().ss());

@@ -180,7 +180,7 @@ public record ComparedMeans(
     Quantity low = turned ? pair.high().map(x -> -x) : pair.low();
     Quantity high = turned ? pair.low().map(x -> -x) : pair.high();
     return isOfRatios()
-        ? new Effect(Math.exp(size), low.map(Math::exp), high.map(Math::exp))
+        ? new Effect(Math.exp(size), low.exponential(), high.exponential())
         : new Effect(size, low, high);
   }
 

@@ -58,6 +58,9 @@ public record SetAside(List<Integer> rows, String why, boolean off) implements S
 
   @Override
   public String title() {
+    if (rows.isEmpty()) {
+      return say("step.aside.none");
+    }
     return Phrases.count("step.aside", rows.size(), String.valueOf(rows.get(0)));
   }
 

@@ -91,7 +91,7 @@ public final class Contrasts {
    *
    * @param factor whose levels are read
    * @return one a level, in order
-   * @throws Refused if one is not a number
+   * @throws Refused if one is not a number, or two are the same one
    */
   public static double[] levelsAsNumbers(Factor factor) {
     double[] levels =
@@ -102,6 +102,18 @@ public final class Contrasts {
             new Place.Key("inquiry", List.of("compare", "trend")),
             say("refused.level-not-number", factor.levels().get(i), factor.name()),
             say("way.trends-run-over-levels"));
+      }
+      for (int j = 0; j < i; j++) {
+        if (levels[j] == levels[i]) {
+          throw Refused.at(
+              new Place.Key("inquiry", List.of("compare", "trend")),
+              say(
+                  "refused.levels-one-number",
+                  factor.levels().get(j),
+                  factor.levels().get(i),
+                  factor.name()),
+              say("way.merge-levels-of"));
+        }
       }
     }
     return levels;

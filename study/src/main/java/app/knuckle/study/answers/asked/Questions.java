@@ -168,11 +168,11 @@ public final class Questions {
     return new MeansResult.Row(
         mean.levels(),
         n,
-        Quantity.of(scale.back(value)),
-        one.se(0).map(se -> se * scale.slope(value)),
+        Quantity.of(value).mapFinite(scale::back, Absence.LIMIT_TOO_FAR),
+        one.se(0).mapFinite(se -> se * scale.slope(value), Absence.LIMIT_TOO_FAR),
         one.df(0),
-        half.map(h -> scale.back(value - h)),
-        half.map(h -> scale.back(value + h)),
+        half.mapFinite(h -> scale.back(value - h), Absence.LIMIT_TOO_FAR),
+        half.mapFinite(h -> scale.back(value + h), Absence.LIMIT_TOO_FAR),
         null);
   }
 
