@@ -56,6 +56,7 @@ final class Laying {
 
   private Laid laid(Progress progress) {
     checkParts();
+    checkLevels();
     inquiry.covariates().forEach(this::response);
     List<Numbers> measured = inquiry.measured().stream().map(this::response).toList();
     if (inquiry.together()) {
@@ -131,6 +132,19 @@ final class Laying {
             new Place.WholeColumn(table.source(), name),
             say("refused.column-plays-two-parts"),
             say("way.give-one-part-only"));
+      }
+    }
+  }
+
+  /** Numbers too large to be told from each other are no levels. */
+  private void checkLevels() {
+    for (String name : Laid.needed(inquiry)) {
+      if (frame.column(name) instanceof Numbers numbers) {
+        for (int row = 0; row < numbers.size(); row++) {
+          if (frame.inPlay(row) && Double.isInfinite(numbers.value(row))) {
+            throw insensible(numbers, row);
+          }
+        }
       }
     }
   }

@@ -11,6 +11,7 @@ import app.knuckle.study.prep.Step;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
+import java.text.Normalizer;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.time.format.DateTimeParseException;
@@ -69,7 +70,7 @@ final class OddLevels {
       notices.add(
           new Notice(
               column.name(), "No row has a value of " + column.name() + ".", List.of(), List.of()));
-    } else if (!odd.numbers(notices) && !odd.dates(notices)) {
+    } else if (!odd.longNumbers(notices) && !odd.numbers(notices) && !odd.dates(notices)) {
       if (column.levels().size() <= MOST_LEVELS) {
         odd.spellings(notices);
         odd.lone(notices);
@@ -91,12 +92,17 @@ final class OddLevels {
         .toList();
   }
 
+  private static String bare(String name) {
+    return name.strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
+  }
+
   /** Levels that differ in capitals and blanks only. */
   private void spellings(List<Notice> notices) {
     Map<String, List<Integer>> alike = new LinkedHashMap<>();
     for (int code = 0; code < counts.length; code++) {
       if (counts[code] > 0) {
-        String bare = level(code).strip().replaceAll("\\s+", " ").toLowerCase(Locale.ROOT);
+        // Letters with an accent, and digits of full width, can be written in several ways.
+        String bare = bare(Normalizer.normalize(level(code), Normalizer.Form.NFKC));
         alike.computeIfAbsent(bare, key -> new ArrayList<>()).add(code);
       }
     }
@@ -110,7 +116,9 @@ final class OddLevels {
             new Notice(
                 column.name(),
                 Numerals.list(names.stream().map(n -> "\u201c" + n + "\u201d").toList())
-                    + " differ in capitals or blanks only.",
+                    + (names.stream().map(OddLevels::bare).distinct().count() == 1
+                        ? " differ in capitals or blanks only."
+                        : " look alike, but are written with different characters."),
                 rows(stray),
                 List.of(
                     new Notice.Fix(
@@ -157,6 +165,30 @@ final class OddLevels {
                               "the only row of " + column.name() + " " + name,
                               false))))));
     }
+  }
+
+  /** Whole numbers so long that different ones would become one number. */
+  private boolean longNumbers(List<Notice> notices) {
+    List<Integer> tooLong = new ArrayList<>();
+    for (int code = 0; code < counts.length; code++) {
+      if (counts[code] > 0 && Double.isNaN(NumberText.parse(level(code), false))) {
+        return false;
+      }
+      if (counts[code] > 0 && NumberText.isTooLong(level(code))) {
+        tooLong.add(code);
+      }
+    }
+    if (!tooLong.isEmpty()) {
+      notices.add(
+          new Notice(
+              column.name(),
+              column.name()
+                  + " holds whole numbers of 16 digits or more: read as names, since numbers so"
+                  + " long cannot be told from their neighbours.",
+              rows(tooLong),
+              List.of()));
+    }
+    return !tooLong.isEmpty();
   }
 
   /** Mostly numbers: decimal commas among points, or words in place of a value. */

@@ -8,6 +8,7 @@ import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.IntStream;
 
@@ -37,6 +38,7 @@ final class OddNumbers {
               column.name(), "No row has a value of " + column.name() + ".", List.of(), List.of()));
     }
     List<Notice> notices = new ArrayList<>();
+    infinite(frame, column).ifPresent(notices::add);
     codes(inPlay).forEach(code -> notices.add(code(frame, column, code)));
     if (looksLikeNames(inPlay)) {
       notices.add(
@@ -54,6 +56,25 @@ final class OddNumbers {
                       List.of(new Kind(column.name(), Kind.As.CATEGORY, false))))));
     }
     return notices;
+  }
+
+  /** Cells such as 1e400, beyond every number that is reckoned with. */
+  private static Optional<Notice> infinite(Frame frame, Numbers column) {
+    List<Integer> rows =
+        IntStream.range(0, column.size())
+            .filter(row -> frame.inPlay(row) && Double.isInfinite(column.value(row)))
+            .limit(MOST_ROWS)
+            .boxed()
+            .toList();
+    return rows.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            new Notice(
+                column.name(),
+                column.name()
+                    + " holds numbers beyond every measurement: they cannot be told from each other.",
+                rows,
+                List.of()));
   }
 
   private static double least(double[] values) {

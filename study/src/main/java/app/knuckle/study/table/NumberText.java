@@ -1,6 +1,7 @@
 package app.knuckle.study.table;
 
 import ch.randelshofer.fastdoubleparser.JavaDoubleParser;
+import java.math.BigInteger;
 import java.util.regex.Pattern;
 
 /** Reads a cell as a number. */
@@ -109,13 +110,34 @@ public final class NumberText {
   }
 
   /**
-   * Whether a number written like this is more likely a code: "007", "01".
+   * Whether a number written like this is more likely a code: "007", "01", or a whole number that
+   * no double tells from the next one.
    *
    * @param text a cell
-   * @return true for a leading zero before another digit
+   * @return true for a leading zero before another digit, and from 2^53 on
    */
   public static boolean looksLikeCode(String text) {
     String bare = text.strip();
-    return bare.length() > 1 && bare.charAt(0) == '0' && Character.isDigit(bare.charAt(1));
+    return bare.length() > 1 && bare.charAt(0) == '0' && Character.isDigit(bare.charAt(1))
+        || isTooLong(bare);
   }
+
+  /**
+   * Whether a text is a whole number from 2^53 on, where different numbers become one double.
+   *
+   * @param text a cell
+   * @return true for digits only, with a sign or without
+   */
+  public static boolean isTooLong(String text) {
+    String bare = text.strip();
+    int from = !bare.isEmpty() && "+-\u2212".indexOf(bare.charAt(0)) >= 0 ? 1 : 0;
+    int digits = bare.length() - from;
+    return digits > MOST_EXACT_DIGITS
+        && digits <= MOST_CHARACTERS
+        && bare.chars().skip(from).allMatch(c -> c >= '0' && c <= '9')
+        && new BigInteger(bare.substring(from)).bitLength() > EXACT_BITS;
+  }
+
+  /** Every whole number of so many bits is a double. */
+  private static final int EXACT_BITS = 53;
 }

@@ -1,9 +1,11 @@
 package app.knuckle.study.contract;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.Refused;
 import app.knuckle.study.Rows;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.prep.SetAside;
@@ -84,5 +86,20 @@ class StrangeButLegalTest {
   @Test
   void settingAsideNoRowHasATitle() {
     assertThat(new SetAside(List.of(), "", false).title()).isEqualTo("Set aside no row");
+  }
+
+  @Test
+  void numbersBeyondEveryMeasurementAreNoLevels() {
+    assertThatThrownBy(
+            () ->
+                ask(
+                    "'measured':['y'],'treatments':['dose']",
+                    "dose y",
+                    "1e400 3",
+                    "1e400 4",
+                    "1e500 5",
+                    "1e500 7"))
+        .isInstanceOf(Refused.class)
+        .hasMessageContaining("row 1, dose");
   }
 }

@@ -52,7 +52,30 @@ class NoticesTest {
         "differ in capitals or blanks",
         words("g", "fine", "Fine ", "fine", "b", "b", "b"),
         MEASURED);
+    // An accent of its own, and a digit of full width.
+    seenAndMended(
+        "look alike", words("g", "caf\u00e9", "cafe\u0301", "caf\u00e9", "b", "b", "b"), MEASURED);
+    seenAndMended(
+        "look alike", words("g", "bag 1", "bag \uff11", "bag 1", "b", "b", "b"), MEASURED);
     seenAndMended("stands in one row only", words("g", "a", "a", "c", "b", "b", "b"), MEASURED);
+  }
+
+  @Test
+  void numbersThatCannotBeToldApart() {
+    assertThat(
+            Notices.of(
+                Frame.of(
+                    new Table(
+                        "t",
+                        "",
+                        List.of(
+                            words("tank", "9007199254740993", "9007199254740992", "12"),
+                            new Numbers("dose", "", new double[] {1, Double.POSITIVE_INFINITY, 2})),
+                        "")),
+                Progress.NONE))
+        .extracting(Notice::words)
+        .anyMatch(w -> w.startsWith("tank holds whole numbers of 16 digits or more"))
+        .anyMatch(w -> w.startsWith("dose holds numbers beyond every measurement"));
   }
 
   @Test

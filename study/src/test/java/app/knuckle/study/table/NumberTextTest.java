@@ -61,4 +61,19 @@ class NumberTextTest {
     assertThat(Units.of(name)).isEqualTo(unit);
     assertThat(new Numbers(name, unit, new double[0]).label()).isEqualTo(label);
   }
+
+  @ParameterizedTest
+  @CsvSource({
+    // 2^53 is the double of 2^53 + 1 too.
+    "9007199254740991, false",
+    "9007199254740992, true",
+    "-12345678901234567, true",
+    "900719925474099.25, false",
+    "1e300, false",
+    "123456789012345, false",
+    "007, true"
+  })
+  void codesAreLongNumbersAndLeadingZeros(String text, boolean code) {
+    assertThat(NumberText.looksLikeCode(text)).isEqualTo(code);
+  }
 }
