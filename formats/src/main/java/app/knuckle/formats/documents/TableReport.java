@@ -1,5 +1,6 @@
 package app.knuckle.formats.documents;
 
+import app.knuckle.formats.records.SpreadsheetText;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import de.siegmar.fastcsv.writer.CsvWriter;
@@ -41,13 +42,17 @@ public final class TableReport {
         csv.writeRecord("");
       }
       first = false;
-      csv.writeRecord(table.caption());
-      csv.writeRecord(table.heads());
+      csv.writeRecord(SpreadsheetText.written(table.caption()));
+      csv.writeRecord(table.heads().stream().map(SpreadsheetText::written).toList());
       for (List<String> row : table.rows()) {
-        csv.writeRecord(row.stream().map(cell -> cell.replace('\u2212', '-')).toList());
+        csv.writeRecord(
+            row.stream()
+                .map(cell -> cell.replace('\u2212', '-'))
+                .map(SpreadsheetText::written)
+                .toList());
       }
       if (!table.note().isEmpty()) {
-        csv.writeRecord(table.note());
+        csv.writeRecord(SpreadsheetText.written(table.note()));
       }
     }
     csv.flush();

@@ -23,6 +23,10 @@ final class ColumnBuilder {
   private final Pattern groups;
 
   private final boolean asWords;
+
+  /** Whether an apostrophe is the sign for text, as in files for spreadsheets. */
+  private final boolean marked;
+
   private final LevelIndex index = new LevelIndex();
   private final List<String> levels = new ArrayList<>();
   private double[] numbers;
@@ -30,10 +34,12 @@ final class ColumnBuilder {
   private int size;
   private boolean metWord;
 
-  ColumnBuilder(String name, boolean decimalComma, boolean grouped, boolean asWords) {
+  ColumnBuilder(
+      String name, boolean decimalComma, boolean grouped, boolean asWords, boolean marked) {
     this.name = name;
     this.decimalComma = decimalComma;
     this.asWords = asWords;
+    this.marked = marked;
     groups = grouped ? Marks.groups(decimalComma ? '.' : ',') : null;
     numbers = new double[asWords ? 0 : FIRST_ROWS];
     codes = new int[asWords ? FIRST_ROWS : 0];
@@ -108,9 +114,14 @@ final class ColumnBuilder {
     }
     int code = index.code(letters, from, length);
     if (code == LevelIndex.UNKNOWN) {
-      String level = new String(letters, from, length);
+      String cell = new String(letters, from, length);
+      String level = marked ? SpreadsheetText.read(cell) : cell;
       code = MissingMarks.isMissing(level) ? Categories.MISSING : levels.size();
       index.put(level, code);
+      String sheet = marked ? SpreadsheetText.written(level) : level;
+      if (!sheet.equals(level)) {
+        index.put(sheet, code); // With the sign for text and without it is the same word.
+      }
       if (code != Categories.MISSING) {
         levels.add(level);
       }

@@ -30,7 +30,6 @@ public final class RecordsWriter {
   private static final int MOST_ODS_CELLS = 2_000_000;
 
   private static final int ROWS_PER_LOOK = 1 << 10;
-  private static final String STARTS_OF_FORMULAS = "=+-@\t\r";
 
   private RecordsWriter() {}
 
@@ -85,28 +84,16 @@ public final class RecordsWriter {
       List<Column> columns, int[] rows, Path file, char delimiter, Progress progress)
       throws IOException {
     try (CsvWriter csv = CsvWriter.builder().fieldSeparator(delimiter).build(file)) {
-      csv.writeRecord(columns.stream().map(c -> harmless(c.name())).toList());
+      csv.writeRecord(columns.stream().map(c -> SpreadsheetText.written(c.name())).toList());
       for (int i = 0; i < rows.length; i++) {
         look(i, rows.length, progress);
         int row = rows[i];
         csv.writeRecord(
             columns.stream()
-                .map(c -> c instanceof Numbers ? c.text(row) : harmless(c.text(row)))
+                .map(c -> c instanceof Numbers ? c.text(row) : SpreadsheetText.written(c.text(row)))
                 .toList());
       }
     }
-  }
-
-  /**
-   * A word that a spreadsheet would take for a formula gets an apostrophe, the spreadsheets' own
-   * sign for "this is text". Numbers are never changed.
-   */
-  private static String harmless(String text) {
-    boolean formula =
-        !text.isEmpty()
-            && STARTS_OF_FORMULAS.indexOf(text.charAt(0)) >= 0
-            && Double.isNaN(app.knuckle.study.table.NumberText.parse(text, false));
-    return formula ? "'" + text : text;
   }
 
   private static void xlsx(List<Column> columns, int[] rows, Path file, Progress progress)

@@ -53,7 +53,7 @@ final class TableBuilder {
     int names = Math.min(form.header() ? 1 : 0, firstRows.size());
     for (List<String> row : firstRows.subList(names, firstRows.size())) {
       for (int c = 0; c < row.size(); c++) {
-        if (new ColumnBuilder("", comma, isGrouped(), false).isWord(row.get(c))) {
+        if (new ColumnBuilder("", comma, isGrouped(), false, isText()).isWord(row.get(c))) {
           words.add(c);
         }
       }
@@ -62,6 +62,10 @@ final class TableBuilder {
 
   private boolean hasDecimalComma() {
     return form instanceof FileForm.Text text && text.decimalComma();
+  }
+
+  private boolean isText() {
+    return form instanceof FileForm.Text;
   }
 
   private boolean isGrouped() {
@@ -81,11 +85,12 @@ final class TableBuilder {
     raggedRows = 0;
     rows = 0;
     boolean comma = hasDecimalComma();
-    List<String> names = form.header() ? ColumnNames.of(first) : ColumnNames.numbered(first.size());
-    boolean odd = form.header() && !names.equals(first.stream().map(String::strip).toList());
+    List<String> heads = isText() ? first.stream().map(SpreadsheetText::read).toList() : first;
+    List<String> names = form.header() ? ColumnNames.of(heads) : ColumnNames.numbered(first.size());
+    boolean odd = form.header() && !names.equals(heads.stream().map(String::strip).toList());
     renamed = odd ? "; heads that were blank or named twice are numbered" : "";
     for (int c = 0; c < names.size(); c++) {
-      columns.add(new ColumnBuilder(names.get(c), comma, isGrouped(), words.contains(c)));
+      columns.add(new ColumnBuilder(names.get(c), comma, isGrouped(), words.contains(c), isText()));
     }
     if (!form.header()) {
       add(first);
