@@ -6,6 +6,7 @@ import app.knuckle.study.Version;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.words.Prose;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.List;
 import picocli.CommandLine;
@@ -14,6 +15,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
+import picocli.CommandLine.TypeConversionException;
 
 /** The command {@code knuckle}. */
 @Command(
@@ -71,7 +73,21 @@ public final class KnuckleCommand implements Runnable {
       List<Class<?>> named = COMMANDS.stream().filter(c -> name(c).equals(args[0])).toList();
       (named.isEmpty() ? COMMANDS : named).forEach(line::addSubcommand);
     }
+    line.registerConverter(Path.class, KnuckleCommand::path);
     return line;
+  }
+
+  /** A name of a file or a folder; an empty variable of a script is none. */
+  private static Path path(String text) {
+    try {
+      if (!text.isEmpty()) {
+        return Path.of(text);
+      }
+    } catch (InvalidPathException e) {
+      throw new TypeConversionException(
+          "'" + Prose.visible(text) + "' cannot be the name of a file or a folder");
+    }
+    throw new TypeConversionException("an empty text names no file and no folder");
   }
 
   private static String name(Class<?> command) {

@@ -17,8 +17,10 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** The questions of a study put to new records, such as those of another season. */
 final class NewTables {
@@ -42,11 +44,30 @@ final class NewTables {
       Map<String, String> columns,
       ReadingOptions reading,
       PrintWriter errors) {
+    if (!given.isEmpty()) {
+      requireKnown(study, columns);
+    }
     Study changed = study;
     for (String one : given) {
       changed = into(changed, one, columns, reading, errors);
     }
     return changed;
+  }
+
+  /** An old name that nothing had is a slip of the hand. */
+  private static void requireKnown(Study study, Map<String, String> columns) {
+    Set<String> known = new LinkedHashSet<>();
+    for (Study.Kept kept : study.tables()) {
+      kept.table().columns().forEach(c -> known.add(c.name()));
+    }
+    for (String old : columns.keySet()) {
+      if (!known.contains(old)) {
+        throw Refused.at(
+            new Place.WholeFile(study.name()),
+            "there is no column '" + old + "' in the study, which --column names",
+            Nearest.suggestion(old, List.copyOf(known)));
+      }
+    }
   }
 
   private static Study into(

@@ -4,12 +4,17 @@ import java.io.IOException;
 import java.nio.file.DirectoryNotEmptyException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -18,9 +23,17 @@ import java.util.stream.Stream;
  * file. What else lies in the folder stays.
  */
 final class ResultFolder {
-  private static final Pattern RESULT =
-      Pattern.compile(
-          "findings\\.json|report\\.(html|docx|pdf|md|tex)|figure(-.*)?\\.(svg|pdf|png)");
+  /** Names what a run has written, a name a line: nothing else is ever taken away. */
+  private static final String LIST = ".knuckle-written";
+
+  /** With the number of the process that writes, so that what a killed one left can be told. */
+  private static final Pattern FRESH = Pattern.compile("\\.knuckle-results-(\\d+)-\\d+");
+
+  private static final Set<Path> UNFINISHED = ConcurrentHashMap.newKeySet();
+
+  static {
+    Runtime.getRuntime().addShutdownHook(new Thread(ResultFolder::deleteUnfinished));
+  }
 
   private ResultFolder() {}
 
@@ -53,19 +66,54 @@ final class ResultFolder {
 
   private static void write(Path folder, Results results, boolean anew) throws IOException {
     Path parent = folder.toAbsolutePath().getParent();
+    if (parent == null) {
+      throw new IOException("There is nothing above this folder to write beside it");
+    }
     Files.createDirectories(parent);
-    Path fresh = Files.createTempDirectory(parent, ".knuckle-results");
+    sweep(parent);
+    long own = ProcessHandle.current().pid();
+    Path fresh = Files.createTempDirectory(parent, ".knuckle-results-" + own + "-");
+    UNFINISHED.add(fresh);
     try {
       results.write(fresh);
       Files.createDirectories(folder);
       if (anew) {
         clear(folder);
+        String names =
+            list(fresh).stream()
+                .map(file -> file.getFileName() + "\n")
+                .collect(Collectors.joining());
+        Files.writeString(fresh.resolve(LIST), names);
       }
       for (Path file : list(fresh)) {
         Files.move(file, folder.resolve(file.getFileName()), StandardCopyOption.REPLACE_EXISTING);
       }
     } finally {
       delete(fresh);
+      UNFINISHED.remove(fresh);
+    }
+  }
+
+  /** A run that is told to end runs no finally. */
+  private static void deleteUnfinished() {
+    for (Path fresh : UNFINISHED) {
+      try {
+        delete(fresh);
+      } catch (IOException e) {
+        // The next run sweeps it.
+      }
+    }
+  }
+
+  /** Takes away what runs that were killed left in a folder. */
+  private static void sweep(Path parent) throws IOException {
+    for (Path left : Files.isReadable(parent) ? list(parent) : List.<Path>of()) {
+      Matcher name = FRESH.matcher(left.getFileName().toString());
+      if (name.matches()
+          && Files.isDirectory(left, LinkOption.NOFOLLOW_LINKS)
+          && ProcessHandle.of(Long.parseLong(name.group(1))).isEmpty()) {
+        delete(left);
+      }
     }
   }
 
@@ -76,14 +124,19 @@ final class ResultFolder {
    * @throws IOException if one cannot be taken away
    */
   static void clear(Path folder) throws IOException {
-    if (!Files.isDirectory(folder)) {
+    Path list = folder.resolve(LIST);
+    if (!Files.isRegularFile(list, LinkOption.NOFOLLOW_LINKS)) {
       return;
     }
-    for (Path file : list(folder)) {
-      if (RESULT.matcher(file.getFileName().toString()).matches() && Files.isRegularFile(file)) {
+    Path base = folder.toAbsolutePath().normalize();
+    for (String name : Files.readAllLines(list)) {
+      Path file = base.resolve(name).normalize();
+      boolean inside = !name.isBlank() && base.equals(file.getParent());
+      if (inside && Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
         Files.delete(file);
       }
     }
+    Files.delete(list);
   }
 
   private static List<Path> list(Path folder) throws IOException {

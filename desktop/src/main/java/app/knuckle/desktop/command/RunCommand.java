@@ -168,7 +168,7 @@ final class RunCommand implements Callable<Integer> {
   }
 
   private static String ending(Path file) {
-    String name = file.getFileName().toString();
+    String name = file.getFileName() == null ? "" : file.getFileName().toString();
     return name.substring(name.lastIndexOf('.') + 1);
   }
 

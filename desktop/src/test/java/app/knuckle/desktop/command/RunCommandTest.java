@@ -112,6 +112,71 @@ class RunCommandTest {
   }
 
   @Test
+  void onlyWhatARunWroteIsEverTakenAway() throws IOException {
+    Path mine = Files.createDirectories(folder.resolve("out")).resolve("report.docx");
+    Files.writeString(mine, "mine");
+    String good = Files.readString(inquiry);
+    Files.writeString(inquiry, good.replace("feed", "fed"));
+    assertThat(run(table)).isEqualTo(1);
+    assertThat(mine).hasContent("mine");
+    Files.writeString(inquiry, good);
+    assertThat(runWith("--report", "csv")).isZero();
+    Files.writeString(inquiry, good.replace("feed", "fed"));
+    assertThat(run(table)).isEqualTo(1);
+    assertThat(mine).hasContent("mine");
+    assertThat(folder.resolve("out/report.csv")).doesNotExist();
+    assertThat(folder.resolve("out/findings.json")).doesNotExist();
+  }
+
+  @Test
+  void whatAKilledRunLeftIsSweptByTheNext() throws IOException {
+    // No system has a process of this number.
+    Path left = Files.createDirectories(folder.resolve(".knuckle-results-4194305-1"));
+    Files.writeString(left.resolve("findings.json"), "{");
+    assertThat(run(table)).isZero();
+    assertThat(left).doesNotExist();
+  }
+
+  @Test
+  void anEmptyTextNamesNoFolder() {
+    assertThat(
+            KnuckleCommand.run(
+                "run", "--table", table.toString(), "--inquiry", inquiry.toString(), "--out", ""))
+        .isEqualTo(2);
+  }
+
+  @Test
+  void aMarkOfByteOrderBeforeAnInquiryIsNoFault() throws IOException {
+    Files.writeString(inquiry, "\ufeff" + Files.readString(inquiry));
+    assertThat(run(table)).isZero();
+  }
+
+  @Test
+  void aColumnThatTheStudyNeverHadIsASlip() {
+    Study demo = DemoStudy.read();
+    Study.Kept kept = demo.tables().get(0);
+    Study one =
+        new Study(
+            "one",
+            List.of(kept),
+            demo.asked().stream().filter(a -> a.table().equals(kept.table().name())).toList());
+    Path file = folder.resolve("one.knuckle");
+    StudyFile.write(one, file, StudyFile.Stamp.NONE, Progress.NONE);
+    assertThat(
+            KnuckleCommand.run(
+                "run",
+                file.toString(),
+                "--table",
+                table.toString(),
+                "--column",
+                "nosuch=y",
+                "--out",
+                folder.resolve("out").toString()))
+        .isEqualTo(1);
+    assertThat(folder.resolve("out")).doesNotExist();
+  }
+
+  @Test
   void onlyWhatIsAskedForIsWritten() throws IOException {
     assertThat(runWith("--only", "findings")).isZero();
     assertThat(folder.resolve("out/findings.json")).isNotEmptyFile();

@@ -18,6 +18,9 @@ public final class JsonText {
               JsonFactory.builder().enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build())
           .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS);
 
+  /** What some editors write before a text in UTF-8. */
+  private static final String ORDER_MARK = "\ufeff";
+
   private JsonText() {}
 
   /**
@@ -30,7 +33,7 @@ public final class JsonText {
    */
   public static JsonNode read(String what, String text) {
     try {
-      JsonNode node = MAPPER.readTree(text);
+      JsonNode node = MAPPER.readTree(text.startsWith(ORDER_MARK) ? text.substring(1) : text);
       return node == null ? MissingNode.getInstance() : node;
     } catch (JsonProcessingException e) {
       long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
