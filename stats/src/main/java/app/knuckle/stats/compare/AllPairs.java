@@ -37,6 +37,10 @@ public final class AllPairs {
   private static final double SAME_ERROR = 1e-12;
 
   private final Procedure procedure;
+
+  /** Levels nearer to 1 are 1 but for rounding, and no range is reached so often. */
+  private static final double HIGHEST = 1 - 0x1p-40;
+
   private final double alpha;
   private final Quantity overallP;
 
@@ -405,7 +409,9 @@ public final class AllPairs {
     double largest = 0;
     for (int r = 2; r <= k; r++) {
       double level =
-          procedure == Procedure.DUNCAN ? -Math.expm1((r - 1) * Math.log1p(-alpha)) : alpha;
+          procedure == Procedure.DUNCAN
+              ? Math.min(HIGHEST, -Math.expm1((r - 1) * Math.log1p(-alpha)))
+              : alpha;
       double q = laws.range(r, df).inverseSurvivalProbability(level);
       largest = procedure == Procedure.DUNCAN ? Math.max(largest, q) : q;
       Quantity difference =

@@ -6,6 +6,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.power.EffectPower;
 import app.knuckle.stats.power.TPower;
 import app.knuckle.study.table.Nearest;
+import app.knuckle.study.words.Numerals;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
@@ -156,11 +157,20 @@ final class PowerQuestion {
     if (n.length != 2
         || n[0] != Math.rint(n[0])
         || n[1] != Math.rint(n[1])
-        || !(n[0] >= 1 && n[1] >= 1 && n[0] + n[1] > 2)) {
-      throw keys.wrong("n", "two groups need two whole sizes, and three units in all", "");
+        || !(n[0] >= 1 && n[1] >= 1 && n[0] + n[1] > 2)
+        || Math.max(n[0], n[1]) > MOST_UNITS) {
+      throw keys.wrong(
+          "n",
+          "two groups need two whole sizes, three units in all and at most "
+              + Numerals.whole(MOST_UNITS)
+              + " in each",
+          "");
     }
     return new int[] {(int) n[0], (int) n[1]};
   }
+
+  /** More units are no experiment; two groups of so many can still be added up. */
+  private static final int MOST_UNITS = 1_000_000_000;
 
   private int size(String key) {
     return size(given, key, keys);
@@ -168,8 +178,9 @@ final class PowerQuestion {
 
   private static int size(JsonNode node, String key, Keys keys) {
     double size = ReckonFile.needed(node, key, keys);
-    if (!(size >= 2 && size <= Integer.MAX_VALUE && size == Math.rint(size))) {
-      throw keys.wrong(key, "a whole number from 2 on is needed here", "");
+    if (!(size >= 2 && size <= MOST_UNITS && size == Math.rint(size))) {
+      throw keys.wrong(
+          key, "a whole number from 2 to " + Numerals.whole(MOST_UNITS) + " is needed here", "");
     }
     return (int) size;
   }

@@ -12,8 +12,10 @@ import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.reckon.KnownTable;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.Nearest;
+import app.knuckle.study.words.Numerals;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -236,6 +238,16 @@ public final class ReckonFile {
             line(given.path("total"), keys),
             keys.amount(effect, "f", Double.NaN),
             alpha);
+    for (KnownTable.Contradiction smaller : KnownTable.exceeded(table)) {
+      throw keys.wrong(
+          "total",
+          "a part exceeds the total: the "
+              + smaller.entry().title()
+              + " would be "
+              + Numerals.plain(smaller.follows())
+              + " or more",
+          "Check what was copied");
+    }
     ObjectNode row = node.putObject("effect");
     write(row, table.effect(), true);
     FindingsFile.put(row, "f", table.f());
@@ -253,8 +265,12 @@ public final class ReckonFile {
     double df = keys.amount(node, "df", Double.NaN);
     double ss = keys.amount(node, "ss", Double.NaN);
     double ms = keys.amount(node, "ms", Double.NaN);
-    if (df <= 0 || ss < 0 || ms < 0) {
-      throw keys.wrong(df <= 0 ? "df" : ss < 0 ? "ss" : "ms", "it cannot be below 0, nor df 0", "");
+    double f = keys.amount(node, "f", Double.NaN);
+    if (df <= 0 || ss < 0 || ms < 0 || f < 0) {
+      throw keys.wrong(
+          df <= 0 ? "df" : ss < 0 ? "ss" : ms < 0 ? "ms" : "f",
+          "it cannot be below 0, nor df 0",
+          "");
     }
     if (Math.abs(ss - df * ms) > ROUNDED * Math.max(ss, df * ms)) {
       throw keys.wrong("ms", "df, ss and ms of one line contradict each other", "Leave one out");

@@ -1,5 +1,7 @@
 package app.knuckle.study.reckon;
 
+import app.knuckle.stats.Absence;
+import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.PartialTable;
 import app.knuckle.stats.anova.PartialTable.Line;
 import java.util.ArrayList;
@@ -93,8 +95,51 @@ public record KnownTable(
         contradictions.add(new Contradiction(one.getKey(), follows));
       }
     }
+    PartialTable table = completed(known, alpha);
+    List<Contradiction> exceeded = exceeded(table);
+    exceeded.stream()
+        .filter(e -> contradictions.stream().noneMatch(c -> c.entry() == e.entry()))
+        .forEach(contradictions::add);
     contradictions.sort((a, b) -> a.entry().compareTo(b.entry()));
-    return new KnownTable(known, completed(known, alpha), contradictions);
+    return new KnownTable(known, exceeded.isEmpty() ? table : given(known), contradictions);
+  }
+
+  /**
+   * Totals that are smaller than a part of them: nothing follows from such a table.
+   *
+   * @param table completed
+   * @return the totals, each with the part that it is at least; empty where they hold their parts
+   */
+  public static List<Contradiction> exceeded(PartialTable table) {
+    List<Contradiction> exceeded = new ArrayList<>();
+    double df = larger(table.effect().df(), table.error().df());
+    double ss = larger(table.effect().ss(), table.error().ss());
+    if (df >= table.total().df()) {
+      exceeded.add(new Contradiction(Entry.TOTAL_DF, df));
+    }
+    if (ss > table.total().ss()) {
+      exceeded.add(new Contradiction(Entry.TOTAL_SS, ss));
+    }
+    return exceeded;
+  }
+
+  private static double larger(double one, double other) {
+    return Double.isNaN(one) || other > one ? other : one;
+  }
+
+  private static PartialTable given(Map<Entry, Double> known) {
+    Quantity none = Quantity.absent(Absence.TOO_LITTLE_KNOWN);
+    return new PartialTable(
+        line(known, Entry.EFFECT_DF, Entry.EFFECT_SS, Entry.EFFECT_MS),
+        line(known, Entry.ERROR_DF, Entry.ERROR_SS, Entry.ERROR_MS),
+        new Line(get(known, Entry.TOTAL_DF), get(known, Entry.TOTAL_SS), Double.NaN),
+        Quantity.finite(get(known, Entry.F), Absence.TOO_LITTLE_KNOWN),
+        none,
+        none);
+  }
+
+  private static Line line(Map<Entry, Double> known, Entry df, Entry ss, Entry ms) {
+    return new Line(get(known, df), get(known, ss), get(known, ms));
   }
 
   private static boolean agree(Entry entry, double given, double follows) {
@@ -109,10 +154,8 @@ public record KnownTable(
 
   private static PartialTable completed(Map<Entry, Double> known, double alpha) {
     return PartialTable.complete(
-        new Line(
-            get(known, Entry.EFFECT_DF), get(known, Entry.EFFECT_SS), get(known, Entry.EFFECT_MS)),
-        new Line(
-            get(known, Entry.ERROR_DF), get(known, Entry.ERROR_SS), get(known, Entry.ERROR_MS)),
+        line(known, Entry.EFFECT_DF, Entry.EFFECT_SS, Entry.EFFECT_MS),
+        line(known, Entry.ERROR_DF, Entry.ERROR_SS, Entry.ERROR_MS),
         new Line(get(known, Entry.TOTAL_DF), get(known, Entry.TOTAL_SS), Double.NaN),
         get(known, Entry.F),
         alpha);

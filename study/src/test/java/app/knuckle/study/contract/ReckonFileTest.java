@@ -78,6 +78,10 @@ class ReckonFileTest {
         "power|{'test':'factorial','levels':{'a':99999,'b':99999},'effect':['a'],'n':5,'cohenF':0.2}|cells",
         "power|{'test':'two-groups','n':[1,1],'cohenD':1}|sizes",
         "power|{'test':'two-groups','n':[5,6,7],'cohenD':1}|sizes",
+        "power|{'test':'two-groups','n':[2000000000,2000000000],'cohenD':1}|1,000,000,000",
+        "complete-table|{'effect':{'df':2,'ss':10},'error':{'df':9},'total':{'ss':8}}|exceeds the total",
+        "complete-table|{'effect':{'df':5},'total':{'df':3,'ss':100},'error':{'ss':40}}|exceeds the total",
+        "complete-table|{'effect':{'df':5,'f':-1}}|below 0",
         "power|{'test':'pairs','n':2.5,'cohenD':1}|whole",
         "power|{'test':'pairs','n':9,'cohenD':1,'direction':'up'}|direction",
         "power|{'test':'pairs','n':9,'cohenD':1,'alpha':2}|alpha",
@@ -91,6 +95,16 @@ class ReckonFileTest {
     assertThatThrownBy(() -> answer(kind, given))
         .isInstanceOf(Refused.class)
         .hasMessageContaining(said);
+  }
+
+  @Test
+  void aLevelNearlyOneIsReachedByEveryRange() throws IOException {
+    JsonNode answer =
+        answer(
+            "from-summaries",
+            "{'n':[19,11,15],'mean':[5,100,0.05],'sd':[1,2,1000],'procedures':['duncan'],"
+                + "'alpha':0.999999999}");
+    assertThat(answer.at("/comparisons/0/rows").size()).isEqualTo(3);
   }
 
   @Test

@@ -50,6 +50,22 @@ class KnownTableTest {
   }
 
   @Test
+  void nothingFollowsFromATotalThatIsLessThanAPart() {
+    KnownTable table =
+        KnownTable.of(
+            Map.of(
+                Entry.EFFECT_DF, 2.0,
+                Entry.EFFECT_SS, 10.0,
+                Entry.ERROR_DF, 9.0,
+                Entry.TOTAL_SS, 8.0),
+            0.05);
+    assertThat(table.contradictions())
+        .containsExactly(new KnownTable.Contradiction(Entry.TOTAL_SS, 10));
+    assertThat(table.value(Entry.ERROR_SS)).isNaN();
+    assertThat(table.table().p().exists()).isFalse();
+  }
+
+  @Test
   void aWholeTableAgreesWithItself() {
     assertThat(KnownTable.of(whole(), 0.05).contradictions()).isEmpty();
   }
