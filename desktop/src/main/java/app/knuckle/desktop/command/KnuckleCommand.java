@@ -54,13 +54,18 @@ public final class KnuckleCommand implements Runnable {
    * @return the exit status: 0, 1 when an inquiry cannot be computed, 2 on wrong usage
    */
   public static int run(String... args) {
-    return line(args)
-        .setExecutionExceptionHandler(
-            (e, line, parsed) -> {
-              line.getErr().println("This is a fault in Knuckle, not in what you asked: " + e);
-              return NOT_COMPUTED;
-            })
-        .execute(args);
+    CommandLine line = line(args);
+    line.setExecutionExceptionHandler(
+        (e, failed, parsed) -> {
+          failed.getErr().println("This is a fault in Knuckle, not in what you asked: " + e);
+          return NOT_COMPUTED;
+        });
+    try {
+      return line.execute(args);
+    } catch (OutOfMemoryError | StackOverflowError e) {
+      line.getErr().println("There is not enough memory for this. Ask less at once.");
+      return NOT_COMPUTED;
+    }
   }
 
   /**

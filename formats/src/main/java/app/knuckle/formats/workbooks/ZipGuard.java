@@ -28,6 +28,8 @@ public final class ZipGuard {
   /** Smaller parts may shrink as they like. */
   private static final long HARMLESS = 16L << 20;
 
+  private static final int BUFFER = 1 << 16;
+
   private static final int PROLOGUE = 4096;
 
   private ZipGuard() {}
@@ -41,6 +43,7 @@ public final class ZipGuard {
    */
   public static void check(Path file) throws IOException {
     Place where = new Place.WholeFile(file.getFileName().toString());
+    long most = Math.min(MOST_BYTES, Math.max(HARMLESS, MOST_SHRUNK * Files.size(file)));
     long total = 0;
     try (ZipFile zip = new ZipFile(file.toFile())) {
       if (zip.size() > MOST_ENTRIES) {
@@ -48,9 +51,8 @@ public final class ZipGuard {
       }
       for (Enumeration<? extends ZipEntry> all = zip.entries(); all.hasMoreElements(); ) {
         ZipEntry entry = all.nextElement();
-        total += Math.max(0, entry.getSize());
-        if (total > MOST_BYTES
-            || total > HARMLESS && total > MOST_SHRUNK * Math.max(1, Files.size(file))) {
+        total += unpacked(zip, entry, most - total + 1);
+        if (total > most) {
           throw Refused.at(
               where,
               "unpacked it would be far larger than any file of records",
@@ -73,6 +75,18 @@ public final class ZipGuard {
               .refusal(),
           e);
     }
+  }
+
+  /** What a part really holds, whatever the directory says of it, as far as it is asked. */
+  private static long unpacked(ZipFile zip, ZipEntry entry, long most) throws IOException {
+    byte[] some = new byte[BUFFER];
+    long bytes = 0;
+    try (InputStream in = zip.getInputStream(entry)) {
+      for (int read = in.read(some); read >= 0 && bytes < most; read = in.read(some)) {
+        bytes += read;
+      }
+    }
+    return bytes;
   }
 
   private static boolean namesEntities(ZipFile zip, ZipEntry entry) throws IOException {

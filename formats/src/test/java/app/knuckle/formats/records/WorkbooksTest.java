@@ -199,9 +199,10 @@ class WorkbooksTest {
     Path file = folder.resolve("out." + ending);
     RecordsWriter.write(frame, file, Progress.NONE);
     Table back = read(file);
-    boolean text = ending.endsWith("sv");
-    assertThat(((Categories) back.columns().get(0)).levels())
-        .containsExactly(text ? "'=1+1" : "=1+1", text ? "'+b" : "+b");
+    assertThat(((Categories) back.columns().get(0)).levels()).containsExactly("=1+1", "+b");
+    if (ending.endsWith("sv")) {
+      assertThat(file).content().contains("'=1+1", "'+b");
+    }
     assertThat(((Numbers) back.columns().get(1)).values()).containsExactly(-1.5, Double.NaN, 3);
   }
 
