@@ -1,8 +1,14 @@
 package app.knuckle.desktop.keeping;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Locale;
 import java.util.function.UnaryOperator;
+import java.util.logging.Level;
+import java.util.logging.Logger;
 
 /**
  * The folder in which the application keeps its own notes: the journal, files lately opened, the
@@ -22,6 +28,26 @@ public final class StateFolder {
     return set != null
         ? Path.of(set)
         : path(System.getProperty("os.name"), System.getProperty("user.home"), System::getenv);
+  }
+
+  /**
+   * Makes the folder, for its owner's eyes alone where the system knows such things: what lies in
+   * it says which studies were open, and holds their records.
+   *
+   * @param folder as {@link #path()} gives it
+   */
+  public static void make(Path folder) {
+    try {
+      Files.createDirectories(folder);
+      PosixFileAttributeView view =
+          Files.getFileAttributeView(folder, PosixFileAttributeView.class);
+      if (view != null) {
+        view.setPermissions(PosixFilePermissions.fromString("rwx------"));
+      }
+    } catch (IOException e) {
+      // A folder that cannot be written to keeps nobody from working.
+      Logger.getLogger(StateFolder.class.getName()).log(Level.WARNING, folder.toString(), e);
+    }
   }
 
   /**

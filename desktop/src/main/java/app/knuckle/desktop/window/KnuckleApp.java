@@ -97,6 +97,7 @@ public final class KnuckleApp extends Application {
   }
 
   private static void open() {
+    StateFolder.make(StateFolder.path());
     settings = SettingsFile.read(StateFolder.path());
     Looks.size(settings.settings().textSize());
     launch(KnuckleApp.class);

@@ -2,8 +2,13 @@ package app.knuckle.desktop.keeping;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -24,5 +29,13 @@ class StateFolderTest {
     Map<String, String> environment = Map.of(variable, value);
 
     assertThat(StateFolder.path(system, "/home/anna", environment::get)).isEqualTo(Path.of(folder));
+  }
+
+  @Test
+  void nobodyElseReadsWhatWasOpen(@TempDir Path folder) throws IOException {
+    Path notes = folder.resolve("state/knuckle");
+    StateFolder.make(notes);
+    assertThat(PosixFilePermissions.toString(Files.getPosixFilePermissions(notes)))
+        .isEqualTo("rwx------");
   }
 }
