@@ -99,7 +99,7 @@ public final class DocxReport {
     DocxReport report = new DocxReport();
     try (XWPFDocument document = report.document) {
       report.styles();
-      document.getProperties().getCoreProperties().setTitle(page.title());
+      document.getProperties().getCoreProperties().setTitle(Prose.visible(page.title()));
       document.getProperties().getCoreProperties().setCreated(Optional.of(NO_TIME));
       document.getProperties().getCoreProperties().setModified(Optional.of(NO_TIME));
       for (Block block : page.blocks()) {

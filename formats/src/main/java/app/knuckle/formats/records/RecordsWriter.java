@@ -7,6 +7,7 @@ import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
+import app.knuckle.study.words.Prose;
 import com.github.miachm.sods.Sheet;
 import com.github.miachm.sods.SpreadSheet;
 import de.siegmar.fastcsv.writer.CsvWriter;
@@ -128,7 +129,7 @@ public final class RecordsWriter {
     for (int c = 0; c < columns.size(); c++) {
       Column column = columns.get(c);
       Object[][] cells = new Object[rows.length + 1][1];
-      cells[0][0] = column.name();
+      cells[0][0] = Prose.visible(column.name());
       for (int i = 0; i < rows.length; i++) {
         look(i, rows.length, progress);
         cells[i + 1][0] = cell(column, rows[i]);
@@ -148,6 +149,6 @@ public final class RecordsWriter {
     }
     return column instanceof Numbers numbers
         ? (Object) numbers.value(row)
-        : ((Categories) column).text(row);
+        : Prose.visible(((Categories) column).text(row));
   }
 }

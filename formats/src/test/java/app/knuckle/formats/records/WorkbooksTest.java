@@ -207,6 +207,22 @@ class WorkbooksTest {
   }
 
   @Test
+  void aControlCharacterIsShownInAWorkbook() {
+    Table table =
+        new Table(
+            "t",
+            "",
+            List.of(
+                new Categories("g", "", new int[] {0, 1}, List.of("a\u0001", "b\ufffe"), false),
+                new Numbers("y", "", new double[] {1, 2})),
+            "");
+    Path file = folder.resolve("out.ods");
+    RecordsWriter.write(Frame.of(table), file, Progress.NONE);
+    assertThat(((Categories) read(file).columns().get(0)).levels())
+        .containsExactly("a\u2401", "b\ufffd");
+  }
+
+  @Test
   void anUnknownEndingIsRefused() {
     Frame frame = Frame.of(new Table("t", "", List.of(new Numbers("y", "", new double[1])), ""));
     assertThatThrownBy(() -> RecordsWriter.write(frame, folder.resolve("a.doc"), Progress.NONE))

@@ -58,10 +58,11 @@ public final class Prose {
   }
 
   /**
-   * A text for a terminal: what would steer it is shown as a sign.
+   * A text for a terminal, or for a document: what would steer the one or break the other is shown
+   * as a sign. These are control characters, marks of direction, and what is no character.
    *
    * @param text any
-   * @return with the sign for each control character but line ends
+   * @return with the sign for each control character but line ends, and U+FFFD for the others
    */
   public static String visible(String text) {
     StringBuilder shown = new StringBuilder();
@@ -69,10 +70,18 @@ public final class Prose {
         .forEach(
             c ->
                 shown.appendCodePoint(
-                    c < ' ' && c != '\n'
-                        ? SIGNS + c
-                        : c == DELETE || c > DELETE && c < NO_MORE ? REPLACED : c));
+                    c < ' ' && c != '\n' ? SIGNS + c : isUnseen(c) ? REPLACED : c));
     return shown.toString();
+  }
+
+  private static boolean isUnseen(int c) {
+    return c >= DELETE && c < NO_MORE
+        || c >= 0x202A && c <= 0x202E
+        || c >= 0x2066 && c <= 0x2069
+        || c == 0x200E
+        || c == 0x200F
+        || c >= Character.MIN_SURROGATE && c <= Character.MAX_SURROGATE
+        || (c & 0xFFFE) == 0xFFFE;
   }
 
   private static final int SIGNS = 0x2400;
