@@ -1,6 +1,8 @@
 package app.knuckle.desktop.command;
 
+import app.knuckle.formats.keeping.SafeFile;
 import app.knuckle.study.contract.ReckonFile;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
@@ -35,7 +37,8 @@ final class ReckonCommand implements Callable<Integer> {
             spec.commandLine().getOut().print(answer);
             spec.commandLine().getOut().flush();
           } else {
-            Files.writeString(Files.isDirectory(out) ? out.resolve("answer.json") : out, answer);
+            Path target = Files.isDirectory(out) ? out.resolve("answer.json") : out;
+            SafeFile.write(target, null, to -> to.write(answer.getBytes(StandardCharsets.UTF_8)));
           }
         });
   }

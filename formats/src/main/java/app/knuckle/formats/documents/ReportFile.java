@@ -1,6 +1,7 @@
 package app.knuckle.formats.documents;
 
 import app.knuckle.figures.export.FigureFile;
+import app.knuckle.formats.keeping.SafeFile;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.study.Place;
@@ -9,9 +10,7 @@ import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -161,18 +160,18 @@ public enum ReportFile {
   public void write(Page page, Path target, String figures) throws IOException {
     int all = figures(page).size();
     IntFunction<String> names = number -> name(figures, number, all);
-    Path part = target.resolveSibling(target.getFileName() + ".part");
-    try (OutputStream out = Files.newOutputStream(part)) {
-      switch (this) {
-        case HTML -> out.write(HtmlReport.text(page).getBytes(StandardCharsets.UTF_8));
-        case DOCX -> DocxReport.write(page, out);
-        case PDF -> PdfReport.write(page, out);
-        case MD -> out.write(TextReport.markdown(page, names).getBytes(StandardCharsets.UTF_8));
-        case CSV -> TableReport.csv(page, out);
-        case XLSX -> TableReport.xlsx(page, out);
-        case TEX -> out.write(TextReport.latex(page, names).getBytes(StandardCharsets.UTF_8));
-      }
+    SafeFile.write(target, null, out -> write(page, names, out));
+  }
+
+  private void write(Page page, IntFunction<String> names, OutputStream out) throws IOException {
+    switch (this) {
+      case HTML -> out.write(HtmlReport.text(page).getBytes(StandardCharsets.UTF_8));
+      case DOCX -> DocxReport.write(page, out);
+      case PDF -> PdfReport.write(page, out);
+      case MD -> out.write(TextReport.markdown(page, names).getBytes(StandardCharsets.UTF_8));
+      case CSV -> TableReport.csv(page, out);
+      case XLSX -> TableReport.xlsx(page, out);
+      case TEX -> out.write(TextReport.latex(page, names).getBytes(StandardCharsets.UTF_8));
     }
-    Files.move(part, target, StandardCopyOption.REPLACE_EXISTING);
   }
 }

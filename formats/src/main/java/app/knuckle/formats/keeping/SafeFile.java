@@ -19,12 +19,18 @@ import java.time.Duration;
 import java.time.Instant;
 
 /** Writes a file in one piece: whoever reads it finds the old content or the new, never a part. */
-final class SafeFile {
+public final class SafeFile {
 
   private SafeFile() {}
 
   /** Writes to a stream. */
-  interface Content {
+  public interface Content {
+    /**
+     * Writes all there is to write.
+     *
+     * @param out where to; not to be closed
+     * @throws IOException if it cannot be written
+     */
     void writeTo(OutputStream out) throws IOException;
   }
 
@@ -36,7 +42,7 @@ final class SafeFile {
    * @param content what to write
    * @throws IOException if it cannot be written; the old content is then as it was
    */
-  static void write(Path target, Path previous, Content content) throws IOException {
+  public static void write(Path target, Path previous, Content content) throws IOException {
     if (Files.isSymbolicLink(target)) {
       // The file that a link names is replaced, not the link.
       write(target.toRealPath(), previous, content);
