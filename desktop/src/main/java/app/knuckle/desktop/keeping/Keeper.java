@@ -136,6 +136,7 @@ public final class Keeper implements Keeping {
           workbench.open(study);
           file = path;
           stamp = seen;
+          last = null;
           recent.opened(path);
         });
   }
@@ -164,7 +165,15 @@ public final class Keeper implements Keeping {
     Study study = workbench.study();
     StudyFile.Stamp known = target.equals(file) ? stamp : StudyFile.Stamp.of(target);
     work(
-        () -> StudyFile.write(study, target, known, Progress.NONE),
+        () -> {
+          // A save that waited for another follows that one, whatever was known when it was asked.
+          Saved before = last;
+          boolean ours = before != null && before.file().equals(target);
+          StudyFile.Stamp now =
+              StudyFile.write(study, target, ours ? before.stamp() : known, Progress.NONE);
+          last = new Saved(target, now);
+          return now;
+        },
         written -> {
           file = target;
           stamp = written;
@@ -174,6 +183,11 @@ public final class Keeper implements Keeping {
           then.run();
         });
   }
+
+  /** What this program itself wrote last. */
+  private record Saved(Path file, StudyFile.Stamp stamp) {}
+
+  private volatile Saved last;
 
   private String finding() {
     SlipViewModel front = workbench.currentProperty().get();

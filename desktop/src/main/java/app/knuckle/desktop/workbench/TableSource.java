@@ -55,9 +55,15 @@ public final class TableSource {
   }
 
   private record Read(
-      FileForm form, Table table, FirstGuess guess, List<List<String>> preview, Refusal refusal) {}
+      FileForm form,
+      Table table,
+      FirstGuess guess,
+      List<List<String>> preview,
+      Refusal refusal,
+      StudyFile.Stamp stamp) {}
 
   private void take(Read read) {
+    stamp = read.stamp();
     form.set(read.form());
     preview.set(read.preview());
     refusal.set(read.refusal());
@@ -152,15 +158,15 @@ public final class TableSource {
 
   private Read read(FileForm wanted, Progress progress) {
     FileForm used = wanted;
-    stamp = StudyFile.Stamp.of(file);
+    StudyFile.Stamp seen = StudyFile.Stamp.of(file);
     List<List<String>> first = List.of();
     try {
       used = wanted == null ? RecordsFile.guess(file) : wanted;
       first = RecordsFile.preview(file, used, PREVIEW_ROWS);
       Table read = RecordsFile.read(file, used, progress);
-      return new Read(used, read, FirstGuess.of(read), first, null);
+      return new Read(used, read, FirstGuess.of(read), first, null, seen);
     } catch (Refused e) {
-      return new Read(used, null, null, first, e.refusal());
+      return new Read(used, null, null, first, e.refusal(), seen);
     }
   }
 

@@ -101,25 +101,40 @@ public final class Workbench {
    * @param study its tables and inquiries
    */
   public void open(Study study) {
-    restoring = true;
-    List.copyOf(slips).forEach(SlipViewModel::close);
-    slips.clear();
-    closed.clear();
-    current.set(null);
-    page.set(null);
-    plans.restore(
-        study.plans().stream().map(plan -> new PlanSlip.Kept(new Object(), plan)).toList());
-    reckonings.restore(study.reckonings());
-    restoring = false;
+    quietly(
+        () -> {
+          List.copyOf(slips).forEach(SlipViewModel::close);
+          slips.clear();
+          closed.clear();
+          current.set(null);
+          page.set(null);
+          plans.restore(
+              study.plans().stream().map(plan -> new PlanSlip.Kept(new Object(), plan)).toList());
+          reckonings.restore(study.reckonings());
+        });
     add(study);
     name.set(study.name());
     history.begin(desk());
     keeper.opened();
   }
 
+  /** Does what is no change of its own to be undone. */
+  private void quietly(Runnable act) {
+    boolean before = restoring;
+    restoring = true;
+    try {
+      act.run();
+    } finally {
+      restoring = before;
+    }
+  }
+
   /** Adds the tables and inquiries of a study beside what is open. */
   void add(Study study) {
-    restoring = true;
+    quietly(() -> put(study));
+  }
+
+  private void put(Study study) {
     Map<String, TableSource> sources = new HashMap<>();
     study.tables().forEach(kept -> sources.put(kept.table().name(), new TableSource(kept)));
     SlipViewModel first = null;
@@ -133,7 +148,6 @@ public final class Workbench {
       first = first == null ? slip : first;
     }
     current.set(first == null ? current.get() : first);
-    restoring = false;
   }
 
   /**
@@ -345,15 +359,17 @@ public final class Workbench {
     if (from.equals(to)) {
       return;
     }
-    restoring = true; // It is one change with the name.
-    for (SlipViewModel slip : slips) {
-      Map<String, String> page = slip.pageProperty().get();
-      Map<String, String> renamed = PageSettings.of(page).renamed(from, to).kept();
-      if (!renamed.equals(page)) {
-        slip.pageProperty().set(renamed);
-      }
-    }
-    restoring = false;
+    // It is one change with the name.
+    quietly(
+        () -> {
+          for (SlipViewModel slip : slips) {
+            Map<String, String> page = slip.pageProperty().get();
+            Map<String, String> renamed = PageSettings.of(page).renamed(from, to).kept();
+            if (!renamed.equals(page)) {
+              slip.pageProperty().set(renamed);
+            }
+          }
+        });
   }
 
   private void did(String change) {
@@ -381,7 +397,11 @@ public final class Workbench {
   }
 
   private void restore(History.Desk desk) {
-    restoring = true;
+    quietly(() -> put(desk));
+    keeper.changed();
+  }
+
+  private void put(History.Desk desk) {
     SlipViewModel front = current.get();
     List<SlipViewModel> wanted = desk.slips().stream().map(this::brought).toList();
     if (!slips.equals(wanted)) {
@@ -400,8 +420,6 @@ public final class Workbench {
         wanted.contains(front)
             ? front
             : wanted.stream().filter(s -> s.id() == desk.current()).findFirst().orElse(null));
-    restoring = false;
-    keeper.changed();
   }
 
   private void end(SlipViewModel slip) {
@@ -576,12 +594,11 @@ public final class Workbench {
    * @param slip whose trail
    */
   public void shareTrail(SlipViewModel slip) {
-    boolean before = restoring;
-    restoring = true;
-    slips.stream()
-        .filter(s -> s != slip && s.source() == slip.source())
-        .forEach(s -> s.prepare(slip.inquiry().prepare()));
-    restoring = before;
+    quietly(
+        () ->
+            slips.stream()
+                .filter(s -> s != slip && s.source() == slip.source())
+                .forEach(s -> s.prepare(slip.inquiry().prepare())));
     did("the same trail everywhere");
   }
 

@@ -145,6 +145,26 @@ class KeepingWindowTest {
   }
 
   @Test
+  void aSecondSaveDuringTheFirstWaitsItsTurn(FxRobot robot) {
+    untilShown(robot, "finding", "6 levels of feed");
+    Driver.takeKeyboard(robot);
+    press(robot, KeyCode.S);
+    Path file = folder.resolve(workbench.nameProperty().get() + ".knuckle");
+    until(() -> Files.exists(file) && !keeper(workbench).unsavedProperty().get());
+    robot.interact(
+        () -> {
+          keeper(workbench).save(file, () -> {});
+          workbench.rename("another name");
+          keeper(workbench).save(file, () -> workbench.rename("both were saved"));
+        });
+    until(
+        () ->
+            workbench.nameProperty().get().equals("both were saved")
+                || workbench.bannerProperty().get() != null);
+    assertThat(workbench.nameProperty().get()).isEqualTo("both were saved");
+  }
+
+  @Test
   void whatAnotherProgramSavedMeanwhileIsNotOverwritten(FxRobot robot) throws IOException {
     untilShown(robot, "finding", "6 levels of feed");
     Path file = folder.resolve("cove.knuckle");
