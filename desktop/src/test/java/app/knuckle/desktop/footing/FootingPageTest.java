@@ -48,6 +48,27 @@ class FootingPageTest {
     assertThat(titles(answer)).contains(there).doesNotContain(notThere);
   }
 
+  /** Where counts are taken to spread as their distribution says, drops in deviance are judged. */
+  @Test
+  void deviancesOfKnownSpreadAreChiSquared() {
+    StringBuilder rows = new StringBuilder("mesh,depth,spat\n");
+    int[] spat = {3, 5, 4, 7, 6, 9, 2, 8, 5, 11, 7, 12};
+    for (int i = 0; i < spat.length; i++) {
+      rows.append("m%d,%d,%d\n".formatted(i % 3, i * i % 7, spat[i]));
+    }
+    String asked = "`measured`:[`spat`],`treatments`:[`mesh`],`covariates`:[`depth`],";
+    FootingPage.Check known =
+        card(
+            Asked.rows(rows.toString(), asked + "`method`:`counts`,`extraSpread`:false"),
+            "Parallel slopes on depth");
+    assertThat(known.words()).contains("\u03c7\u00b2(2) = ").doesNotContain("F(");
+    FootingPage.Check estimated =
+        card(
+            Asked.rows(rows.toString(), asked + "`method`:`counts`,`extraSpread`:true"),
+            "Parallel slopes on depth");
+    assertThat(estimated.words()).contains("F(2, 6) = ").doesNotContain("\u03c7");
+  }
+
   /** Blocks of effects -1, 0, 1 that double what the treatment does: the product tells it all. */
   @Test
   void blocksThatMultiplyAreSeenAlongALine() {

@@ -32,4 +32,18 @@ class HtmlReportTest {
         .contains("&lt;script&gt;", "b &amp; c", "<i>t</i>(2) = 5.66")
         .doesNotContain("<script>");
   }
+
+  @Test
+  void anInquiryMayHaveTheNameOfItsTable() throws java.io.IOException {
+    Table table =
+        new Table(
+            "t",
+            "t.csv",
+            List.of(
+                new Numbers("y", "", new double[] {1, 2, 5, 6}),
+                new Categories("g", "", new int[] {0, 0, 1, 1}, List.of("a", "b"), false)),
+            "");
+    Findings findings = Answering.of(table, Inquiry.about("y", "g").named("t"), Progress.NONE);
+    assertThat(HtmlReport.text(Page.of(findings, null))).contains("<i>t</i>(2) = 5.66");
+  }
 }

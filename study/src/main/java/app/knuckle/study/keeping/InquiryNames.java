@@ -31,14 +31,22 @@ public record InquiryNames(List<String> names, List<String> bare) {
    * @return their names
    */
   public static InquiryNames of(List<String> bare, List<String> tables) {
-    List<String> names = new ArrayList<>();
-    for (int i = 0; i < bare.size(); i++) {
-      String table = tables.get(i);
-      long place = tables.subList(0, i + 1).stream().filter(table::equals).count();
-      names.add(
-          Collections.frequency(bare, bare.get(i)) == 1
-              ? bare.get(i)
-              : "%s (%s, %d)".formatted(bare.get(i), table, place));
+    List<String> names = new ArrayList<>(bare);
+    boolean[] told = new boolean[bare.size()];
+    boolean again = true;
+    while (again) {
+      // A name that a user gave may be what another is told apart by.
+      List<String> before = List.copyOf(names);
+      again = false;
+      for (int i = 0; i < bare.size(); i++) {
+        if (!told[i] && Collections.frequency(before, before.get(i)) > 1) {
+          String table = tables.get(i);
+          long place = tables.subList(0, i + 1).stream().filter(table::equals).count();
+          names.set(i, "%s (%s, %d)".formatted(bare.get(i), table, place));
+          told[i] = true;
+          again = true;
+        }
+      }
     }
     return new InquiryNames(names, bare);
   }

@@ -14,6 +14,8 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * Experiments that nobody plans, and that are answered, or refused with the reason, all the same.
@@ -101,5 +103,30 @@ class StrangeButLegalTest {
                     "1e500 7"))
         .isInstanceOf(Refused.class)
         .hasMessageContaining("row 1, dose");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "counts, analysis-of-deviance",
+    "ranks, kruskal-wallis",
+    "mixed, mixed",
+    "unequal-spread, welch-anova",
+    "permutation, permutation",
+    "least-squares, analysis-of-variance"
+  })
+  void aRefusedQuestionHasTheKindThatWasAsked(String method, String kind) {
+    // A single level, and values that are no counts.
+    JsonNode findings =
+        ask(
+            "'measured':['y'],'treatments':['mesh'],'method':'"
+                + method
+                + "'"
+                + (method.equals("mixed") ? ",'random':['rack']" : ""),
+            "mesh rack y",
+            "a r 1.5",
+            "a s 2.5",
+            "a t 4");
+    assertThat(findings.at("/tests/0/kind").asText()).isEqualTo(kind);
+    assertThat(findings.at("/tests/0/why").asText()).isNotEmpty();
   }
 }
