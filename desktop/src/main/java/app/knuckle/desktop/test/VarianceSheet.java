@@ -4,7 +4,6 @@ import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
-import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.linear.Effect;
@@ -108,7 +107,7 @@ final class VarianceSheet {
     cells.add(Numerals.fixed(e.f(), 2));
     cells.add(Numerals.p(e.p()));
     if (corrected) {
-      cells.add(Numerals.p(correctedP(row)));
+      cells.add(Numerals.p(result.correctedP(row)));
     }
     cells.add(Numerals.share(e.partialEtaSquared()));
     if (result.layers() == null) {
@@ -123,16 +122,6 @@ final class VarianceSheet {
         block,
         null,
         words.explained(row, source));
-  }
-
-  /** Greenhouse and Geisser's correction, for effects within units. */
-  private Quantity correctedP(AnovaTable.Row row) {
-    return result
-        .epsilon(row)
-        .map(
-            epsilon ->
-                AnovaTable.correctedP(
-                    row.effect().f().value(), row.effect().df(), row.error().errorDf(), epsilon));
   }
 
   /** Whether another kind of sums of squares would give other numbers. */

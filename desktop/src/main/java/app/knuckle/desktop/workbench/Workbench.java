@@ -23,7 +23,6 @@ import java.util.WeakHashMap;
 import java.util.function.Consumer;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
-import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
 import javafx.beans.property.SimpleObjectProperty;
@@ -38,9 +37,8 @@ public final class Workbench {
   private final ReadOnlyStringWrapper name = new ReadOnlyStringWrapper(NEW_STUDY);
   private final ObservableList<SlipViewModel> slips = FXCollections.observableArrayList();
   private final ObjectProperty<SlipViewModel> current = new SimpleObjectProperty<>();
-  private final ReadOnlyObjectWrapper<Page> page = new ReadOnlyObjectWrapper<>();
+  private final Cover cover = new Cover();
   private final ObjectProperty<Banner> banner = new SimpleObjectProperty<>();
-  private final List<Page> waiting = new ArrayList<>();
   private final History history = new History(this::restore);
   private final Plans plans = new Plans(this::planned);
   private final Reckonings reckonings = new Reckonings(this::did);
@@ -107,7 +105,7 @@ public final class Workbench {
           slips.clear();
           closed.clear();
           current.set(null);
-          page.set(null);
+          cover.lift();
           plans.restore(
               study.plans().stream().map(plan -> new PlanSlip.Kept(new Object(), plan)).toList());
           reckonings.restore(study.reckonings());
@@ -131,10 +129,10 @@ public final class Workbench {
 
   /** Adds the tables and inquiries of a study beside what is open. */
   void add(Study study) {
-    quietly(() -> put(study));
+    quietly(() -> fill(study));
   }
 
-  private void put(Study study) {
+  private void fill(Study study) {
     Map<String, TableSource> sources = new HashMap<>();
     study.tables().forEach(kept -> sources.put(kept.table().name(), new TableSource(kept)));
     SlipViewModel first = null;
@@ -232,18 +230,11 @@ public final class Workbench {
     }
     TableSource source = new TableSource(file.toAbsolutePath());
     Page opening = new Page.Opening(source);
-    waiting.add(opening);
-    source
-        .tableProperty()
-        .addListener(
-            (o, before, table) -> {
-              waiting.remove(opening);
-              turnPage();
-            });
+    source.tableProperty().addListener((o, before, table) -> cover.came(opening));
     source
         .tableProperty()
         .addListener(new FirstQuestion(this, source, "open " + file.getFileName()));
-    turnPage();
+    cover.waitFor(opening);
   }
 
   /**
@@ -258,23 +249,18 @@ public final class Workbench {
     new FirstQuestion(this, source, change).changed(null, null, table);
   }
 
-  private void turnPage() {
-    page.set(waiting.isEmpty() ? null : waiting.get(0));
-  }
-
   /**
    * Shows a page on the way to records.
    *
    * @param shown the page
    */
   public void show(Page shown) {
-    page.set(shown);
+    cover.show(shown);
   }
 
   /** Leaves the page: a file that could not be read, or records that are not wanted after all. */
   public void leavePage() {
-    waiting.remove(page.get());
-    turnPage();
+    cover.leave();
   }
 
   /** Puts records on the bench with their first question; its slip is returned by its id. */
@@ -397,11 +383,11 @@ public final class Workbench {
   }
 
   private void restore(History.Desk desk) {
-    quietly(() -> put(desk));
+    quietly(() -> layOut(desk));
     keeper.changed();
   }
 
-  private void put(History.Desk desk) {
+  private void layOut(History.Desk desk) {
     SlipViewModel front = current.get();
     List<SlipViewModel> wanted = desk.slips().stream().map(this::brought).toList();
     if (!slips.equals(wanted)) {
@@ -413,7 +399,7 @@ public final class Workbench {
     }
     plans.restore(desk.plans());
     reckonings.restore(desk.reckonings());
-    if (page.get() instanceof Page.Planning shown && !plans.all().contains(shown.plan())) {
+    if (cover.page() instanceof Page.Planning shown && !plans.all().contains(shown.plan())) {
       leavePage();
     }
     current.set(
@@ -486,7 +472,7 @@ public final class Workbench {
    * @param slip one of the slips
    */
   public void turnTo(SlipViewModel slip) {
-    leaveList();
+    cover.giveWay();
     current.set(slip);
   }
 
@@ -499,12 +485,6 @@ public final class Workbench {
     List<SlipViewModel> about = slips.stream().filter(s -> s.source() == table).toList();
     Object last = lastOf.get(table);
     turnTo(about.stream().filter(s -> s.id() == last).findFirst().orElse(about.get(0)));
-  }
-
-  private void leaveList() {
-    if (page.get() != null && page.get().givesWay()) {
-      leavePage();
-    }
   }
 
   /**
@@ -740,7 +720,7 @@ public final class Workbench {
    * @return null when the joint is shown
    */
   public ReadOnlyObjectProperty<Page> pageProperty() {
-    return page.getReadOnlyProperty();
+    return cover.property();
   }
 
   /**

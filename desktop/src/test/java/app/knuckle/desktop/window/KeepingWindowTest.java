@@ -72,13 +72,19 @@ class KeepingWindowTest {
     robot.interact(item::fire);
   }
 
-  @Test
-  void openingAStudyAsksWhatBecomesOfUnsavedWork(FxRobot robot) {
+  /** The study once it was answered and saved under its own name. */
+  private Path saved(FxRobot robot) {
     untilShown(robot, "finding", "6 levels of feed");
     Driver.takeKeyboard(robot);
     press(robot, KeyCode.S);
     Path file = folder.resolve(workbench.nameProperty().get() + ".knuckle");
     until(() -> Files.exists(file) && !keeper(workbench).unsavedProperty().get());
+    return file;
+  }
+
+  @Test
+  void openingAStudyAsksWhatBecomesOfUnsavedWork(FxRobot robot) {
+    Path file = saved(robot);
     robot.clickOn("#fix-0");
     untilShown(robot, "finding", "5 levels of feed");
     until(() -> keeper(workbench).unsavedProperty().get());
@@ -113,11 +119,7 @@ class KeepingWindowTest {
 
   @Test
   void aStudyIsSavedUnderANameThenInPlaceAndFoundAmongTheRecent(FxRobot robot) {
-    untilShown(robot, "finding", "6 levels of feed");
-    Driver.takeKeyboard(robot);
-    press(robot, KeyCode.S);
-    Path file = folder.resolve(workbench.nameProperty().get() + ".knuckle");
-    until(() -> Files.exists(file) && !keeper(workbench).unsavedProperty().get());
+    Path file = saved(robot);
     assertThat(keeper(workbench).file()).isEqualTo(file);
     robot.clickOn("#fix-0");
     untilShown(robot, "finding", "5 levels of feed");
@@ -146,11 +148,7 @@ class KeepingWindowTest {
 
   @Test
   void aSecondSaveDuringTheFirstWaitsItsTurn(FxRobot robot) {
-    untilShown(robot, "finding", "6 levels of feed");
-    Driver.takeKeyboard(robot);
-    press(robot, KeyCode.S);
-    Path file = folder.resolve(workbench.nameProperty().get() + ".knuckle");
-    until(() -> Files.exists(file) && !keeper(workbench).unsavedProperty().get());
+    Path file = saved(robot);
     robot.interact(
         () -> {
           keeper(workbench).save(file, () -> {});

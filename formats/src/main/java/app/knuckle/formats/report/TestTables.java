@@ -98,15 +98,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
     Quantity epsilon = r.isError() ? null : test.epsilon(r);
     return epsilon == null || !epsilon.exists()
         ? List.of("", "")
-        : List.of(
-            Numerals.fixed(epsilon, 2),
-            exact.text(
-                r.effect()
-                    .f()
-                    .map(
-                        f ->
-                            AnovaTable.correctedP(
-                                f, r.effect().df(), r.error().errorDf(), epsilon.value()))));
+        : List.of(Numerals.fixed(epsilon, 2), exact.text(test.correctedP(r)));
   }
 
   private List<String> effect(AnovaTable.Row r) {

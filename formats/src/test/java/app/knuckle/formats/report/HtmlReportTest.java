@@ -6,44 +6,37 @@ import app.knuckle.formats.documents.HtmlReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
+import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
 class HtmlReportTest {
 
-  @Test
-  void namesFromTheRecordsAreEscaped() throws java.io.IOException {
-    int[] codes = {0, 0, 1, 1};
+  private static String page(String name, String... levels) throws IOException {
     Table table =
         new Table(
             "t",
             "t.csv",
             List.of(
                 new Numbers("y", "", new double[] {1, 2, 5, 6}),
-                new Categories("g", "", codes, List.of("<script>", "b & c"), false)),
+                new Categories("g", "", new int[] {0, 0, 1, 1}, List.of(levels), false)),
             "");
-    Findings findings = Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);
-    String page = HtmlReport.text(Page.of(findings, null));
-    assertThat(page)
+    Inquiry inquiry = Inquiry.about("y", "g").named(name);
+    return HtmlReport.text(Page.of(Answering.of(table, inquiry, Progress.NONE), null));
+  }
+
+  @Test
+  void namesFromTheRecordsAreEscaped() throws IOException {
+    assertThat(page("", "<script>", "b & c"))
         .contains("&lt;script&gt;", "b &amp; c", "<i>t</i>(2) = 5.66")
         .doesNotContain("<script>");
   }
 
   @Test
-  void anInquiryMayHaveTheNameOfItsTable() throws java.io.IOException {
-    Table table =
-        new Table(
-            "t",
-            "t.csv",
-            List.of(
-                new Numbers("y", "", new double[] {1, 2, 5, 6}),
-                new Categories("g", "", new int[] {0, 0, 1, 1}, List.of("a", "b"), false)),
-            "");
-    Findings findings = Answering.of(table, Inquiry.about("y", "g").named("t"), Progress.NONE);
-    assertThat(HtmlReport.text(Page.of(findings, null))).contains("<i>t</i>(2) = 5.66");
+  void anInquiryMayHaveTheNameOfItsTable() throws IOException {
+    assertThat(page("t", "a", "b")).contains("<i>t</i>(2) = 5.66");
   }
 }

@@ -88,13 +88,10 @@ public record AgainstReference(
       Quantity own = t.p().exists() ? Quantity.of(p[next++]) : t.p();
       boolean interval = procedure.hasInterval();
       pairs.add(
-          new Pair(
+          pair(
               others.get(i),
               reference,
-              t.estimate(),
-              t.se(),
-              t.df(),
-              t.statistic(),
+              t,
               own,
               interval ? t.low() : none,
               interval ? t.high() : none,
@@ -113,9 +110,7 @@ public record AgainstReference(
         pairs,
         others.stream().map(i -> 0.0).toList(),
         critical,
-        critical.exists() && sameErrors(tests)
-            ? tests.get(0).se().map(s -> critical.value() * s)
-            : critical.exists() ? Quantity.absent(Absence.OWN_ERRORS) : critical,
+        difference(critical, tests),
         List.of());
   }
 
@@ -152,8 +147,13 @@ public record AgainstReference(
     return DegreesOfFreedom.orInfinity(t.df().exists() ? t.df().value() : Double.NaN);
   }
 
-  private static boolean sameErrors(List<StudentT> tests) {
-    return tests.stream().allMatch(t -> same(t.se(), tests.get(0).se()));
+  /** The difference from which on a mean differs from the reference, where one holds for all. */
+  private static Quantity difference(Quantity critical, List<StudentT> tests) {
+    return !critical.exists()
+        ? critical
+        : tests.stream().allMatch(t -> same(t.se(), tests.get(0).se()))
+            ? tests.get(0).se().map(s -> critical.value() * s)
+            : Quantity.absent(Absence.OWN_ERRORS);
   }
 
   /**
@@ -184,19 +184,7 @@ public record AgainstReference(
       for (int i = 0; i < others.size(); i++) {
         StudentT t = plain.get(i);
         Quantity p = t.statistic().exists() ? none : t.statistic();
-        unjudged.add(
-            new Pair(
-                others.get(i),
-                reference,
-                t.estimate(),
-                t.se(),
-                t.df(),
-                t.statistic(),
-                p,
-                p,
-                p,
-                p,
-                false));
+        unjudged.add(pair(others.get(i), reference, t, p, p, p, p, false));
       }
       return new AgainstReference(
           direction,
@@ -214,23 +202,31 @@ public record AgainstReference(
     double critical = law.inverseSurvivalProbability(alpha);
     List<Pair> pairs = new ArrayList<>();
     List<Double> errors = new ArrayList<>();
-    boolean same = true;
     for (int i = 0; i < others.size(); i++) {
       StudentT t = oneDf ? plain.get(i) : plain.get(i).withDf(df);
-      same &= same(t.se(), plain.get(0).se());
       LargestT.Tail tail = tail(law, t.statistic().value(), direction);
       errors.add(tail.error());
-      pairs.add(pair(others.get(i), reference, t, tail.p(), critical, direction, alpha));
+      double half = critical * t.se().value();
+      Quantity none = Quantity.absent(Absence.ONE_LIMIT);
+      pairs.add(
+          pair(
+              others.get(i),
+              reference,
+              t,
+              Quantity.of(tail.p()),
+              direction == Direction.LESS ? none : Quantity.of(t.estimate() - half),
+              direction == Direction.GREATER ? none : Quantity.of(t.estimate() + half),
+              Quantity.of(critical),
+              Significance.reached(tail.p(), alpha)));
     }
+    Quantity forAll = oneDf ? Quantity.of(critical) : Quantity.absent(Absence.OWN_ERRORS);
     return new AgainstReference(
         direction,
         reference,
         pairs,
         errors,
-        oneDf ? Quantity.of(critical) : Quantity.absent(Absence.OWN_ERRORS),
-        same && oneDf
-            ? plain.get(0).se().map(s -> critical * s)
-            : Quantity.absent(Absence.OWN_ERRORS),
+        forAll,
+        difference(forAll, plain),
         Arrays.stream(correlations).map(row -> Arrays.stream(row).boxed().toList()).toList());
   }
 
@@ -278,23 +274,12 @@ public record AgainstReference(
       int i,
       int reference,
       StudentT t,
-      double p,
-      double critical,
-      Direction direction,
-      double alpha) {
-    double half = critical * t.se().value();
-    Quantity none = Quantity.absent(Absence.ONE_LIMIT);
+      Quantity p,
+      Quantity low,
+      Quantity high,
+      Quantity critical,
+      boolean differs) {
     return new Pair(
-        i,
-        reference,
-        t.estimate(),
-        t.se(),
-        t.df(),
-        t.statistic(),
-        Quantity.of(p),
-        direction == Direction.LESS ? none : Quantity.of(t.estimate() - half),
-        direction == Direction.GREATER ? none : Quantity.of(t.estimate() + half),
-        Quantity.of(critical),
-        Significance.reached(p, alpha));
+        i, reference, t.estimate(), t.se(), t.df(), t.statistic(), p, low, high, critical, differs);
   }
 }

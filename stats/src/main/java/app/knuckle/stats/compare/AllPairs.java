@@ -36,11 +36,10 @@ public final class AllPairs {
    */
   private static final double SAME_ERROR = 1e-12;
 
-  private final Procedure procedure;
-
   /** Levels nearer to 1 are 1 but for rounding, and no range is reached so often. */
   private static final double HIGHEST = 1 - 0x1p-40;
 
+  private final Procedure procedure;
   private final double alpha;
   private final Quantity overallP;
 

@@ -238,13 +238,14 @@ public final class ReckonFile {
             line(given.path("total"), keys),
             keys.amount(effect, "f", Double.NaN),
             alpha);
-    for (KnownTable.Contradiction smaller : KnownTable.exceeded(table)) {
+    List<KnownTable.Contradiction> exceeded = KnownTable.exceeded(table);
+    if (!exceeded.isEmpty()) {
       throw keys.wrong(
           "total",
           "a part exceeds the total: the "
-              + smaller.entry().title()
+              + exceeded.get(0).entry().title()
               + " would be "
-              + Numerals.plain(smaller.follows())
+              + Numerals.plain(exceeded.get(0).follows())
               + " or more",
           "Check what was copied");
     }

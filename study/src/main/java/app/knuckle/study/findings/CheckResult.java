@@ -117,21 +117,15 @@ public record CheckResult(
               : Significance.reached(p, alpha) ? CAUTION : SOUND;
     }
 
-    /** From one in twenty to one in a hundred. */
-    private static final double LEVELS = 5;
-
     /** From a probability: caution up to one in twenty, unsound up to one in a hundred. */
     public static Judgement of(Quantity p) {
-      if (!p.exists()) {
-        return CANNOT_TELL;
-      }
-      return Significance.reached(p, UNSOUND_UP_TO)
-          ? UNSOUND
-          : Significance.reached(p, CAUTION_UP_TO) ? CAUTION : SOUND;
+      return at(p, USUAL);
     }
 
-    private static final double CAUTION_UP_TO = 0.05;
-    private static final double UNSOUND_UP_TO = 0.01;
+    private static final double USUAL = 0.05;
+
+    /** From one in twenty to one in a hundred. */
+    private static final double LEVELS = 5;
   }
 
   /**

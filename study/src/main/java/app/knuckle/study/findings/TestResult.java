@@ -230,10 +230,21 @@ public sealed interface TestResult {
       return s == null || !epsilon.exists() || !CheckResult.Judgement.of(s.p()).isOdd()
           ? plain
           : new Tested(
-              effect.df() * epsilon.value(),
-              errorDf * epsilon.value(),
-              effect.f().map(f -> AnovaTable.correctedP(f, effect.df(), errorDf, epsilon.value())),
-              epsilon);
+              effect.df() * epsilon.value(), errorDf * epsilon.value(), correctedP(row), epsilon);
+    }
+
+    /**
+     * The p of an effect at the degrees of freedom that Greenhouse and Geisser's estimate leaves.
+     *
+     * @param row of a term
+     * @return absent for effects between units
+     */
+    public Quantity correctedP(AnovaTable.Row row) {
+      return epsilon(row)
+          .map(
+              e ->
+                  AnovaTable.correctedP(
+                      row.effect().f().value(), row.effect().df(), row.error().errorDf(), e));
     }
 
     /**

@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.function.Consumer;
 import java.util.stream.StreamSupport;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -28,13 +29,13 @@ class EdgesTest {
   private static final ObjectMapper JSON = new ObjectMapper();
 
   private static JsonNode findings(String name) {
-    return findings(name, name, inquiry -> inquiry);
+    return findings(name, name, inquiry -> {});
   }
 
-  private static JsonNode findings(
-      String table, String name, java.util.function.UnaryOperator<ObjectNode> change) {
+  private static JsonNode findings(String table, String name, Consumer<ObjectNode> change) {
     try {
-      ObjectNode inquiry = change.apply((ObjectNode) JSON.readTree(resource(name + ".json")));
+      ObjectNode inquiry = (ObjectNode) JSON.readTree(resource(name + ".json"));
+      change.accept(inquiry);
       String[] lines =
           new String(resource(table + ".csv"), StandardCharsets.UTF_8)
               .strip()
@@ -170,7 +171,6 @@ class EdgesTest {
               ((ObjectNode) inquiry.at("/compare/0"))
                   .put("against", "reference")
                   .put("procedure", "dunnett");
-              return inquiry;
             });
     // Bonferroni's bound lies above, the unadjusted p below.
     assertThat(pair(dunnett, "a", "b").path("p").asDouble()).isBetween(0.0715, 0.143);
@@ -253,13 +253,7 @@ class EdgesTest {
   @Test
   void anEmptyReferenceIsRefused() {
     JsonNode findings =
-        findings(
-            "c-ref2",
-            "c-ref2",
-            inquiry -> {
-              inquiry.putObject("reference").put("t", "nowhere");
-              return inquiry;
-            });
+        findings("c-ref2", "c-ref2", inquiry -> inquiry.putObject("reference").put("t", "nowhere"));
     assertThat(findings.at("/tests/0/kind").asText()).isEqualTo("analysis-of-deviance");
     assertThat(findings.at("/tests/0/why").asText()).contains("nowhere");
   }
