@@ -3,7 +3,6 @@ package app.knuckle.study.answers;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
@@ -110,9 +109,10 @@ record Analysed(Numbers values, Map<Integer, String> dropped) {
     if (!layout.whole() || layout.unit().isEmpty() || layout.parts().isEmpty()) {
       return dropped;
     }
-    List<Factor> units = factors(frame, layout.unit());
+    // Named as the tests name those that they leave out.
+    Factor units = Factor.combined("", factors(frame, layout.unit()), row -> true);
+    int[] unit = units.codes();
     List<Factor> parts = factors(frame, layout.parts());
-    int[] unit = Factor.combinations(units, values.length);
     int[] part = Factor.combinations(parts, values.length);
     int all = parts.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
     Map<Integer, BitSet> seen = new HashMap<>();
@@ -127,10 +127,7 @@ record Analysed(Numbers values, Map<Integer, String> dropped) {
           && seen.containsKey(unit[row])
           && seen.get(unit[row]).cardinality() < all) {
         values[row] = Double.NaN;
-        int at = row;
-        String name =
-            GroupSummary.name(units.stream().map(f -> f.levels().get(f.codes()[at])).toList());
-        dropped.put(row, say("records.incomplete", name));
+        dropped.put(row, say("records.incomplete", units.levels().get(unit[row])));
       }
     }
     return dropped;

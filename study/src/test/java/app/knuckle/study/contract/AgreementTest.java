@@ -16,6 +16,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
+import java.util.TreeSet;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 
@@ -87,6 +89,35 @@ class AgreementTest {
                 assertThat(r.inPlay() + r.leftOut().size())
                     .as("%s of %s", r, any)
                     .isEqualTo(r.read()));
+  }
+
+  private static final String INCOMPLETE = " is incomplete";
+
+  /** What the tests left out, and what the summaries of the values analysed rest on. */
+  @Property(tries = 600, seed = "26535897")
+  void theUnitsAndRowsAnalysedAreThoseOfTheTests(@ForAll Random random) throws IOException {
+    AnyInquiry any = AnyInquiry.of(random);
+    Optional<Findings> answer = any.answer();
+    if (answer.isEmpty() || answer.get().responses().size() > 1) {
+      return;
+    }
+    JsonNode findings = JSON.readTree(FindingsFile.text(answer.get()));
+    Set<String> left = new TreeSet<>();
+    findings
+        .findValues("unitsLeftOut")
+        .forEach(units -> units.forEach(unit -> left.add(unit.asText())));
+    boolean named = !findings.findValues("unitsLeftOut").isEmpty();
+    for (JsonNode row : findings.at("/records/leftOut")) {
+      String why = row.path("why").asText();
+      if (named && why.endsWith(INCOMPLETE)) {
+        assertThat(left).as("%s", any).contains(why.replace(INCOMPLETE, ""));
+      }
+    }
+    JsonNode n = findings.at("/tests/0/fit/n");
+    JsonNode all = findings.has("analysed") ? findings.get("analysed") : findings.get("summaries");
+    if (n.isInt() && answer.get().inquiry().method() == Inquiry.Method.LEAST_SQUARES) {
+      assertThat(all.path(0).path("n").asInt()).as("%s", any).isEqualTo(n.asInt());
+    }
   }
 
   @Property(tries = 600, seed = "33988749")
