@@ -1,5 +1,7 @@
 package app.knuckle.desktop.footing;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
 import app.knuckle.figures.scatter.GroupScatter;
@@ -195,9 +197,9 @@ final class DesignPictures {
     for (int i = 1; i < bars.heights().length; i++) {
       most = bars.heights()[i] > bars.heights()[most] ? i : most;
     }
-    return bars.names().get(most)
-        + " spreads most (SD "
-        + Numerals.fixed(bars.heights()[most], Numerals.decimalsFor(bars.heights()[most]))
-        + ").";
+    return say(
+        "footing.largest",
+        bars.names().get(most),
+        Numerals.fixed(bars.heights()[most], Numerals.decimalsFor(bars.heights()[most])));
   }
 }

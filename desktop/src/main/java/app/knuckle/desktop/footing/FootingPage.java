@@ -1,5 +1,7 @@
 package app.knuckle.desktop.footing;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Bars;
@@ -15,9 +17,9 @@ import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupCheck.OddResidual;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
-import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -70,16 +72,12 @@ public record FootingPage(String line, List<Check> cards) {
 
   /** What a method takes for granted; one that nobody placed does not compile. */
   private enum Ground {
-    VALUES("Checked on what the design leaves. A caution is a reason to look, not a verdict."),
-    RANKS("This method takes no bell shape for granted; units must be independent of each other."),
-    COUNTS(
-        "Counts spread the more the larger they are: what is checked is whether they do so as"
-            + " the model says.");
+    VALUES,
+    RANKS,
+    COUNTS;
 
-    private final String words;
-
-    Ground(String words) {
-      this.words = words;
+    String words() {
+      return say("footing.ground." + name().toLowerCase(Locale.ROOT));
     }
 
     static Ground of(Method method) {
@@ -106,7 +104,7 @@ public record FootingPage(String line, List<Check> cards) {
     ResponseFindings response = answer.findings().first();
     Cards cards = new Cards(answer, response);
     return new FootingPage(
-        Ground.of(inquiry.method()).words,
+        Ground.of(inquiry.method()).words(),
         Footing.of(answer.findings(), response).checks().stream().map(cards::card).toList());
   }
 
@@ -136,7 +134,7 @@ public record FootingPage(String line, List<Check> cards) {
         case DISPERSION ->
             plain(
                 check,
-                "Rows spread as expected",
+                say("footing.title.dispersion"),
                 Topic.of(inquiry, false),
                 againstFitted(),
                 check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.extraSpread())
@@ -144,7 +142,8 @@ public record FootingPage(String line, List<Check> cards) {
                     : List.of());
         case OUTLYING_COUNT ->
             oddOneOut(check, GroupCheck.OddCount.class, GroupCheck.OddCount::row);
-        case ZEROS -> plain(check, "Zeros", Topic.of(inquiry, false), null, List.of());
+        case ZEROS ->
+            plain(check, say("footing.title.zeros"), Topic.of(inquiry, false), null, List.of());
         case EXPECTED_COUNTS -> expected(check);
         case VARIANCES -> variances(check);
         case OUTLIER -> oddOneOut(check, OddResidual.class, OddResidual::row);
@@ -153,7 +152,7 @@ public record FootingPage(String line, List<Check> cards) {
         case ORDER ->
             plain(
                 check,
-                "In the order of the records",
+                say("footing.title.order"),
                 Topic.ORDER_AND_BALANCE,
                 CheckPictures.inOrder(residuals),
                 List.of());
@@ -198,7 +197,9 @@ public record FootingPage(String line, List<Check> cards) {
                           + Numerals.pStatement(c.p()))
               .toList();
       return new Check(
-          values.on().equals("differences") ? "Bell-shaped differences" : "Bell-shaped residuals",
+          say(
+              "footing.title.normality",
+              values.on().equals("differences") ? "differences" : "residuals"),
           Topic.BELL_SHAPE,
           check.judgement(),
           residuals == null ? null : CheckPictures.quantiles(residuals),
@@ -217,7 +218,7 @@ public record FootingPage(String line, List<Check> cards) {
           values.units().orElseThrow().deviations().stream().mapToDouble(d -> d).toArray();
       return plain(
           check,
-          "Bell-shaped " + values.on(),
+          say("footing.title.normality", String.valueOf(values.on())),
           Topic.BELL_SHAPE,
           CheckPictures.quantiles(deviations),
           !check.judgement().isOdd()
@@ -232,7 +233,7 @@ public record FootingPage(String line, List<Check> cards) {
       boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
       return plain(
           check,
-          "Enough expected in " + check.values().orElseThrow().on(),
+          say("footing.title.expected", String.valueOf(check.values().orElseThrow().on())),
           Topic.of(inquiry, false),
           null,
           check.judgement().isOdd() && alone ? ways.methods(Method.RANKS) : List.of());
@@ -253,7 +254,7 @@ public record FootingPage(String line, List<Check> cards) {
                           + Numerals.whole(g.summary().n()))
               .toList();
       return new Check(
-          "Equal spread",
+          say("footing.title.variances"),
           Topic.EQUAL_SPREAD,
           check.judgement(),
           null,
@@ -269,7 +270,7 @@ public record FootingPage(String line, List<Check> cards) {
     private <N> Check oddOneOut(Footing.Check check, Class<N> numbers, Function<N, Integer> row) {
       return plain(
           check,
-          "Odd ones out",
+          say("footing.title.outliers"),
           Topic.ODD_VALUES,
           againstFitted(),
           without(check, check.values().map(GroupCheck::numbers).map(numbers::cast).map(row)));
@@ -283,15 +284,12 @@ public record FootingPage(String line, List<Check> cards) {
       boolean odd = check.judgement().isOdd();
       boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
       String title =
-          switch (check.about()) {
-            case "additivity" -> "Blocks add up";
-            case "slopes" -> slopes ? "Parallel slopes on " + check.covariate() : "Parallel slopes";
-            case "straightness" -> "Straight on " + check.covariate();
-            case "sphericity" -> "Occasions spread alike";
-            case "equal-covariances" -> "Groups scatter alike";
-            case "trend-remainder" -> "The trend is enough";
-            default -> Prose.capital(check.about());
-          };
+          say(
+              "footing.title."
+                  + (slopes
+                      ? "slopes.on"
+                      : check.about().equals("normality") ? "joint-normality" : check.about()),
+              check.covariate());
       Scatter scatter =
           switch (check.about()) {
             case "slopes" -> slopes ? CheckPictures.slopes(answer, check.covariate()) : null;
@@ -326,7 +324,7 @@ public record FootingPage(String line, List<Check> cards) {
       List<GroupSummary> groups = response.groupSummaries();
       boolean unequal = groups.stream().mapToLong(g -> g.summary().n()).distinct().count() > 1;
       return new Check(
-          "Balance",
+          say("footing.title.balance"),
           Topic.ORDER_AND_BALANCE,
           check.judgement(),
           null,

@@ -71,7 +71,7 @@ public final class FootingView extends ScrollPane {
     FootingPage shown = FootingPage.of(answer);
     VBox head =
         new VBox(
-            Texts.line("Can the answer stand on these data?", "joint-title"),
+            Texts.line("Do the assumptions hold?", "joint-title"),
             Texts.wrapped(shown.line(), "joint-line"));
     head.getStyleClass().add("joint-head");
     page.getChildren().setAll(head);

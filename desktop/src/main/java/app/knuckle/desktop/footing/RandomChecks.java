@@ -1,5 +1,7 @@
 package app.knuckle.desktop.footing;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.footing.FootingPage.Check;
 import app.knuckle.stats.mixed.Component;
@@ -30,7 +32,7 @@ final class RandomChecks {
     Component component = variation.components().get(k);
     boolean shown = !component.atZero() && component.term().size() >= FEWEST_LEVELS;
     return new Check(
-        TermName.of(component.term().term()) + " at random",
+        say("footing.title.random", TermName.of(component.term().term())),
         Topic.RANDOM_EFFECTS,
         check.judgement(),
         shown ? CheckPictures.quantiles(standardised(variation.effects().get(k), component)) : null,

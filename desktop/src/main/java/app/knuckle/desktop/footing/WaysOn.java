@@ -42,7 +42,7 @@ final class WaysOn {
       case MIXED -> "Ask with random effects \u2192";
       case COUNTS -> "Ask as counts \u2192";
       case PROPORTIONS -> "Ask as proportions \u2192";
-      case UNEQUAL_SPREAD -> "Ask with each group's own spread \u2192";
+      case UNEQUAL_SPREAD -> "Ask with separate variances \u2192";
       case RANKS -> "Ask on ranks \u2192";
       case PERMUTATION -> "Ask by permutation \u2192";
       case LEAST_SQUARES -> "Ask by least squares \u2192";
@@ -60,8 +60,10 @@ final class WaysOn {
   List<WayOn> estimatedSpread() {
     return List.of(
         new WayOn(
-            "Let the spread be estimated \u2192",
-            inquiry.but(d -> d.extraSpread = true).named(Inquiry.CHANGED + "spread estimated")));
+            "Estimate the dispersion \u2192",
+            inquiry
+                .but(d -> d.extraSpread = true)
+                .named(Inquiry.CHANGED + "dispersion estimated")));
   }
 
   /** With a random grouping of one column among the fixed blocks. */
@@ -89,8 +91,7 @@ final class WaysOn {
   /** Without a row of the source. */
   List<WayOn> without(int sourceRow) {
     List<Step> steps = new ArrayList<>(inquiry.prepare());
-    steps.add(
-        new SetAside(List.of(sourceRow), "stands apart from what the model says of it", false));
+    steps.add(new SetAside(List.of(sourceRow), "outlier", false));
     return List.of(
         new WayOn(
             "Ask without row " + sourceRow + " \u2192",
@@ -110,7 +111,7 @@ final class WaysOn {
         Redesign.of(inquiry, d -> d.terms = new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, terms));
     return List.of(
         new WayOn(
-            "Give each " + inquiry.treatments().get(0) + " its own slope \u2192",
-            changed.named(Inquiry.CHANGED + "own slopes on " + covariate)));
+            "Give each " + inquiry.treatments().get(0) + " a separate slope \u2192",
+            changed.named(Inquiry.CHANGED + "separate slopes on " + covariate)));
   }
 }

@@ -37,10 +37,10 @@ class FootingPageTest {
       delimiter = '|',
       quoteCharacter = '~',
       value = {
-        "rack-trial | `blocks`:[`rack`] | Blocks add up | Parallel slopes",
-        "rack-trial | `covariates`:[`start_mm`] | Parallel slopes on start_mm | Blocks add up",
-        "rack-trial | `covariates`:[`start_mm`] | Straight on start_mm | Occasions spread alike",
-        "rack-trial | `method`:`permutation` | Balance | Occasions spread alike"
+        "rack-trial | `blocks`:[`rack`] | Additivity | Parallel slopes",
+        "rack-trial | `covariates`:[`start_mm`] | Parallel slopes on start_mm | Additivity",
+        "rack-trial | `covariates`:[`start_mm`] | Linearity in start_mm | Sphericity",
+        "rack-trial | `method`:`permutation` | Balance | Sphericity"
       })
   void cardsFollowTheDesign(String file, String keys, String there, String notThere)
       throws URISyntaxException {
@@ -80,7 +80,7 @@ class FootingPageTest {
     }
     Answer answer =
         Asked.rows(rows.toString(), "`measured`:[`y`],`treatments`:[`feed`],`blocks`:[`block`]");
-    FootingPage.Check blocks = card(answer, "Blocks add up");
+    FootingPage.Check blocks = card(answer, "Additivity");
     // Block means are 10 apart, feed means 6: each step of both leaves 2 more than their sum.
     assertThat(blocks.scatter().points())
         .extracting(p -> Math.round(p.x()), p -> Math.round(p.y()))
@@ -96,11 +96,12 @@ class FootingPageTest {
             "`prepare`:[{`step`:`stack`,`columns`:[`day_0`,`day_3`,`day_7`],`names`:`day`,"
                 + "`values`:`score`}],`measured`:[`score`],`treatments`:[`day`],"
                 + "`unit`:`taster`,`occasions`:[`day`]");
-    FootingPage.Check alike = card(answer, "Occasions spread alike");
+    FootingPage.Check alike = card(answer, "Sphericity");
     assertThat(alike.bars().names()).hasSize(3).contains("day_0 \u2212 day_3");
     double[] sds = alike.bars().heights();
     int most = sds[0] > Math.max(sds[1], sds[2]) ? 0 : sds[1] > sds[2] ? 1 : 2;
-    assertThat(alike.words()).contains(alike.bars().names().get(most) + " spreads most (SD");
+    assertThat(alike.words())
+        .contains("The SD is largest for " + alike.bars().names().get(most) + " (");
   }
 
   @Test
@@ -110,7 +111,7 @@ class FootingPageTest {
             "dose,y\n0,1\n0,3\n1,4\n1,6\n3,11\n3,9\n",
             "`measured`:[`y`],`treatments`:[`dose`],`compare`:[{`of`:[`dose`],`trend`:1}]");
     // Means 2, 5, 10 at 0, 1, 3: the least squares line is 2.143 + 2.643 x.
-    assertThat(card(answer, "The trend is enough").scatter().lines().get(0).ys())
+    assertThat(card(answer, "Differences beyond the trend").scatter().lines().get(0).ys())
         .containsExactly(new double[] {15.0 / 7, 33.5 / 7, 70.5 / 7}, EXACT);
   }
 
@@ -120,7 +121,7 @@ class FootingPageTest {
         Asked.demo(
             "strains",
             "`measured`:[`length_mm`,`width_mm`],`together`:true,`treatments`:[`strain`]");
-    FootingPage.Check alike = card(answer, "Groups scatter alike");
+    FootingPage.Check alike = card(answer, "Equal covariance matrices");
     assertThat(alike.scatter().lines()).hasSize(3);
     assertThat(alike.words()).contains("Box's M");
   }
@@ -132,10 +133,11 @@ class FootingPageTest {
             "tumbling",
             "`measured`:[`meat_yield_pct`],`treatments`:[`tide_zone`,`tumbling`],"
                 + "`blocks`:[`cove`],`wholePlots`:[`tide_zone`]");
-    assertThat(titles(answer)).startsWith("Bell-shaped residuals", "Bell-shaped whole-plot error");
-    FootingPage.Check plots = card(answer, "Bell-shaped whole-plot error");
+    assertThat(titles(answer))
+        .startsWith("Normality of residuals", "Normality of whole-plot error");
+    FootingPage.Check plots = card(answer, "Normality of whole-plot error");
     assertThat(plots.scatter().points()).hasSize(12);
-    assertThat(plots.words()).contains("lies farthest from what the model says of it");
+    assertThat(plots.words()).contains("The largest deviation is");
   }
 
   @Test
@@ -145,14 +147,14 @@ class FootingPageTest {
       rows.append(i % 2 == 0 ? "kelp," : "mix,").append(i == 7 ? 90 : 10 + i % 5).append('\n');
     }
     Answer answer = Asked.rows(rows.toString(), "`measured`:[`y`],`treatments`:[`feed`]");
-    FootingPage.Check odd = card(answer, "Odd ones out");
+    FootingPage.Check odd = card(answer, "Outliers");
     assertThat(odd.judgement()).isEqualTo(Judgement.UNSOUND);
     assertThat(odd.words()).contains("(row 8)").contains("look at its record");
     WayOn way = odd.ways().get(0);
     assertThat(way.label()).startsWith("Ask without row 8");
     Answer without = Asked.of(Asked.made(rows.toString()), way.inquiry());
     assertThat(without.findings().records().inPlay()).isEqualTo(19);
-    assertThat(card(without, "Odd ones out").judgement()).isEqualTo(Judgement.SOUND);
+    assertThat(card(without, "Outliers").judgement()).isEqualTo(Judgement.SOUND);
   }
 
   @Test
@@ -163,9 +165,11 @@ class FootingPageTest {
       rows.append("screw,").append(5 + 4.0 * (i * 7 % 12)).append('\n');
     }
     Answer answer = Asked.rows(rows.toString(), "`measured`:[`flow`],`treatments`:[`pump`]");
-    FootingPage.Check spread = card(answer, "Equal spread");
+    FootingPage.Check spread = card(answer, "Equal variances");
     assertThat(spread.judgement()).isNotEqualTo(Judgement.SOUND);
-    assertThat(spread.words()).contains("Screw varies most").contains("Brown-Forsythe F(1, 22) = ");
+    assertThat(spread.words())
+        .contains("SD from 0.4 (airlift) to 14.4 (screw)")
+        .contains("Brown-Forsythe F(1, 22) = ");
     assertThat(spread.ways())
         .extracting(w -> w.inquiry().method())
         .containsExactly(Method.UNEQUAL_SPREAD, Method.RANKS, Method.LEAST_SQUARES);
@@ -188,7 +192,7 @@ class FootingPageTest {
     FootingPage.Check slopes = card(answer, "Parallel slopes on start");
     assertThat(slopes.judgement()).isEqualTo(Judgement.UNSOUND);
     assertThat(slopes.scatter().lines()).hasSize(2);
-    assertThat(slopes.ways().get(0).label()).contains("its own slope");
+    assertThat(slopes.ways().get(0).label()).contains("a separate slope");
     assertThat(slopes.ways().get(0).inquiry().terms().chosen()).contains(List.of("feed", "start"));
   }
 
@@ -197,17 +201,17 @@ class FootingPageTest {
     Answer answer =
         Asked.rows("g,y\na,1\na,2\nb,4\nb,5.5\n", "`measured`:[`y`],`treatments`:[`g`]");
     assertThat(card(answer, "Balance").words())
-        .isEqualTo("2 groups, 2 rows each. So few rows show large differences only.");
+        .isEqualTo("2 groups, 2 rows each. With so few rows only large differences can be found.");
     assertThat(card(answer, "Balance").judgement()).isEqualTo(Judgement.CAUTION);
-    assertThat(card(answer, "Bell-shaped residuals").verdict()).isEqualTo("cannot tell");
-    assertThat(card(answer, "In the order of the records").verdict()).isEqualTo("cannot tell");
+    assertThat(card(answer, "Normality of residuals").verdict()).isEqualTo("cannot tell");
+    assertThat(card(answer, "Order of the records").verdict()).isEqualTo("cannot tell");
   }
 
   @Test
   void whereNothingVariesNothingIsCalledSound() {
     Answer answer =
         Asked.rows("g,y\na,5\na,5\na,5\nb,5\nb,5\nb,5\n", "`measured`:[`y`],`treatments`:[`g`]");
-    assertThat(card(answer, "Equal spread").words())
+    assertThat(card(answer, "Equal variances").words())
         .isEqualTo("Within every group all values are equal.");
     assertThat(FootingPage.of(answer).cards())
         .filteredOn(c -> !c.title().equals("Balance"))
@@ -221,9 +225,9 @@ class FootingPageTest {
   void countsStandOnCardsOfTheirOwn() {
     Answer answer = Asked.rows(FEW, "`measured`:[`y`],`treatments`:[`g`],`method`:`counts`");
     assertThat(titles(answer))
-        .contains("Rows spread as expected", "Odd ones out", "Enough expected in rows")
+        .contains("Dispersion", "Outliers", "Expected counts of rows")
         .doesNotContain("Same spread");
-    assertThat(card(answer, "Enough expected in rows").ways())
+    assertThat(card(answer, "Expected counts of rows").ways())
         .extracting(WayOn::label)
         .containsExactly("Ask on ranks \u2192");
   }
@@ -236,7 +240,7 @@ class FootingPageTest {
         Asked.rows(
             FEW,
             "`measured`:[`y`],`treatments`:[`g`],`method`:`%s`,`%s`:`n`".formatted(method, part));
-    assertThat(card(answer, "Enough expected in rows").ways()).isEmpty();
+    assertThat(card(answer, "Expected counts of rows").ways()).isEmpty();
   }
 
   @Test
@@ -245,7 +249,7 @@ class FootingPageTest {
         Asked.rows(
             "g,y\na,1\na,30\na,2\nb,40\nb,3\nb,60\n",
             "`measured`:[`y`],`treatments`:[`g`],`method`:`counts`,`extraSpread`:false");
-    List<WayOn> ways = card(answer, "Rows spread as expected").ways();
+    List<WayOn> ways = card(answer, "Dispersion").ways();
     assertThat(ways).hasSize(1);
     assertThat(ways.get(0).inquiry().extraSpread()).isTrue();
   }

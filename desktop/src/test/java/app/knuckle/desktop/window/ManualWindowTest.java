@@ -70,8 +70,9 @@ class ManualWindowTest {
   void questionMarksAndHeadsOpenTheirPages(FxRobot robot) {
     untilShown(robot, "finding", "Clearance differs");
     goTo(robot, Joint.FOOTING);
-    until(() -> isThere(robot, "check-equal-spread"));
-    robot.interact(() -> robot.lookup("#check-equal-spread .explain-mark").<Button>query().fire());
+    until(() -> isThere(robot, "check-equal-variances"));
+    robot.interact(
+        () -> robot.lookup("#check-equal-variances .explain-mark").<Button>query().fire());
     untilRead(robot, "Check: equal spread");
     robot.interact(workbench::leavePage);
     goTo(robot, Joint.TEST);

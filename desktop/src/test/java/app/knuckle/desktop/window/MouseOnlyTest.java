@@ -70,7 +70,7 @@ class MouseOnlyTest {
     assertThat(robot.lookup("#joint-layout").lookup(".label").queryAllAs(Label.class))
         .anySatisfy(label -> assertThat(label.getText()).contains(layout));
     go(robot, "#joint-look", () -> isThere(robot, "summaries"));
-    go(robot, "#joint-footing", () -> isThere(robot, "check-bell-shaped-residuals"));
+    go(robot, "#joint-footing", () -> isThere(robot, "check-normality-of-residuals"));
     go(robot, "#joint-test", () -> isThere(robot, "variance-table"));
     assertThat(robot.lookup("#variance-table").lookup(".label").queryAllAs(Label.class))
         .anySatisfy(label -> assertThat(label.getText()).contains(noise));

@@ -98,7 +98,7 @@ class RandomAndCountsWindowTest {
   void fewLevelsLeadToTheSameQuestionWithThemFixed(FxRobot robot) {
     look(robot, "Growth, coves at random", "Growth differs");
     press(robot, KeyCode.DIGIT4);
-    until(() -> isThere(robot, "check-cove-at-random"));
+    until(() -> isThere(robot, "check-cove-random"));
     robot.clickOn("Ask with cove fixed \u2192");
     until(() -> shows(robot, "beside-sentence", "cove"));
     assertThat(asked().blocks()).containsExactly("cove");
@@ -112,7 +112,7 @@ class RandomAndCountsWindowTest {
     untilShown(robot, "ranking", "None were counted at");
     assertThat(text(robot, "ranking")).contains("of 250, at most 1.5%");
     press(robot, KeyCode.DIGIT4);
-    until(() -> isThere(robot, "check-rows-spread-as-expected"));
+    until(() -> isThere(robot, "check-dispersion"));
     press(robot, KeyCode.DIGIT2);
     until(() -> isThere(robot, "slot-spread"));
     tabTo(robot, "slot-spread");

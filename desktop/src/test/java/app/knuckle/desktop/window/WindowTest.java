@@ -148,7 +148,7 @@ class WindowTest {
     press(robot, KeyCode.DIGIT3);
     until(() -> robot.lookup("#summaries").tryQuery().isPresent());
     press(robot, KeyCode.DIGIT4);
-    until(() -> robot.lookup("#check-bell-shaped-residuals").tryQuery().isPresent());
+    until(() -> robot.lookup("#check-normality-of-residuals").tryQuery().isPresent());
     press(robot, KeyCode.DIGIT5);
     until(() -> robot.lookup("#variance-table").tryQuery().isPresent());
     press(robot, KeyCode.DIGIT6);
@@ -188,7 +188,7 @@ class WindowTest {
     Path file = Files.writeString(folder.resolve("uneven.csv"), rows);
     robot.interact(() -> workbench.open(file));
     until(() -> shows(robot, "finding", "between airlift and screw"));
-    String way = "Ask with each group's own spread →";
+    String way = "Ask with separate variances →";
     go(robot, "#joint-footing", () -> robot.lookup(way).tryQuery().isPresent());
     robot.clickOn(way);
     until(() -> shows(robot, "slip-" + (Driver.INQUIRIES + 1), "… own spreads"));

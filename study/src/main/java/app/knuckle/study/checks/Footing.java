@@ -379,7 +379,7 @@ public record Footing(List<Check> checks) {
               ? say("footing.variances.none")
               : say(
                   "footing.variances.range",
-                  Prose.capital(most.level()),
+                  most.level(),
                   Numerals.fixed(most.summary().sd(), response.decimals()),
                   least.level(),
                   Numerals.fixed(least.summary().sd(), response.decimals()));

@@ -1,5 +1,7 @@
 package app.knuckle.study.notice;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.prep.Merge;
@@ -115,10 +117,11 @@ final class OddLevels {
         notices.add(
             new Notice(
                 column.name(),
-                Numerals.list(names.stream().map(n -> "\u201c" + n + "\u201d").toList())
-                    + (names.stream().map(OddLevels::bare).distinct().count() == 1
-                        ? " differ in capitals or blanks only."
-                        : " look alike, but are written with different characters."),
+                say(
+                    names.stream().map(OddLevels::bare).distinct().count() == 1
+                        ? "notice.capitals"
+                        : "notice.characters",
+                    Numerals.list(names.stream().map(n -> "\u201c" + n + "\u201d").toList())),
                 rows(stray),
                 List.of(
                     new Notice.Fix(
@@ -181,12 +184,7 @@ final class OddLevels {
     if (!tooLong.isEmpty()) {
       notices.add(
           new Notice(
-              column.name(),
-              column.name()
-                  + " holds whole numbers of 16 digits or more: read as names, since numbers so"
-                  + " long cannot be told from their neighbours.",
-              rows(tooLong),
-              List.of()));
+              column.name(), say("notice.too-long", column.name()), rows(tooLong), List.of()));
     }
     return !tooLong.isEmpty();
   }

@@ -1,5 +1,7 @@
 package app.knuckle.study.notice;
 
+import static app.knuckle.study.words.Phrases.say;
+
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Kind;
 import app.knuckle.study.prep.Missing;
@@ -69,12 +71,7 @@ final class OddNumbers {
     return rows.isEmpty()
         ? Optional.empty()
         : Optional.of(
-            new Notice(
-                column.name(),
-                column.name()
-                    + " holds numbers beyond every measurement: they cannot be told from each other.",
-                rows,
-                List.of()));
+            new Notice(column.name(), say("notice.infinite", column.name()), rows, List.of()));
   }
 
   private static double least(double[] values) {

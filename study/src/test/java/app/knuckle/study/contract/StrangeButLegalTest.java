@@ -49,7 +49,8 @@ class StrangeButLegalTest {
             "a 4",
             "b 5",
             "b 7");
-    assertThat(findings.at("/tests/0/why").asText()).contains("0 and 00 of dose are one number");
+    assertThat(findings.at("/tests/0/why").asText())
+        .contains("0 and 00 of dose are the same number");
   }
 
   @Test
@@ -87,7 +88,7 @@ class StrangeButLegalTest {
 
   @Test
   void settingAsideNoRowHasATitle() {
-    assertThat(new SetAside(List.of(), "", false).title()).isEqualTo("Set aside no row");
+    assertThat(new SetAside(List.of(), "", false).title()).isEqualTo("No row set aside");
   }
 
   @Test

@@ -75,7 +75,7 @@ class NoticesTest {
                 Progress.NONE))
         .extracting(Notice::words)
         .anyMatch(w -> w.startsWith("tank holds whole numbers of 16 digits or more"))
-        .anyMatch(w -> w.startsWith("dose holds numbers beyond every measurement"));
+        .anyMatch(w -> w.startsWith("dose holds numbers too large to be distinguished"));
   }
 
   @Test
