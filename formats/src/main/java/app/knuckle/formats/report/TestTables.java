@@ -90,7 +90,23 @@ final class TestTables implements TestResult.Cases<List<Block>> {
             say("table.anova"),
             heads,
             rows,
-            repeated ? say("table.anova.corrected") : ""));
+            repeated ? sphericity(test) : ""));
+  }
+
+  /** Which of the two p decides: of all effects within units, or of which of them. */
+  private static String sphericity(TestResult.AnovaResult test) {
+    List<AnovaTable.Row> within =
+        test.table().rows().stream().filter(r -> !r.isError() && test.epsilon(r).exists()).toList();
+    List<String> corrected =
+        within.stream()
+            .filter(r -> test.tested(r).epsilon().exists())
+            .map(r -> TermName.of(r.term()))
+            .toList();
+    return corrected.isEmpty()
+        ? say("table.anova.uncorrected")
+        : corrected.size() == within.size()
+            ? say("table.anova.corrected")
+            : say("table.anova.corrected.some", Numerals.list(corrected));
   }
 
   /** The estimate of sphericity, and p with it; nothing for effects between units. */
