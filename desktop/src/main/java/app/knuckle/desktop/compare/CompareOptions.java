@@ -49,6 +49,30 @@ final class CompareOptions {
    */
   record Now(Family family, String by, String use) {}
 
+  /**
+   * How means are compared.
+   *
+   * @param procedure by which
+   * @param toReference each with the reference only, not all pairs
+   */
+  record By(Procedure procedure, boolean toReference) {
+
+    private static final String REFERENCE = " REFERENCE";
+
+    static By of(String key) {
+      return new By(Procedure.valueOf(key.replace(REFERENCE, "")), key.endsWith(REFERENCE));
+    }
+
+    String key() {
+      return procedure.name() + (toReference ? REFERENCE : "");
+    }
+
+    String title() {
+      boolean either = procedure.isFor(Procedure.Use.ALL_PAIRS);
+      return Phrases.title(procedure) + (toReference && either ? ", against the reference" : "");
+    }
+  }
+
   /** What is compared now; null if there is nothing to compare. */
   static Now now(Inquiry inquiry) {
     return inquiry.compare().stream()
@@ -58,7 +82,7 @@ final class CompareOptions {
             c ->
                 new Now(
                     new Family(c.of(), c.within()),
-                    Phrases.title(c.procedure()),
+                    new By(c.procedure(), c.toReference()).title(),
                     use(c.procedure())))
         .orElse(null);
   }
@@ -66,13 +90,16 @@ final class CompareOptions {
   /** The procedures to choose among. */
   static List<SlotChooser.Option> by(Inquiry inquiry, Family family) {
     return procedures(inquiry, family).stream()
-        .map(p -> new SlotChooser.Option(p.name(), Phrases.title(p), use(p), List.of(), false))
+        .map(
+            by ->
+                new SlotChooser.Option(by.key(), by.title(), use(by.procedure()), List.of(), false))
         .toList();
   }
 
   /** Compares by a procedure that was chosen. */
   static void choose(SlipViewModel slip, Family family, String key) {
-    slip.compareBy(family.of(), family.within(), Procedure.valueOf(key));
+    By by = By.of(key);
+    slip.compareBy(family.of(), family.within(), by.procedure(), by.toReference());
   }
 
   /** Every treatment, the cells of several, one within another. */
@@ -96,21 +123,22 @@ final class CompareOptions {
   }
 
   /** The procedures that fit, the strictest first. */
-  static List<Procedure> procedures(Inquiry inquiry, Family family) {
+  static List<By> procedures(Inquiry inquiry, Family family) {
     if (inquiry.method() == Inquiry.Method.PERMUTATION) {
       return List.of();
     }
     Procedure.Setting setting = inquiry.setting();
-    List<Procedure> fitting = new ArrayList<>();
+    List<By> fitting = new ArrayList<>();
     if (inquiry.reference().keySet().containsAll(family.of())) {
-      // Others compare all pairs here; a file may ask them for a reference.
       Procedure.fitting(setting, Procedure.Use.REFERENCE).stream()
-          .filter(procedure -> !procedure.isFor(Procedure.Use.ALL_PAIRS))
+          .map(procedure -> new By(procedure, true))
           .forEach(fitting::add);
     }
-    fitting.addAll(Procedure.fitting(setting, Procedure.Use.ALL_PAIRS));
+    Procedure.fitting(setting, Procedure.Use.ALL_PAIRS).stream()
+        .map(procedure -> new By(procedure, false))
+        .forEach(fitting::add);
     // Without any adjustment pairs are hunted: it is answered where a file asks for it.
-    fitting.remove(Procedure.NONE);
+    fitting.removeIf(by -> by.procedure() == Procedure.NONE);
     return fitting;
   }
 
@@ -118,8 +146,9 @@ final class CompareOptions {
   static String notOffered(Inquiry inquiry, List<String> of) {
     boolean reference = inquiry.reference().keySet().containsAll(of);
     boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
+    boolean means = Procedure.DUNNETT.fits(inquiry.setting());
     List<String> not = new ArrayList<>();
-    if (!reference && inquiry.method() == Inquiry.Method.LEAST_SQUARES) {
+    if (!reference && means) {
       not.add("Dunnett, which needs a reference group");
     }
     if (!reference && ranks && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
@@ -146,7 +175,7 @@ final class CompareOptions {
 
   /** Whether a difference can be looked for in one direction: from a reference only. */
   static boolean hasDirection(Inquiry inquiry) {
-    return inquiry.method() == Inquiry.Method.LEAST_SQUARES
+    return Procedure.DUNNETT.fits(inquiry.setting())
         && inquiry.compare().stream().anyMatch(Inquiry.Compare::toReference);
   }
 

@@ -94,7 +94,7 @@ final class AskingMoves {
               "",
               missing,
               () -> {
-                bench.slip().compareBy(now.of(), now.within(), procedure);
+                bench.slip().compareBy(now.of(), now.within(), procedure, false);
                 showing.accept(Joint.COMPARE, "");
               }));
     }

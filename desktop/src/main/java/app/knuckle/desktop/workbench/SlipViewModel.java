@@ -354,13 +354,12 @@ public final class SlipViewModel {
    * @param within treatments at each of whose levels that is done
    */
   public void compare(List<String> of, List<String> within) {
-    Procedure procedure =
-        inquiry().compare().stream()
-            .filter(c -> !c.isContrast())
-            .map(Inquiry.Compare::procedure)
-            .findFirst()
-            .orElse(Procedure.TUKEY);
-    compareBy(of, within, procedure);
+    inquiry().compare().stream()
+        .filter(c -> !c.isContrast())
+        .findFirst()
+        .ifPresentOrElse(
+            c -> compareBy(of, within, c.procedure(), c.toReference()),
+            () -> compareBy(of, within, Procedure.TUKEY, false));
   }
 
   /**
@@ -368,12 +367,13 @@ public final class SlipViewModel {
    *
    * @param of treatments whose means they are
    * @param within treatments at each of whose levels that is done
-   * @param procedure how; one for a reference needs a reference
+   * @param procedure how
+   * @param toReference whether each is compared with the reference only, which must be chosen
    */
-  public void compareBy(List<String> of, List<String> within, Procedure procedure) {
-    boolean reference = !procedure.isFor(Procedure.Use.ALL_PAIRS);
+  public void compareBy(
+      List<String> of, List<String> within, Procedure procedure, boolean toReference) {
     List<Inquiry.Compare> compare = new ArrayList<>();
-    compare.add(new Inquiry.Compare(of, within, reference, procedure, List.of(), 0, ""));
+    compare.add(new Inquiry.Compare(of, within, toReference, procedure, List.of(), 0, ""));
     inquiry().compare().stream().filter(Inquiry.Compare::isContrast).forEach(compare::add);
     inquiry.set(inquiry().but(d -> d.compare = compare));
   }

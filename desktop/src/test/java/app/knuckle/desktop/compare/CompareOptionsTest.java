@@ -7,7 +7,6 @@ import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
-import app.knuckle.study.words.Phrases;
 import java.net.URISyntaxException;
 import java.util.Arrays;
 import java.util.HashSet;
@@ -55,8 +54,9 @@ class CompareOptionsTest {
   void everyProcedureThatIsOfferedAnswersWithALadder(String keys) throws URISyntaxException {
     Inquiry inquiry = Asked.inquiry(keys);
     for (CompareOptions.Family family : CompareOptions.families(inquiry)) {
-      for (Procedure procedure : CompareOptions.procedures(inquiry, family)) {
-        boolean reference = procedure == Procedure.DUNNETT || procedure == Procedure.STEEL;
+      for (CompareOptions.By by : CompareOptions.procedures(inquiry, family)) {
+        assertThat(CompareOptions.By.of(by.key())).isEqualTo(by);
+        Procedure procedure = by.procedure();
         Inquiry asked =
             inquiry.but(
                 d ->
@@ -65,7 +65,7 @@ class CompareOptionsTest {
                             new Inquiry.Compare(
                                 family.of(),
                                 family.within(),
-                                reference,
+                                by.toReference(),
                                 procedure,
                                 List.of(),
                                 0,
@@ -76,7 +76,7 @@ class CompareOptionsTest {
         ComparePage page = ComparePage.of(answer.findings(), means.get(0));
         assertThat(page.rungs()).hasSizeGreaterThan(1);
         assertThat(page.ranking()).as("%s", procedure).isNotBlank().endsWith(".");
-        assertThat(CompareOptions.now(asked).by()).isEqualTo(Phrases.title(procedure));
+        assertThat(CompareOptions.now(asked).by()).isEqualTo(by.title());
       }
     }
   }
