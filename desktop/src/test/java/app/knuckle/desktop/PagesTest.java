@@ -114,11 +114,11 @@ class PagesTest {
     assertThat(page.rungs()).allMatch(r -> r.low() >= 0 && r.high() <= 1 && r.low() < r.at());
     assertThat(page.cells().get(1).get(0).reading())
         .startsWith("c \u2212 a: 7.0")
-        .contains("They were told apart");
+        .contains("They differ significantly");
     assertThat(page.cells().get(1).get(1).reading()).contains("No evidence of a difference");
     assertThat(page.cells().get(1).get(0).strength()).isPositive();
     assertThat(page.warning()).isEmpty();
-    assertThat(page.critical()).startsWith("Means are told apart from");
+    assertThat(page.critical()).startsWith("Means differ significantly from");
   }
 
   @Test

@@ -48,7 +48,7 @@ public final class CompareLine {
     String line =
         ofTwo
             ? means
-                + (first.pairs().get(0).differs() ? " \u00b7 told apart" : " \u00b7 not told apart")
+                + (first.pairs().get(0).differs() ? " \u00b7 significant" : " \u00b7 not significant")
             : first.isAgainstReference()
                 ? means + " \u00b7 one reference"
                 : first.letters().count() == 0

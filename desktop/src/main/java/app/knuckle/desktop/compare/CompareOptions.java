@@ -68,8 +68,13 @@ final class CompareOptions {
     }
 
     String title() {
-      boolean either = procedure.isFor(Procedure.Use.ALL_PAIRS);
-      return Phrases.title(procedure) + (toReference && either ? ", against the reference" : "");
+      return Phrases.title(procedure)
+          + (toReference && isForEither() ? ", against the reference" : "");
+    }
+
+    /** Whether it compares all pairs too; those made for a reference come first. */
+    boolean isForEither() {
+      return procedure.isFor(Procedure.Use.ALL_PAIRS);
     }
   }
 
@@ -132,6 +137,7 @@ final class CompareOptions {
     if (inquiry.reference().keySet().containsAll(family.of())) {
       Procedure.fitting(setting, Procedure.Use.REFERENCE).stream()
           .map(procedure -> new By(procedure, true))
+          .sorted(Comparator.comparing(By::isForEither))
           .forEach(fitting::add);
     }
     Procedure.fitting(setting, Procedure.Use.ALL_PAIRS).stream()

@@ -228,10 +228,10 @@ public record ComparePage(
         family.isOfRatios()
             ? "How many times as "
                 + (family.scale() == LinkScale.LOG_ODDS ? "high the odds" : "many")
-                + ", filled where told apart"
+                + ", filled where significant"
             : "Differences"
                 + (unit.isEmpty() ? "" : " (" + unit + ")")
-                + ", filled where told apart",
+                + ", filled where significant",
         Topic.of(family.procedure(), !family.within().isEmpty()),
         k <= MOST_ON_BOARD ? cells(family, spread(response), unit, order, decimals) : List.of(),
         PairIntervals.of(family, unit, UnaryOperator.identity()).orElse(null),
@@ -244,7 +244,7 @@ public record ComparePage(
                     response.analysis(), response.summaries(), findings.inquiry(), ExactP.USUAL))
             .strip(),
         family.criticalDifference().exists() && !family.isOfRatios()
-            ? "Means are told apart from "
+            ? "Means differ significantly from "
                 + Numerals.with(Numerals.fixed(family.criticalDifference(), decimals), unit)
                 + " on."
             : "");
@@ -445,7 +445,7 @@ public record ComparePage(
       return text.append(". ").append(Phrases.why(pair.p())).append(".").toString();
     }
     text.append(", ").append(Numerals.pStatement(pair.p())).append(". ");
-    text.append(pair.differs() ? "They were told apart." : "No evidence of a difference.");
+    text.append(pair.differs() ? "They differ significantly." : "No evidence of a difference.");
     if (spread.exists() && spread.value() > 0 && !family.ranks()) {
       text.append(" How large: ").append(Numerals.fixed(Math.abs(difference) / spread.value(), 1));
       text.append(" times the spread of single values within groups.");

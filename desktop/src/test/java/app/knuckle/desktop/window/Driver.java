@@ -122,6 +122,8 @@ final class Driver {
   }
 
   private static void again(Runnable act, BooleanSupplier possible, BooleanSupplier there) {
+    // What was just turned to may still be on its way into the window.
+    until(() -> possible.getAsBoolean() || already(there));
     for (int i = 0; i < TRIES && possible.getAsBoolean() && !already(there); i++) {
       act.run();
       try {

@@ -58,7 +58,11 @@ class FigureWindowTest {
     go(
         robot,
         "#joint-figure",
-        () -> shows(robot, "figure-caption", "Means that share a letter were not told apart"));
+        () ->
+            shows(
+                robot,
+                "figure-caption",
+                "Means with a letter in common do not differ significantly"));
     robot.clickOn("#figure-exchange");
     untilShown(robot, "figure-exchange", "density \u21c4 mesh");
     robot.clickOn("#export-pdf");
@@ -86,7 +90,7 @@ class FigureWindowTest {
         robot.lookup(".rung-letter").queryAllAs(Label.class).stream().map(Label::getText).toList();
     assertThat(letters).containsExactly("a", "b", "a", "", "", "b", "a", "b");
     assertThat(text(robot, "rung-3")).isEqualTo("dust");
-    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "share a letter"));
+    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "letter in common"));
     until(() -> label(robot, "ab") != null);
     assertThat(texts(robot)).containsSubsequence("ab", "ab", "a", "b");
   }
@@ -94,7 +98,7 @@ class FigureWindowTest {
   @Test
   void thePictureIsEditedWhereItStands(FxRobot robot) {
     go(robot, "#welcome-open", () -> shows(robot, "finding", "Growth differs"));
-    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "share a letter"));
+    go(robot, "#joint-figure", () -> shows(robot, "figure-caption", "letter in common"));
     until(() -> label(robot, "Density") != null);
     robot.clickOn(at(robot, label(robot, "Density"))).write("Oysters a bag").type(KeyCode.ENTER);
     until(() -> label(robot, "Oysters a bag") != null);
@@ -118,7 +122,7 @@ class FigureWindowTest {
     robot.type(KeyCode.SPACE);
     until(() -> shows(robot, "finding", "Growth differs"));
     Driver.press(robot, KeyCode.DIGIT7);
-    untilShown(robot, "figure-caption", "share a letter");
+    untilShown(robot, "figure-caption", "letter in common");
     robot.type(KeyCode.X);
     until(() -> style().arrangement().turn() == 1);
     tabTo(robot, "figure-form-0");

@@ -146,7 +146,7 @@ class PageSettingsTest {
     // The largest difference first: 9 - 2, 9 - 3.5; 2 and 3.5 are not told apart.
     assertThat(results(Length.FULL))
         .startsWith(results(Length.PARAGRAPH))
-        .contains("Told apart were coarse above line 1.5 by 7.00 mm (95% interval ")
+        .contains("Significant differences: coarse above line 1.5 by 7.00 mm (95% interval ")
         .contains("; coarse above fine by 5.50 mm (95% interval ")
         .doesNotContain("fine above");
   }
@@ -311,7 +311,7 @@ class PageSettingsTest {
     // The means 2 and 3.5 are 1.5 apart with a standard error of 0.82 on 6 df.
     assertThat(blocks)
         .extracting(Block::words)
-        .contains("Only ‘at a half’ told apart line 1.5 and fine.");
+        .contains("Only in ‘at a half’ a significant difference was found: line 1.5 and fine.");
     PageSettings renamed = asked.renamed("at a half", "bold").renamed("another", "one");
     assertThat(renamed.beside()).isEqualTo("bold");
     assertThat(words(renamed, findings)).contains("There is no answer of ‘bold’");

@@ -45,7 +45,7 @@ class FindingsTest {
             4.95);
     assertThat(findings.first().words().ranking())
         .isEqualTo(
-            "The highest mean is that of mix (5.050 L/h), which cannot be told apart from paste"
+            "The highest mean is that of mix (5.050 L/h), which does not differ significantly from paste"
                 + " (5.000 L/h). The lowest is that of kelp (1.000 L/h), below every other.");
     assertThat(findings.first().words().finding())
         .startsWith("Rate differs between the 3 levels of feed, F(2, 6) = ")

@@ -88,7 +88,7 @@ class BesideTest {
     assertThat(BesideSentence.of(beside, ExactP.USUAL))
         .startsWith(
             "Adjusting for start cut the residual SD from 4.22 to 0.58 mm; mesh, not found before (p = ")
-        .endsWith("; 1 pair more is told apart.");
+        .endsWith("; 1 more pair differs significantly.");
     assertThat(BesideFile.keys(beside)).containsExactly("covariates");
     assertThat(BesideFile.text(beside)).contains("\"right\" : [ \"start_mm\" ]");
   }

@@ -36,7 +36,7 @@ class DifferenceSentenceTest {
   void theLargestDifferenceComesFirstWithTheLargerMeanFirst() {
     assertThat(said(THREE, pairs(Procedure.TUKEY), "mm"))
         .matches(
-            "Told apart were c above a by 10\\.0 mm \\(95% interval \\d+\\.\\d to \\d+\\.\\d, p < \\.001\\);"
+            "Significant differences: c above a by 10\\.0 mm \\(95% interval \\d+\\.\\d to \\d+\\.\\d, p < \\.001\\);"
                 + " c above b by 9\\.0 mm \\(95% interval \\d+\\.\\d to \\d+\\.\\d, p < \\.001\\)\\.");
   }
 
@@ -76,6 +76,6 @@ class DifferenceSentenceTest {
         pairs(Procedure.of("dunn-holm").orElseThrow()).but(d -> d.method = Inquiry.Method.RANKS);
     // Mean ranks 6.5, 18.5 and 30.5.
     assertThat(said(Rows.of(lines.toArray(String[]::new)), ranks, "mm"))
-        .startsWith("Told apart were c above a by 24.0 mean ranks (p < .001)");
+        .startsWith("Significant differences: c above a by 24.0 mean ranks (p < .001)");
   }
 }
