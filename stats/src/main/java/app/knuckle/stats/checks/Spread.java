@@ -161,7 +161,8 @@ public final class Spread {
       }
       statistic += group.length * (own - mean) * (own - mean) / v;
     }
-    boolean known = v > 0;
+    // Asked of the ranks, which are exact: the mean of equal scores is rounded, and v is not 0.
+    boolean known = Arrays.stream(ranks).anyMatch(r -> r != ranks[0]);
     Quantity none = Quantity.absent(Absence.DISTANCES_DO_NOT_VARY);
     return chiSquared(known ? Quantity.of(statistic) : none, groups.length - 1);
   }
