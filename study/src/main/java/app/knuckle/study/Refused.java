@@ -3,7 +3,7 @@ package app.knuckle.study;
 /**
  * An input that cannot be taken, with the place and the way on. Nothing already held is touched.
  */
-public final class Refused extends RuntimeException {
+public class Refused extends RuntimeException {
 
   private static final long serialVersionUID = 1L;
 

@@ -9,6 +9,7 @@ import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
+import app.knuckle.study.Refused;
 import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.findings.Findings;
@@ -110,11 +111,16 @@ final class BesideViewModel {
   }
 
   /** Writes the page. */
-  void write(ReportFile kind, Path target, Consumer<String> said) {
+  void write(
+      ReportFile kind,
+      Path target,
+      boolean replace,
+      Consumer<String> said,
+      Consumer<Refused> otherwise) {
     Page page = page();
     writing.run(
-        progress -> kind.writeChosen(page, target),
+        progress -> kind.writeChosen(page, target, replace),
         written -> said.accept("Written: " + written.getFileName()),
-        refused -> said.accept(refused.refusal().words()));
+        otherwise);
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.desktop.command;
 
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.words.Prose;
@@ -23,17 +24,20 @@ final class AskedFile {
    * Answers, or says on the error stream why not.
    *
    * @param spec of the command
+   * @param target what the answer is written to; null for the terminal
    * @param answer to what was asked
    * @return the exit status
    */
-  static int answered(CommandSpec spec, Answer answer) {
+  static int answered(CommandSpec spec, Path target, Answer answer) {
     try {
       answer.write();
       return 0;
     } catch (Refused e) {
       spec.commandLine().getErr().println(Prose.visible(e.refusal().words()));
     } catch (IOException e) {
-      spec.commandLine().getErr().println(e.getMessage() + ": the answer cannot be written.");
+      Path where = target == null ? Path.of("-") : target;
+      String words = WriteTrouble.of(where, e).refusal().words();
+      spec.commandLine().getErr().println(Prose.visible(words));
     }
     return KnuckleCommand.NOT_COMPUTED;
   }

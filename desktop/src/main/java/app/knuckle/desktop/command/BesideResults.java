@@ -1,9 +1,11 @@
 package app.knuckle.desktop.command;
 
 import app.knuckle.formats.documents.ReportFile;
+import app.knuckle.formats.keeping.ResultFolder;
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.report.BesidePage;
+import app.knuckle.formats.report.Page;
 import app.knuckle.stats.Progress;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.beside.Abreast;
@@ -15,7 +17,6 @@ import app.knuckle.study.keeping.Study;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.List;
 
 /** Two inquiries of a study side by side, as files. */
@@ -28,25 +29,21 @@ final class BesideResults {
    *
    * @param study with both
    * @param names of two inquiries
-   * @param out the folder
+   * @param folder to write to
+   * @param out the same
    * @throws Refused if there is no such inquiry, one cannot be answered, or nothing can be written
    */
-  static void write(Study study, List<String> names, Path out) {
+  static void write(Study study, List<String> names, ResultFolder folder, Path out) {
     Beside beside = Beside.of(answer(study, names.get(0)), answer(study, names.get(1)));
     try {
-      Files.createDirectories(out);
-      Path part = out.resolve("beside.json.part");
-      Files.writeString(part, BesideFile.text(beside));
-      Files.move(part, out.resolve("beside.json"), StandardCopyOption.REPLACE_EXISTING);
-      ReportFile.HTML.write(BesidePage.of(new Abreast(beside)), out.resolve("beside.html"));
+      folder.add(
+          fresh -> {
+            Files.writeString(fresh.resolve("beside.json"), BesideFile.text(beside));
+            Page page = BesidePage.of(new Abreast(beside));
+            ReportFile.HTML.write(page, fresh.resolve("beside.html"), "");
+          });
     } catch (IOException e) {
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile(out.toString()),
-                  "nothing can be written there",
-                  "Choose another folder")
-              .refusal(),
-          e);
+      throw WriteTrouble.of(out, e);
     }
   }
 

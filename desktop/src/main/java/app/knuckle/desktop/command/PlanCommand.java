@@ -1,11 +1,13 @@
 package app.knuckle.desktop.command;
 
+import app.knuckle.formats.keeping.ResultFolder;
 import app.knuckle.formats.plan.PlanFiles;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.SecureRandom;
 import java.util.concurrent.Callable;
@@ -36,17 +38,25 @@ final class PlanCommand implements Callable<Integer> {
 
   @Mixin private PaperOption paper;
 
+  @Mixin private ReplaceOption replacing;
+
   @Override
   public Integer call() {
     return AskedFile.answered(
         spec,
+        out,
         () -> {
           String asked = AskedFile.text(file);
           Plan plan = PlanFile.read(asked, new SecureRandom().nextInt(MOST_SEED));
           Arrangement arrangement = Arrangement.of(plan);
           String written = PlanAnswerFile.text(asked, plan, arrangement, Progress.NONE);
-          ResultFolder.add(
-              out, fresh -> new PlanFiles(plan, arrangement, paper.paper()).all(written, fresh));
+          PlanFiles files = new PlanFiles(plan, arrangement, paper.paper());
+          Path own = out.resolve(PlanFiles.PLAN);
+          // The plan that was asked for comes back with what it will show.
+          boolean asks = Files.exists(own) && Files.isSameFile(own, file);
+          ResultFolder folder = replacing.folder(out);
+          (asks ? folder.choosing(PlanFiles.PLAN) : folder)
+              .add(fresh -> files.all(written, fresh, Progress.NONE));
         });
   }
 }

@@ -31,6 +31,7 @@ final class ReckonCommand implements Callable<Integer> {
   public Integer call() {
     return AskedFile.answered(
         spec,
+        out,
         () -> {
           String answer = ReckonFile.answer(AskedFile.text(question));
           if (out == null) {

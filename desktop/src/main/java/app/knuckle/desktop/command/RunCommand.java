@@ -6,7 +6,9 @@ import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.documents.ReportFile;
+import app.knuckle.formats.keeping.FilesOfOthers;
 import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
@@ -26,6 +28,7 @@ import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.PrintWriter;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
@@ -114,6 +117,8 @@ final class RunCommand implements Callable<Integer> {
 
   @Mixin private ReadingOptions reading;
 
+  @Mixin private ReplaceOption replacing;
+
   @Option(names = "--out", required = true, description = "The folder to write to.")
   private Path out;
 
@@ -185,11 +190,11 @@ final class RunCommand implements Callable<Integer> {
   }
 
   /** What an earlier run left does not answer this one. */
-  private static void clear(Path folder, PrintWriter errors) {
+  private void clear(Path folder, PrintWriter errors) {
     try {
-      ResultFolder.clear(folder);
+      replacing.folder(folder).clear();
     } catch (IOException e) {
-      errors.println(folder + ": earlier results cannot be taken away. " + e.getMessage());
+      errors.println(Prose.visible(folder + ": earlier results cannot be taken away."));
     }
   }
 
@@ -215,15 +220,15 @@ final class RunCommand implements Callable<Integer> {
         List<Page> pages = new ArrayList<>(chosen);
         pages.addAll(ReckoningPage.of(read.reckonings()));
         Page joined = Page.joined(read.name(), pages);
-        document.write(joined, writeUp.toAbsolutePath());
-      } catch (IOException e) {
-        errors.println(writeUp + ": the document cannot be written there. " + e.getMessage());
+        document.writeChosen(joined, writeUp.toAbsolutePath(), replacing.replace());
+      } catch (Refused e) {
+        errors.println(Prose.visible(e.refusal().words()));
         status = KnuckleCommand.NOT_COMPUTED;
       }
     }
     if (beside != null) {
       try {
-        BesideResults.write(read, beside, out);
+        BesideResults.write(read, beside, replacing.folder(out), out);
       } catch (Refused e) {
         errors.println(Prose.visible(e.refusal().words()));
         status = KnuckleCommand.NOT_COMPUTED;
@@ -299,7 +304,7 @@ final class RunCommand implements Callable<Integer> {
       InquiryFigure drawn = shown ? figure(findings, style) : null;
       // A report has all there is; the document is what the Write-up joint shows.
       Page report = Page.of(findings, drawn, settings, asking.others);
-      ResultFolder.write(folder, fresh -> write(findings, style, drawn, report, fresh));
+      replacing.folder(folder).write(fresh -> write(findings, style, drawn, report, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
       warnings(findings)
           .map(warning -> Prose.visible(asking.question.name() + ": " + warning))
@@ -311,11 +316,18 @@ final class RunCommand implements Callable<Integer> {
                   Page.of(
                       findings, figure(findings, settings.figure(style)), settings, asking.others));
       return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);
+    } catch (FilesOfOthers e) {
+      return unwritten(asking, e, errors);
     } catch (IOException e) {
-      String words = folder + ": the findings cannot be written there. " + e.getMessage();
-      errors.println(words);
-      return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(asking.question.name(), words));
+      return unwritten(asking, WriteTrouble.of(folder, e), errors);
     }
+  }
+
+  /** The results of an earlier run stay: nothing is wrong with the question. */
+  private static Answer unwritten(Asking asking, Refused why, PrintWriter errors) {
+    String words = why.refusal().words();
+    errors.println(Prose.visible(words));
+    return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(asking.question.name(), words));
   }
 
   /** What the records cannot bear; a script would not see it in the page. */
@@ -365,7 +377,13 @@ final class RunCommand implements Callable<Integer> {
   private static List<Writing> writings(Scene scene, String name, Path out) {
     return Arrays.stream(FigureFile.values())
         .<Writing>map(
-            format -> () -> format.write(scene, DPI, out.resolve(name + "." + format.ending())))
+            format ->
+                () -> {
+                  try (OutputStream to =
+                      Files.newOutputStream(out.resolve(name + "." + format.ending()))) {
+                    format.write(scene, DPI, to);
+                  }
+                })
         .toList();
   }
 

@@ -38,11 +38,13 @@ final class VerifyCommand implements Callable<Integer> {
 
   @Mixin private PaperOption paper;
 
+  @Mixin private ReplaceOption replacing;
+
   @Override
   public Integer call() {
     Proof proof = Proof.run(Progress.NONE);
     print(proof, spec.commandLine().getOut());
-    int written = AskedFile.answered(spec, () -> write(proof));
+    int written = AskedFile.answered(spec, out, () -> write(proof));
     return proof.holds() ? written : FELL_SHORT;
   }
 
@@ -51,7 +53,7 @@ final class VerifyCommand implements Callable<Integer> {
       return;
     }
     Circumstances where = Circumstances.here(Version.NUMBER);
-    ResultFolder.add(out, fresh -> ProofDocument.write(proof, where, paper.paper(), fresh));
+    replacing.folder(out).add(fresh -> ProofDocument.write(proof, where, paper.paper(), fresh));
   }
 
   private static void print(Proof proof, PrintWriter terminal) {

@@ -48,7 +48,9 @@ public final class CompareLine {
     String line =
         ofTwo
             ? means
-                + (first.pairs().get(0).differs() ? " \u00b7 significant" : " \u00b7 not significant")
+                + (first.pairs().get(0).differs()
+                    ? " \u00b7 significant"
+                    : " \u00b7 not significant")
             : first.isAgainstReference()
                 ? means + " \u00b7 one reference"
                 : first.letters().count() == 0

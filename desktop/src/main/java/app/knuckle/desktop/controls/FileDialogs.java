@@ -1,8 +1,14 @@
 package app.knuckle.desktop.controls;
 
+import app.knuckle.formats.keeping.FilesOfOthers;
+import app.knuckle.study.Refused;
 import java.io.File;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.scene.control.Alert;
+import javafx.scene.control.ButtonBar;
+import javafx.scene.control.ButtonType;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
@@ -47,6 +53,49 @@ public class FileDialogs {
   }
 
   private File folder;
+
+  /**
+   * Asks whether files may be replaced that are not as Knuckle wrote them.
+   *
+   * @param others the files
+   * @param window before which it stands
+   * @return whether they may
+   */
+  public boolean mayReplace(FilesOfOthers others, Window window) {
+    ButtonType yes =
+        new ButtonType(
+            others.files().size() == 1 ? "Replace it" : "Replace them", ButtonBar.ButtonData.YES);
+    ButtonType no = new ButtonType("Leave as it is", ButtonBar.ButtonData.CANCEL_CLOSE);
+    Alert alert = new Alert(Alert.AlertType.CONFIRMATION, others.question(), yes, no);
+    alert.initOwner(window);
+    alert.setTitle("Replace files?");
+    alert.setHeaderText(null);
+    alert.setGraphic(null);
+    alert.getDialogPane().getStylesheets().setAll(window.getScene().getStylesheets());
+    alert.getDialogPane().setId("may-replace");
+    return alert.showAndWait().filter(yes::equals).isPresent();
+  }
+
+  /**
+   * What is done where something was not written.
+   *
+   * @param window before which it is asked about files that are not as Knuckle wrote them
+   * @param said told why not, unless they may be replaced
+   * @param again writes once more, replacing them
+   * @return to be told of the refusal
+   */
+  public static Consumer<Refused> unlessReplaced(
+      Window window, Consumer<String> said, Runnable again) {
+    return refused -> {
+      if (!(refused instanceof FilesOfOthers others)) {
+        said.accept(refused.refusal().words());
+      } else if (shown().mayReplace(others, window)) {
+        again.run();
+      } else {
+        said.accept(others.question());
+      }
+    };
+  }
 
   /**
    * Asks for a file to write.

@@ -10,6 +10,7 @@ import app.knuckle.figures.means.MeansReading;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Style;
+import app.knuckle.formats.keeping.SafeFile;
 import app.knuckle.study.table.NumberText;
 import java.io.File;
 import java.io.IOException;
@@ -172,7 +173,7 @@ final class FigureViewModel {
     Path target = file.toPath();
     note.set("Writing " + file.getName() + " \u2026");
     exporting.run(
-        progress -> format.writeChosen(scene, resolution, target),
+        progress -> SafeFile.writeChosen(target, out -> format.write(scene, resolution, out)),
         written -> note.set("Written: " + file.getName()),
         refused -> note.set(refused.refusal().words()));
   }

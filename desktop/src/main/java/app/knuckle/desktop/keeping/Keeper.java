@@ -9,7 +9,9 @@ import app.knuckle.figures.export.FigureFile;
 import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.keeping.Journal;
+import app.knuckle.formats.keeping.ResultFolder;
 import app.knuckle.formats.keeping.StudyFile;
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.records.RecordsWriter;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Refused;
@@ -20,6 +22,8 @@ import app.knuckle.study.keeping.Study;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,6 +31,7 @@ import java.util.Map;
 import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -215,18 +220,21 @@ public final class Keeper implements Keeping {
    * Writes the figures of all inquiries and all their responses, as SVG, PDF and PNG.
    *
    * @param folder where
+   * @param replace whether they may replace files that are not as Knuckle wrote them
+   * @param otherwise told why they cannot be written
    */
-  public void writeFigures(Path folder) {
+  public void writeFigures(Path folder, boolean replace, Consumer<Refused> otherwise) {
     Study study = workbench.study();
-    work(
-        () -> {
-          int figures = 0;
-          List<String> names = InquiryNames.of(study).names();
-          FileNames files = new FileNames();
-          for (int i = 0; i < names.size(); i++) {
-            figures += writeFigures(study, study.asked().get(i), names.get(i), files, folder);
+    work.run(
+        progress -> {
+          AtomicInteger figures = new AtomicInteger();
+          try {
+            ResultFolder.of(folder, replace)
+                .add(fresh -> figures.set(writeFigures(study, fresh, progress)));
+          } catch (IOException e) {
+            throw WriteTrouble.of(folder, e);
           }
-          return figures;
+          return figures.get();
         },
         count ->
             say(
@@ -234,11 +242,25 @@ public final class Keeper implements Keeping {
                     + " written to "
                     + folder.getFileName()
                     + ", each as SVG, PDF and PNG.",
-                false));
+                false),
+        otherwise);
+  }
+
+  private static int writeFigures(Study study, Path folder, Progress progress) throws IOException {
+    int figures = 0;
+    List<String> names = InquiryNames.of(study).names();
+    FileNames files = new FileNames();
+    for (int i = 0; i < names.size(); i++) {
+      progress.check();
+      figures += writeFigures(study, study.asked().get(i), names.get(i), files, folder);
+      progress.done((i + 1.0) / names.size());
+    }
+    return figures;
   }
 
   private static int writeFigures(
-      Study study, Study.Asked asked, String called, FileNames files, Path folder) {
+      Study study, Study.Asked asked, String called, FileNames files, Path folder)
+      throws IOException {
     Findings findings;
     try {
       findings = Answering.of(study.table(asked.table()), asked.inquiry(), Progress.NONE);
@@ -247,19 +269,20 @@ public final class Keeper implements Keeping {
     }
     Style style = Style.of(asked.figure(), findings.first().shownMeans().size());
     Map<String, InquiryFigure> all = InquiryFigure.ofAll(findings, style);
-    all.forEach(
-        (response, figure) -> {
-          String more = all.size() > 1 ? " " + response : "";
-          String name = files.apart(called + more);
-          for (FigureFile format : FigureFile.values()) {
-            Path file = folder.resolve(name + "." + format.ending());
-            format.writeChosen(figure.scene(), FIGURE_DPI, file);
-          }
-        });
+    for (var one : all.entrySet()) {
+      String more = all.size() > 1 ? " " + one.getKey() : "";
+      String name = files.apart(called + more);
+      for (FigureFile format : FigureFile.values()) {
+        try (OutputStream out =
+            Files.newOutputStream(folder.resolve(name + "." + format.ending()))) {
+          format.write(one.getValue().scene(), FIGURE_DPI, out);
+        }
+      }
+    }
     return all.size();
   }
 
-  private void say(String words, boolean trouble) {
+  void say(String words, boolean trouble) {
     workbench.bannerProperty().set(new Banner(words, trouble, List.of()));
   }
 

@@ -1,8 +1,10 @@
 package app.knuckle.desktop.keeping;
 
+import app.knuckle.formats.keeping.SafeFile;
 import java.io.IOException;
+import java.io.OutputStreamWriter;
 import java.io.Reader;
-import java.io.Writer;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -104,8 +106,7 @@ public final class NamedSettings {
           settings.forEach((key, value) -> kept.setProperty(name + BETWEEN + key, value));
         });
     Files.createDirectories(file.getParent());
-    try (Writer out = Files.newBufferedWriter(file)) {
-      kept.store(out, null);
-    }
+    SafeFile.write(
+        file, null, out -> kept.store(new OutputStreamWriter(out, StandardCharsets.UTF_8), null));
   }
 }

@@ -1,12 +1,15 @@
 package app.knuckle.desktop.keeping;
 
+import app.knuckle.formats.keeping.SafeFile;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Studies opened or saved lately, the latest first. */
 public final class Recent {
@@ -80,7 +83,9 @@ public final class Recent {
     all.add(0, new Entry(absolute, finding));
     try {
       Files.createDirectories(list.getParent());
-      Files.write(list, all.stream().limit(MOST).map(Entry::line).toList());
+      String lines =
+          all.stream().limit(MOST).map(e -> e.line() + "\n").collect(Collectors.joining());
+      SafeFile.write(list, null, out -> out.write(lines.getBytes(StandardCharsets.UTF_8)));
     } catch (IOException e) {
       return; // The list is a convenience only.
     }

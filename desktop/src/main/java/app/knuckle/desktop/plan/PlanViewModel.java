@@ -4,10 +4,10 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.formats.keeping.ResultFolder;
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.plan.PlanFiles;
 import app.knuckle.formats.report.Paper;
-import app.knuckle.stats.Progress;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
@@ -24,7 +24,6 @@ import app.knuckle.study.plan.Spread;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
@@ -285,40 +284,42 @@ final class PlanViewModel {
   /** What can be written. */
   interface Writing {
     /** Writes it. */
-    void to(PlanFiles files, Path file) throws IOException;
+    void to(PlanFiles files, Path file);
   }
 
   void write(Writing what, Path file, Consumer<String> told) {
-    Shown now = shown.get();
-    Paper paper = workbench.settingsProperty().get().paper();
+    PlanFiles files = files();
     writing.run(
         progress -> {
-          try {
-            what.to(new PlanFiles(now.plan(), now.arrangement(), paper), file);
-            return (Files.isDirectory(file) ? "All of it lies in " : "Written: ")
-                + file.getFileName()
-                + ".";
-          } catch (IOException e) {
-            throw Refused.at(
-                new Place.WholeFile(file.getFileName().toString()),
-                "it cannot be written",
-                "Choose another folder, or make room on the disk");
-          }
+          what.to(files, file);
+          return "Written: " + file.getFileName() + ".";
         },
         told,
         refused -> told.accept(refused.refusal().words()));
   }
 
+  private PlanFiles files() {
+    Paper paper = workbench.settingsProperty().get().paper();
+    return new PlanFiles(shown.get().plan(), shown.get().arrangement(), paper);
+  }
+
   /** Everything into one folder, with the plan as a file that the command line reads. */
-  void writeAll(Path folder, Consumer<String> told) {
+  void writeAll(Path folder, boolean replace, Consumer<String> told, Consumer<Refused> otherwise) {
+    PlanFiles files = files();
     Plan plan = shown.get().plan();
-    String asked = PlanFile.text(plan);
-    write(
-        (files, to) ->
-            files.all(
-                PlanAnswerFile.text(asked, plan, shown.get().arrangement(), Progress.NONE), to),
-        folder,
-        told);
+    Arrangement arrangement = shown.get().arrangement();
+    writing.run(
+        progress -> {
+          String text = PlanAnswerFile.text(PlanFile.text(plan), plan, arrangement, progress);
+          try {
+            ResultFolder.of(folder, replace).add(fresh -> files.all(text, fresh, progress));
+          } catch (IOException e) {
+            throw WriteTrouble.of(folder, e);
+          }
+          return "All of it is in " + folder.getFileName() + ".";
+        },
+        told,
+        otherwise);
   }
 
   ReadOnlyObjectProperty<Shown> shownProperty() {

@@ -2,8 +2,11 @@ package app.knuckle.desktop.proof;
 
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.formats.documents.ProofDocument;
+import app.knuckle.formats.keeping.ResultFolder;
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ProofPage;
+import app.knuckle.study.Refused;
 import app.knuckle.study.Version;
 import app.knuckle.study.proof.Circumstances;
 import app.knuckle.study.proof.Proof;
@@ -51,19 +54,26 @@ final class ProofViewModel {
     proving.cancel();
   }
 
-  void write(Paper paper, Path folder, Consumer<String> told) {
+  void write(
+      Paper paper,
+      Path folder,
+      boolean replace,
+      Consumer<String> told,
+      Consumer<Refused> otherwise) {
     Proof proof = found.get().proof();
     writing.run(
         progress -> {
           Circumstances where = Circumstances.here(Version.NUMBER);
           try {
-            ProofDocument.write(proof, where, paper, folder);
-            return "verify.json, verify.html and verify.pdf lie in " + folder.getFileName() + ".";
+            ResultFolder.of(folder, replace)
+                .add(fresh -> ProofDocument.write(proof, where, paper, fresh));
           } catch (IOException e) {
-            return "Nothing can be written in " + folder.getFileName() + ": choose another folder.";
+            throw WriteTrouble.of(folder, e);
           }
+          return "verify.json, verify.html and verify.pdf are in " + folder.getFileName() + ".";
         },
-        told);
+        told,
+        otherwise);
   }
 
   ReadOnlyObjectProperty<Found> foundProperty() {

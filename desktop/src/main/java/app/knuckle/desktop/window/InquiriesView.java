@@ -9,6 +9,7 @@ import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.desktop.writeup.StudyDocument;
 import app.knuckle.figures.export.FigureFile;
 import app.knuckle.formats.documents.ReportFile;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -175,15 +176,20 @@ final class InquiriesView extends VBox {
         .add(new FileChooser.ExtensionFilter(kind.title(), "*." + kind.ending()));
     FileDialogs.shown()
         .save(chooser, getScene().getWindow())
-        .ifPresent(
-            file ->
-                document.write(
-                    title,
-                    List.copyOf(workbench.slips()),
-                    List.copyOf(workbench.reckonings().all()),
-                    kind,
-                    file.toPath(),
-                    note::setText));
+        .ifPresent(file -> write(title, kind, file.toPath(), false));
+  }
+
+  private void write(String title, ReportFile kind, Path target, boolean replace) {
+    document.write(
+        title,
+        List.copyOf(workbench.slips()),
+        List.copyOf(workbench.reckonings().all()),
+        kind,
+        target,
+        replace,
+        note::setText,
+        FileDialogs.unlessReplaced(
+            getScene().getWindow(), note::setText, () -> write(title, kind, target, true)));
   }
 
   private void leaveSlips() {

@@ -143,7 +143,9 @@ public final class StudyDocument {
    * @param reckonings that are kept; likewise
    * @param kind of file
    * @param target the file; an old one stays whole if this fails
+   * @param replace whether figures may replace files that are not as Knuckle wrote them
    * @param said told what became of it
+   * @param otherwise told why it cannot be written
    */
   public void write(
       String title,
@@ -151,7 +153,9 @@ public final class StudyDocument {
       List<Reckoning> reckonings,
       ReportFile kind,
       Path target,
-      Consumer<String> said) {
+      boolean replace,
+      Consumer<String> said,
+      Consumer<Refused> otherwise) {
     List<Asked> asked =
         slips.stream().filter(slip -> settings(slip).chosen()).map(Asked::of).toList();
     List<Page> reckoned = ReckoningPage.of(reckonings);
@@ -169,10 +173,10 @@ public final class StudyDocument {
             progress.done((double) pages.size() / (asked.size() + 1));
           }
           pages.addAll(reckoned);
-          return kind.writeChosen(Page.joined(title, pages), target);
+          return kind.writeChosen(Page.joined(title, pages), target, replace);
         },
         written -> said.accept("Written: " + written.getFileName()),
-        refused -> said.accept(refused.refusal().words()));
+        otherwise);
   }
 
   /** Leaves off. */

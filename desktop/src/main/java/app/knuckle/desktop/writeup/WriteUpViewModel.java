@@ -14,6 +14,7 @@ import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -21,6 +22,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
@@ -233,12 +235,12 @@ final class WriteUpViewModel {
   }
 
   /** Writes the page, and beside it the figure that its text names. */
-  void write(ReportFile kind, Path target) {
+  void write(ReportFile kind, Path target, boolean replace, Consumer<Refused> otherwise) {
     Page page = shown.get().page();
     note.set("Writing " + target.getFileName() + " \u2026");
     writing.run(
-        progress -> kind.writeChosen(page, target),
+        progress -> kind.writeChosen(page, target, replace),
         written -> note.set("Written: " + written.getFileName()),
-        refused -> note.set(refused.refusal().words()));
+        otherwise);
   }
 }

@@ -58,7 +58,7 @@ class FullDiskRunTest {
       try (Stream<Path> all = Files.list(disk)) {
         assertThat(all.map(path -> path.getFileName().toString()))
             .contains("out")
-            .noneMatch(name -> name.startsWith(".knuckle-results"));
+            .noneMatch(name -> name.startsWith(".knuckle-"));
       }
     }
     assertThat(full).isTrue();

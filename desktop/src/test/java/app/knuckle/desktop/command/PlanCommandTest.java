@@ -54,6 +54,24 @@ class PlanCommandTest {
         .isEqualTo(2);
   }
 
+  /** Whoever plans again, with another seed, keeps what was written into the book. */
+  @Test
+  void aBookThatWasFilledIsNotReplaced() throws IOException {
+    Path plan = Files.writeString(folder.resolve("p.json"), PLAN);
+    String out = folder.resolve("season").toString();
+    assertThat(KnuckleCommand.run("plan", plan.toString(), "--out", out)).isZero();
+    assertThat(KnuckleCommand.run("plan", plan.toString(), "--out", out)).isZero();
+    Path book = folder.resolve("season/field-book.csv");
+    String filled = Files.readString(book) + "filled";
+    Files.writeString(book, filled);
+    assertThat(KnuckleCommand.run("plan", plan.toString(), "--out", out)).isEqualTo(1);
+    assertThat(book).hasContent(filled);
+    assertThat(KnuckleCommand.run("plan", plan.toString(), "--out", out, "--replace")).isZero();
+    assertThat(book).content().doesNotContain("filled");
+    String asked = folder.resolve("season/plan.json").toString();
+    assertThat(KnuckleCommand.run("plan", asked, "--out", out)).as("in its place").isZero();
+  }
+
   @Test
   void aPlanBecomesABookAndTheFilledBookIsAskedAsPlanned() throws IOException {
     Path plan = Files.writeString(folder.resolve("p.json"), PLAN);

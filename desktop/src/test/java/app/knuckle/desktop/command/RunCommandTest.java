@@ -16,6 +16,9 @@ import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -120,6 +123,8 @@ class RunCommandTest {
     assertThat(run(table)).isEqualTo(1);
     assertThat(mine).hasContent("mine");
     Files.writeString(inquiry, good);
+    assertThat(runWith("--report", "docx")).as("mine stands there").isEqualTo(1);
+    assertThat(mine).hasContent("mine");
     assertThat(runWith("--report", "csv")).isZero();
     Files.writeString(inquiry, good.replace("feed", "fed"));
     assertThat(run(table)).isEqualTo(1);
@@ -131,8 +136,9 @@ class RunCommandTest {
   @Test
   void whatAKilledRunLeftIsSweptByTheNext() throws IOException {
     // No system has a process of this number.
-    Path left = Files.createDirectories(folder.resolve(".knuckle-results-4194305-1"));
+    Path left = Files.createDirectories(folder.resolve(".knuckle-4194305-1"));
     Files.writeString(left.resolve("findings.json"), "{");
+    Files.setLastModifiedTime(left, FileTime.from(Instant.now().minus(Duration.ofHours(1))));
     assertThat(run(table)).isZero();
     assertThat(left).doesNotExist();
   }
@@ -276,7 +282,7 @@ class RunCommandTest {
   }
 
   @Test
-  void aStudyIsWrittenUpAsOneDocument() {
+  void aStudyIsWrittenUpAsOneDocument() throws IOException {
     Study demo = DemoStudy.read();
     Study.Asked bad =
         new Study.Asked(
@@ -303,8 +309,19 @@ class RunCommandTest {
         .contains("### Tail of t", "| 60 | 2 |", "Beyond 2 lies a tail.")
         .doesNotContain("Left away");
     assertThat(folder.resolve("spring-figure-2.svg")).isNotEmptyFile();
+    Path drawn = Files.writeString(folder.resolve("spring-figure-1.svg"), "my own drawing");
+    String before = Files.readString(page);
+    KnuckleCommand.run(args);
+    assertThat(drawn).hasContent("my own drawing");
+    assertThat(page).hasContent(before);
+    KnuckleCommand.run(append(args, "--replace"));
+    assertThat(drawn).content().contains("<svg");
     args[5] = folder.resolve("spring.odd").toString();
     assertThat(KnuckleCommand.run(args)).isEqualTo(2);
+  }
+
+  private static String[] append(String[] args, String more) {
+    return Stream.concat(Stream.of(args), Stream.of(more)).toArray(String[]::new);
   }
 
   private int runWith(String... options) {

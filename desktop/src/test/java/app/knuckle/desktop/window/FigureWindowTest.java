@@ -146,10 +146,10 @@ class FigureWindowTest {
   @Test
   void allFiguresOfAStudyAreWrittenAtOnce(FxRobot robot) throws IOException {
     go(robot, "#welcome-open", () -> shows(robot, "finding", "Growth differs"));
-    robot.interact(() -> keeper(workbench).writeFigures(folder));
+    robot.interact(() -> keeper(workbench).writeFigures(folder, false, refused -> {}));
     until(() -> shows(robot, "banner-words", "written"));
     try (Stream<Path> files = Files.list(folder)) {
-      assertThat(files.map(p -> p.getFileName().toString()))
+      assertThat(files.map(p -> p.getFileName().toString()).filter(n -> !n.startsWith(".")))
           .hasSize(3)
           .allMatch(n -> n.endsWith(".svg") || n.endsWith(".pdf") || n.endsWith(".png"));
     }

@@ -178,6 +178,12 @@ class KeepingWindowTest {
     assertThat(keeper(workbench).unsavedProperty().get()).isTrue();
   }
 
+  private Path figure() throws IOException {
+    try (Stream<Path> files = Files.list(folder)) {
+      return files.filter(file -> file.toString().endsWith(".svg")).findAny().orElseThrow();
+    }
+  }
+
   @Test
   void preparedRecordsAndAllFiguresAreWrittenOut(FxRobot robot) throws IOException {
     untilShown(robot, "finding", "6 levels of feed");
@@ -190,9 +196,21 @@ class KeepingWindowTest {
         .noneMatch(line -> line.contains("Kelp dust"));
     choose(robot, "figures");
     untilShown(robot, "banner-words", "1 figure was written");
+    Path svg = figure();
+    Files.writeString(svg, "my own drawing");
+    choose(robot, "figures");
+    until(() -> isThere(robot, "may-replace"));
+    robot.clickOn("Leave as it is");
+    untilShown(robot, "banner-words", svg.getFileName() + " is there already");
+    assertThat(svg).hasContent("my own drawing");
+    choose(robot, "figures");
+    until(() -> isThere(robot, "may-replace"));
+    robot.clickOn("Replace it");
+    untilShown(robot, "banner-words", "1 figure was written");
+    assertThat(svg).content().contains("<svg");
     DialogAnswers.give(raw, raw);
     choose(robot, "figures");
-    untilShown(robot, "banner-words", "cannot be written there");
+    untilShown(robot, "banner-words", "there is a file where a folder should be");
   }
 
   @Test

@@ -1,14 +1,11 @@
 package app.knuckle.figures.export;
 
 import app.knuckle.figures.scene.Scene;
-import app.knuckle.study.Place;
-import app.knuckle.study.Refused;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
+import java.util.Arrays;
 import java.util.Locale;
+import java.util.Optional;
 
 /** Kinds of files that a figure is written as. */
 public enum FigureFile {
@@ -40,46 +37,30 @@ public enum FigureFile {
   }
 
   /**
-   * Writes a figure. It writes beside the file first, so that what fails leaves an old file whole.
+   * The kind that a name says.
    *
-   * @param scene laid out
-   * @param dpi dots an inch; for PNG alone
-   * @param target the file
-   * @throws IOException if it cannot be written there
+   * @param name of a file, in any case
+   * @return empty for an ending that no figure has
    */
-  public void write(Scene scene, int dpi, Path target) throws IOException {
-    Path beside = target.resolveSibling(target.getFileName() + ".part");
-    try (OutputStream out = Files.newOutputStream(beside)) {
-      switch (this) {
-        case SVG -> SvgExport.write(scene, out);
-        case PDF -> PdfExport.write(scene, out);
-        case PNG -> PngExport.write(scene, dpi, out);
-      }
-    }
-    Files.move(beside, target, StandardCopyOption.REPLACE_EXISTING);
+  public static Optional<FigureFile> of(String name) {
+    return Arrays.stream(values())
+        .filter(kind -> name.toLowerCase(Locale.ROOT).endsWith("." + kind.ending()))
+        .findFirst();
   }
 
   /**
-   * Writes a figure for someone who chose the place.
+   * Writes a figure.
    *
    * @param scene laid out
    * @param dpi dots an inch; for PNG alone
-   * @param target the file
-   * @return the file
-   * @throws Refused if it cannot be written there
+   * @param out where to; not closed
+   * @throws IOException if it cannot be written there
    */
-  public Path writeChosen(Scene scene, int dpi, Path target) {
-    try {
-      write(scene, dpi, target);
-      return target;
-    } catch (IOException e) {
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile(target.toString()),
-                  "the figure cannot be written there",
-                  "Choose another folder")
-              .refusal(),
-          e);
+  public void write(Scene scene, int dpi, OutputStream out) throws IOException {
+    switch (this) {
+      case SVG -> SvgExport.write(scene, out);
+      case PDF -> PdfExport.write(scene, out);
+      case PNG -> PngExport.write(scene, dpi, out);
     }
   }
 }

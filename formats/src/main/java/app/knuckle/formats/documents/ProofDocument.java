@@ -32,7 +32,7 @@ public final class ProofDocument {
     Files.writeString(folder.resolve(NAME + "json"), ProofFile.text(proof, where));
     Page page = ProofPage.of(proof, where).on(paper);
     for (ReportFile kind : List.of(ReportFile.HTML, ReportFile.PDF)) {
-      kind.write(page, folder.resolve(NAME + kind.ending()));
+      kind.write(page, folder.resolve(NAME + kind.ending()), NAME);
     }
   }
 }

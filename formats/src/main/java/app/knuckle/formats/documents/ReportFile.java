@@ -1,15 +1,20 @@
 package app.knuckle.formats.documents;
 
 import app.knuckle.figures.export.FigureFile;
+import app.knuckle.figures.scene.Scene;
+import app.knuckle.formats.keeping.FilesOfOthers;
+import app.knuckle.formats.keeping.ResultFolder;
 import app.knuckle.formats.keeping.SafeFile;
+import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.Page;
-import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.words.Numerals;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
@@ -95,20 +100,40 @@ public enum ReportFile {
    *
    * @param page to write
    * @param target the file
-   * @throws IOException if it cannot be written there
+   * @param replace whether figures may replace files that are not as Knuckle wrote them
+   * @throws IOException if it cannot be written there; what was there is then as it was
+   * @throws FilesOfOthers if a figure would replace one that may not be replaced
    */
-  public void write(Page page, Path target) throws IOException {
-    String name = target.getFileName().toString();
+  public void write(Page page, Path target, boolean replace) throws IOException {
+    Path file = Files.isSymbolicLink(target) ? target.toRealPath() : target.toAbsolutePath();
+    Path called = file.getFileName();
+    if (called == null) {
+      throw new IOException("A folder is no file");
+    }
+    String name = called.toString();
     String bare = name.contains(".") ? name.substring(0, name.lastIndexOf('.')) : name;
     String figures = bare + "-figure";
-    write(page, target, figures);
-    if (beside().isPresent()) {
-      List<Block.Figure> all = figures(page);
-      for (int f = 0; f < all.size(); f++) {
-        Path file = target.resolveSibling(name(figures, f + 1, all.size()));
-        beside().get().write(all.get(f).picture(), NO_DPI, file);
-      }
+    List<Block.Figure> all = figures(page);
+    if (beside().isEmpty() || all.isEmpty()) {
+      write(page, file, figures);
+      return;
     }
+    if (!Files.isDirectory(file.getParent())) {
+      throw new NoSuchFileException(file.getParent().toString());
+    }
+    ResultFolder.of(file.getParent(), replace)
+        .choosing(name)
+        .add(
+            fresh -> {
+              write(page, fresh.resolve(name), figures);
+              for (int f = 0; f < all.size(); f++) {
+                Scene picture = all.get(f).picture();
+                SafeFile.write(
+                    fresh.resolve(name(figures, f + 1, all.size())),
+                    null,
+                    out -> beside().get().write(picture, NO_DPI, out));
+              }
+            });
   }
 
   /**
@@ -116,21 +141,16 @@ public enum ReportFile {
    *
    * @param page to write
    * @param target the file; an old one stays whole if this fails
+   * @param replace whether figures may replace files that are not as Knuckle wrote them
    * @return the file
-   * @throws Refused if it cannot be written there
+   * @throws Refused if it cannot be written there, or a figure would replace what may not be
    */
-  public Path writeChosen(Page page, Path target) {
+  public Path writeChosen(Page page, Path target, boolean replace) {
     try {
-      write(page, target);
+      write(page, target, replace);
       return target;
     } catch (IOException e) {
-      throw new Refused(
-          Refused.at(
-                  new Place.WholeFile(target.toString()),
-                  "the page cannot be written there",
-                  "Choose another folder, or close the file elsewhere")
-              .refusal(),
-          e);
+      throw WriteTrouble.of(target, e);
     }
   }
 

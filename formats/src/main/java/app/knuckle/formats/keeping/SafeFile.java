@@ -1,13 +1,13 @@
 package app.knuckle.formats.keeping;
 
+import app.knuckle.study.Refused;
 import java.io.BufferedOutputStream;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.AtomicMoveNotSupportedException;
-import java.nio.file.DirectoryIteratorException;
-import java.nio.file.DirectoryStream;
 import java.nio.file.FileSystemException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,8 +15,6 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.PosixFileAttributeView;
 import java.nio.file.attribute.PosixFileAttributes;
-import java.time.Duration;
-import java.time.Instant;
 
 /** Writes a file in one piece: whoever reads it finds the old content or the new, never a part. */
 public final class SafeFile {
@@ -28,7 +26,7 @@ public final class SafeFile {
     /**
      * Writes all there is to write.
      *
-     * @param out where to; not to be closed
+     * @param out where to; it stays open if a library closes it
      * @throws IOException if it cannot be written
      */
     void writeTo(OutputStream out) throws IOException;
@@ -49,12 +47,14 @@ public final class SafeFile {
       return;
     }
     Path folder = target.toAbsolutePath().getParent();
-    sweep(folder, target);
-    Path part = Files.createTempFile(folder, "." + target.getFileName(), ".part");
+    if (folder == null) {
+      throw new IOException("A folder is no file");
+    }
+    Path part = Unfinished.file(folder);
     try {
       try (FileChannel channel = FileChannel.open(part, StandardOpenOption.WRITE);
           OutputStream out = new BufferedOutputStream(Channels.newOutputStream(channel))) {
-        content.writeTo(out);
+        content.writeTo(new Open(out));
         out.flush();
         channel.force(true);
       }
@@ -68,13 +68,48 @@ public final class SafeFile {
       }
       move(part, target);
     } finally {
-      Files.deleteIfExists(part);
+      Unfinished.end(part);
+    }
+  }
+
+  /**
+   * Writes a file for someone who chose the place.
+   *
+   * @param target the file
+   * @param content what to write
+   * @return the file
+   * @throws Refused if it cannot be written there, with the reason; the old content is then as it
+   *     was
+   */
+  public static Path writeChosen(Path target, Content content) {
+    try {
+      write(target, null, content);
+      return target;
+    } catch (IOException e) {
+      throw WriteTrouble.of(target, e);
+    }
+  }
+
+  /** Libraries close what they write to before it is known to be on the disk. */
+  private static final class Open extends FilterOutputStream {
+    Open(OutputStream out) {
+      super(out);
+    }
+
+    @Override
+    public void write(byte[] bytes, int from, int length) throws IOException {
+      out.write(bytes, from, length);
+    }
+
+    @Override
+    public void close() throws IOException {
+      flush();
     }
   }
 
   /** A second name for the old content, so that the first is never without any. */
   private static void keep(Path target, Path previous) throws IOException {
-    Path spare = Files.createTempFile(previous.toAbsolutePath().getParent(), ".previous", ".part");
+    Path spare = Unfinished.file(previous.toAbsolutePath().getParent());
     Files.delete(spare);
     try {
       Files.createLink(spare, target);
@@ -84,7 +119,7 @@ public final class SafeFile {
     try {
       move(spare, previous);
     } finally {
-      Files.deleteIfExists(spare);
+      Unfinished.end(spare);
     }
   }
 
@@ -118,34 +153,13 @@ public final class SafeFile {
     if (made == null) {
       return;
     }
-    Path like = part.resolveSibling(part.getFileName() + ".mode");
+    Path like = Unfinished.file(part.toAbsolutePath().getParent());
     try {
+      Files.delete(like);
       Files.createFile(like);
       made.setPermissions(Files.getPosixFilePermissions(like));
     } finally {
-      Files.deleteIfExists(like);
+      Unfinished.end(like);
     }
   }
-
-  /** What a writer that was killed left behind, long enough ago that it is not at work any more. */
-  private static void sweep(Path folder, Path target) {
-    String start = "." + target.getFileName();
-    Instant now = Instant.now();
-    try (DirectoryStream<Path> parts = Files.newDirectoryStream(folder, ".*.part")) {
-      for (Path part : parts) {
-        String name = part.getFileName().toString();
-        boolean ours = name.startsWith(start) || name.startsWith(".previous");
-        Duration age = Duration.between(Files.getLastModifiedTime(part).toInstant(), now);
-        // Under a clock that was set back since, it lies far ahead.
-        if (ours && age.abs().compareTo(AT_WORK) > 0) {
-          Files.deleteIfExists(part);
-        }
-      }
-    } catch (IOException | DirectoryIteratorException e) {
-      return; // It is swept the next time.
-    }
-  }
-
-  /** No study takes as long to write. */
-  private static final Duration AT_WORK = Duration.ofMinutes(10);
 }

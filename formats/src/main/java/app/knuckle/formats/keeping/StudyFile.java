@@ -6,7 +6,6 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.keeping.Study;
 import java.io.IOException;
-import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -158,30 +157,9 @@ public final class StudyFile {
             zip.finish();
           });
       return Stamp.of(file);
-    } catch (AccessDeniedException e) {
-      throw new Refused(
-          Refused.at(
-                  where,
-                  "nothing may be written in this folder",
-                  "Save the study in another folder; what is open here is not lost")
-              .refusal(),
-          e);
-    } catch (NoSuchFileException e) {
-      throw new Refused(
-          Refused.at(where, "the folder is not there", "Choose another folder").refusal(), e);
     } catch (IOException e) {
-      throw new Refused(
-          Refused.at(
-                  where,
-                  "the study cannot be written: " + reason(e),
-                  "The file is as it was. Make room, or save it on another disk")
-              .refusal(),
-          e);
+      throw WriteTrouble.of(file, e);
     }
-  }
-
-  private static String reason(IOException e) {
-    return e.getMessage() == null ? "the disk does not answer" : e.getMessage();
   }
 
   private static String part(Study study, Study.Kept kept) {

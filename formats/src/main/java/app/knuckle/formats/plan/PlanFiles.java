@@ -6,6 +6,7 @@ import app.knuckle.figures.plan.LabelSheet;
 import app.knuckle.figures.plan.PlanPicture;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.formats.documents.PdfReport;
+import app.knuckle.formats.keeping.SafeFile;
 import app.knuckle.formats.records.RecordsWriter;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.Progress;
@@ -16,7 +17,6 @@ import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.prep.Frame;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -29,6 +29,9 @@ public final class PlanFiles {
   private static final int DPI = 300;
 
   private static final List<String> BOOKS = List.of("csv", "xlsx", "ods", "pdf");
+
+  /** The plan itself among its files. */
+  public static final String PLAN = "plan.json";
 
   private final Plan plan;
   private final Arrangement arrangement;
@@ -52,16 +55,19 @@ public final class PlanFiles {
    *
    * @param json the plan as a file
    * @param folder that is there
+   * @param progress may stop it
    * @throws IOException if it cannot be written
    */
-  public void all(String json, Path folder) throws IOException {
-    Files.writeString(folder.resolve("plan.json"), json);
+  public void all(String json, Path folder, Progress progress) throws IOException {
+    Files.writeString(folder.resolve(PLAN), json);
     for (String ending : BOOKS) {
+      progress.check();
       book(folder.resolve("field-book." + ending));
     }
+    progress.check();
     labels(folder.resolve("labels.pdf"));
     for (FigureFile format : FigureFile.values()) {
-      format.write(picture(), DPI, folder.resolve("plan." + format.ending()));
+      picture(folder.resolve("plan." + format.ending()));
     }
   }
 
@@ -69,14 +75,12 @@ public final class PlanFiles {
    * Writes the field book.
    *
    * @param file its ending says how: .csv, .tsv, .xlsx, .ods, or .pdf to write on by hand
-   * @throws IOException if it cannot be written
-   * @throws Refused for another ending
+   * @throws Refused for another ending, or if it cannot be written there
    */
-  public void book(Path file) throws IOException {
+  public void book(Path file) {
     if (file.getFileName().toString().toLowerCase(Locale.ROOT).endsWith(".pdf")) {
-      try (OutputStream pdf = Files.newOutputStream(file)) {
-        PdfReport.write(BookPage.of(plan, arrangement).on(paper), pdf);
-      }
+      SafeFile.writeChosen(
+          file, pdf -> PdfReport.write(BookPage.of(plan, arrangement).on(paper), pdf));
     } else {
       RecordsWriter.write(Frame.of(PlanRecords.book(plan, arrangement)), file, Progress.NONE);
     }
@@ -86,33 +90,30 @@ public final class PlanFiles {
    * Writes labels to be cut out, one a plot.
    *
    * @param file a PDF
-   * @throws IOException if it cannot be written
+   * @throws Refused if it cannot be written there
    */
-  public void labels(Path file) throws IOException {
-    try (OutputStream pdf = Files.newOutputStream(file)) {
-      PdfExport.write(LabelSheet.of(plan, arrangement, paper.width(), paper.height()), pdf);
-    }
+  public void labels(Path file) {
+    List<Scene> labels = LabelSheet.of(plan, arrangement, paper.width(), paper.height());
+    SafeFile.writeChosen(file, pdf -> PdfExport.write(labels, pdf));
   }
 
   /**
    * Writes the picture of the plots.
    *
    * @param file its ending says how
-   * @throws IOException if it cannot be written
-   * @throws Refused for an ending that no picture has
+   * @throws Refused for an ending that no picture has, or if it cannot be written there
    */
-  public void picture(Path file) throws IOException {
-    String name = file.getFileName().toString().toLowerCase(Locale.ROOT);
-    for (FigureFile format : FigureFile.values()) {
-      if (name.endsWith("." + format.ending())) {
-        format.write(picture(), DPI, file);
-        return;
-      }
-    }
-    throw Refused.at(
-        new Place.WholeFile(file.getFileName().toString()),
-        "a picture cannot be written so",
-        "Call it .svg, .pdf or .png");
+  public void picture(Path file) {
+    String name = file.getFileName().toString();
+    FigureFile format =
+        FigureFile.of(name)
+            .orElseThrow(
+                () ->
+                    Refused.at(
+                        new Place.WholeFile(name),
+                        "a picture cannot be written so",
+                        "Call it .svg, .pdf or .png"));
+    SafeFile.writeChosen(file, out -> format.write(picture(), DPI, out));
   }
 
   private Scene picture() {

@@ -1,5 +1,6 @@
 package app.knuckle.formats.records;
 
+import app.knuckle.formats.keeping.SafeFile;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -13,7 +14,7 @@ import com.github.miachm.sods.SpreadSheet;
 import de.siegmar.fastcsv.writer.CsvWriter;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.file.Files;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -55,23 +56,19 @@ public final class RecordsWriter {
     if (sheet && tooLarge) {
       throw Refused.at(where, "the records are too many for a sheet", "Write them as .csv");
     }
-    try {
-      if (name.endsWith(".xlsx")) {
-        xlsx(frame.columns(), rows, file, progress);
-      } else if (name.endsWith(".ods")) {
-        ods(frame.columns(), rows, file, progress);
-      } else if (name.endsWith(".csv") || name.endsWith(".tsv")) {
-        text(frame.columns(), rows, file, name.endsWith(".tsv") ? '\t' : ',', progress);
-      } else {
-        throw Refused.at(
-            where, "the ending does not say how to write it", "Use .csv, .tsv, .xlsx or .ods");
-      }
-    } catch (IOException e) {
-      throw new Refused(
-          Refused.at(where, "the file cannot be written", "Choose another folder or disk")
-              .refusal(),
-          e);
+    List<Column> columns = frame.columns();
+    SafeFile.Content content;
+    if (name.endsWith(".xlsx")) {
+      content = out -> xlsx(columns, rows, out, progress);
+    } else if (name.endsWith(".ods")) {
+      content = out -> ods(columns, rows, out, progress);
+    } else if (name.endsWith(".csv") || name.endsWith(".tsv")) {
+      content = out -> text(columns, rows, out, name.endsWith(".tsv") ? '\t' : ',', progress);
+    } else {
+      throw Refused.at(
+          where, "the ending does not say how to write it", "Use .csv, .tsv, .xlsx or .ods");
     }
+    SafeFile.writeChosen(file, content);
   }
 
   private static void look(int i, int rows, Progress progress) {
@@ -82,9 +79,10 @@ public final class RecordsWriter {
   }
 
   private static void text(
-      List<Column> columns, int[] rows, Path file, char delimiter, Progress progress)
+      List<Column> columns, int[] rows, OutputStream out, char delimiter, Progress progress)
       throws IOException {
-    try (CsvWriter csv = CsvWriter.builder().fieldSeparator(delimiter).build(file)) {
+    try (CsvWriter csv =
+        CsvWriter.builder().fieldSeparator(delimiter).build(out, StandardCharsets.UTF_8)) {
       csv.writeRecord(columns.stream().map(c -> SpreadsheetText.written(c.name())).toList());
       for (int i = 0; i < rows.length; i++) {
         look(i, rows.length, progress);
@@ -97,10 +95,9 @@ public final class RecordsWriter {
     }
   }
 
-  private static void xlsx(List<Column> columns, int[] rows, Path file, Progress progress)
+  private static void xlsx(List<Column> columns, int[] rows, OutputStream out, Progress progress)
       throws IOException {
-    try (OutputStream out = Files.newOutputStream(file);
-        Workbook book = new Workbook(out, "Knuckle", null)) {
+    try (Workbook book = new Workbook(out, "Knuckle", null)) {
       Worksheet sheet = book.newWorksheet("records");
       for (int c = 0; c < columns.size(); c++) {
         sheet.value(0, c, columns.get(c).name());
@@ -123,7 +120,7 @@ public final class RecordsWriter {
     }
   }
 
-  private static void ods(List<Column> columns, int[] rows, Path file, Progress progress)
+  private static void ods(List<Column> columns, int[] rows, OutputStream out, Progress progress)
       throws IOException {
     Sheet sheet = new Sheet("records", rows.length + 1, columns.size());
     for (int c = 0; c < columns.size(); c++) {
@@ -138,9 +135,7 @@ public final class RecordsWriter {
     }
     SpreadSheet book = new SpreadSheet();
     book.appendSheet(sheet);
-    try (OutputStream out = Files.newOutputStream(file)) {
-      book.save(out);
-    }
+    book.save(out);
   }
 
   private static Object cell(Column column, int row) {

@@ -21,7 +21,7 @@ class ReportPlaceTest {
     Path precious = Files.writeString(folder.resolve("precious"), "mine");
     Path target = folder.resolve("page." + kind.ending());
     Files.createSymbolicLink(folder.resolve(target.getFileName() + ".part"), precious);
-    kind.write(Page.ofRefusal("a page", "nothing to say"), target);
+    kind.write(Page.ofRefusal("a page", "nothing to say"), target, false);
     assertThat(precious).hasContent("mine");
     assertThat(Files.isRegularFile(target, LinkOption.NOFOLLOW_LINKS)).isTrue();
     try (var all = Files.list(folder)) {

@@ -54,7 +54,7 @@ class ClockSetBackTest {
 
   @Test
   void whatAKilledWriterLeftTomorrowIsSwept() throws IOException {
-    Path left = Files.createFile(folder.resolve(".cove.knuckle123.part"));
+    Path left = Files.createFile(folder.resolve(".knuckle-4194305-123.part"));
     Files.setLastModifiedTime(left, TOMORROW);
     saved("first", TOMORROW);
     assertThat(left).doesNotExist();

@@ -49,9 +49,9 @@ class SafeFileTest {
   @Test
   void whatAKilledWriterLeftIsSweptAndWhatOneAtWorkWritesStays() throws IOException {
     Path file = folder.resolve("a.knuckle");
-    Path left = Files.createFile(folder.resolve(".a.knuckle123.part"));
+    Path left = Files.createFile(folder.resolve(".knuckle-4194305-123.part"));
     Files.setLastModifiedTime(left, FileTime.from(Instant.now().minus(Duration.ofHours(1))));
-    Path atWork = Files.createFile(folder.resolve(".a.knuckle456.part"));
+    Path atWork = Files.createFile(folder.resolve(".knuckle-4194305-456.part"));
     write(file, "new");
     assertThat(left).doesNotExist();
     assertThat(atWork).exists();

@@ -71,7 +71,7 @@ class PlanFilesTest {
 
   @Test
   void allOfItLiesInOneFolder() throws IOException {
-    FILES.all("{}\n", folder);
+    FILES.all("{}\n", folder, Progress.NONE);
     try (var names = Files.list(folder)) {
       assertThat(names.map(path -> path.getFileName().toString()))
           .containsExactlyInAnyOrder(
