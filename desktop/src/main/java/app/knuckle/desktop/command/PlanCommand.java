@@ -55,8 +55,12 @@ final class PlanCommand implements Callable<Integer> {
           // The plan that was asked for comes back with what it will show.
           boolean asks = Files.exists(own) && Files.isSameFile(own, file);
           ResultFolder folder = replacing.folder(out);
-          (asks ? folder.choosing(PlanFiles.PLAN) : folder)
-              .add(fresh -> files.all(written, fresh, Progress.NONE));
+          boolean heard = System.console() != null;
+          try (TerminalProgress progress =
+              new TerminalProgress(spec.commandLine().getErr(), heard)) {
+            (asks ? folder.choosing(PlanFiles.PLAN) : folder)
+                .add(fresh -> files.all(written, fresh, progress));
+          }
         });
   }
 }

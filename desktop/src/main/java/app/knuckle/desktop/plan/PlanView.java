@@ -100,6 +100,7 @@ public final class PlanView extends ScrollPane {
     note.setId("plan-note");
     note.managedProperty().bind(note.textProperty().isNotEmpty());
     progress.visibleProperty().bind(model.busyProperty());
+    progress.progressProperty().bind(model.progressProperty());
     progress.setMaxWidth(Double.MAX_VALUE);
     progress.getStyleClass().add("thin-progress");
     right.getStyleClass().add("column");

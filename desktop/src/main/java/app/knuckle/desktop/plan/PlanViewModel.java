@@ -30,12 +30,14 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.regex.Pattern;
+import javafx.beans.binding.Bindings;
 import javafx.beans.property.ReadOnlyBooleanProperty;
-import javafx.beans.property.ReadOnlyDoubleProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.ReadOnlyStringProperty;
 import javafx.beans.property.ReadOnlyStringWrapper;
+import javafx.beans.value.ObservableBooleanValue;
+import javafx.beans.value.ObservableNumberValue;
 
 /** A plan on its page: laid out at once, what it will show a moment later. */
 final class PlanViewModel {
@@ -338,12 +340,14 @@ final class PlanViewModel {
     return rehearsing.busyProperty();
   }
 
-  ReadOnlyBooleanProperty busyProperty() {
-    return foreseeing.busyProperty();
+  ObservableBooleanValue busyProperty() {
+    return foreseeing.busyProperty().or(writing.busyProperty());
   }
 
-  ReadOnlyDoubleProperty progressProperty() {
-    return foreseeing.progressProperty();
+  ObservableNumberValue progressProperty() {
+    return Bindings.when(writing.busyProperty())
+        .then(writing.progressProperty())
+        .otherwise(foreseeing.progressProperty());
   }
 
   /** Nothing goes on that nobody sees. */

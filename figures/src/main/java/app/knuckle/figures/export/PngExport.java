@@ -31,6 +31,9 @@ public final class PngExport {
    */
   private static final float FAST = 0.9f;
 
+  /** A picture with more, such as that of 8,000 plots at 300 dots an inch, fills the memory. */
+  private static final double MOST_PIXELS = 64e6;
+
   private PngExport() {}
 
   /**
@@ -59,11 +62,15 @@ public final class PngExport {
    * Writes a scene.
    *
    * @param scene what to write
-   * @param dpi dots per inch
+   * @param wanted dots per inch; a picture of more than 64 million dots gets fewer, as the file
+   *     says
    * @param out where to; not closed
    * @throws IOException if it cannot be written
    */
-  public static void write(Scene scene, int dpi, OutputStream out) throws IOException {
+  public static void write(Scene scene, int wanted, OutputStream out) throws IOException {
+    double scale = wanted / POINTS_PER_INCH;
+    double pixels = scene.width() * scale * scene.height() * scale;
+    double dpi = pixels <= MOST_PIXELS ? wanted : wanted * Math.sqrt(MOST_PIXELS / pixels);
     // A scene paints its own paper, so that nothing shines through.
     BufferedImage plain = painted(scene, dpi / POINTS_PER_INCH, BufferedImage.TYPE_3BYTE_BGR);
     ImageWriter writer = ImageIO.getImageWritersByFormatName("png").next();

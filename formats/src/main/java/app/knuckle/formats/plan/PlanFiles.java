@@ -19,8 +19,10 @@ import app.knuckle.study.prep.Frame;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.atomic.AtomicInteger;
 
 /** Files of a plan. */
 public final class PlanFiles {
@@ -60,15 +62,22 @@ public final class PlanFiles {
    */
   public void all(String json, Path folder, Progress progress) throws IOException {
     Files.writeString(folder.resolve(PLAN), json);
+    List<Runnable> files = new ArrayList<>();
     for (String ending : BOOKS) {
-      progress.check();
-      book(folder.resolve("field-book." + ending));
+      files.add(() -> book(folder.resolve("field-book." + ending)));
     }
-    progress.check();
-    labels(folder.resolve("labels.pdf"));
+    files.add(() -> labels(folder.resolve("labels.pdf")));
     for (FigureFile format : FigureFile.values()) {
-      picture(folder.resolve("plan." + format.ending()));
+      files.add(() -> picture(folder.resolve("plan." + format.ending())));
     }
+    AtomicInteger written = new AtomicInteger();
+    files.parallelStream()
+        .forEach(
+            file -> {
+              progress.check();
+              file.run();
+              progress.done((double) written.incrementAndGet() / files.size());
+            });
   }
 
   /**
