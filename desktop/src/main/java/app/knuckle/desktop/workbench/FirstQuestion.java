@@ -56,7 +56,7 @@ final class FirstQuestion implements ChangeListener<Table> {
   /** The records of a plan are asked what the plan was made for, and held against it. */
   private void filled(FilledBook book) {
     String known = "These are the records of the plan " + book.plan().name();
-    boolean planned = askInstead(book.inquiry());
+    boolean planned = book.inquiry().map(this::askInstead).orElse(false);
     String differences =
         book.differences().isEmpty() ? "" : " " + String.join(". ", book.differences()) + ".";
     workbench

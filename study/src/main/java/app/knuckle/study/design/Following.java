@@ -73,7 +73,15 @@ public final class Following {
     return now;
   }
 
-  private static Inquiry renamed(Inquiry inquiry, String from, String to) {
+  /**
+   * A question after a column was called otherwise.
+   *
+   * @param inquiry the question
+   * @param from what the column was called
+   * @param to what it is called
+   * @return the question about the same column
+   */
+  public static Inquiry renamed(Inquiry inquiry, String from, String to) {
     UnaryOperator<String> name = column -> column != null && column.equals(from) ? to : column;
     UnaryOperator<List<String>> names = columns -> columns.stream().map(name).toList();
     return inquiry.but(

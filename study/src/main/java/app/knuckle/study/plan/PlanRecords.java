@@ -18,6 +18,12 @@ public final class PlanRecords {
   /** The column that says when a unit meets a treatment. */
   private static final String ORDER = "order";
 
+  /** The column of plot numbers. */
+  static final String PLOT = "plot";
+
+  /** The column for whatever else is to be said of a plot. */
+  static final String NOTES = "notes";
+
   private PlanRecords() {}
 
   /**
@@ -39,7 +45,7 @@ public final class PlanRecords {
     }
     int[] nothing = new int[plots];
     Arrays.fill(nothing, Categories.MISSING);
-    columns.add(new Categories("notes", "", nothing, List.of(), false));
+    columns.add(new Categories(NOTES, "", nothing, List.of(), false));
     return new Table(plan.name(), "", columns, plots + " plots, seed " + plan.seed());
   }
 
@@ -78,7 +84,7 @@ public final class PlanRecords {
     List<Arrangement.Plot> plots = arrangement.plots();
     List<Column> columns = new ArrayList<>();
     if (places) {
-      columns.add(number("plot", plots, Arrangement.Plot::number));
+      columns.add(number(PLOT, plots, Arrangement.Plot::number));
     }
     if (places || plan.layout() == Plan.Layout.LATIN_SQUARE) {
       columns.add(number("row", plots, Arrangement.Plot::row));

@@ -50,7 +50,8 @@ class FilledBookTest {
     FilledBook known = FilledBook.of(plan, book).orElseThrow();
     assertThat(known.differences()).isEmpty();
     assertThat(book.makeBelieve()).isTrue();
-    assertThat(Answering.of(book, known.inquiry(), Progress.NONE).refusal()).isEmpty();
+    assertThat(Answering.of(book, known.inquiry().orElseThrow(), Progress.NONE).refusal())
+        .isEmpty();
   }
 
   /**
@@ -78,11 +79,111 @@ class FilledBookTest {
   void otherRecordsAreNoBook() {
     Plan plan = plan(Plan.Layout.COMPLETE_BLOCKS);
     Table book = filled(plan);
-    for (String gone : List.of("plot", "a", "growth (mm)")) {
-      List<Column> columns = new ArrayList<>(book.columns());
-      columns.removeIf(c -> c.name().equals(gone));
-      assertThat(FilledBook.of(plan, new Table("t", "", columns, ""))).as(gone).isEmpty();
+    assertThat(FilledBook.of(plan, without(book, "plot"))).as("no plot numbers").isEmpty();
+    Table other = with(without(book, "growth (mm)"), every(book, "a", "another"));
+    assertThat(FilledBook.of(plan, other)).as("other treatments, and nothing of it").isEmpty();
+  }
+
+  private static Table without(Table table, String column) {
+    List<Column> columns = new ArrayList<>(table.columns());
+    columns.removeIf(c -> c.name().equals(column));
+    return new Table("t", "", columns, "");
+  }
+
+  private static Categories every(Table table, String column, String level) {
+    return new Categories(column, "", new int[table.rows()], List.of(level), false);
+  }
+
+  private static List<String> differences(Plan plan, Table table) {
+    return FilledBook.of(plan, table).orElseThrow().differences();
+  }
+
+  private static Column called(Column column, String name) {
+    if (column instanceof Numbers numbers) {
+      return new Numbers(name, numbers.unit(), numbers.values());
     }
+    Categories words = (Categories) column;
+    int[] codes = new int[words.size()];
+    Arrays.setAll(codes, row -> words.levels().indexOf(words.text(row)));
+    return new Categories(name, "", codes, words.levels(), false);
+  }
+
+  private static Table renamed(Table table, String from, String to) {
+    List<Column> columns =
+        table.columns().stream().map(c -> c.name().equals(from) ? called(c, to) : c).toList();
+    return new Table("t", "", columns, "");
+  }
+
+  /** The book as it went out, with values of 1, 2, ... written into it. */
+  private static Table written(Plan plan) {
+    Table book = PlanRecords.book(plan, Arrangement.of(plan));
+    double[] values = new double[book.rows()];
+    Arrays.setAll(values, row -> row + 1.0);
+    return with(book, new Numbers("growth (mm)", "mm", values));
+  }
+
+  @ParameterizedTest
+  @EnumSource(Plan.Layout.class)
+  void aBookAsItWentOutDiffersInNothingAndSaysThatNothingIsMeasured(Plan.Layout layout) {
+    Plan plan = plan(layout);
+    Table book = PlanRecords.book(plan, Arrangement.of(plan));
+    assertThat(differences(plan, book)).containsExactly("Nothing is measured yet in growth (mm)");
+    assertThat(differences(plan, written(plan))).isEmpty();
+  }
+
+  @Test
+  void aBlockThatWasChangedOrLeftBlankOrTakenAwayIsSaid() {
+    Plan plan = plan(Plan.Layout.COMPLETE_BLOCKS);
+    Table book = written(plan);
+    String block = plan.blockName();
+    Categories blocks = (Categories) book.column(block).orElseThrow();
+    int[] codes = new int[blocks.size()];
+    Arrays.setAll(codes, row -> blocks.levels().indexOf(blocks.text(row)));
+    codes[0] = (codes[0] + 1) % blocks.levels().size();
+    codes[1] = Categories.MISSING;
+    Table changed = with(book, new Categories(block, "", codes, blocks.levels(), false));
+    assertThat(differences(plan, changed))
+        .containsExactly(
+            "Plot 1: block is \u20182\u2019, not \u20181\u2019 as planned",
+            "Plot 2: block is blank, not \u20181\u2019 as planned");
+    FilledBook gone = FilledBook.of(plan, without(book, block)).orElseThrow();
+    assertThat(gone.differences()).containsExactly("The column " + block + " is not there");
+    assertThat(gone.inquiry()).as("it cannot be asked as planned").isEmpty();
+  }
+
+  @Test
+  void aHeadThatWasWrittenOtherwiseIsKnown() {
+    Plan plan = plan(Plan.Layout.COMPLETE_BLOCKS);
+    for (String head : List.of("Growth (mm)", "GROWTH", "growth [mm]", "shell length")) {
+      FilledBook book =
+          FilledBook.of(plan, renamed(written(plan), "growth (mm)", head)).orElseThrow();
+      assertThat(book.differences())
+          .singleElement()
+          .asString()
+          .startsWith("The column growth (mm) is now called ")
+          .contains(head);
+      assertThat(book.inquiry().orElseThrow().measured()).containsExactly(head);
+    }
+    FilledBook treatment = FilledBook.of(plan, renamed(written(plan), "a", "A ")).orElseThrow();
+    assertThat(treatment.inquiry().orElseThrow().treatments()).containsExactly("A ", "b");
+    Answering.of(
+        renamed(written(plan), "a", "A "), treatment.inquiry().orElseThrow(), Progress.NONE);
+  }
+
+  @Test
+  void aPlotThatIsNoNumberIsSaidAndTheOthersAreKnown() {
+    Plan plan = plan(Plan.Layout.COMPLETE_BLOCKS);
+    Table book = written(plan);
+    List<String> plots = new ArrayList<>();
+    int[] codes = new int[book.rows()];
+    for (int row = 0; row < codes.length; row++) {
+      codes[row] = row;
+      plots.add(row == 11 ? "12a" : String.valueOf(row + 1));
+    }
+    Table lettered = with(book, new Categories("plot", "", codes, plots, false));
+    assertThat(differences(plan, lettered))
+        .containsExactly(
+            "Row 12 has 12a as its plot, which is no plot of the plan", "Plot 12 is not there");
   }
 
   @Test
@@ -93,7 +194,7 @@ class FilledBookTest {
     plots[3] = 2;
     List<String> said =
         FilledBook.of(plan, with(book, new Numbers("plot", "", plots))).orElseThrow().differences();
-    assertThat(said).contains("Plot 2 stands in row 2 and in row 4", "Plot 4 is not there");
+    assertThat(said).contains("Plot 2 is in row 2 and in row 4", "Plot 4 is not there");
   }
 
   @Test
@@ -110,7 +211,7 @@ class FilledBookTest {
     String found = a.levels().get(codes[0]);
     Table changed = with(book, new Categories("a", "", codes, a.levels(), false));
     assertThat(FilledBook.of(plan, changed).orElseThrow().differences())
-        .containsExactly("Plot 1 was to have " + planned + " of a and has " + found);
+        .containsExactly("Plot 1: a is " + found + ", not " + planned + " as planned");
   }
 
   @Test
@@ -125,7 +226,7 @@ class FilledBookTest {
                 .orElseThrow()
                 .differences())
         .contains(
-            "Row 1 is of no plot of the plan",
+            "Row 1 has \u201899\u2019 as its plot, which is no plot of the plan",
             "Row 2 has no plot number",
             "Plots 1, 2 are not there");
   }
