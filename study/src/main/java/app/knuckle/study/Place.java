@@ -1,6 +1,8 @@
 package app.knuckle.study;
 
+import app.knuckle.study.words.Prose;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** Where an input is wrong. */
 public sealed interface Place {
@@ -34,7 +36,7 @@ public sealed interface Place {
   record Cell(String file, long row, String column) implements Place {
     @Override
     public String words() {
-      return file + ", row " + row + (column.isEmpty() ? "" : ", " + column);
+      return file + ", row " + row + (column.isEmpty() ? "" : ", " + Prose.bounded(column));
     }
   }
 
@@ -47,7 +49,7 @@ public sealed interface Place {
   record WholeColumn(String table, String column) implements Place {
     @Override
     public String words() {
-      return table + ", " + column;
+      return Prose.bounded(table) + ", " + Prose.bounded(column);
     }
   }
 
@@ -60,7 +62,7 @@ public sealed interface Place {
   record Key(String file, List<String> path) implements Place {
     @Override
     public String words() {
-      return file + ", " + String.join(" / ", path);
+      return file + ", " + path.stream().map(Prose::bounded).collect(Collectors.joining(" / "));
     }
   }
 }

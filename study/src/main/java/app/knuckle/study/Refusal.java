@@ -11,6 +11,12 @@ import app.knuckle.study.words.Prose;
  */
 public record Refusal(Place where, String what, String wayOn) {
 
+  /** Names within are shortened, so that every refusal can be read. */
+  public Refusal {
+    what = Prose.bounded(what);
+    wayOn = Prose.bounded(wayOn);
+  }
+
   /**
    * The whole refusal as the command line and the findings say it.
    *

@@ -12,6 +12,7 @@ import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.TableSource;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.figures.scene.FontFiles;
 import app.knuckle.formats.keeping.Settings;
 import app.knuckle.formats.keeping.SettingsFile;
 import app.knuckle.study.keeping.Study;
@@ -20,6 +21,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import javafx.animation.PauseTransition;
@@ -351,6 +353,11 @@ public final class KnuckleApp extends Application {
   }
 
   private static void load(String face) {
+    Optional<Path> file = FontFiles.of(face);
+    if (file.isPresent()) {
+      Font.loadFont(file.get().toUri().toString(), 12);
+      return;
+    }
     try (InputStream in = KnuckleApp.class.getResourceAsStream(FONTS + face)) {
       Font.loadFont(in, 12);
     } catch (IOException e) {

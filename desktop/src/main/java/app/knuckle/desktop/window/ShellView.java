@@ -37,7 +37,6 @@ import java.util.Set;
 import javafx.animation.PauseTransition;
 import javafx.beans.value.ChangeListener;
 import javafx.collections.ListChangeListener;
-import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
@@ -50,6 +49,7 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.Duration;
@@ -88,8 +88,6 @@ final class ShellView extends BorderPane {
   private static final KeyCombination LAST_RESPONSE =
       new KeyCodeCombination(KeyCode.PAGE_UP, KeyCombination.SHORTCUT_DOWN);
 
-  private static final PseudoClass STALE = PseudoClass.getPseudoClass("stale");
-
   /** Changes quicker than this are not seen as waiting. */
   private static final Duration MOMENT = Duration.millis(250);
 
@@ -99,6 +97,13 @@ final class ShellView extends BorderPane {
   private final Keeper keeper;
   private final Views views = new Views();
   private final StackPane middle = new StackPane();
+
+  /**
+   * Lies over an answer that is being overtaken. Where all of a page is made paler instead, the
+   * toolkit keeps a picture of it in every size that it ever repaints.
+   */
+  private final Region stale = new Region();
+
   private final ResponseStrip responses = new ResponseStrip();
   private final StackPane centre = new StackPane();
   private final List<String> recent = new ArrayList<>();
@@ -123,7 +128,10 @@ final class ShellView extends BorderPane {
     this.keeper = keeper;
     setId("shell");
     middle.getStyleClass().add("middle");
-    dimming.setOnFinished(event -> middle.pseudoClassStateChanged(STALE, true));
+    dimming.setOnFinished(event -> stale.setVisible(true));
+    stale.getStyleClass().add("stale");
+    stale.setMouseTransparent(true);
+    stale.setVisible(false);
     menu = new StudyMenu(workbench, keeper);
     moves = new Moves(workbench, menu, this::askAgain, this::opens, this::showPlace);
     menu.takeFrom(moves::ofStudy);
@@ -133,8 +141,9 @@ final class ShellView extends BorderPane {
     chain = new ChainView(this::go);
     setTop(new VBox(slips, new BannerView(workbench.bannerProperty())));
     setLeft(chain);
-    VBox.setVgrow(middle, Priority.ALWAYS);
-    centre.getChildren().add(new VBox(responses, middle));
+    StackPane veiled = new StackPane(middle, stale);
+    VBox.setVgrow(veiled, Priority.ALWAYS);
+    centre.getChildren().add(new VBox(responses, veiled));
     setCenter(centre);
     setBottom(line);
     workbench.currentProperty().addListener((o, before, now) -> turnTo(now));
@@ -235,7 +244,7 @@ final class ShellView extends BorderPane {
       dimming.playFromStart();
     } else {
       dimming.stop();
-      middle.pseudoClassStateChanged(STALE, false);
+      stale.setVisible(false);
     }
   }
 

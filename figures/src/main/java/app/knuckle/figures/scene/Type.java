@@ -7,10 +7,12 @@ import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The shipped type and its measures. Text is measured once, with one context, since every device
@@ -33,7 +35,7 @@ public final class Type {
       try (InputStream in =
           Type.class.getResourceAsStream("/app/knuckle/figures/fonts/" + face.file())) {
         FILES.put(face, in.readAllBytes());
-        FONTS.put(face, Font.createFont(Font.TRUETYPE_FONT, open(face)));
+        FONTS.put(face, font(face));
       } catch (IOException | FontFormatException e) {
         throw new IllegalStateException("The shipped font " + face.file() + " is broken", e);
       }
@@ -41,6 +43,13 @@ public final class Type {
   }
 
   private Type() {}
+
+  private static Font font(Face face) throws IOException, FontFormatException {
+    Optional<Path> file = FontFiles.of(face.file());
+    return file.isPresent()
+        ? Font.createFont(Font.TRUETYPE_FONT, file.get().toFile())
+        : Font.createFont(Font.TRUETYPE_FONT, open(face));
+  }
 
   /**
    * The bytes of a font.

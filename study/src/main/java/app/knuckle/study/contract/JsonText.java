@@ -2,13 +2,20 @@ package app.knuckle.study.contract;
 
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.words.Phrases;
+import app.knuckle.study.words.Prose;
 import com.fasterxml.jackson.core.JsonFactory;
+import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.StreamReadFeature;
+import com.fasterxml.jackson.core.exc.StreamConstraintsException;
+import com.fasterxml.jackson.core.io.JsonEOFException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.MissingNode;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** The text of a file as JSON, or where it is none. */
 public final class JsonText {
@@ -20,6 +27,9 @@ public final class JsonText {
 
   /** What some editors write before a text in UTF-8. */
   private static final String ORDER_MARK = "\ufeff";
+
+  /** What the parser says of a key that it met before. */
+  private static final Pattern TWICE = Pattern.compile("Duplicate field '(.*)'", Pattern.DOTALL);
 
   private JsonText() {}
 
@@ -36,16 +46,30 @@ public final class JsonText {
       JsonNode node = MAPPER.readTree(text.startsWith(ORDER_MARK) ? text.substring(1) : text);
       return node == null ? MissingNode.getInstance() : node;
     } catch (JsonProcessingException e) {
-      long line = e.getLocation() == null ? 1 : e.getLocation().getLineNr();
-      // The parser adds where things began, in words about itself.
-      String why = e.getOriginalMessage().replaceAll("(?s) \\(start marker.*|\\[Source.*|\n.*", "");
+      JsonLocation at = e.getLocation() == null ? JsonLocation.NA : e.getLocation();
+      String line = String.valueOf(Math.max(1, at.getLineNr()));
+      String column = String.valueOf(Math.max(1, at.getColumnNr()));
       throw new Refused(
           Refused.at(
-                  new Place.WholeFile(what + ", line " + line),
-                  "this is not JSON: " + why.strip(),
-                  "Mend the file there")
+                  new Place.WholeFile(Phrases.say("json.place", what, line, column)),
+                  why(e),
+                  Phrases.say("json.mend"))
               .refusal(),
           e);
     }
+  }
+
+  /** Why a text is no JSON; the parser's own words are about its parts and settings. */
+  private static String why(JsonProcessingException e) {
+    if (e instanceof JsonEOFException) {
+      return Phrases.say("json.ends");
+    }
+    if (e instanceof StreamConstraintsException) {
+      return Phrases.say("json.beyond");
+    }
+    Matcher twice = TWICE.matcher(e.getOriginalMessage());
+    return twice.lookingAt()
+        ? Phrases.say("json.twice", Prose.bounded(twice.group(1)))
+        : Phrases.say("json.not");
   }
 }

@@ -1,5 +1,6 @@
 package app.knuckle.study.table;
 
+import java.math.BigDecimal;
 import java.util.Arrays;
 import java.util.List;
 
@@ -71,7 +72,8 @@ public final class Numbers implements Column {
   }
 
   /**
-   * A number in the shortest form that reads back as the same double: "60", "14.2".
+   * A number in the shortest form that reads back as the same double: "60", "14.2", "0.0001"; with
+   * a power of ten, "1e300", only where it has more zeros than anybody counts.
    *
    * @param value finite
    * @return its text
@@ -80,7 +82,12 @@ public final class Numbers implements Column {
     if (value == Math.rint(value) && Math.abs(value) < WHOLE_UP_TO) {
       return Long.toString((long) value);
     }
-    return Double.toString(value);
+    BigDecimal exact = new BigDecimal(Double.toString(value)).stripTrailingZeros();
+    int power = exact.precision() - exact.scale() - 1;
+    if (Math.abs(power) <= MOST_ZEROS) {
+      return exact.toPlainString();
+    }
+    return exact.movePointLeft(power).stripTrailingZeros().toPlainString() + "e" + power;
   }
 
   @Override
@@ -125,4 +132,7 @@ public final class Numbers implements Column {
 
   /** Whole numbers up to here are written out; a double holds all of them exactly. */
   private static final double WHOLE_UP_TO = 0x1.0p53;
+
+  /** More zeros than this are counted by nobody. */
+  private static final int MOST_ZEROS = 15;
 }

@@ -2,6 +2,7 @@ package app.knuckle.study.words;
 
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Names as they stand in sentences. */
@@ -37,6 +38,38 @@ public final class Prose {
     return OURS.contains(name) || NUMBER.matcher(name).matches()
         ? "\u2018" + name + "\u2019"
         : name;
+  }
+
+  /** Names of columns and levels may be as long as a cell; a message is read at a glance. */
+  private static final int MOST_OF_A_NAME = 60;
+
+  private static final int MOST_OF_A_MESSAGE = 600;
+
+  /** What stands between quotation marks, or has no blank in it, and is too long for a message. */
+  private static final Pattern LONG =
+      Pattern.compile(
+          "(?<=')[^']{" + (MOST_OF_A_NAME + 1) + ",}(?=')|[^\\s']{" + (MOST_OF_A_NAME + 1) + ",}");
+
+  /**
+   * A message whose names are shortened to what can be read.
+   *
+   * @param message any
+   * @return names of at most 60 letters, and at most 600 in all
+   */
+  public static String bounded(String message) {
+    String names =
+        LONG.matcher(message)
+            .replaceAll(name -> Matcher.quoteReplacement(shortened(name.group(), MOST_OF_A_NAME)));
+    return shortened(names, MOST_OF_A_MESSAGE);
+  }
+
+  private static String shortened(String text, int most) {
+    if (text.length() <= most) {
+      return text;
+    }
+    // No pair of characters that are one sign is cut in two.
+    int end = Character.isHighSurrogate(text.charAt(most - 2)) ? most - 2 : most - 1;
+    return text.substring(0, end).stripTrailing() + "\u2026";
   }
 
   /** Two degrees of freedom. */

@@ -50,4 +50,20 @@ class NumbersTest {
         .isSorted()
         .doesNotHaveDuplicates();
   }
+
+  @Property
+  void aNumberReadsBackFromItsTextWhichIsInOrdinaryNotation(@ForAll double value) {
+    String text = Numbers.text(value);
+    assertThat(Double.parseDouble(text)).isEqualTo(value == 0 ? 0.0 : value);
+    assertThat(text).doesNotContain("E", ".0e");
+  }
+
+  @Test
+  void zerosAreWrittenOutAsLongAsAnybodyCountsThem() {
+    assertThat(Numbers.text(0.0001)).isEqualTo("0.0001");
+    assertThat(Numbers.text(-12.5)).isEqualTo("-12.5");
+    assertThat(Numbers.text(1e15)).isEqualTo("1000000000000000");
+    assertThat(Numbers.text(1e300)).isEqualTo("1e300");
+    assertThat(Numbers.text(-2.5e-40)).isEqualTo("-2.5e-40");
+  }
 }
