@@ -18,6 +18,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -38,12 +39,23 @@ final class RestlessHand {
           KeyCode.DIGIT5,
           KeyCode.DIGIT6,
           KeyCode.DIGIT7,
+          KeyCode.DIGIT8,
           KeyCode.D,
+          KeyCode.K,
+          KeyCode.L,
+          KeyCode.COMMA,
           KeyCode.Z,
           KeyCode.Z,
           KeyCode.Y,
           KeyCode.TAB,
+          KeyCode.PAGE_UP,
           KeyCode.PAGE_DOWN);
+
+  /** With the shift key as well: the Reckoner, a plan, and whatever else is opened so. */
+  private static final List<KeyCode> SHIFTED = List.of(KeyCode.R, KeyCode.P, KeyCode.B);
+
+  /** A turn of the wheel, in points. */
+  private static final double WHEEL = 120;
 
   private static final List<String> TYPED =
       List.of("", "2", "-1.5", "0", "mesh", "1e9", "a, b", "[growth_mm] * 2", "7, 12-14", "x y");
@@ -85,16 +97,36 @@ final class RestlessHand {
   }
 
   private void act() {
-    if (random.nextInt(4) == 0) {
-      Window window = robot.listTargetWindows().get(0);
-      KeyCode key = KEYS.get(random.nextInt(KEYS.size()));
-      Node focused = window.getScene().getFocusOwner();
-      done.add("Ctrl " + key);
-      Event.fireEvent(
-          focused == null ? window.getScene() : focused,
-          new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, false, true, false, false));
+    switch (random.nextInt(12)) {
+      case 0 -> key(SHIFTED.get(random.nextInt(SHIFTED.size())), true, true);
+      case 1 -> key(KeyCode.ESCAPE, false, false);
+      case 2 -> scroll();
+      case 3, 4, 5 -> key(KEYS.get(random.nextInt(KEYS.size())), true, false);
+      default -> pressAny();
+    }
+  }
+
+  private void key(KeyCode key, boolean control, boolean shift) {
+    Window window = robot.listTargetWindows().get(0);
+    Node focused = window.getScene().getFocusOwner();
+    done.add((control ? "Ctrl " : "") + (shift ? "Shift " : "") + key);
+    Event.fireEvent(
+        focused == null ? window.getScene() : focused,
+        new KeyEvent(KeyEvent.KEY_PRESSED, "", "", key, shift, control, false, false));
+  }
+
+  private void scroll() {
+    List<Node> panes = new ArrayList<>(robot.lookup(n -> n instanceof ScrollPane).queryAll());
+    if (panes.isEmpty()) {
       return;
     }
+    ScrollPane pane = (ScrollPane) panes.get(random.nextInt(panes.size()));
+    done.add("Wheel over " + pane.getId());
+    double by = random.nextBoolean() ? WHEEL : -WHEEL;
+    pane.setVvalue(pane.getVvalue() - by / Math.max(1, pane.getHeight()));
+  }
+
+  private void pressAny() {
     List<Node> there =
         new ArrayList<>(
             robot.lookup(n -> isPressed(n) && n.isVisible() && !n.isDisabled()).queryAll());
