@@ -121,14 +121,14 @@ public final class Keeper implements Keeping {
   /** Writes what is open where a crash would have left it: it is offered at the next start. */
   private boolean putAside() {
     try {
-      Journal aside = Journal.open(StateFolder.path().resolve("journal"));
+      Journal aside = Journal.open(journals());
       aside.write(workbench.study(), Progress.NONE);
       aside.belongs(file, stamp);
       aside.leave();
       workbench.bannerProperty().set(null);
       return true;
     } catch (IOException e) {
-      say("What is open here cannot be kept: " + e.getMessage() + ". Save it first.", true);
+      say("What is open here cannot be kept. " + why(e) + " Save it first.", true);
       return false;
     }
   }
@@ -292,7 +292,7 @@ public final class Keeper implements Keeping {
 
   /** Starts the journal, and offers what an earlier crash left behind. */
   public void startJournal() {
-    Path root = StateFolder.path().resolve("journal");
+    Path root = journals();
     List<Path> left = Journal.leftBehind(root);
     try {
       journal = Journal.open(root);
@@ -332,10 +332,21 @@ public final class Keeper implements Keeping {
       toJournal.compareAndSet(null, study);
       if (!journalFails) {
         Platform.runLater(
-            () -> say("Unsaved work cannot be journalled: " + e.getMessage() + ". Save it.", true));
+            () -> say("Unsaved work cannot be journalled. " + why(e) + " Save it.", true));
       }
       journalFails = true;
     }
+  }
+
+  private static Path journals() {
+    return StateFolder.path().resolve("journal");
+  }
+
+  /** Why the journal could not be written; of what is no matter of files there are no words. */
+  private static String why(Exception e) {
+    return e instanceof IOException failure
+        ? WriteTrouble.of(journals(), failure).refusal().words()
+        : "";
   }
 
   private void offer(List<Path> left) {

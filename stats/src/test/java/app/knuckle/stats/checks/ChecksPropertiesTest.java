@@ -74,7 +74,8 @@ class ChecksPropertiesTest {
   /** Equal scores have a mean that is rounded: their variance is not 0 by arithmetic alone. */
   @Property(tries = 200)
   void distancesThatDoNotVaryHaveNoStatistic(
-      @ForAll @IntRange(min = 1, max = 9) int first, @ForAll @IntRange(min = 1, max = 9) int second) {
+      @ForAll @IntRange(min = 1, max = 9) int first,
+      @ForAll @IntRange(min = 1, max = 9) int second) {
     double[][] groups = {new double[first], new double[second]};
     Arrays.fill(groups[0], 10);
     Arrays.fill(groups[1], 7.925);
