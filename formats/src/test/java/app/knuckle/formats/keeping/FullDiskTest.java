@@ -59,7 +59,7 @@ class FullDiskTest {
     whileFull(
         () -> {
           assertThatThrownBy(() -> save(StudyFileTest.study("second", ROWS + 1), file))
-              .hasMessageContaining("space");
+              .hasMessageContaining("the disk is full");
           assertThat(StudyFile.read(file, Progress.NONE).name()).isEqualTo("first");
           assertThat(parts(disk)).isZero();
         });
