@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -27,7 +28,10 @@ import java.util.stream.Stream;
  */
 public final class ResultFolder {
 
-  /** A file a line: the digest of what it held, and its name. */
+  /**
+   * A line for each file: the digest of what it holds, and its name. While files are exchanged a
+   * name has two lines, so that whoever is killed then leaves files that are still known.
+   */
   private static final String LIST = ".knuckle-written";
 
   private final Path folder;
@@ -107,21 +111,23 @@ public final class ResultFolder {
     try {
       results.write(fresh);
       List<Path> made = list(fresh);
-      Map<String, String> before = read();
+      Map<String, Set<String>> before = read();
       refuseOthers(made, before);
-      Map<String, String> after = anew ? new TreeMap<>() : before;
+      Map<String, Set<String>> after = anew ? new TreeMap<>() : new TreeMap<>(before);
       for (Path file : made) {
-        after.put(file.getFileName().toString(), digest(file));
+        after.put(file.getFileName().toString(), Set.of(digest(file)));
       }
-      Path list = Files.writeString(fresh.resolve(LIST), text(after));
+      Map<String, Set<String>> meanwhile = new TreeMap<>(after);
+      before.forEach((name, digests) -> meanwhile.merge(name, digests, ResultFolder::either));
       Files.createDirectories(folder);
+      move(Files.writeString(fresh.resolve(LIST), text(meanwhile)));
       if (anew) {
-        clear();
+        delete(before);
       }
       for (Path file : made) {
         move(file);
       }
-      move(list);
+      move(Files.writeString(fresh.resolve(LIST), text(after)));
     } finally {
       Unfinished.end(fresh);
     }
@@ -131,7 +137,13 @@ public final class ResultFolder {
     Files.move(file, folder.resolve(file.getFileName()), StandardCopyOption.REPLACE_EXISTING);
   }
 
-  private void refuseOthers(List<Path> made, Map<String, String> before) throws IOException {
+  private static Set<String> either(Set<String> some, Set<String> others) {
+    Set<String> all = new TreeSet<>(some);
+    all.addAll(others);
+    return all;
+  }
+
+  private void refuseOthers(List<Path> made, Map<String, Set<String>> before) throws IOException {
     if (replace) {
       return;
     }
@@ -140,7 +152,7 @@ public final class ResultFolder {
       String name = file.getFileName().toString();
       Path there = folder.resolve(name);
       boolean taken = Files.exists(there, LinkOption.NOFOLLOW_LINKS);
-      if (taken && !chosen.contains(name) && !isOwn(there, before.get(name))) {
+      if (taken && !chosen.contains(name) && !isOwn(there, before.getOrDefault(name, Set.of()))) {
         others.add(there);
       }
     }
@@ -155,35 +167,40 @@ public final class ResultFolder {
    * @throws IOException if one cannot be taken away
    */
   public void clear() throws IOException {
-    for (Map.Entry<String, String> written : read().entrySet()) {
+    delete(read());
+    Files.deleteIfExists(folder.resolve(LIST));
+  }
+
+  private void delete(Map<String, Set<String>> listed) throws IOException {
+    for (Map.Entry<String, Set<String>> written : listed.entrySet()) {
       Path file = folder.resolve(written.getKey()).normalize();
       boolean inside = folder.normalize().equals(file.getParent());
       if (inside && isOwn(file, written.getValue())) {
         Files.delete(file);
       }
     }
-    Files.deleteIfExists(folder.resolve(LIST));
   }
 
   /** Whether a file holds what Knuckle wrote. */
-  private static boolean isOwn(Path file, String digest) throws IOException {
-    return Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) && digest(file).equals(digest);
+  private static boolean isOwn(Path file, Set<String> digests) throws IOException {
+    return Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) && digests.contains(digest(file));
   }
 
-  private static String text(Map<String, String> digests) {
+  private static String text(Map<String, Set<String>> digests) {
     return digests.entrySet().stream()
-        .map(e -> e.getValue() + " " + e.getKey() + "\n")
+        .flatMap(e -> e.getValue().stream().map(digest -> digest + " " + e.getKey() + "\n"))
         .collect(Collectors.joining());
   }
 
-  private Map<String, String> read() throws IOException {
-    Map<String, String> digests = new TreeMap<>();
+  private Map<String, Set<String>> read() throws IOException {
+    Map<String, Set<String>> digests = new TreeMap<>();
     Path list = folder.resolve(LIST);
     if (Files.isRegularFile(list, LinkOption.NOFOLLOW_LINKS)) {
       for (String line : Files.readAllLines(list)) {
         int gap = line.indexOf(' ');
         if (gap > 0) {
-          digests.put(line.substring(gap + 1), line.substring(0, gap));
+          Set<String> own = Set.of(line.substring(0, gap));
+          digests.merge(line.substring(gap + 1), own, ResultFolder::either);
         }
       }
     }

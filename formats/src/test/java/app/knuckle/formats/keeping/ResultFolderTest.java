@@ -107,6 +107,30 @@ class ResultFolderTest {
     }
   }
 
+  /** Killed at any moment of an exchange: some files are old, some new, and all are Knuckle's. */
+  @Test
+  void whatWasHalfExchangedIsStillKnown() throws IOException {
+    ResultFolder.Results both =
+        fresh -> {
+          Files.writeString(fresh.resolve("a.csv"), "one");
+          Files.writeString(fresh.resolve("b.csv"), "one");
+        };
+    ResultFolder.of(folder, false).add(both);
+    Path list = folder.resolve(".knuckle-written");
+    String old = Files.readString(list);
+    ResultFolder.of(folder, false)
+        .add(
+            fresh -> {
+              Files.writeString(fresh.resolve("a.csv"), "two");
+              Files.writeString(fresh.resolve("b.csv"), "two");
+            });
+    Files.writeString(list, old + Files.readString(list));
+    Files.writeString(folder.resolve("b.csv"), "one");
+    ResultFolder.of(folder, false).add(both);
+    assertThat(folder.resolve("a.csv")).hasContent("one");
+    assertThat(folder.resolve("b.csv")).hasContent("one");
+  }
+
   @Test
   void whatAKilledWriterLeftGoesWithTheNextWriting() throws IOException {
     // No system has a process of this number.
