@@ -7,8 +7,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Alert;
+import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBar;
 import javafx.scene.control.ButtonType;
+import javafx.scene.control.DialogPane;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Region;
 import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
@@ -52,6 +56,9 @@ public class FileDialogs {
     folder = path.isEmpty() || !chosen.isDirectory() ? null : chosen;
   }
 
+  /** Wide enough for three names of files, narrow enough to be read at a glance. */
+  private static final double WORDS_WIDTH = 420;
+
   private File folder;
 
   /**
@@ -62,17 +69,29 @@ public class FileDialogs {
    * @return whether they may
    */
   public boolean mayReplace(FilesOfOthers others, Window window) {
+    boolean one = others.files().size() == 1;
     ButtonType yes =
+        new ButtonType(one ? "Replace it" : "Replace them", ButtonBar.ButtonData.OTHER);
+    ButtonType no =
         new ButtonType(
-            others.files().size() == 1 ? "Replace it" : "Replace them", ButtonBar.ButtonData.YES);
-    ButtonType no = new ButtonType("Leave as it is", ButtonBar.ButtonData.CANCEL_CLOSE);
-    Alert alert = new Alert(Alert.AlertType.CONFIRMATION, others.question(), yes, no);
+            one ? "Leave it as it is" : "Leave them as they are",
+            ButtonBar.ButtonData.CANCEL_CLOSE);
+    Alert alert = new Alert(Alert.AlertType.NONE, "", yes, no);
     alert.initOwner(window);
     alert.setTitle("Replace files?");
-    alert.setHeaderText(null);
-    alert.setGraphic(null);
-    alert.getDialogPane().getStylesheets().setAll(window.getScene().getStylesheets());
-    alert.getDialogPane().setId("may-replace");
+    DialogPane pane = alert.getDialogPane();
+    pane.setId("may-replace");
+    pane.getStylesheets().setAll(window.getScene().getStylesheets());
+    Label words = Texts.wrapped(others.question(), "dialog-words");
+    words.setPrefWidth(WORDS_WIDTH);
+    pane.setContent(words);
+    for (ButtonType type : pane.getButtonTypes()) {
+      Button button = (Button) pane.lookupButton(type);
+      button.setMinWidth(Region.USE_PREF_SIZE);
+      button.getStyleClass().add(type == no ? "go" : "bar-button");
+      // Enter, pressed before anybody has read, loses nothing.
+      button.setDefaultButton(type == no);
+    }
     return alert.showAndWait().filter(yes::equals).isPresent();
   }
 

@@ -200,7 +200,7 @@ class KeepingWindowTest {
     Files.writeString(svg, "my own drawing");
     choose(robot, "figures");
     until(() -> isThere(robot, "may-replace"));
-    robot.clickOn("Leave as it is");
+    robot.clickOn("Leave it as it is");
     untilShown(robot, "banner-words", svg.getFileName() + " is there already");
     assertThat(svg).hasContent("my own drawing");
     choose(robot, "figures");
