@@ -2,7 +2,7 @@ package app.knuckle.desktop.workbench;
 
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.plan.FilledBook;
+import app.knuckle.study.fieldbook.FilledBook;
 import app.knuckle.study.table.Table;
 import java.util.List;
 import javafx.beans.value.ChangeListener;

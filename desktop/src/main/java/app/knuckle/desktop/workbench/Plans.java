@@ -1,7 +1,7 @@
 package app.knuckle.desktop.workbench;
 
 import app.knuckle.desktop.background.Lane;
-import app.knuckle.study.plan.FilledBook;
+import app.knuckle.study.fieldbook.FilledBook;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;

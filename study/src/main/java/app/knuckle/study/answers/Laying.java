@@ -101,7 +101,7 @@ final class Laying {
     }
     return Stream.of(inquiry.outOf(), inquiry.exposure())
         .filter(Objects::nonNull)
-        .map(name -> frame.column(name) instanceof Numbers ? response(name) : frame.column(name))
+        .map(frame::column)
         .toList();
   }
 

@@ -19,10 +19,10 @@ public final class PlanRecords {
   private static final String ORDER = "order";
 
   /** The column of plot numbers. */
-  static final String PLOT = "plot";
+  public static final String PLOT = "plot";
 
   /** The column for whatever else is to be said of a plot. */
-  static final String NOTES = "notes";
+  public static final String NOTES = "notes";
 
   private PlanRecords() {}
 

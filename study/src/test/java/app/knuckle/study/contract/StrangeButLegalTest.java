@@ -87,6 +87,20 @@ class StrangeButLegalTest {
   }
 
   @Test
+  void aRateNearTheLargestNumberIsRefused() {
+    JsonNode findings =
+        ask(
+            "'measured':['y'],'treatments':['mesh'],'method':'counts','exposure':'hours'",
+            "mesh y hours",
+            "a 1000000000 1e-299",
+            "a 4 1e-299",
+            "b 5 2e-299",
+            "b 7 2e-299");
+    assertThat(findings.at("/tests/0/why").asText())
+        .contains("is a rate too large to be reckoned with");
+  }
+
+  @Test
   void settingAsideNoRowHasATitle() {
     assertThat(new SetAside(List.of(), "", false).title()).isEqualTo("No row set aside");
   }

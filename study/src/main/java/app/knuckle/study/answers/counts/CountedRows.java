@@ -17,6 +17,9 @@ import java.util.Arrays;
  */
 record CountedRows(double[] counts, double[] sizes) {
 
+  /** A rate near the largest number leaves none for what is formed of it. */
+  private static final double MOST_RATE = 1e290;
+
   /**
    * Reads counts.
    *
@@ -71,6 +74,13 @@ record CountedRows(double[] counts, double[] sizes) {
             column,
             say("refused.exposure-not-above-0", Numbers.text(sizes[row])),
             say("way.set-row-aside-or"));
+      } else if (sizes != null && y / sizes[row] > MOST_RATE) {
+        throw refused(
+            frame,
+            row,
+            column,
+            say("refused.rate-too-large", Numbers.text(y), Numbers.text(sizes[row])),
+            say("way.use-smaller-unit"));
       } else if (proportions && y > 1) {
         throw refused(
             frame,

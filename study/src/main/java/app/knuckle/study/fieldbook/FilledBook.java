@@ -1,8 +1,10 @@
-package app.knuckle.study.plan;
+package app.knuckle.study.fieldbook;
 
 import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Part;
+import app.knuckle.study.plan.Plan;
+import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;

@@ -1,5 +1,8 @@
-package app.knuckle.study.plan;
+package app.knuckle.study.fieldbook;
 
+import app.knuckle.study.plan.Arrangement;
+import app.knuckle.study.plan.Plan;
+import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Phrases;

@@ -1,4 +1,4 @@
-package app.knuckle.desktop.controls;
+package app.knuckle.desktop.window;
 
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;

@@ -1,5 +1,6 @@
-package app.knuckle.study.plan;
+package app.knuckle.study.fieldbook;
 
+import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Phrases;
