@@ -208,6 +208,8 @@ final class Driver {
   }
 
   static void tabTo(FxRobot robot, String id) {
+    // A page that was just turned to may still be on its way into the window.
+    until(() -> isThere(robot, id));
     for (int i = 0; i < MOST_TABS; i++) {
       Node focused = robot.window(0).getScene().getFocusOwner();
       if (focused != null && id.equals(focused.getId())) {

@@ -9,6 +9,8 @@ import app.knuckle.study.table.Units;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.regex.Pattern;
 
 /** Gathers the cells of one column, as numbers or as categories. */
@@ -33,6 +35,14 @@ final class ColumnBuilder {
   private int[] codes;
   private int size;
   private boolean metWord;
+
+  /**
+   * Whole numbers that were written with decimals, "1.0", by how often; null once they are many.
+   */
+  private Map<Double, Integer> withDecimals = new TreeMap<>();
+
+  /** A column with more of them holds measurements, which are written in many ways. */
+  private static final int MOST_WITH_DECIMALS = 50;
 
   ColumnBuilder(
       String name, boolean decimalComma, boolean grouped, boolean asWords, boolean marked) {
@@ -77,7 +87,48 @@ final class ColumnBuilder {
         return;
       }
     }
+    if (withDecimals != null && length > 0 && !Double.isNaN(value)) {
+      noteDecimals(value, letters, from, length);
+    }
     numbers[size++] = value;
+  }
+
+  private void noteDecimals(double value, char[] letters, int from, int length) {
+    if (value != Math.rint(value)) {
+      withDecimals = null; // Measurements: no two of them are one level.
+      return;
+    }
+    for (int i = from; i < from + length; i++) {
+      if (letters[i] == mark()) {
+        withDecimals.merge(value, 1, Integer::sum);
+        break;
+      }
+    }
+    if (withDecimals.size() > MOST_WITH_DECIMALS) {
+      withDecimals = null;
+    }
+  }
+
+  /**
+   * Whole numbers that some cells write with decimals and others without: 1.0 and 1 are one number,
+   * and would be one level.
+   *
+   * @return the numbers
+   */
+  List<String> writtenInTwoWays() {
+    if (asWords || metWord || withDecimals == null || withDecimals.isEmpty()) {
+      return List.of();
+    }
+    Map<Double, Integer> all = new TreeMap<>();
+    for (int row = 0; row < size; row++) {
+      if (withDecimals.containsKey(numbers[row])) {
+        all.merge(numbers[row], 1, Integer::sum);
+      }
+    }
+    return all.entrySet().stream()
+        .filter(e -> e.getValue() > withDecimals.get(e.getKey()))
+        .map(e -> Numbers.text(e.getKey()))
+        .toList();
   }
 
   /** A 0 before anything but the decimal mark is looked at more closely. */

@@ -161,4 +161,14 @@ class RecordsFileTest {
     assertThat(((Numbers) table.columns().get(1)).values()).containsExactly(0.1, Double.NaN, 60);
     assertThat(RecordsFile.preview(file, chosen, 2).get(1)).isEqualTo(Arrays.asList("kelp", "0.1"));
   }
+
+  @Test
+  void wholeNumbersWithAndWithoutDecimalsAreSaidToBeOne(@TempDir Path other) throws IOException {
+    Path file =
+        Files.writeString(other.resolve("a.csv"), "dose,y\n1.0,1.5\n1,2.50\n2,2.5\n2,3\n3.0,3\n");
+    Table table = RecordsFile.read(file, RecordsFile.guess(file), Progress.NONE);
+    assertThat(table.howRead())
+        .contains("dose writes 1 with and without decimals")
+        .doesNotContain("y writes");
+  }
 }
