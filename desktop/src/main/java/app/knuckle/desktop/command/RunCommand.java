@@ -21,9 +21,12 @@ import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.InquiryNames;
 import app.knuckle.study.keeping.Study;
+import app.knuckle.study.notice.Notices;
+import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
@@ -306,7 +309,7 @@ final class RunCommand implements Callable<Integer> {
       Page report = Page.of(findings, drawn, settings, asking.others);
       replacing.folder(folder).write(fresh -> write(findings, style, drawn, report, fresh));
       findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
-      warnings(findings)
+      Stream.concat(warnings(findings), confusable(records, asking.question, findings))
           .map(warning -> Prose.visible(asking.question.name() + ": " + warning))
           .forEach(errors::println);
       Page page =
@@ -333,6 +336,20 @@ final class RunCommand implements Callable<Integer> {
   /** What the records cannot bear; a script would not see it in the page. */
   private static Stream<String> warnings(Findings findings) {
     return findings.responses().stream().flatMap(r -> r.design().warnings().stream()).distinct();
+  }
+
+  /** Levels that could be taken for each other; the window says it in Worth a look. */
+  private static Stream<String> confusable(Table records, Inquiry question, Findings findings) {
+    if (findings.refusal().isPresent()) {
+      return Stream.empty(); // A column that is asked for may not be there.
+    }
+    Frame frame = Frame.of(records, question.prepare(), Progress.NONE);
+    List<String> columns =
+        Arrays.stream(Part.values())
+            .flatMap(part -> part.in(question).stream())
+            .distinct()
+            .toList();
+    return Notices.ofLevels(frame, columns).stream();
   }
 
   private static Style style(Findings findings, Map<String, String> settings) {

@@ -74,16 +74,31 @@ class RunCommandTest {
       rows.append("mix ").append(i % 150).append(',').append(i * 37 % 101).append('\n');
     }
     Files.writeString(table, rows);
+    assertThat(said("--only", "findings"))
+        .containsOnlyOnce("The 150 means of feed are not compared");
+  }
+
+  @Test
+  void saysOnTheErrorStreamWhichLevelsCouldBeTakenForEachOther() throws IOException {
+    Files.writeString(table, "feed,y\nmix,1\nmix,2\nMix,3\nMix,4\nkelp,5\nkelp,7\n");
+    assertThat(said("--only", "findings")).contains("differ in capitals or blanks only");
+    Files.writeString(
+        table,
+        "feed,y\n9007199254740992,1\n9007199254740992,2\n9007199254740993,3\n9007199254740993,5\n");
+    assertThat(said("--only", "findings")).contains("whole numbers of 16 digits or more");
+  }
+
+  /** What a run that is answered says on the error stream. */
+  private String said(String... options) {
     PrintStream before = System.err;
     ByteArrayOutputStream said = new ByteArrayOutputStream();
     System.setErr(new PrintStream(said, true, StandardCharsets.UTF_8));
     try {
-      assertThat(runWith("--only", "findings")).isZero();
+      assertThat(runWith(options)).isZero();
     } finally {
       System.setErr(before);
     }
-    assertThat(said.toString(StandardCharsets.UTF_8))
-        .containsOnlyOnce("The 150 means of feed are not compared");
+    return said.toString(StandardCharsets.UTF_8);
   }
 
   @Test

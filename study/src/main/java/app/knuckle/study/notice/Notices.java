@@ -36,4 +36,22 @@ public final class Notices {
     notices.addAll(Repeats.look(frame));
     return List.copyOf(notices);
   }
+
+  /**
+   * What a script should hear of the columns that it asks for: levels that could be taken for each
+   * other, and numbers that are names.
+   *
+   * @param frame the records as they are asked
+   * @param columns that are asked for
+   * @return a sentence each
+   */
+  public static List<String> ofLevels(Frame frame, List<String> columns) {
+    return columns.stream()
+        .map(frame::column)
+        .filter(Categories.class::isInstance)
+        .flatMap(column -> OddLevels.confusable(frame, (Categories) column).stream())
+        .map(Notice::words)
+        .distinct()
+        .toList();
+  }
 }

@@ -81,6 +81,16 @@ final class OddLevels {
     return notices;
   }
 
+  /** Levels that could be taken for each other, and numbers that are names. */
+  static List<Notice> confusable(Frame frame, Categories column) {
+    OddLevels odd = new OddLevels(frame, column);
+    List<Notice> notices = new ArrayList<>();
+    if (!odd.longNumbers(notices) && column.levels().size() <= MOST_LEVELS) {
+      odd.spellings(notices);
+    }
+    return notices;
+  }
+
   private String level(int code) {
     return column.levels().get(code);
   }
