@@ -86,6 +86,8 @@ class RunCommandTest {
         table,
         "feed,y\n9007199254740992,1\n9007199254740992,2\n9007199254740993,3\n9007199254740993,5\n");
     assertThat(said("--only", "findings")).contains("whole numbers of 16 digits or more");
+    Files.writeString(table, "feed,y\n1.0,1\n1,2\n2,3\n2,5\n");
+    assertThat(said("--only", "findings")).contains("feed writes 1 with and without decimals");
   }
 
   /** What a run that is answered says on the error stream. */

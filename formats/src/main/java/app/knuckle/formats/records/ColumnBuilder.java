@@ -112,11 +112,9 @@ final class ColumnBuilder {
   /**
    * Whole numbers that some cells write with decimals and others without: 1.0 and 1 are one number,
    * and would be one level.
-   *
-   * @return the numbers
    */
-  List<String> writtenInTwoWays() {
-    if (asWords || metWord || withDecimals == null || withDecimals.isEmpty()) {
+  private List<String> writtenInTwoWays() {
+    if (withDecimals == null || withDecimals.isEmpty()) {
       return List.of();
     }
     Map<Double, Integer> all = new TreeMap<>();
@@ -189,6 +187,6 @@ final class ColumnBuilder {
     String unit = Units.of(name);
     return asWords
         ? new Categories(name, unit, Arrays.copyOf(codes, size), levels, false)
-        : new Numbers(name, unit, Arrays.copyOf(numbers, size));
+        : new Numbers(name, unit, Arrays.copyOf(numbers, size), writtenInTwoWays());
   }
 }

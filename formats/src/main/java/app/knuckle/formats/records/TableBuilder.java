@@ -5,8 +5,6 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import app.knuckle.study.words.Numerals;
-import app.knuckle.study.words.Phrases;
-import app.knuckle.study.words.Prose;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -198,20 +196,6 @@ final class TableBuilder {
     List<Column> made = columns.stream().map(ColumnBuilder::column).toList();
     String name = file.getFileName().toString();
     Table bare = new Table(RecordsFile.tableName(file), name, made, "");
-    return new Table(
-        bare.name(), name, made, TextReader.howRead(bare, form) + renamed + inTwoWays());
-  }
-
-  /** Texts that differ and became one number, said where it could make two levels one. */
-  private String inTwoWays() {
-    StringBuilder said = new StringBuilder();
-    for (ColumnBuilder column : columns) {
-      List<String> numbers = column.writtenInTwoWays();
-      if (!numbers.isEmpty()) {
-        said.append(
-            Phrases.say("read.two.ways", Prose.bounded(column.name()), Numerals.list(numbers)));
-      }
-    }
-    return said.toString();
+    return new Table(bare.name(), name, made, TextReader.howRead(bare, form) + renamed);
   }
 }

@@ -48,8 +48,11 @@ public final class Notices {
   public static List<String> ofLevels(Frame frame, List<String> columns) {
     return columns.stream()
         .map(frame::column)
-        .filter(Categories.class::isInstance)
-        .flatMap(column -> OddLevels.confusable(frame, (Categories) column).stream())
+        .flatMap(
+            column ->
+                column instanceof Numbers numbers
+                    ? OddNumbers.twoWays(numbers).stream()
+                    : OddLevels.confusable(frame, (Categories) column).stream())
         .map(Notice::words)
         .distinct()
         .toList();

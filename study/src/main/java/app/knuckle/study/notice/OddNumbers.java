@@ -41,6 +41,7 @@ final class OddNumbers {
     }
     List<Notice> notices = new ArrayList<>();
     infinite(frame, column).ifPresent(notices::add);
+    twoWays(column).ifPresent(notices::add);
     codes(inPlay).forEach(code -> notices.add(code(frame, column, code)));
     if (looksLikeNames(inPlay)) {
       notices.add(
@@ -72,6 +73,15 @@ final class OddNumbers {
         ? Optional.empty()
         : Optional.of(
             new Notice(column.name(), say("notice.infinite", column.name()), rows, List.of()));
+  }
+
+  /** Texts that differ and became one number, and could have been meant as two levels. */
+  static Optional<Notice> twoWays(Numbers column) {
+    List<String> numbers = column.writtenInTwoWays();
+    String words = say("notice.two.ways", column.name(), Numerals.list(numbers));
+    return numbers.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Notice(column.name(), words, List.of(), List.of()));
   }
 
   private static double least(double[] values) {

@@ -10,6 +10,7 @@ public final class Numbers implements Column {
   private final String name;
   private final String unit;
   private final double[] values;
+  private final List<String> writtenInTwoWays;
 
   /** Kept if there are few; nothing is lost where two find them at a time. */
   private volatile Categories categories;
@@ -22,9 +23,31 @@ public final class Numbers implements Column {
    * @param values NaN where missing; handed over, not to be changed afterwards
    */
   public Numbers(String name, String unit, double[] values) {
+    this(name, unit, values, List.of());
+  }
+
+  /**
+   * A column as it was read.
+   *
+   * @param name as the user wrote it
+   * @param unit empty for none
+   * @param values NaN where missing; handed over, not to be changed afterwards
+   * @param writtenInTwoWays numbers that were written with decimals and without, 1.0 and 1
+   */
+  public Numbers(String name, String unit, double[] values, List<String> writtenInTwoWays) {
     this.name = name;
     this.unit = unit;
     this.values = values;
+    this.writtenInTwoWays = List.copyOf(writtenInTwoWays);
+  }
+
+  /**
+   * Whole numbers of which different texts became one.
+   *
+   * @return none if it was not read, or nothing can be confused
+   */
+  public List<String> writtenInTwoWays() {
+    return writtenInTwoWays;
   }
 
   @Override
