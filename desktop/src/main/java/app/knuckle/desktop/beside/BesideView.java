@@ -20,7 +20,6 @@ import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.sentences.MethodsParagraph;
 import app.knuckle.study.words.WordChanges;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -234,16 +233,12 @@ public final class BesideView extends VBox {
     chooser.setInitialFileName("side-by-side." + kind.ending());
     FileDialogs.shown()
         .save(chooser, getScene().getWindow())
-        .ifPresent(file -> write(kind, file.toPath(), false));
-  }
-
-  private void write(ReportFile kind, Path target, boolean replace) {
-    model.write(
-        kind,
-        target,
-        replace,
-        note::setText,
-        FileDialogs.unlessReplaced(
-            getScene().getWindow(), note::setText, () -> write(kind, target, true)));
+        .ifPresent(
+            file ->
+                FileDialogs.write(
+                    getScene().getWindow(),
+                    note::setText,
+                    (replace, refused) ->
+                        model.write(kind, file.toPath(), replace, note::setText, refused)));
   }
 }

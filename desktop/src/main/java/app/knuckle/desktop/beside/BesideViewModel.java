@@ -119,7 +119,7 @@ final class BesideViewModel {
       Consumer<Refused> otherwise) {
     Page page = page();
     writing.run(
-        progress -> kind.writeChosen(page, target, replace),
+        progress -> kind.write(page, target, replace),
         written -> said.accept("Written: " + written.getFileName()),
         otherwise);
   }

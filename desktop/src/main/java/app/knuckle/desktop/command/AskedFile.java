@@ -1,6 +1,5 @@
 package app.knuckle.desktop.command;
 
-import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.words.Prose;
@@ -15,29 +14,19 @@ final class AskedFile {
 
   private AskedFile() {}
 
-  /** What answers it. */
-  interface Answer {
-    void write() throws IOException;
-  }
-
   /**
    * Answers, or says on the error stream why not.
    *
    * @param spec of the command
-   * @param target what the answer is written to; null for the terminal
-   * @param answer to what was asked
+   * @param answer to what was asked; may be refused
    * @return the exit status
    */
-  static int answered(CommandSpec spec, Path target, Answer answer) {
+  static int answered(CommandSpec spec, Runnable answer) {
     try {
-      answer.write();
+      answer.run();
       return 0;
     } catch (Refused e) {
       spec.commandLine().getErr().println(Prose.visible(e.refusal().words()));
-    } catch (IOException e) {
-      Path where = target == null ? Path.of("-") : target;
-      String words = WriteTrouble.of(where, e).refusal().words();
-      spec.commandLine().getErr().println(Prose.visible(words));
     }
     return KnuckleCommand.NOT_COMPUTED;
   }

@@ -2,7 +2,6 @@ package app.knuckle.desktop.command;
 
 import app.knuckle.formats.documents.ReportFile;
 import app.knuckle.formats.keeping.ResultFolder;
-import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.report.BesidePage;
 import app.knuckle.formats.report.Page;
 import app.knuckle.stats.Progress;
@@ -14,9 +13,7 @@ import app.knuckle.study.contract.BesideFile;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.InquiryNames;
 import app.knuckle.study.keeping.Study;
-import java.io.IOException;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.List;
 
 /** Two inquiries of a study side by side, as files. */
@@ -30,21 +27,16 @@ final class BesideResults {
    * @param study with both
    * @param names of two inquiries
    * @param folder to write to
-   * @param out the same
    * @throws Refused if there is no such inquiry, one cannot be answered, or nothing can be written
    */
-  static void write(Study study, List<String> names, ResultFolder folder, Path out) {
+  static void write(Study study, List<String> names, ResultFolder folder) {
     Beside beside = Beside.of(answer(study, names.get(0)), answer(study, names.get(1)));
-    try {
-      folder.add(
-          fresh -> {
-            Files.writeString(fresh.resolve("beside.json"), BesideFile.text(beside));
-            Page page = BesidePage.of(new Abreast(beside));
-            ReportFile.HTML.write(page, fresh.resolve("beside.html"), "");
-          });
-    } catch (IOException e) {
-      throw WriteTrouble.of(out, e);
-    }
+    folder.add(
+        fresh -> {
+          Files.writeString(fresh.resolve("beside.json"), BesideFile.text(beside));
+          Page page = BesidePage.of(new Abreast(beside));
+          ReportFile.HTML.write(page, fresh.resolve("beside.html"), false);
+        });
   }
 
   private static Findings answer(Study study, String name) {

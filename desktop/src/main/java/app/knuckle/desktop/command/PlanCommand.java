@@ -7,7 +7,6 @@ import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Plan;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.SecureRandom;
 import java.util.concurrent.Callable;
@@ -44,16 +43,18 @@ final class PlanCommand implements Callable<Integer> {
   public Integer call() {
     return AskedFile.answered(
         spec,
-        out,
         () -> {
           String asked = AskedFile.text(file);
           Plan plan = PlanFile.read(asked, new SecureRandom().nextInt(MOST_SEED));
           Arrangement arrangement = Arrangement.of(plan);
           String written = PlanAnswerFile.text(asked, plan, arrangement, Progress.NONE);
           PlanFiles files = new PlanFiles(plan, arrangement, paper.paper());
-          Path own = out.resolve(PlanFiles.PLAN);
-          // The plan that was asked for comes back with what it will show.
-          boolean asks = Files.exists(own) && Files.isSameFile(own, file);
+          // The plan that was asked for comes back, with what it will show, in its own place.
+          boolean asks =
+              out.resolve(PlanFiles.PLAN)
+                  .toAbsolutePath()
+                  .normalize()
+                  .equals(file.toAbsolutePath().normalize());
           ResultFolder folder = replacing.folder(out);
           boolean heard = System.console() != null;
           try (TerminalProgress progress =

@@ -31,7 +31,6 @@ final class ReckonCommand implements Callable<Integer> {
   public Integer call() {
     return AskedFile.answered(
         spec,
-        out,
         () -> {
           String answer = ReckonFile.answer(AskedFile.text(question));
           if (out == null) {
@@ -39,7 +38,7 @@ final class ReckonCommand implements Callable<Integer> {
             spec.commandLine().getOut().flush();
           } else {
             Path target = Files.isDirectory(out) ? out.resolve("answer.json") : out;
-            SafeFile.write(target, null, to -> to.write(answer.getBytes(StandardCharsets.UTF_8)));
+            SafeFile.writeChosen(target, to -> to.write(answer.getBytes(StandardCharsets.UTF_8)));
           }
         });
   }

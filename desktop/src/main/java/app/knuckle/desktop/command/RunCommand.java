@@ -6,9 +6,7 @@ import app.knuckle.figures.inquiry.InquiryFigure;
 import app.knuckle.figures.scene.Scene;
 import app.knuckle.figures.style.Style;
 import app.knuckle.formats.documents.ReportFile;
-import app.knuckle.formats.keeping.FilesOfOthers;
 import app.knuckle.formats.keeping.StudyFile;
-import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.records.RecordsFile;
 import app.knuckle.formats.report.Others;
 import app.knuckle.formats.report.Page;
@@ -223,7 +221,7 @@ final class RunCommand implements Callable<Integer> {
         List<Page> pages = new ArrayList<>(chosen);
         pages.addAll(ReckoningPage.of(read.reckonings()));
         Page joined = Page.joined(read.name(), pages);
-        document.writeChosen(joined, writeUp.toAbsolutePath(), replacing.replace());
+        document.write(joined, writeUp.toAbsolutePath(), replacing.replace());
       } catch (Refused e) {
         errors.println(Prose.visible(e.refusal().words()));
         status = KnuckleCommand.NOT_COMPUTED;
@@ -231,7 +229,7 @@ final class RunCommand implements Callable<Integer> {
     }
     if (beside != null) {
       try {
-        BesideResults.write(read, beside, replacing.folder(out), out);
+        BesideResults.write(read, beside, replacing.folder(out));
       } catch (Refused e) {
         errors.println(Prose.visible(e.refusal().words()));
         status = KnuckleCommand.NOT_COMPUTED;
@@ -300,37 +298,31 @@ final class RunCommand implements Callable<Integer> {
 
   private Answer answer(Table records, Asking asking, Path folder, PrintWriter errors) {
     PageSettings settings = asking.settings;
+    Findings findings = Answering.of(records, asking.question, Progress.NONE);
+    Style style = style(findings, asking.figure);
+    boolean shown = only.contains("report") || only.contains("figure");
+    InquiryFigure drawn = shown ? figure(findings, style) : null;
+    // A report has all there is; the document is what the Write-up joint shows.
+    Page report = Page.of(findings, drawn, settings, asking.others);
     try {
-      Findings findings = Answering.of(records, asking.question, Progress.NONE);
-      Style style = style(findings, asking.figure);
-      boolean shown = only.contains("report") || only.contains("figure");
-      InquiryFigure drawn = shown ? figure(findings, style) : null;
-      // A report has all there is; the document is what the Write-up joint shows.
-      Page report = Page.of(findings, drawn, settings, asking.others);
       replacing.folder(folder).write(fresh -> write(findings, style, drawn, report, fresh));
-      findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
-      Stream.concat(warnings(findings), confusable(records, asking.question, findings))
-          .map(warning -> Prose.visible(asking.question.name() + ": " + warning))
-          .forEach(errors::println);
-      Page page =
-          writeUp == null
-              ? report
-              : settings.page(
-                  Page.of(
-                      findings, figure(findings, settings.figure(style)), settings, asking.others));
-      return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);
-    } catch (FilesOfOthers e) {
-      return unwritten(asking, e, errors);
-    } catch (IOException e) {
-      return unwritten(asking, WriteTrouble.of(folder, e), errors);
+    } catch (Refused e) {
+      // Nothing is wrong with the question: the results of an earlier run stay.
+      String words = e.refusal().words();
+      errors.println(Prose.visible(words));
+      return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(asking.question.name(), words));
     }
-  }
-
-  /** The results of an earlier run stay: nothing is wrong with the question. */
-  private static Answer unwritten(Asking asking, Refused why, PrintWriter errors) {
-    String words = why.refusal().words();
-    errors.println(Prose.visible(words));
-    return new Answer(KnuckleCommand.NOT_COMPUTED, Page.ofRefusal(asking.question.name(), words));
+    findings.refusal().ifPresent(refusal -> errors.println(Prose.visible(refusal.words())));
+    Stream.concat(warnings(findings), confusable(records, asking.question, findings))
+        .map(warning -> Prose.visible(asking.question.name() + ": " + warning))
+        .forEach(errors::println);
+    Page page =
+        writeUp == null
+            ? report
+            : settings.page(
+                Page.of(
+                    findings, figure(findings, settings.figure(style)), settings, asking.others));
+    return new Answer(findings.refusal().isPresent() ? KnuckleCommand.NOT_COMPUTED : 0, page);
   }
 
   /** What the records cannot bear; a script would not see it in the page. */
@@ -344,12 +336,7 @@ final class RunCommand implements Callable<Integer> {
       return Stream.empty(); // A column that is asked for may not be there.
     }
     Frame frame = Frame.of(records, question.prepare(), Progress.NONE);
-    List<String> columns =
-        Arrays.stream(Part.values())
-            .flatMap(part -> part.in(question).stream())
-            .distinct()
-            .toList();
-    return Notices.ofLevels(frame, columns).stream();
+    return Notices.ofLevels(frame, Part.columns(question)).stream();
   }
 
   private static Style style(Findings findings, Map<String, String> settings) {

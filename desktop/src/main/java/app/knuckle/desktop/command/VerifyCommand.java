@@ -6,7 +6,6 @@ import app.knuckle.stats.Progress;
 import app.knuckle.study.Version;
 import app.knuckle.study.proof.Circumstances;
 import app.knuckle.study.proof.Proof;
-import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -44,11 +43,11 @@ final class VerifyCommand implements Callable<Integer> {
   public Integer call() {
     Proof proof = Proof.run(Progress.NONE);
     print(proof, spec.commandLine().getOut());
-    int written = AskedFile.answered(spec, out, () -> write(proof));
+    int written = AskedFile.answered(spec, () -> write(proof));
     return proof.holds() ? written : FELL_SHORT;
   }
 
-  private void write(Proof proof) throws IOException {
+  private void write(Proof proof) {
     if (out == null) {
       return;
     }

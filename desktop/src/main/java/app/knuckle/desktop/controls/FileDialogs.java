@@ -95,25 +95,38 @@ public class FileDialogs {
     return alert.showAndWait().filter(yes::equals).isPresent();
   }
 
+  /** Writes something, as somebody wishes it who may have to be asked. */
+  @FunctionalInterface
+  public interface Writing {
+    /**
+     * Begins to write.
+     *
+     * @param replace whether files may be replaced that are not as Knuckle wrote them
+     * @param refused told why it cannot be written
+     */
+    void begin(boolean replace, Consumer<Refused> refused);
+  }
+
   /**
-   * What is done where something was not written.
+   * Writes, and once more where files that are not as Knuckle wrote them may be replaced.
    *
-   * @param window before which it is asked about files that are not as Knuckle wrote them
-   * @param said told why not, unless they may be replaced
-   * @param again writes once more, replacing them
-   * @return to be told of the refusal
+   * @param window before which that is asked
+   * @param said told why nothing was written
+   * @param writing what to do
    */
-  public static Consumer<Refused> unlessReplaced(
-      Window window, Consumer<String> said, Runnable again) {
-    return refused -> {
-      if (!(refused instanceof FilesOfOthers others)) {
-        said.accept(refused.refusal().words());
-      } else if (shown().mayReplace(others, window)) {
-        again.run();
-      } else {
-        said.accept(others.question());
-      }
-    };
+  public static void write(Window window, Consumer<String> said, Writing writing) {
+    Consumer<Refused> saying = refused -> said.accept(refused.refusal().words());
+    writing.begin(
+        false,
+        refused -> {
+          if (!(refused instanceof FilesOfOthers others)) {
+            saying.accept(refused);
+          } else if (shown().mayReplace(others, window)) {
+            writing.begin(true, saying);
+          } else {
+            said.accept(others.question());
+          }
+        });
   }
 
   /**

@@ -228,12 +228,8 @@ public final class Keeper implements Keeping {
     work.run(
         progress -> {
           AtomicInteger figures = new AtomicInteger();
-          try {
-            ResultFolder.of(folder, replace)
-                .add(fresh -> figures.set(writeFigures(study, fresh, progress)));
-          } catch (IOException e) {
-            throw WriteTrouble.of(folder, e);
-          }
+          ResultFolder.of(folder, replace)
+              .add(fresh -> figures.set(writeFigures(study, fresh, progress)));
           return figures.get();
         },
         count ->
@@ -282,7 +278,7 @@ public final class Keeper implements Keeping {
     return all.size();
   }
 
-  void say(String words, boolean trouble) {
+  private void say(String words, boolean trouble) {
     workbench.bannerProperty().set(new Banner(words, trouble, List.of()));
   }
 

@@ -20,7 +20,6 @@ import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.Spread;
 import app.knuckle.study.words.Numerals;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -224,15 +223,13 @@ public final class PlanView extends ScrollPane {
     chooser.setTitle("A folder for field book, labels and picture");
     FileDialogs.shown()
         .folder(chooser, getScene().getWindow())
-        .ifPresent(folder -> all(folder.toPath(), false));
-  }
-
-  private void all(Path folder, boolean replace) {
-    model.writeAll(
-        folder,
-        replace,
-        note::setText,
-        FileDialogs.unlessReplaced(getScene().getWindow(), note::setText, () -> all(folder, true)));
+        .ifPresent(
+            folder ->
+                FileDialogs.write(
+                    getScene().getWindow(),
+                    note::setText,
+                    (replace, refused) ->
+                        model.writeAll(folder.toPath(), replace, note::setText, refused)));
   }
 
   private Card rehearsal() {

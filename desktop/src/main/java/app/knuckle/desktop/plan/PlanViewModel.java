@@ -5,7 +5,6 @@ import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.desktop.workbench.PlanSlip;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.formats.keeping.ResultFolder;
-import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.plan.PlanFiles;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.study.Refused;
@@ -23,7 +22,6 @@ import app.knuckle.study.plan.Shows;
 import app.knuckle.study.plan.Spread;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
@@ -313,11 +311,7 @@ final class PlanViewModel {
     writing.run(
         progress -> {
           String text = PlanAnswerFile.text(PlanFile.text(plan), plan, arrangement, progress);
-          try {
-            ResultFolder.of(folder, replace).add(fresh -> files.all(text, fresh, progress));
-          } catch (IOException e) {
-            throw WriteTrouble.of(folder, e);
-          }
+          ResultFolder.of(folder, replace).add(fresh -> files.all(text, fresh, progress));
           return "All of it is in " + folder.getFileName() + ".";
         },
         told,

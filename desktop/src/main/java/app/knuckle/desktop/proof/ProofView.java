@@ -6,7 +6,6 @@ import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.formats.report.Paper;
-import java.nio.file.Path;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.control.ProgressBar;
@@ -88,16 +87,12 @@ public final class ProofView extends ScrollPane {
     chooser.setTitle("A folder for the proof, as a page to be signed and as a file");
     FileDialogs.shown()
         .folder(chooser, getScene().getWindow())
-        .ifPresent(folder -> take(folder.toPath(), false));
-  }
-
-  private void take(Path folder, boolean replace) {
-    model.write(
-        paper,
-        folder,
-        replace,
-        note::setText,
-        FileDialogs.unlessReplaced(
-            getScene().getWindow(), note::setText, () -> take(folder, true)));
+        .ifPresent(
+            folder ->
+                FileDialogs.write(
+                    getScene().getWindow(),
+                    note::setText,
+                    (replace, refused) ->
+                        model.write(paper, folder.toPath(), replace, note::setText, refused)));
   }
 }

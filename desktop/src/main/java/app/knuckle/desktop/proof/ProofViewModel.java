@@ -3,14 +3,12 @@ package app.knuckle.desktop.proof;
 import app.knuckle.desktop.background.Lane;
 import app.knuckle.formats.documents.ProofDocument;
 import app.knuckle.formats.keeping.ResultFolder;
-import app.knuckle.formats.keeping.WriteTrouble;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.formats.report.ProofPage;
 import app.knuckle.study.Refused;
 import app.knuckle.study.Version;
 import app.knuckle.study.proof.Circumstances;
 import app.knuckle.study.proof.Proof;
-import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.function.Consumer;
@@ -64,12 +62,8 @@ final class ProofViewModel {
     writing.run(
         progress -> {
           Circumstances where = Circumstances.here(Version.NUMBER);
-          try {
-            ResultFolder.of(folder, replace)
-                .add(fresh -> ProofDocument.write(proof, where, paper, fresh));
-          } catch (IOException e) {
-            throw WriteTrouble.of(folder, e);
-          }
+          ResultFolder.of(folder, replace)
+              .add(fresh -> ProofDocument.write(proof, where, paper, fresh));
           return "verify.json, verify.html and verify.pdf are in " + folder.getFileName() + ".";
         },
         told,

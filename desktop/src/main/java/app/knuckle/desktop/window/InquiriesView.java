@@ -176,20 +176,23 @@ final class InquiriesView extends VBox {
         .add(new FileChooser.ExtensionFilter(kind.title(), "*." + kind.ending()));
     FileDialogs.shown()
         .save(chooser, getScene().getWindow())
-        .ifPresent(file -> write(title, kind, file.toPath(), false));
+        .ifPresent(file -> write(title, kind, file.toPath()));
   }
 
-  private void write(String title, ReportFile kind, Path target, boolean replace) {
-    document.write(
-        title,
-        List.copyOf(workbench.slips()),
-        List.copyOf(workbench.reckonings().all()),
-        kind,
-        target,
-        replace,
+  private void write(String title, ReportFile kind, Path target) {
+    FileDialogs.write(
+        getScene().getWindow(),
         note::setText,
-        FileDialogs.unlessReplaced(
-            getScene().getWindow(), note::setText, () -> write(title, kind, target, true)));
+        (replace, refused) ->
+            document.write(
+                title,
+                List.copyOf(workbench.slips()),
+                List.copyOf(workbench.reckonings().all()),
+                kind,
+                target,
+                replace,
+                note::setText,
+                refused));
   }
 
   private void leaveSlips() {

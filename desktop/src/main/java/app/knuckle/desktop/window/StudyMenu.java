@@ -239,17 +239,12 @@ final class StudyMenu extends MenuButton implements StudyActs {
     chooser.setTitle("A folder for all figures of the study");
     FileDialogs.shown()
         .folder(chooser, getScene().getWindow())
-        .ifPresent(folder -> writeFigures(folder.toPath(), false));
-  }
-
-  private void writeFigures(Path folder, boolean replace) {
-    keeper.writeFigures(
-        folder,
-        replace,
-        FileDialogs.unlessReplaced(
-            getScene().getWindow(),
-            words -> workbench.bannerProperty().set(new Banner(words, true, List.of())),
-            () -> writeFigures(folder, true)));
+        .ifPresent(
+            folder ->
+                FileDialogs.write(
+                    getScene().getWindow(),
+                    words -> workbench.bannerProperty().set(new Banner(words, true, List.of())),
+                    (replace, refused) -> keeper.writeFigures(folder.toPath(), replace, refused)));
   }
 
   /**

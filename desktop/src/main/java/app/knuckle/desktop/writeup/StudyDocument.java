@@ -173,7 +173,7 @@ public final class StudyDocument {
             progress.done((double) pages.size() / (asked.size() + 1));
           }
           pages.addAll(reckoned);
-          return kind.writeChosen(Page.joined(title, pages), target, replace);
+          return kind.write(Page.joined(title, pages), target, replace);
         },
         written -> said.accept("Written: " + written.getFileName()),
         otherwise);

@@ -12,7 +12,6 @@ import app.knuckle.formats.documents.ReportFile;
 import app.knuckle.formats.documents.Taken;
 import app.knuckle.formats.report.Block;
 import app.knuckle.formats.report.PageSettings;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Node;
@@ -94,16 +93,12 @@ public final class WriteUpView extends HBox {
         .add(new FileChooser.ExtensionFilter(kind.title(), "*." + kind.ending()));
     FileDialogs.shown()
         .save(chooser, getScene().getWindow())
-        .ifPresent(file -> write(kind, file.toPath(), false));
-  }
-
-  private void write(ReportFile kind, Path target, boolean replace) {
-    model.write(
-        kind,
-        target,
-        replace,
-        FileDialogs.unlessReplaced(
-            getScene().getWindow(), model::say, () -> write(kind, target, true)));
+        .ifPresent(
+            file ->
+                FileDialogs.write(
+                    getScene().getWindow(),
+                    model::say,
+                    (replace, refused) -> model.write(kind, file.toPath(), replace, refused)));
   }
 
   private void show(WriteUpViewModel.Shown made) {

@@ -239,7 +239,7 @@ final class WriteUpViewModel {
     Page page = shown.get().page();
     note.set("Writing " + target.getFileName() + " \u2026");
     writing.run(
-        progress -> kind.writeChosen(page, target, replace),
+        progress -> kind.write(page, target, replace),
         written -> note.set("Written: " + written.getFileName()),
         otherwise);
   }

@@ -101,10 +101,20 @@ public enum ReportFile {
    * @param page to write
    * @param target the file
    * @param replace whether figures may replace files that are not as Knuckle wrote them
-   * @throws IOException if it cannot be written there; what was there is then as it was
+   * @return the file
+   * @throws Refused if it cannot be written there; what was there is then as it was
    * @throws FilesOfOthers if a figure would replace one that may not be replaced
    */
-  public void write(Page page, Path target, boolean replace) throws IOException {
+  public Path write(Page page, Path target, boolean replace) {
+    try {
+      writeWithFigures(page, target, replace);
+      return target;
+    } catch (IOException e) {
+      throw WriteTrouble.of(target, e);
+    }
+  }
+
+  private void writeWithFigures(Page page, Path target, boolean replace) throws IOException {
     Path file = Files.isSymbolicLink(target) ? target.toRealPath() : target.toAbsolutePath();
     Path called = file.getFileName();
     if (called == null) {
@@ -134,24 +144,6 @@ public enum ReportFile {
                     out -> beside().get().write(picture, NO_DPI, out));
               }
             });
-  }
-
-  /**
-   * Writes a page for someone who chose the place.
-   *
-   * @param page to write
-   * @param target the file; an old one stays whole if this fails
-   * @param replace whether figures may replace files that are not as Knuckle wrote them
-   * @return the file
-   * @throws Refused if it cannot be written there, or a figure would replace what may not be
-   */
-  public Path writeChosen(Page page, Path target, boolean replace) {
-    try {
-      write(page, target, replace);
-      return target;
-    } catch (IOException e) {
-      throw WriteTrouble.of(target, e);
-    }
   }
 
   private static List<Block.Figure> figures(Page page) {

@@ -1,5 +1,6 @@
 package app.knuckle.formats.keeping;
 
+import app.knuckle.study.Refused;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -80,10 +81,10 @@ public final class ResultFolder {
    * Writes results in place of all that an earlier run wrote.
    *
    * @param results writes them
-   * @throws IOException if that fails; the folder is then as it was
+   * @throws Refused if they cannot be written there; the folder is then as it was
    * @throws FilesOfOthers if one would replace a file that is not as Knuckle wrote it
    */
-  public void write(Results results) throws IOException {
+  public void write(Results results) {
     write(results, true);
   }
 
@@ -91,14 +92,22 @@ public final class ResultFolder {
    * Writes results beside whatever else is there.
    *
    * @param results writes them
-   * @throws IOException if that fails; the folder is then as it was
+   * @throws Refused if they cannot be written there; the folder is then as it was
    * @throws FilesOfOthers if one would replace a file that is not as Knuckle wrote it
    */
-  public void add(Results results) throws IOException {
+  public void add(Results results) {
     write(results, false);
   }
 
-  private void write(Results results, boolean anew) throws IOException {
+  private void write(Results results, boolean anew) {
+    try {
+      exchange(results, anew);
+    } catch (IOException e) {
+      throw WriteTrouble.of(folder, e);
+    }
+  }
+
+  private void exchange(Results results, boolean anew) throws IOException {
     Path parent = folder.getParent();
     if (parent == null) {
       throw new IOException("There is nothing above this folder to write beside it");

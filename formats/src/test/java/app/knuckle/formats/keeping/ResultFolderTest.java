@@ -3,6 +3,7 @@ package app.knuckle.formats.keeping;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import app.knuckle.study.Refused;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -99,7 +100,7 @@ class ResultFolderTest {
                           Files.writeString(fresh.resolve("a.csv"), "tw");
                           throw new IOException("no room");
                         }))
-        .isInstanceOf(IOException.class);
+        .isInstanceOf(Refused.class);
     assertThat(folder.resolve("a.csv")).hasContent("one");
     try (Stream<Path> all = Stream.concat(Files.list(folder), Files.list(above))) {
       assertThat(all.map(file -> file.getFileName().toString()))

@@ -44,38 +44,39 @@ class WriteTroubleTest {
         .hasMessageContaining("nothing may be written in this folder");
   }
 
-  @Test
-  void whatFailsOnTheWayLeavesTheOldFileAndNoPart() throws IOException {
+  /** What is begun and not ended, by a disk or by the user. */
+  private void leavesTheOldFileAndNoPart(
+      SafeFile.Content content, Class<? extends Exception> thrown, String words)
+      throws IOException {
     Path file = Files.writeString(folder.resolve("page.html"), "old");
-    assertThatThrownBy(
-            () ->
-                SafeFile.writeChosen(
-                    file,
-                    out -> {
-                      out.write(1);
-                      throw new IOException("in the words of a system");
-                    }))
-        .isInstanceOf(Refused.class)
-        .hasMessageContaining("it cannot be written there")
+    assertThatThrownBy(() -> SafeFile.writeChosen(file, content))
+        .isInstanceOf(thrown)
+        .hasMessageContaining(words)
         .hasMessageNotContaining("in the words of a system");
     assertThat(file).hasContent("old");
     assertThat(folder).isDirectoryNotContaining(left -> !left.equals(file));
   }
 
   @Test
+  void whatFailsOnTheWayLeavesTheOldFileAndNoPart() throws IOException {
+    leavesTheOldFileAndNoPart(
+        out -> {
+          out.write(1);
+          throw new IOException("in the words of a system");
+        },
+        Refused.class,
+        "it cannot be written there");
+  }
+
+  @Test
   void whatIsCancelledLeavesTheOldFileAndNoPart() throws IOException {
-    Path file = Files.writeString(folder.resolve("page.html"), "old");
-    assertThatThrownBy(
-            () ->
-                SafeFile.writeChosen(
-                    file,
-                    out -> {
-                      out.write(1);
-                      throw new CancellationException();
-                    }))
-        .isInstanceOf(CancellationException.class);
-    assertThat(file).hasContent("old");
-    assertThat(folder).isDirectoryNotContaining(left -> !left.equals(file));
+    leavesTheOldFileAndNoPart(
+        out -> {
+          out.write(1);
+          throw new CancellationException("left off");
+        },
+        CancellationException.class,
+        "left off");
   }
 
   /** What a library closes is not on the disk yet. */

@@ -97,6 +97,16 @@ public enum Part {
   }
 
   /**
+   * Who plays any.
+   *
+   * @param inquiry the question
+   * @return names of columns, each once
+   */
+  public static List<String> columns(Inquiry inquiry) {
+    return Arrays.stream(values()).flatMap(part -> part.in(inquiry).stream()).distinct().toList();
+  }
+
+  /**
    * Who plays it.
    *
    * @param inquiry the question

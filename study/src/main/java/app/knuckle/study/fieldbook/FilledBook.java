@@ -8,7 +8,6 @@ import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -61,10 +60,7 @@ public record FilledBook(Plan plan, Optional<Inquiry> inquiry, List<String> diff
       List<String> all = measured.stream().map(Plan.Measured::column).toList();
       inquiry = inquiry.but(d -> d.measured = all);
     }
-    Inquiry asked = inquiry;
-    List<String> needed =
-        Arrays.stream(Part.values()).flatMap(part -> part.in(asked).stream()).distinct().toList();
-    for (String planned : needed) {
+    for (String planned : Part.columns(inquiry)) {
       Optional<Column> found = columns.found(planned);
       if (found.isEmpty()) {
         return Optional.empty();

@@ -9,7 +9,6 @@ import app.knuckle.study.table.Nearest;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -52,7 +51,7 @@ public record NewNames(Table fresh, List<Missing> missing) {
   public static NewNames of(List<Inquiry> questions, Table old, Table fresh) {
     Set<String> asked = new LinkedHashSet<>();
     for (Inquiry inquiry : questions) {
-      Arrays.stream(Part.values()).forEach(part -> asked.addAll(part.in(inquiry)));
+      asked.addAll(Part.columns(inquiry));
       inquiry.prepare().stream().filter(s -> !s.off()).forEach(s -> asked.addAll(s.reads()));
     }
     Set<String> known = names(old);
