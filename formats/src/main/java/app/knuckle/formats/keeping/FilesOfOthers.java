@@ -4,6 +4,7 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
 import app.knuckle.study.words.Numerals;
+import app.knuckle.study.words.Prose;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -55,7 +56,6 @@ public final class FilesOfOthers extends Refused {
    * @return a sentence
    */
   public String question() {
-    String words = refusal().what();
-    return Character.toUpperCase(words.charAt(0)) + words.substring(1) + ".";
+    return Prose.capital(refusal().what()) + ".";
   }
 }
