@@ -3,7 +3,9 @@ package app.knuckle.bench;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -97,8 +99,8 @@ public class FindingsBench {
         .at(alpha)
         .but(
             d -> {
-              d.treatments = List.of("basin", "mesh", "ration");
-              d.compare = List.of(Inquiry.Compare.pairs(List.of("basin"), procedure));
+              d.give(Part.TREATMENT, List.of("basin", "mesh", "ration"));
+              d.compare = List.of(Compare.pairs(List.of("basin"), procedure));
             });
   }
 

@@ -16,7 +16,10 @@ import app.knuckle.figures.style.Form;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Categories;
@@ -66,7 +69,7 @@ class AnyAnswerTest {
     }
     assertThat(FootingPage.of(answer).cards()).noneMatch(c -> c.words().contains("NaN"));
     assertThat(TestPage.of(answer.findings()).toString()).doesNotContain("Infinity", "NaN");
-    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().analysis())) {
+    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().results())) {
       ComparePage.Look look = new ComparePage.Look(random.nextBoolean(), random.nextBoolean());
       ComparePage page = ComparePage.of(answer.findings(), family, look, List.of(family));
       assertThat(page.ranking()).doesNotContain("NaN");
@@ -118,28 +121,27 @@ class AnyAnswerTest {
         .but(
             d -> {
               d.together = random.nextInt(6) == 0;
-              d.measured = d.together ? List.of("growth", "width") : List.of("growth");
-              d.treatments = treatments;
+              d.give(Part.MEASURED, d.together ? List.of("growth", "width") : List.of("growth"));
+              d.give(Part.TREATMENT, treatments);
               switch (random.nextInt(7)) {
                 case 4 -> {
-                  d.blocks = List.of(other);
-                  d.strips = treatments.subList(0, 1);
+                  d.give(Part.BLOCK, List.of(other));
+                  d.give(Part.STRIP, treatments.subList(0, 1));
                 }
-                case 0 -> d.blocks = List.of(other);
-                case 1 -> d.blocks = List.of(other, names.get(3));
-                case 2 -> d.pairs = other;
+                case 0 -> d.give(Part.BLOCK, List.of(other));
+                case 1 -> d.give(Part.BLOCK, List.of(other, names.get(3)));
+                case 2 -> d.give(Part.PAIRS, other);
                 case 3 -> {
-                  d.unit = other;
-                  d.occasions = treatments.subList(0, 1);
+                  d.give(Part.UNIT, other);
+                  d.give(Part.OCCASION, treatments.subList(0, 1));
                 }
                 default -> {}
               }
-              d.covariates = random.nextInt(3) == 0 ? List.of("start") : List.of();
-              d.method = Inquiry.Method.values()[random.nextInt(4)];
+              d.give(Part.COVARIATE, random.nextInt(3) == 0 ? List.of("start") : List.of());
+              d.approach = Approach.all().get(random.nextInt(4));
               d.compare =
                   List.of(
-                      Inquiry.Compare.pairs(
-                          treatments, PROCEDURES.get(random.nextInt(PROCEDURES.size()))));
+                      Compare.pairs(treatments, PROCEDURES.get(random.nextInt(PROCEDURES.size()))));
             });
   }
 }

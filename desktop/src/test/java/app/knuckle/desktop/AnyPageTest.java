@@ -56,7 +56,7 @@ class AnyPageTest {
     assertThat(FootingPage.of(answer).cards())
         .allMatch(c -> !c.words().contains("NaN") && !c.words().contains("null"));
     assertThat(TestPage.of(answer.findings()).sheets()).isNotEmpty();
-    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().analysis())) {
+    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().results())) {
       ComparePage.of(answer.findings(), family);
     }
     for (Form form : InquiryFigure.forms(answer.findings())) {

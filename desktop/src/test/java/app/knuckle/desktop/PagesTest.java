@@ -22,8 +22,10 @@ import app.knuckle.figures.style.Style;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.cells.PlotGrid;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.keeping.Study;
@@ -107,7 +109,7 @@ class PagesTest {
   void theComparePageRanksLettersAndReadsPairsFromTheHigherSide() {
     Findings findings =
         groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10).findings();
-    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparedMeans family = ComparedMeans.of(findings.first().results()).get(0);
     ComparePage page = ComparePage.of(findings, family);
     assertThat(page.rungs()).extracting(ComparePage.Rung::name).containsExactly("c", "b", "a");
     assertThat(page.rungs()).extracting(ComparePage.Rung::letters).containsExactly("a", "b", "b");
@@ -171,7 +173,7 @@ class PagesTest {
   @Test
   void theArrangementsAreCountedAndTheTailIsWhatAlphaAllows() {
     Answer plain = groups(new int[] {0, 0, 0, 1, 1, 1, 2, 2, 2}, 1, 2, 3, 3, 4, 5, 8, 9, 10);
-    Inquiry inquiry = plain.findings().inquiry().but(d -> d.method = Inquiry.Method.PERMUTATION);
+    Inquiry inquiry = plain.findings().inquiry().but(d -> d.approach = Approach.PERMUTATION);
     Findings findings = Answering.of(plain.findings().table(), inquiry, Progress.NONE);
     TestPage.Line row =
         TestPage.of(findings).sheets().get(0).lines().stream()
@@ -200,10 +202,10 @@ class PagesTest {
             .but(
                 d -> {
                   d.prepare = Stream.concat(d.prepare.stream(), Stream.of(log)).toList();
-                  d.measured = List.of("log_growth");
+                  d.give(Part.MEASURED, List.of("log_growth"));
                 });
     Findings findings = Asked.of(study.table(asked.table()), inquiry).findings();
-    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparedMeans family = ComparedMeans.of(findings.first().results()).get(0);
     ComparePage page =
         ComparePage.of(findings, family, new ComparePage.Look(false, true), List.of(family));
     assertThat(page.valueHeads()).containsExactly("adjusted", "as measured", "back as growth_mm");
@@ -266,7 +268,7 @@ class PagesTest {
     assertThat(LayoutPage.of(answer, "").readsAs()).isNotEmpty();
     assertThat(LookPage.of(answer.findings(), answer.frame()).groupings()).isNotEmpty();
     assertThat(FootingPage.of(answer).cards()).allMatch(c -> !c.words().contains("NaN"));
-    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().analysis())) {
+    for (ComparedMeans family : ComparedMeans.of(answer.findings().first().results())) {
       assertThat(ComparePage.of(answer.findings(), family).rungs()).hasSizeGreaterThan(1);
     }
     for (Form form : InquiryFigure.forms(answer.findings())) {

@@ -25,7 +25,7 @@ record AllResponses(List<String> heads, List<List<String>> rows) {
       return new AllResponses(heads, rows);
     }
     for (ResponseFindings response : findings.responses()) {
-      List<ComparedMeans> families = ComparedMeans.of(response.analysis());
+      List<ComparedMeans> families = ComparedMeans.of(response.results());
       if (families.isEmpty()) {
         continue;
       }

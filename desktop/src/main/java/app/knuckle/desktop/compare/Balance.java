@@ -2,8 +2,8 @@ package app.knuckle.desktop.compare;
 
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.cells.GroupSummary;
-import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Weight;
+import app.knuckle.study.design.Compare;
+import app.knuckle.study.design.Compare.Weight;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -127,15 +127,15 @@ record Balance(
   }
 
   /** The question for the inquiry. */
-  Inquiry.Compare asked(String name) {
+  Compare asked(String name) {
     List<Weight> weights = new ArrayList<>();
     left.forEach(g -> weights.add(new Weight(g, weight(g))));
     right.forEach(g -> weights.add(new Weight(g, -weight(g))));
-    return new Inquiry.Compare(of, List.of(), false, Procedure.NONE, weights, 0, name);
+    return new Compare(of, List.of(), false, Procedure.NONE, weights, 0, name);
   }
 
   /** One question less another: a difference of differences; null if they weigh other means. */
-  static Inquiry.Compare difference(Inquiry.Compare first, Inquiry.Compare second) {
+  static Compare difference(Compare first, Compare second) {
     if (!first.of().equals(second.of())) {
       return null;
     }
@@ -151,7 +151,7 @@ record Balance(
         });
     return kept.isEmpty()
         ? null
-        : new Inquiry.Compare(
+        : new Compare(
             first.of(),
             List.of(),
             false,

@@ -8,6 +8,8 @@ import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.Findings;
@@ -60,7 +62,7 @@ final class BalanceViewModel {
   boolean take(Findings shown) {
     findings = shown;
     Inquiry inquiry = shown.inquiry();
-    List<MeansResult> all = shown.first().analysis().means();
+    List<MeansResult> all = shown.first().results().means();
     means =
         all.stream()
             .filter(m -> m.within().isEmpty() && m.of().size() == inquiry.treatments().size())
@@ -68,7 +70,7 @@ final class BalanceViewModel {
             .or(() -> all.stream().findFirst())
             .orElse(null);
     if (means == null
-        || inquiry.method() != Inquiry.Method.LEAST_SQUARES
+        || inquiry.analysis() != Analysis.LEAST_SQUARES
         || means.rows().size() > MOST_WEIGHED) {
       return false;
     }
@@ -180,14 +182,14 @@ final class BalanceViewModel {
 
   /** Questions often asked of crossed treatments, by their names. */
   List<String> ready() {
-    return readyMade().stream().map(Inquiry.Compare::name).toList();
+    return readyMade().stream().map(Compare::name).toList();
   }
 
   void keepReady(int index) {
     add(readyMade().get(index));
   }
 
-  private List<Inquiry.Compare> readyMade() {
+  private List<Compare> readyMade() {
     return ReadyMade.of(
         means.of(),
         means.rows().stream().filter(r -> r.mean().exists()).map(MeansResult.Row::levels).toList());
@@ -199,26 +201,24 @@ final class BalanceViewModel {
   }
 
   void keepTrend(String treatment) {
-    add(
-        new Inquiry.Compare(
-            List.of(treatment), List.of(), false, Procedure.NONE, List.of(), 2, ""));
+    add(new Compare(List.of(treatment), List.of(), false, Procedure.NONE, List.of(), 2, ""));
   }
 
   void keep(String own) {
     add(balance.asked(own.isEmpty() ? balance.name() : own));
   }
 
-  private void add(Inquiry.Compare asked) {
+  private void add(Compare asked) {
     Inquiry inquiry = slip.inquiry();
     if (!inquiry.compare().contains(asked)) {
-      List<Inquiry.Compare> all = new ArrayList<>(inquiry.compare());
+      List<Compare> all = new ArrayList<>(inquiry.compare());
       all.add(asked);
       slip.inquiryProperty().set(inquiry.but(d -> d.compare = all));
     }
   }
 
   List<Kept> kept() {
-    List<ContrastResult> results = findings.first().analysis().contrasts();
+    List<ContrastResult> results = findings.first().results().contrasts();
     return results.stream().map(r -> kept(r, results.size())).toList();
   }
 
@@ -247,12 +247,12 @@ final class BalanceViewModel {
   /** Whether kept questions overlap, so that they do not speak for themselves. */
   boolean overlap() {
     List<ContrastResult> results =
-        findings.first().analysis().contrasts().stream().filter(r -> r.degree() == 0).toList();
+        findings.first().results().contrasts().stream().filter(r -> r.degree() == 0).toList();
     for (int i = 0; i < results.size(); i++) {
       for (int j = i + 1; j < results.size(); j++) {
         double product = 0;
-        for (Inquiry.Weight a : results.get(i).weights()) {
-          for (Inquiry.Weight b : results.get(j).weights()) {
+        for (Compare.Weight a : results.get(i).weights()) {
+          for (Compare.Weight b : results.get(j).weights()) {
             product += a.levels().equals(b.levels()) ? a.weight() * b.weight() : 0;
           }
         }
@@ -265,9 +265,9 @@ final class BalanceViewModel {
   }
 
   void takeOut(int index) {
-    ContrastResult r = findings.first().analysis().contrasts().get(index);
+    ContrastResult r = findings.first().results().contrasts().get(index);
     Inquiry inquiry = slip.inquiry();
-    List<Inquiry.Compare> left =
+    List<Compare> left =
         inquiry.compare().stream()
             .filter(
                 c ->
@@ -282,16 +282,16 @@ final class BalanceViewModel {
 
   /** Questions whose weights are known, which can be weighed against each other. */
   List<String> weighable() {
-    return asked().stream().map(Inquiry.Compare::name).toList();
+    return asked().stream().map(Compare::name).toList();
   }
 
-  private List<Inquiry.Compare> asked() {
+  private List<Compare> asked() {
     return findings.inquiry().compare().stream().filter(c -> !c.weights().isEmpty()).toList();
   }
 
   /** A difference of two differences. */
   void weighTwo(int first, int second) {
-    Inquiry.Compare difference = Balance.difference(asked().get(first), asked().get(second));
+    Compare difference = Balance.difference(asked().get(first), asked().get(second));
     if (difference != null) {
       add(difference);
     }

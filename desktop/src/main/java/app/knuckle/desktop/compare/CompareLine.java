@@ -27,7 +27,7 @@ public final class CompareLine {
       return new Line(Line.State.NOT_YET, "waits for the test");
     }
     ResponseFindings response = answer.findings().first();
-    List<ComparedMeans> families = ComparedMeans.of(response.analysis());
+    List<ComparedMeans> families = ComparedMeans.of(response.results());
     if (families.isEmpty()) {
       if (response.hasTooManyToCompare()) {
         return new Line(Line.State.CAUTION, "too many means for pairs");

@@ -5,6 +5,8 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Term;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
@@ -111,7 +113,7 @@ final class CompareOptions {
   static List<Family> families(Inquiry inquiry) {
     List<String> t = inquiry.treatments();
     List<Family> all = new ArrayList<>();
-    boolean some = inquiry.method() == Inquiry.Method.LEAST_SQUARES;
+    boolean some = inquiry.analysis() == Analysis.LEAST_SQUARES;
     for (Term term : Term.combinations(t, MOST_CROSSED)) {
       if (some || term.names().size() == t.size()) {
         all.add(new Family(term.names(), List.of()));
@@ -129,7 +131,7 @@ final class CompareOptions {
 
   /** The procedures that fit, the strictest first. */
   static List<By> procedures(Inquiry inquiry, Family family) {
-    if (inquiry.method() == Inquiry.Method.PERMUTATION) {
+    if (inquiry.analysis() == Analysis.PERMUTATION) {
       return List.of();
     }
     Procedure.Setting setting = inquiry.setting();
@@ -151,7 +153,7 @@ final class CompareOptions {
   /** Which procedures do not fit here, and what they would need. */
   static String notOffered(Inquiry inquiry, List<String> of) {
     boolean reference = inquiry.reference().keySet().containsAll(of);
-    boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
+    boolean ranks = inquiry.analysis() == Analysis.RANKS;
     boolean means = Procedure.DUNNETT.fits(inquiry.setting());
     List<String> not = new ArrayList<>();
     if (!reference && means) {
@@ -160,7 +162,7 @@ final class CompareOptions {
     if (!reference && ranks && inquiry.blocks().isEmpty() && inquiry.unit() == null) {
       not.add("Steel, which needs a reference group");
     }
-    if (inquiry.method() == Inquiry.Method.LEAST_SQUARES) {
+    if (inquiry.analysis() == Analysis.LEAST_SQUARES) {
       not.add("Games-Howell and Tamhane, for unequal spread");
     }
     if (!ranks) {
@@ -182,7 +184,7 @@ final class CompareOptions {
   /** Whether a difference can be looked for in one direction: from a reference only. */
   static boolean hasDirection(Inquiry inquiry) {
     return Procedure.DUNNETT.fits(inquiry.setting())
-        && inquiry.compare().stream().anyMatch(Inquiry.Compare::toReference);
+        && inquiry.compare().stream().anyMatch(Compare::toReference);
   }
 
   /** The directions, in words. */

@@ -241,7 +241,7 @@ public record ComparePage(
                     decimals)
                 + " "
                 + EdgeSentence.of(
-                    response.analysis(), response.summaries(), findings.inquiry(), ExactP.USUAL))
+                    response.results(), response.summaries(), findings.inquiry(), ExactP.USUAL))
             .strip(),
         family.criticalDifference().exists() && !family.isOfRatios()
             ? "Means differ significantly from "
@@ -292,7 +292,7 @@ public record ComparePage(
   /** The SD of single values within groups, by which a difference is said to be large. */
   private static Quantity spread(ResponseFindings response) {
     return response
-        .analysis()
+        .results()
         .variances()
         .map(AnovaTable::fit)
         .filter(Objects::nonNull)

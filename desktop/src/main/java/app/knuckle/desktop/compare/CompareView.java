@@ -80,7 +80,7 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     if (answer == null || !answer.isTested()) {
       return;
     }
-    List<ComparedMeans> families = ComparedMeans.of(answer.findings().first().analysis());
+    List<ComparedMeans> families = ComparedMeans.of(answer.findings().first().results());
     boolean ofTwo = !families.isEmpty() && families.stream().allMatch(f -> f.means().length == 2);
     page.getChildren()
         .setAll(

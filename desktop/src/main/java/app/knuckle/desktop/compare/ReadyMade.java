@@ -1,8 +1,8 @@
 package app.knuckle.desktop.compare;
 
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Weight;
+import app.knuckle.study.design.Compare;
+import app.knuckle.study.design.Compare.Weight;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -27,8 +27,8 @@ final class ReadyMade {
    * @param cells levels of every cell whose mean is known
    * @return none for a single treatment
    */
-  static List<Inquiry.Compare> of(List<String> of, List<Map<String, String>> cells) {
-    List<Inquiry.Compare> all = new ArrayList<>();
+  static List<Compare> of(List<String> of, List<Map<String, String>> cells) {
+    List<Compare> all = new ArrayList<>();
     if (of.size() < 2) {
       return all;
     }
@@ -45,7 +45,7 @@ final class ReadyMade {
   }
 
   /** Cells at the last or first levels of some treatments, with the product of their signs. */
-  private static Inquiry.Compare asked(
+  private static Compare asked(
       List<String> of, List<Map<String, String>> cells, List<String> some) {
     Map<String, List<String>> levels = new LinkedHashMap<>();
     for (String t : some) {
@@ -76,8 +76,7 @@ final class ReadyMade {
     signs.forEach(
         (cell, sign) ->
             weights.add(new Weight(cell, (double) sign / company.get(corner(cell, some)))));
-    return new Inquiry.Compare(
-        of, List.of(), false, Procedure.NONE, weights, 0, name(some, levels));
+    return new Compare(of, List.of(), false, Procedure.NONE, weights, 0, name(some, levels));
   }
 
   private static List<String> corner(Map<String, String> cell, List<String> some) {

@@ -2,6 +2,7 @@ package app.knuckle.desktop.explain;
 
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Response;
 import java.util.Locale;
 
 /** What the manual has a page about, in the order of its contents. */
@@ -74,12 +75,11 @@ public enum Topic {
    * @return the page of its method, or of its design
    */
   public static Topic of(Inquiry inquiry, boolean two) {
-    return switch (inquiry.method()) {
+    return switch (inquiry.analysis()) {
       case MIXED -> RANDOM_EFFECTS;
-      case COUNTS -> COUNTS;
-      case PROPORTIONS -> SHARES;
+      case DEVIANCE -> inquiry.response() == Response.COUNTED ? COUNTS : SHARES;
       case PERMUTATION -> REARRANGEMENT;
-      case UNEQUAL_SPREAD -> UNEQUAL_SPREAD;
+      case SEPARATE_VARIANCES -> UNEQUAL_SPREAD;
       case RANKS -> ofRanks(inquiry, two);
       case LEAST_SQUARES -> ofMeans(inquiry, two);
     };

@@ -10,6 +10,7 @@ import app.knuckle.figures.scene.Ink;
 import app.knuckle.stats.compare.Trend;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ResponseFindings;
@@ -39,7 +40,7 @@ final class DesignPictures {
    * multiply, the points rise or fall along a line (Tukey 1949; Daniel 1976, chapter 4).
    */
   Scatter additivity() {
-    Residuals left = response.analysis().residuals();
+    Residuals left = response.results().residuals();
     if (left == null || inquiry.blocks().size() != 1) {
       return null;
     }
@@ -90,7 +91,7 @@ final class DesignPictures {
 
   /** The spread of the differences between each two occasions, which should be alike. */
   Bars occasions() {
-    Residuals left = response.analysis().residuals();
+    Residuals left = response.results().residuals();
     if (left == null || inquiry.occasions().size() != 1 || inquiry.unit() == null) {
       return null;
     }
@@ -138,7 +139,7 @@ final class DesignPictures {
 
   /** Values over a dose, with the trend of the asked degree through the means of its levels. */
   Scatter trend() {
-    int degree = inquiry.compare().stream().mapToInt(Inquiry.Compare::trend).max().orElse(0);
+    int degree = inquiry.compare().stream().mapToInt(Compare::trend).max().orElse(0);
     List<String> of =
         inquiry.compare().stream().filter(c -> c.trend() > 0).findFirst().orElseThrow().of();
     if (!(answer.frame().column(of.get(0)) instanceof Numbers dose)) {

@@ -9,8 +9,9 @@ import app.knuckle.figures.scatter.Scatter;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.checks.Footing;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import app.knuckle.study.findings.GroupCheck;
@@ -80,11 +81,11 @@ public record FootingPage(String line, List<Check> cards) {
       return say("footing.ground." + name().toLowerCase(Locale.ROOT));
     }
 
-    static Ground of(Method method) {
-      return switch (method) {
-        case LEAST_SQUARES, MIXED, UNEQUAL_SPREAD -> VALUES;
+    static Ground of(Analysis analysis) {
+      return switch (analysis) {
+        case LEAST_SQUARES, MIXED, SEPARATE_VARIANCES -> VALUES;
         case RANKS, PERMUTATION -> RANKS;
-        case COUNTS, PROPORTIONS -> COUNTS;
+        case DEVIANCE -> COUNTS;
       };
     }
   }
@@ -104,7 +105,7 @@ public record FootingPage(String line, List<Check> cards) {
     ResponseFindings response = answer.findings().first();
     Cards cards = new Cards(answer, response);
     return new FootingPage(
-        Ground.of(inquiry.method()).words(),
+        Ground.of(inquiry.analysis()).words(),
         Footing.of(answer.findings(), response).checks().stream().map(cards::card).toList());
   }
 
@@ -122,7 +123,7 @@ public record FootingPage(String line, List<Check> cards) {
       this.answer = answer;
       this.response = response;
       inquiry = answer.findings().inquiry();
-      residuals = response.analysis().residuals();
+      residuals = response.results().residuals();
       ways = new WaysOn(answer);
       pictures = new DesignPictures(answer);
     }
@@ -185,7 +186,7 @@ public record FootingPage(String line, List<Check> cards) {
     private Check normality(Footing.Check check) {
       GroupCheck values = check.values().orElseThrow();
       List<String> more =
-          response.analysis().groupChecks().stream()
+          response.results().groupChecks().stream()
               .filter(c -> c.test().equals(values.test()))
               .filter(c -> c.on() instanceof Map<?, ?> group && !group.isEmpty())
               .map(
@@ -208,7 +209,7 @@ public record FootingPage(String line, List<Check> cards) {
           more,
           !check.judgement().isOdd()
               ? List.of()
-              : join(ways.logarithm(), ways.methods(Method.RANKS, Method.PERMUTATION)),
+              : join(ways.logarithm(), ways.approaches(Approach.RANKS, Approach.PERMUTATION)),
           check.mute());
     }
 
@@ -224,7 +225,7 @@ public record FootingPage(String line, List<Check> cards) {
           !check.judgement().isOdd()
               ? List.of()
               : values.on().equals("differences")
-                  ? ways.methods(Method.RANKS, Method.PERMUTATION)
+                  ? ways.approaches(Approach.RANKS, Approach.PERMUTATION)
                   : ways.logarithm());
     }
 
@@ -236,7 +237,7 @@ public record FootingPage(String line, List<Check> cards) {
           say("footing.title.expected", String.valueOf(check.values().orElseThrow().on())),
           Topic.of(inquiry, false),
           null,
-          check.judgement().isOdd() && alone ? ways.methods(Method.RANKS) : List.of());
+          check.judgement().isOdd() && alone ? ways.approaches(Approach.RANKS) : List.of());
     }
 
     private Check variances(Footing.Check check) {
@@ -262,7 +263,7 @@ public record FootingPage(String line, List<Check> cards) {
           check.said(),
           more,
           odd
-              ? join(ways.methods(Method.UNEQUAL_SPREAD, Method.RANKS), ways.logarithm())
+              ? join(ways.approaches(Approach.SEPARATE_VARIANCES, Approach.RANKS), ways.logarithm())
               : List.of(),
           check.mute());
     }
@@ -307,7 +308,9 @@ public record FootingPage(String line, List<Check> cards) {
                   ? ways.ownSlopes(check.covariate())
                   : check.about().equals("additivity")
                       ? ways.logarithm()
-                      : check.about().equals("sphericity") ? ways.methods(Method.RANKS) : List.of();
+                      : check.about().equals("sphericity")
+                          ? ways.approaches(Approach.RANKS)
+                          : List.of();
       return new Check(
           title,
           topic(check),
@@ -332,7 +335,7 @@ public record FootingPage(String line, List<Check> cards) {
           check.said(),
           List.of(),
           // With plots lost, random blocks and units keep what the fixed analysis loses.
-          unequal ? ways.methods(Method.MIXED) : List.of(),
+          unequal ? ways.approaches(Approach.MIXED) : List.of(),
           check.mute());
     }
   }

@@ -24,7 +24,7 @@ final class RandomChecks {
   /** The card of a random term, in the order of the terms. */
   static Check card(ResponseFindings response, int k, Footing.Check check, WaysOn ways) {
     TestResult.Variation variation =
-        response.analysis().tests().stream()
+        response.results().tests().stream()
             .filter(TestResult.MixedResult.class::isInstance)
             .map(test -> ((TestResult.MixedResult) test).variation())
             .findFirst()

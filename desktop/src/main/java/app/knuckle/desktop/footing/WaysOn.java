@@ -2,11 +2,13 @@ package app.knuckle.desktop.footing;
 
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.linear.Term;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Changes;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.design.Redesign;
+import app.knuckle.study.design.Terms;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
 import app.knuckle.study.prep.Step;
@@ -27,26 +29,14 @@ final class WaysOn {
     response = answer.findings().first().measured();
   }
 
-  /** The given methods as far as they fit the design. */
-  List<WayOn> methods(Method... methods) {
+  /** The given approaches as far as they fit the design. */
+  List<WayOn> approaches(Approach... approaches) {
     List<WayOn> ways = new ArrayList<>();
-    for (Method method : methods) {
-      Changes.judgedBy(inquiry, method)
-          .ifPresent(changed -> ways.add(new WayOn(label(method), changed)));
+    for (Approach approach : approaches) {
+      Changes.judgedBy(inquiry, approach)
+          .ifPresent(changed -> ways.add(new WayOn(approach.wayOn(), changed)));
     }
     return ways;
-  }
-
-  private static String label(Method method) {
-    return switch (method) {
-      case MIXED -> "Ask with random effects \u2192";
-      case COUNTS -> "Ask as counts \u2192";
-      case PROPORTIONS -> "Ask as proportions \u2192";
-      case UNEQUAL_SPREAD -> "Ask with separate variances \u2192";
-      case RANKS -> "Ask on ranks \u2192";
-      case PERMUTATION -> "Ask by permutation \u2192";
-      case LEAST_SQUARES -> "Ask by least squares \u2192";
-    };
   }
 
   /** The logarithm of the response, if all its values are above 0. */
@@ -77,9 +67,9 @@ final class WaysOn {
         Redesign.of(
             inquiry,
             d -> {
-              List<String> blocks = new ArrayList<>(d.blocks);
+              List<String> blocks = new ArrayList<>(d.blocks());
               term.stream().filter(c -> !blocks.contains(c)).forEach(blocks::add);
-              d.blocks = blocks;
+              d.give(Part.BLOCK, blocks);
               d.random = d.random.with(random);
             });
     return List.of(
@@ -107,8 +97,7 @@ final class WaysOn {
     Term.combinations(inquiry.treatments(), inquiry.treatments().size())
         .forEach(t -> terms.add(t.names()));
     terms.add(List.of(inquiry.treatments().get(0), covariate));
-    Inquiry changed =
-        Redesign.of(inquiry, d -> d.terms = new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, terms));
+    Inquiry changed = Redesign.of(inquiry, d -> d.terms = new Terms(Terms.Choice.CHOSEN, terms));
     return List.of(
         new WayOn(
             "Give each " + inquiry.treatments().get(0) + " a separate slope \u2192",

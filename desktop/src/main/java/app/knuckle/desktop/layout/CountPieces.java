@@ -3,6 +3,8 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
 import java.util.List;
@@ -26,7 +28,7 @@ final class CountPieces {
 
   /** Out of how many, or for each of what. */
   void outOf(List<Piece> s) {
-    boolean shares = asked().method() == Inquiry.Method.PROPORTIONS;
+    boolean shares = asked().response() == Response.PROPORTION;
     String column = shares ? asked().outOf() : asked().exposure();
     s.add(new Piece.Words(shares ? " of " : " per "));
     s.add(
@@ -41,9 +43,9 @@ final class CountPieces {
                     d -> {
                       String chosen = o.key().equals(Slots.OUT) ? null : o.key();
                       if (shares) {
-                        d.outOf = chosen;
+                        d.give(Part.OUT_OF, chosen);
                       } else {
-                        d.exposure = chosen;
+                        d.give(Part.EXPOSURE, chosen);
                       }
                     })));
   }
@@ -85,7 +87,7 @@ final class CountPieces {
     }
     return question.answer() == null
         || question.answer().findings() == null
-        || question.answer().findings().first().analysis().tests().stream()
+        || question.answer().findings().first().results().tests().stream()
             .filter(TestResult.CountResult.class::isInstance)
             .allMatch(test -> ((TestResult.CountResult) test).extraSpread());
   }

@@ -1,12 +1,12 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.controls.SlotChooser.Option;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Inquiry.Draft;
-import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.table.Categories;
-import java.util.List;
 import java.util.function.Consumer;
 
 /** The sentence that three plain answers lead to. */
@@ -58,26 +58,26 @@ final class PlainAnswers {
 
   /** Writes the sentence that three plain answers lead to. */
   void write(boolean ranks, int groups, boolean sameUnits) {
-    Method method = ranks ? Method.RANKS : Method.LEAST_SQUARES;
+    Approach approach = ranks ? Approach.RANKS : Approach.LEAST_SQUARES;
     String unit = sameUnits ? repeatedUnit() : null;
     change.accept(
         d -> {
-          d.method = method;
+          d.approach = approach;
           if (groups == 0) {
-            d.treatments = List.of();
+            d.clear(Part.TREATMENT);
             d.expected = d.expected == null ? 0.0 : d.expected;
-            d.unit = null;
-            d.pairs = null;
+            d.clear(Part.UNIT);
+            d.clear(Part.PAIRS);
             return;
           }
           d.expected = null;
-          d.pairs = null;
-          d.unit = null;
+          d.clear(Part.PAIRS);
+          d.clear(Part.UNIT);
           if (ranks) {
             onOneTreatment(d);
           }
-          if (unit != null && d.treatments.size() == 1 && groups() == 2) {
-            d.pairs = unit;
+          if (unit != null && d.treatments().size() == 1 && groups() == 2) {
+            d.give(Part.PAIRS, unit);
           } else if (unit != null) {
             seenRepeatedly(question, d, unit);
           }
@@ -86,11 +86,11 @@ final class PlainAnswers {
 
   /** Tests on ranks compare the groups of one treatment, and know of nothing beside. */
   private static void onOneTreatment(Draft d) {
-    d.treatments = d.treatments.stream().limit(1).toList();
-    d.blocks = List.of();
-    d.wholePlots = List.of();
-    d.strips = List.of();
-    d.covariates = List.of();
+    d.give(Part.TREATMENT, d.treatments().stream().limit(1).toList());
+    d.clear(Part.BLOCK);
+    d.clear(Part.WHOLE_PLOT);
+    d.clear(Part.STRIP);
+    d.clear(Part.COVARIATE);
   }
 
   /** A column whose every level comes with several levels of the treatment; null for none. */
@@ -117,13 +117,14 @@ final class PlainAnswers {
 
   /** A unit whose treatment varies within it was seen on occasions. */
   static void seenRepeatedly(Question question, Draft d, String unit) {
-    d.unit = unit;
-    d.occasions =
-        d.treatments.stream()
+    d.give(Part.UNIT, unit);
+    d.give(
+        Part.OCCASION,
+        d.treatments().stream()
             .filter(
                 t ->
                     question.answer() != null
                         && FirstGuess.varies(question.answer().frame(), t, unit))
-            .toList();
+            .toList());
   }
 }

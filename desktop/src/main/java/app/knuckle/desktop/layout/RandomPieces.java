@@ -4,6 +4,8 @@ import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.stats.mixed.MixedModel.Denominator;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.TestResult;
@@ -87,7 +89,7 @@ final class RandomPieces {
     if (question.answer() == null || question.answer().findings() == null) {
       return "";
     }
-    return question.answer().findings().first().analysis().tests().stream()
+    return question.answer().findings().first().results().tests().stream()
         .filter(TestResult.MixedResult.class::isInstance)
         .map(test -> ((TestResult.MixedResult) test).variation().criteria().get(within))
         .filter(Objects::nonNull)
@@ -106,7 +108,7 @@ final class RandomPieces {
         null,
         o -> {
           List<List<String>> terms = new ArrayList<>();
-          if (asked().method() == Inquiry.Method.MIXED) {
+          if (asked().analysis() == Analysis.MIXED) {
             terms.addAll(RandomPart.of(asked()));
           } else {
             asked().blocks().forEach(block -> terms.add(List.of(block)));
@@ -114,7 +116,7 @@ final class RandomPieces {
           terms.add(term(o));
           slots.change(
               d -> {
-                d.method = Inquiry.Method.MIXED;
+                d.approach = Approach.MIXED;
                 d.random = d.random.with(terms.stream().distinct().toList());
               });
         });
@@ -132,7 +134,7 @@ final class RandomPieces {
       next.set(place, term(option));
     }
     if (next.isEmpty()) {
-      slots.change(d -> d.method = Inquiry.Method.LEAST_SQUARES);
+      slots.change(d -> d.approach = Approach.LEAST_SQUARES);
     } else {
       change(r -> r.with(next));
     }

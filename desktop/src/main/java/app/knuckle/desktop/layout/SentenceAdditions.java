@@ -1,8 +1,9 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.desktop.sentence.Piece;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Redesign;
+import app.knuckle.study.design.Part;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -36,7 +37,7 @@ final class SentenceAdditions {
               List::of,
               Slots::ownNumber,
               o -> slots.change(d -> d.expected = Slots.number(o))));
-      if (Redesign.whyNotRandom(i) == null) {
+      if (Analysis.whyNotRandom(i).isEmpty()) {
         more.add(new RandomPieces(question, columns, slots).addition());
       }
       return more;
@@ -46,7 +47,7 @@ final class SentenceAdditions {
             "add-measured",
             "+ a response",
             columns::measurable,
-            (d, c) -> d.measured = c,
+            (d, c) -> d.give(Part.MEASURED, c),
             i.measured()));
     if (i.expected() == null) {
       more.add(
@@ -54,7 +55,7 @@ final class SentenceAdditions {
               "add-treatment",
               "+ a treatment",
               columns::treatable,
-              (d, c) -> d.treatments = c,
+              (d, c) -> d.give(Part.TREATMENT, c),
               i.treatments()));
       if (i.blocks().size() < 2) {
         more.add(
@@ -62,7 +63,7 @@ final class SentenceAdditions {
                 "add-block",
                 i.blocks().isEmpty() ? "+ blocks" : "+ columns across the blocks",
                 columns::naming,
-                (d, c) -> d.blocks = c,
+                (d, c) -> d.give(Part.BLOCK, c),
                 i.blocks()));
       }
       more.add(
@@ -70,10 +71,10 @@ final class SentenceAdditions {
               "add-covariate",
               "+ a covariate",
               columns::numbers,
-              (d, c) -> d.covariates = c,
+              (d, c) -> d.give(Part.COVARIATE, c),
               i.covariates()));
       addUnits(i, more);
-      if (Redesign.whyNotRandom(i) == null) {
+      if (Analysis.whyNotRandom(i).isEmpty()) {
         more.add(new RandomPieces(question, columns, slots).addition());
       }
       if (i.reference().isEmpty() && i.treatments().size() == 1 && i.pairs() == null) {
@@ -102,18 +103,30 @@ final class SentenceAdditions {
     } else if (i.occasions().isEmpty()) {
       more.add(
           slots.add(
-              "add-occasion", "+ occasions", columns::laid, (d, c) -> d.occasions = c, List.of()));
+              "add-occasion",
+              "+ occasions",
+              columns::laid,
+              (d, c) -> d.give(Part.OCCASION, c),
+              List.of()));
     }
     if (i.wholePlots().isEmpty() && i.treatments().size() > 1 && i.occasions().isEmpty()) {
       more.add(
           slots.add(
-              "add-whole", "+ whole plots", columns::laid, (d, c) -> d.wholePlots = c, List.of()));
+              "add-whole",
+              "+ whole plots",
+              columns::laid,
+              (d, c) -> d.give(Part.WHOLE_PLOT, c),
+              List.of()));
     }
     boolean crossing = i.treatments().size() > 1 && i.blocks().size() == 1;
     if (crossing && i.wholePlots().isEmpty() && i.strips().isEmpty() && i.unit() == null) {
       more.add(
           slots.add(
-              "add-strips", "+ strips across", columns::laid, (d, c) -> d.strips = c, List.of()));
+              "add-strips",
+              "+ strips across",
+              columns::laid,
+              (d, c) -> d.give(Part.STRIP, c),
+              List.of()));
     }
     boolean two = i.treatments().size() == 1 && columns.levels(i.treatments().get(0)).size() == 2;
     if (i.pairs() == null && two && i.blocks().isEmpty() && i.unit() == null) {
@@ -124,7 +137,7 @@ final class SentenceAdditions {
               false,
               () -> Slots.free(columns::naming, List.of()),
               null,
-              o -> slots.change(d -> d.pairs = o.key())));
+              o -> slots.change(d -> d.give(Part.PAIRS, o.key()))));
     }
   }
 }

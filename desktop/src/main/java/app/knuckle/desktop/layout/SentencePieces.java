@@ -3,10 +3,13 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.stats.compare.Direction;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Method;
-import app.knuckle.study.design.Inquiry.Terms;
+import app.knuckle.study.design.Part;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.design.Redesign;
+import app.knuckle.study.design.Terms;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -35,7 +38,7 @@ final class SentencePieces {
   /** The sentence now, with its slots. */
   List<Piece> sentence(String rows) {
     List<Piece> s = new ArrayList<>();
-    boolean counted = asked().method().isOfCounts();
+    boolean counted = asked().response().isCounted();
     say(s, counted ? "We counted " : "We measured ");
     measured(s);
     if (counted) {
@@ -70,7 +73,11 @@ final class SentencePieces {
 
   private void measured(List<Piece> s) {
     slots.listed(
-        s, "slot-measured", asked().measured(), columns::measurable, (d, c) -> d.measured = c);
+        s,
+        "slot-measured",
+        asked().measured(),
+        columns::measurable,
+        (d, c) -> d.give(Part.MEASURED, c));
     if (asked().measured().isEmpty()) {
       s.add(
           new Piece.Slot(
@@ -79,7 +86,7 @@ final class SentencePieces {
               true,
               columns::measurable,
               null,
-              o -> slots.change(d -> d.measured = List.of(o.key()))));
+              o -> slots.change(d -> d.give(Part.MEASURED, List.of(o.key())))));
     }
     if (asked().measured().size() > 1) {
       say(s, ", ");
@@ -98,7 +105,7 @@ final class SentencePieces {
   private void treatments(List<Piece> s) {
     List<String> treatments = asked().treatments();
     boolean described = treatments.isEmpty() && !asked().hasGap();
-    boolean varies = described && asked().method() == Method.MIXED;
+    boolean varies = described && asked().analysis() == Analysis.MIXED;
     say(
         s,
         varies
@@ -114,9 +121,10 @@ final class SentencePieces {
               !described,
               columns::treatable,
               null,
-              o -> slots.change(d -> d.treatments = List.of(o.key()))));
+              o -> slots.change(d -> d.give(Part.TREATMENT, List.of(o.key())))));
     } else {
-      slots.listed(s, "slot-treatment", treatments, columns::treatable, (d, c) -> d.treatments = c);
+      slots.listed(
+          s, "slot-treatment", treatments, columns::treatable, (d, c) -> d.give(Part.TREATMENT, c));
     }
     if (treatments.size() > 1) {
       say(s, ", ");
@@ -133,7 +141,9 @@ final class SentencePieces {
     }
     if (asked().pairs() != null) {
       say(s, ", matched by ");
-      s.add(slots.one("slot-pairs", asked().pairs(), columns::naming, (d, c) -> d.pairs = c));
+      s.add(
+          slots.one(
+              "slot-pairs", asked().pairs(), columns::naming, (d, c) -> d.give(Part.PAIRS, c)));
     }
   }
 
@@ -149,24 +159,33 @@ final class SentencePieces {
       if (!asked().wholePlots().isEmpty()) {
         say(s, ", ");
         slots.listed(
-            s, "slot-whole", asked().wholePlots(), columns::laid, (d, c) -> d.wholePlots = c);
+            s,
+            "slot-whole",
+            asked().wholePlots(),
+            columns::laid,
+            (d, c) -> d.give(Part.WHOLE_PLOT, c));
         say(s, " on whole plots");
       }
       say(s, ". ");
       return;
     }
     say(s, ", laid out in ");
-    slots.listed(s, "slot-block", blocks, columns::naming, (d, c) -> d.blocks = c);
+    slots.listed(s, "slot-block", blocks, columns::naming, (d, c) -> d.give(Part.BLOCK, c));
     say(s, blocks.size() == 1 ? " as blocks" : " as rows and columns");
     if (!asked().wholePlots().isEmpty()) {
       say(s, ", ");
       slots.listed(
-          s, "slot-whole", asked().wholePlots(), columns::laid, (d, c) -> d.wholePlots = c);
+          s,
+          "slot-whole",
+          asked().wholePlots(),
+          columns::laid,
+          (d, c) -> d.give(Part.WHOLE_PLOT, c));
       say(s, " on whole plots");
     }
     if (!asked().strips().isEmpty()) {
       say(s, ", ");
-      slots.listed(s, "slot-strips", asked().strips(), columns::laid, (d, c) -> d.strips = c);
+      slots.listed(
+          s, "slot-strips", asked().strips(), columns::laid, (d, c) -> d.give(Part.STRIP, c));
       say(s, " in strips across the others");
     }
     say(s, ". ");
@@ -178,11 +197,15 @@ final class SentencePieces {
     }
     boolean seen = !asked().occasions().isEmpty();
     say(s, seen ? "Each " : "Readings of one ");
-    s.add(slots.one("slot-unit", asked().unit(), columns::naming, (d, c) -> d.unit = c));
+    s.add(slots.one("slot-unit", asked().unit(), columns::naming, (d, c) -> d.give(Part.UNIT, c)));
     if (seen) {
       say(s, " was seen at every ");
       slots.listed(
-          s, "slot-occasion", asked().occasions(), columns::laid, (d, c) -> d.occasions = c);
+          s,
+          "slot-occasion",
+          asked().occasions(),
+          columns::laid,
+          (d, c) -> d.give(Part.OCCASION, c));
       say(s, ". ");
     } else {
       say(s, " count as one, their mean. ");
@@ -193,7 +216,11 @@ final class SentencePieces {
     if (!asked().covariates().isEmpty()) {
       say(s, "Adjust for ");
       slots.listed(
-          s, "slot-covariate", asked().covariates(), columns::numbers, (d, c) -> d.covariates = c);
+          s,
+          "slot-covariate",
+          asked().covariates(),
+          columns::numbers,
+          (d, c) -> d.give(Part.COVARIATE, c));
       say(s, ". ");
     }
     asked()
@@ -213,7 +240,7 @@ final class SentencePieces {
 
   private void judging(List<Piece> s) {
     say(s, "Judge by ");
-    s.add(Slots.choice("slot-method", asked().method().words(), methods(), this::judgeBy));
+    s.add(Slots.choice("slot-method", asked().approach().words(), methods(), this::judgeBy));
     say(s, " at ");
     s.add(
         new Piece.Slot(
@@ -237,10 +264,10 @@ final class SentencePieces {
               o -> slots.change(d -> d.direction = Direction.valueOf(o.key()))));
     }
     say(s, ".");
-    if (asked().method().isOfCounts()) {
+    if (asked().response().isCounted()) {
       new CountPieces(question, columns, slots).spread(s);
     }
-    if (asked().method() == Method.MIXED) {
+    if (asked().analysis() == Analysis.MIXED) {
       new RandomPieces(question, columns, slots).say(s);
     }
   }
@@ -267,41 +294,32 @@ final class SentencePieces {
     };
   }
 
-  private static String use(Method method) {
-    return switch (method) {
-      case LEAST_SQUARES -> "bell-shaped residuals of equal spread; the usual way";
-      case MIXED -> "blocks, plots or units stand for more of their kind; rows may be missing";
-      case COUNTS -> "whole numbers of things counted, dead or settled";
-      case PROPORTIONS -> "how many of those tried; or 0 and 1";
-      case UNEQUAL_SPREAD -> "when groups do not spread alike";
-      case RANKS -> "scores, or values far from bell-shaped";
-      case PERMUTATION -> "few values, no shape taken for granted";
-    };
-  }
-
   private List<Option> methods() {
-    return Arrays.stream(Method.values())
+    return Approach.all().stream()
         .map(
-            m -> {
-              String not = Redesign.whyNot(asked(), m);
-              return Slots.plain(
-                  m.name(), m.words(), not == null ? use(m) : "does not fit: " + not);
-            })
+            approach ->
+                Slots.plain(
+                    approach.key(),
+                    approach.words(),
+                    approach
+                        .whyNot(asked())
+                        .map(not -> "does not fit: " + not)
+                        .orElse(approach.use())))
         .toList();
   }
 
   private void judgeBy(Option option) {
-    Method method = Method.valueOf(option.key());
-    if (Redesign.whyNot(asked(), method) == null) {
-      slots.change(d -> d.method = method);
-    }
+    Approach.all().stream()
+        .filter(approach -> approach.key().equals(option.key()))
+        .filter(approach -> approach.whyNot(asked()).isEmpty())
+        .forEach(approach -> slots.change(d -> d.approach = approach));
   }
 
   private static Option level(double alpha) {
     String line =
-        alpha == Inquiry.USUAL_ALPHA
+        alpha == Questions.USUAL_ALPHA
             ? "the usual level"
-            : alpha > Inquiry.USUAL_ALPHA ? "more easily content" : "stricter";
+            : alpha > Questions.USUAL_ALPHA ? "more easily content" : "stricter";
     return Slots.plain(String.valueOf(alpha), "\u03b1 = " + alpha, line);
   }
 

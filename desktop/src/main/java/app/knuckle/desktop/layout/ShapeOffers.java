@@ -4,6 +4,7 @@ import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.study.design.CountGuess;
 import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Stack;
 import app.knuckle.study.prep.Step;
@@ -58,7 +59,7 @@ final class ShapeOffers {
               Inquiry.about(stack.columns().get(0), null)
                   .but(
                       d -> {
-                        d.measured = stack.columns();
+                        d.give(Part.MEASURED, stack.columns());
                         d.together = true;
                       })
                   .at(inquiry.alpha())

@@ -3,9 +3,9 @@ package app.knuckle.desktop.layout;
 import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry.Draft;
-import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.table.NumberText;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -138,13 +138,15 @@ final class Slots {
           }
           d.reference = reference;
           d.compare =
-              level.equals(OUT) ? List.of() : List.of(againstReference(d.method, treatment));
+              level.equals(OUT)
+                  ? List.of()
+                  : List.of(againstReference(d.approach.analysis(), treatment));
         });
   }
 
-  private static Inquiry.Compare againstReference(Method method, String treatment) {
-    var procedure = method == Method.RANKS ? Procedure.STEEL : Procedure.DUNNETT;
-    return new Inquiry.Compare(List.of(treatment), List.of(), true, procedure, List.of(), 0, "");
+  private static Compare againstReference(Analysis analysis, String treatment) {
+    var procedure = analysis == Analysis.RANKS ? Procedure.STEEL : Procedure.DUNNETT;
+    return new Compare(List.of(treatment), List.of(), true, procedure, List.of(), 0, "");
   }
 
   static Option ownNumber(String typed) {

@@ -1,10 +1,10 @@
 package app.knuckle.desktop.layout;
 
 import app.knuckle.stats.linear.Term;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Method;
-import app.knuckle.study.design.Inquiry.Terms;
 import app.knuckle.study.design.Redesign;
+import app.knuckle.study.design.Terms;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,7 +27,7 @@ final class TermChips {
     Map<List<String>, Boolean> terms = new LinkedHashMap<>();
     List<String> treatments = asked().treatments();
     if (treatments.size() + asked().covariates().size() < 2
-        || asked().method() != Method.LEAST_SQUARES) {
+        || asked().analysis() != Analysis.LEAST_SQUARES) {
       return terms;
     }
     for (Term term : Term.combinations(treatments, treatments.size())) {

@@ -3,7 +3,7 @@ package app.knuckle.desktop.plan;
 import app.knuckle.desktop.controls.SlotChooser.Option;
 import app.knuckle.desktop.sentence.Piece;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.plan.MeasuredDraft;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
@@ -169,7 +169,7 @@ final class PlanAdditions {
                           of,
                           plan.measured().get(0).sd(),
                           Procedure.TUKEY,
-                          Inquiry.USUAL_ALPHA,
+                          Questions.USUAL_ALPHA,
                           USUAL_POWER)));
     }
     return all;

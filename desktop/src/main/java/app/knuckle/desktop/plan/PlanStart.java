@@ -1,7 +1,7 @@
 package app.knuckle.desktop.plan;
 
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.plan.Plan;
 import java.security.SecureRandom;
 import java.util.LinkedHashMap;
@@ -47,7 +47,7 @@ public final class PlanStart {
         new Plan.Field(0, 0, false),
         List.of(new Plan.Measured("growth", "mm", 14, 1.1, 1.0, 0, Map.of(), 0, null)),
         List.of(),
-        new Plan.Wanted(List.of("mesh"), 2, Procedure.TUKEY, Inquiry.USUAL_ALPHA, USUAL_POWER),
+        new Plan.Wanted(List.of("mesh"), 2, Procedure.TUKEY, Questions.USUAL_ALPHA, USUAL_POWER),
         0);
   }
 }

@@ -8,7 +8,7 @@ import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.unequal.UnequalSpread;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
@@ -76,7 +76,7 @@ record SummaryAnswer(
     for (int row = 0; row < rows; row++) {
       group(typed, row).ifPresent(groups::add);
     }
-    double alpha = Typed.number(typed, ALPHA, Inquiry.USUAL_ALPHA);
+    double alpha = Typed.number(typed, ALPHA, Questions.USUAL_ALPHA);
     if (groups.size() < 2 || !(alpha > 0 && alpha < 1)) {
       return new SummaryAnswer(
           List.of(),

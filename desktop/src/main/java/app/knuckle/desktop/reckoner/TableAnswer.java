@@ -1,6 +1,6 @@
 package app.knuckle.desktop.reckoner;
 
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.reckon.KnownTable;
 import app.knuckle.study.reckon.KnownTable.Entry;
 import app.knuckle.study.words.Numerals;
@@ -32,7 +32,7 @@ record TableAnswer(Map<Entry, String> follows, String p, Set<Entry> wrong, Strin
         known.put(entry, value.getAsDouble());
       }
     }
-    double alpha = Typed.number(typed, ALPHA, Inquiry.USUAL_ALPHA);
+    double alpha = Typed.number(typed, ALPHA, Questions.USUAL_ALPHA);
     if (!(alpha > 0 && alpha < 1)) {
       return new TableAnswer(
           Map.of(), "", Set.of(), "The level of significance lies between 0 and 1.");

@@ -4,14 +4,16 @@ import app.knuckle.desktop.moves.Move;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Changes;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Redesign;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiConsumer;
 
 /** Ways to ask otherwise: another method, another procedure, one thing changed. */
@@ -26,45 +28,27 @@ final class AskingMoves {
   }
 
   void methods(List<Move> all) {
-    for (Inquiry.Method method : Inquiry.Method.values()) {
+    for (Approach approach : Approach.all()) {
       String missing = bench.needsAnswer();
       if (missing.isEmpty()) {
-        String why = Redesign.whyNot(bench.slip().inquiry(), method);
+        Optional<String> why = approach.whyNot(bench.slip().inquiry());
         missing =
-            bench.slip().inquiry().method() == method
+            bench.slip().inquiry().approach().equals(approach)
                 ? "This inquiry is judged so already."
-                : why == null ? "" : "It " + why + ".";
+                : why.map(reason -> "It " + reason + ".").orElse("");
       }
       all.add(
           new Move(
-              "method-" + method.key(),
-              Changes.title(method),
+              "method-" + approach.key(),
+              approach.title(),
               "asks anew beside this inquiry",
-              AsItStands.words(names(method)),
+              AsItStands.words(approach.otherNames()),
               "",
               missing,
               () ->
-                  Changes.judgedBy(bench.slip().inquiry(), method)
+                  Changes.judgedBy(bench.slip().inquiry(), approach)
                       .ifPresent(bench.slip()::askBeside)));
     }
-  }
-
-  /** Names of tests that people know. */
-  private static String names(Inquiry.Method method) {
-    return switch (method) {
-      case LEAST_SQUARES -> "anova parametric t test f ancova general linear model";
-      case MIXED ->
-          "mixed model reml variance components random blocks split plot lost missing repeated"
-              + " kenward roger satterthwaite blup heritability intraclass";
-      case COUNTS -> "poisson glm log linear count rate exposure overdispersion deviance";
-      case PROPORTIONS ->
-          "binomial logistic logit glm odds survival mortality percent proportion fisher exact";
-      case UNEQUAL_SPREAD -> "welch brown forsythe games howell unequal variances heteroscedastic";
-      case RANKS ->
-          "nonparametric kruskal wallis mann whitney wilcoxon friedman quade page dunn"
-              + " signed rank sum jonckheere steel median mood brunner munzel sign";
-      case PERMUTATION -> "randomisation resampling exact shuffle";
-    };
   }
 
   void procedures(List<Move> all) {
@@ -73,7 +57,7 @@ final class AskingMoves {
         continue;
       }
       String missing = bench.needsAnswer();
-      Inquiry.Compare now = missing.isEmpty() ? compared(bench.slip().inquiry()) : null;
+      Compare now = missing.isEmpty() ? compared(bench.slip().inquiry()) : null;
       if (missing.isEmpty()) {
         missing =
             now == null
@@ -100,7 +84,7 @@ final class AskingMoves {
     }
   }
 
-  private static Inquiry.Compare compared(Inquiry inquiry) {
+  private static Compare compared(Inquiry inquiry) {
     return inquiry.compare().stream().filter(c -> !c.isContrast()).findFirst().orElse(null);
   }
 

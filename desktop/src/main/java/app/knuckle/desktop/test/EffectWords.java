@@ -113,7 +113,7 @@ final class EffectWords {
 
   /** How far apart the means of a term lie, in units. */
   private String apart(List<String> of) {
-    for (MeansResult means : response.analysis().means()) {
+    for (MeansResult means : response.results().means()) {
       if (means.within().isEmpty() && Set.copyOf(means.of()).equals(Set.copyOf(of))) {
         double[] values =
             means.rows().stream()

@@ -27,7 +27,7 @@ final class Magnitudes {
   /** The means of a term; null where there are none, or too many to be seen. */
   static Magnitude ofTerm(ResponseFindings response, List<String> term, Quantity sd) {
     MeansResult means =
-        response.analysis().means().stream()
+        response.results().means().stream()
             .filter(m -> m.within().isEmpty() && Set.copyOf(m.of()).equals(Set.copyOf(term)))
             .findFirst()
             .orElse(null);

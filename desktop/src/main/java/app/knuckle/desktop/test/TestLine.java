@@ -27,8 +27,7 @@ public final class TestLine {
     double alpha = answer.findings().inquiry().alpha();
     List<String> treatments = answer.findings().inquiry().treatments();
     List<Quantity> together = answer.findings().together().effects(treatments);
-    List<Quantity> effects =
-        together.isEmpty() ? response.analysis().effects(treatments) : together;
+    List<Quantity> effects = together.isEmpty() ? response.results().effects(treatments) : together;
     if (effects.size() > 1) {
       long found = effects.stream().filter(p -> Significance.reached(p, alpha)).count();
       return new Line(Line.State.DONE, found + " of " + effects.size() + " effects found");

@@ -2,6 +2,7 @@ package app.knuckle.desktop.test;
 
 import app.knuckle.desktop.curve.LawCurve;
 import app.knuckle.figures.scatter.Magnitude;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.Findings;
@@ -209,12 +210,12 @@ public record TestPage(
     Inquiry inquiry = findings.inquiry();
     TestSheets sheets = new TestSheets(findings);
     findings.together().tests().forEach(sheets::add);
-    response.analysis().tests().forEach(sheets::add);
+    response.results().tests().forEach(sheets::add);
     int left = findings.records().leftOut().size();
     long n = findings.records().inPlay();
     return new TestPage(
         inquiry.treatments().isEmpty()
-            ? inquiry.method() == Inquiry.Method.MIXED
+            ? inquiry.analysis() == Analysis.MIXED
                 ? "Where does the variation lie?"
                 : "Is the mean what was expected?"
             : inquiry.treatments().size() > 1
@@ -229,18 +230,16 @@ public record TestPage(
         sheets.sheets(),
         sheets.facts(),
         sheets.coefficients(),
-        findings.inquiry().method() == Inquiry.Method.RANKS
-            ? "mean rank"
-            : response.measured().unit(),
+        findings.inquiry().analysis() == Analysis.RANKS ? "mean rank" : response.measured().unit(),
         sheets.squaresMatter());
   }
 
   /** How it was judged; with random effects, what is at random. */
   private static String by(Inquiry inquiry) {
-    return inquiry.method() == Inquiry.Method.MIXED && !RandomPart.of(inquiry).isEmpty()
+    return inquiry.analysis() == Analysis.MIXED && !RandomPart.of(inquiry).isEmpty()
         ? Numerals.list(
                 RandomPart.of(inquiry).stream().map(term -> String.join(" \u00d7 ", term)).toList())
             + " at random (REML)"
-        : inquiry.method().words();
+        : inquiry.approach().words();
   }
 }

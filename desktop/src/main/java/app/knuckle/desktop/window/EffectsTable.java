@@ -43,7 +43,7 @@ record EffectsTable(List<String> effects, List<Row> rows) {
     Map<Set<String>, String> effects = new LinkedHashMap<>();
     for (InquiriesPage.Asked one : all) {
       for (ResponseFindings response : responses(one)) {
-        Tested.of(response.analysis(), findings(one).inquiry())
+        Tested.of(response.results(), findings(one).inquiry())
             .forEach(
                 (term, tested) ->
                     effects.putIfAbsent(
@@ -72,7 +72,7 @@ record EffectsTable(List<String> effects, List<Row> rows) {
   private static Row row(
       InquiriesPage.Asked one, ResponseFindings response, Set<Set<String>> effects, boolean named) {
     Inquiry inquiry = findings(one).inquiry();
-    Map<Set<String>, Tested> tested = Tested.of(response.analysis(), inquiry);
+    Map<Set<String>, Tested> tested = Tested.of(response.results(), inquiry);
     List<String> cells = new ArrayList<>();
     List<Boolean> found = new ArrayList<>();
     for (Set<String> term : effects) {

@@ -4,7 +4,7 @@ import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Page;
 import app.knuckle.desktop.workbench.SlipViewModel;
-import app.knuckle.study.design.Inquiry.Compare;
+import app.knuckle.study.design.Compare;
 
 /** Which page of the manual is about what is in front. */
 final class Reading {

@@ -223,8 +223,7 @@ public final class Answer {
    */
   public boolean isTested() {
     return findings != null
-        && !(findings.first().analysis().tests().isEmpty()
-            && findings.together().tests().isEmpty());
+        && !(findings.first().results().tests().isEmpty() && findings.together().tests().isEmpty());
   }
 
   /**

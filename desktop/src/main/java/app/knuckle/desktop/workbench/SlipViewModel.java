@@ -4,6 +4,7 @@ import app.knuckle.desktop.background.Lane;
 import app.knuckle.figures.style.Style;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Following;
 import app.knuckle.study.design.Inquiry;
@@ -372,9 +373,9 @@ public final class SlipViewModel {
    */
   public void compareBy(
       List<String> of, List<String> within, Procedure procedure, boolean toReference) {
-    List<Inquiry.Compare> compare = new ArrayList<>();
-    compare.add(new Inquiry.Compare(of, within, toReference, procedure, List.of(), 0, ""));
-    inquiry().compare().stream().filter(Inquiry.Compare::isContrast).forEach(compare::add);
+    List<Compare> compare = new ArrayList<>();
+    compare.add(new Compare(of, within, toReference, procedure, List.of(), 0, ""));
+    inquiry().compare().stream().filter(Compare::isContrast).forEach(compare::add);
     inquiry.set(inquiry().but(d -> d.compare = compare));
   }
 

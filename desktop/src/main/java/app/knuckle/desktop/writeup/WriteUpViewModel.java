@@ -15,7 +15,7 @@ import app.knuckle.formats.report.Page;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Compare;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Comparator;
@@ -155,7 +155,7 @@ final class WriteUpViewModel {
 
   /** The procedures that the inquiry compares means by. */
   List<Procedure> procedures() {
-    return slip.inquiry().compare().stream().map(Inquiry.Compare::procedure).distinct().toList();
+    return slip.inquiry().compare().stream().map(Compare::procedure).distinct().toList();
   }
 
   /** The names of the styles that are kept. */

@@ -3,7 +3,7 @@ package app.knuckle.desktop.compare;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.compare.Balance.Pan;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Compare;
 import java.util.List;
 import java.util.Map;
 import net.jqwik.api.ForAll;
@@ -26,7 +26,7 @@ class BalanceTest {
     }
     assertThat(balance.isReady()).isTrue();
     assertThat(Balance.fraction(balance.weight(group(0)))).isEqualTo(left == 1 ? "1" : "1/" + left);
-    double sum = balance.asked("q").weights().stream().mapToDouble(Inquiry.Weight::weight).sum();
+    double sum = balance.asked("q").weights().stream().mapToDouble(Compare.Weight::weight).sum();
     assertThat(sum).isBetween(-1e-12, 1e-12);
   }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.desktop.Asked;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import java.net.URISyntaxException;
@@ -62,7 +63,7 @@ class CompareOptionsTest {
                 d ->
                     d.compare =
                         List.of(
-                            new Inquiry.Compare(
+                            new Compare(
                                 family.of(),
                                 family.within(),
                                 by.toReference(),
@@ -71,7 +72,7 @@ class CompareOptionsTest {
                                 0,
                                 "")));
         Answer answer = Asked.of(Asked.table("rack-trial"), asked);
-        List<ComparedMeans> means = ComparedMeans.of(answer.findings().first().analysis());
+        List<ComparedMeans> means = ComparedMeans.of(answer.findings().first().results());
         assertThat(means).as("%s by %s", family.title(), procedure).isNotEmpty();
         ComparePage page = ComparePage.of(answer.findings(), means.get(0));
         assertThat(page.rungs()).hasSizeGreaterThan(1);
@@ -116,13 +117,10 @@ class CompareOptionsTest {
     for (Procedure procedure : strictest) {
       Inquiry asked =
           Asked.inquiry(TWO)
-              .but(
-                  d ->
-                      d.compare =
-                          List.of(Inquiry.Compare.pairs(List.of("mesh", "density"), procedure)));
+              .but(d -> d.compare = List.of(Compare.pairs(List.of("mesh", "density"), procedure)));
       Answer answer = Asked.of(Asked.table("rack-trial"), asked);
       long now =
-          ComparedMeans.of(answer.findings().first().analysis()).get(0).pairs().stream()
+          ComparedMeans.of(answer.findings().first().results()).get(0).pairs().stream()
               .filter(p -> p.differs())
               .count();
       assertThat(now).as("%s", procedure).isGreaterThanOrEqualTo(found);

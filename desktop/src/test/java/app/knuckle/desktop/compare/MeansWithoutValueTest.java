@@ -22,7 +22,7 @@ class MeansWithoutValueTest {
                 "`measured`:[`growth`],`treatments`:[`density`],`blocks`:[`mesh`],"
                     + "`method`:`counts`,`compare`:[{`of`:[`density`],`procedure`:`tukey`}]")
             .findings();
-    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparedMeans family = ComparedMeans.of(findings.first().results()).get(0);
     ComparePage page = ComparePage.of(findings, family);
     assertThat(page.rungs()).hasSize(2);
     assertThat(page.rungs()).allMatch(rung -> rung.values().get(0).equals(Numerals.NONE));
@@ -47,7 +47,7 @@ class MeansWithoutValueTest {
                 "`measured`:[`spat`],`treatments`:[`density`],`blocks`:[`block`],"
                     + "`method`:`counts`,`compare`:[{`of`:[`density`],`procedure`:`tukey`}]")
             .findings();
-    ComparedMeans family = ComparedMeans.of(findings.first().analysis()).get(0);
+    ComparedMeans family = ComparedMeans.of(findings.first().results()).get(0);
     String ranking = ComparePage.of(findings, family).ranking();
     assertThat(ranking)
         .contains("No evidence of a difference between d2 and d1.")

@@ -2,7 +2,7 @@ package app.knuckle.desktop.compare;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Compare;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -20,8 +20,8 @@ class ReadyMadeTest {
 
   @Test
   void effectsAndTheirChangeWithWeightsThatAddUpToNothing() {
-    List<Inquiry.Compare> ready = ReadyMade.of(OF, cells());
-    assertThat(ready.stream().map(Inquiry.Compare::name))
+    List<Compare> ready = ReadyMade.of(OF, cells());
+    assertThat(ready.stream().map(Compare::name))
         .containsExactly(
             "mesh coarse less fine",
             "density 240 less 60",
@@ -31,8 +31,8 @@ class ReadyMadeTest {
     assertThat(weight(ready.get(2), "coarse", "240")).isEqualTo(1);
     assertThat(weight(ready.get(2), "fine", "240")).isEqualTo(-1);
     assertThat(weight(ready.get(2), "fine", "60")).isEqualTo(1);
-    for (Inquiry.Compare q : ready) {
-      double sum = q.weights().stream().mapToDouble(Inquiry.Weight::weight).sum();
+    for (Compare q : ready) {
+      double sum = q.weights().stream().mapToDouble(Compare.Weight::weight).sum();
       assertThat(sum).as(q.name()).isBetween(-1e-12, 1e-12);
     }
   }
@@ -47,10 +47,10 @@ class ReadyMadeTest {
     assertThat(ReadyMade.of(List.of("mesh"), cells)).isEmpty();
   }
 
-  private static double weight(Inquiry.Compare q, String mesh, String density) {
+  private static double weight(Compare q, String mesh, String density) {
     return q.weights().stream()
         .filter(w -> w.levels().equals(Map.of("mesh", mesh, "density", density)))
-        .mapToDouble(Inquiry.Weight::weight)
+        .mapToDouble(Compare.Weight::weight)
         .sum();
   }
 }

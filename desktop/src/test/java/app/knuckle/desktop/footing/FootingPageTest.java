@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.tuple;
 
 import app.knuckle.desktop.Asked;
 import app.knuckle.desktop.workbench.Answer;
-import app.knuckle.study.design.Inquiry.Method;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.findings.CheckResult.Judgement;
 import java.net.URISyntaxException;
 import java.util.List;
@@ -171,8 +171,8 @@ class FootingPageTest {
         .contains("SD from 0.4 (airlift) to 14.4 (screw)")
         .contains("Brown-Forsythe F(1, 22) = ");
     assertThat(spread.ways())
-        .extracting(w -> w.inquiry().method())
-        .containsExactly(Method.UNEQUAL_SPREAD, Method.RANKS, Method.LEAST_SQUARES);
+        .extracting(w -> w.inquiry().approach())
+        .containsExactly(Approach.SEPARATE_VARIANCES, Approach.RANKS, Approach.LEAST_SQUARES);
     assertThat(spread.ways().get(2).inquiry().measured()).containsExactly("log_flow");
     assertThat(spread.bars()).isNotNull();
   }

@@ -11,9 +11,10 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.contract.InquiryFile;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Method;
 import app.knuckle.study.design.Redesign;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Table;
@@ -158,16 +159,16 @@ class LayoutViewModelTest {
     assertThat(sentence()).contains("The reference of strain is [" + strains.get(1) + "].");
     assertThat(question.inquiry().compare())
         .singleElement()
-        .returns(Procedure.DUNNETT, Inquiry.Compare::procedure);
+        .returns(Procedure.DUNNETT, Compare::procedure);
     choose("slot-reference-strain", "leave it out");
     assertThat(question.inquiry().compare())
         .singleElement()
-        .returns(Procedure.TUKEY, Inquiry.Compare::procedure);
+        .returns(Procedure.TUKEY, Compare::procedure);
     choose("slot-method", "ranks");
     choose("add-reference", strains.get(0));
     assertThat(question.inquiry().compare())
         .singleElement()
-        .returns(Procedure.STEEL, Inquiry.Compare::procedure);
+        .returns(Procedure.STEEL, Compare::procedure);
   }
 
   @Test
@@ -205,11 +206,11 @@ class LayoutViewModelTest {
     assertThat(option("slot-method", "each group's own spread").line())
         .startsWith("does not fit: ");
     choose("slot-method", "each group's own spread");
-    assertThat(question.inquiry().method()).isEqualTo(Method.LEAST_SQUARES);
+    assertThat(question.inquiry().approach()).isEqualTo(Approach.LEAST_SQUARES);
     choose("slot-treatment-2", "leave it out");
     choose("slot-block", "leave it out");
     choose("slot-method", "each group's own spread");
-    assertThat(question.inquiry().method()).isEqualTo(Method.UNEQUAL_SPREAD);
+    assertThat(question.inquiry().approach()).isEqualTo(Approach.SEPARATE_VARIANCES);
     assertThat(sentence()).contains("The treatment is [mesh]. Judge by [each group's own spread]");
   }
 

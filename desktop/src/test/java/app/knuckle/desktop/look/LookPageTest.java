@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Numbers;
@@ -29,7 +30,8 @@ class LookPageTest {
                 new Categories("density", "", density, List.of("60", "240"), false)),
             "");
     Inquiry inquiry =
-        Inquiry.about("growth", "mesh").but(d -> d.treatments = List.of("mesh", "density"));
+        Inquiry.about("growth", "mesh")
+            .but(d -> d.give(Part.TREATMENT, List.of("mesh", "density")));
     Findings findings = Answering.of(table, inquiry, Progress.NONE);
     return LookPage.of(findings, findings.frame());
   }

@@ -13,6 +13,8 @@ import app.knuckle.desktop.registry.Moves;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
 import java.util.ArrayList;
 import java.util.List;
@@ -68,9 +70,9 @@ class FindWindowTest {
     robot.type(KeyCode.ESCAPE);
     find(robot, "kruskal");
     untilShown(robot, "beside-sentence", "Judged by ranks");
-    assertThat(asked().method()).isEqualTo(Inquiry.Method.RANKS);
+    assertThat(asked().approach()).isEqualTo(Approach.RANKS);
     find(robot, "welch");
-    until(() -> asked().method() == Inquiry.Method.UNEQUAL_SPREAD);
+    until(() -> asked().analysis() == Analysis.SEPARATE_VARIANCES);
   }
 
   @Test

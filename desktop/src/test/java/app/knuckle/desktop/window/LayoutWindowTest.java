@@ -15,6 +15,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -110,7 +111,7 @@ class LayoutWindowTest {
     until(() -> !text(robot, "plain-advice").equals(before));
     assertThat(text(robot, "plain-advice")).contains("Kruskal-Wallis");
     robot.interact(() -> robot.lookup("#plain-write").queryButton().fire());
-    until(() -> inquiry().method() == Inquiry.Method.RANKS);
+    until(() -> inquiry().analysis() == Analysis.RANKS);
     untilShown(robot, "finding", "Kruskal-Wallis test");
   }
 

@@ -12,6 +12,7 @@ import app.knuckle.desktop.controls.Picture;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
 import app.knuckle.figures.scene.Mark;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.prep.SetAside;
 import java.net.URISyntaxException;
 import java.nio.file.Path;
@@ -181,7 +182,8 @@ class LookWindowTest {
           SlipViewModel slip = workbench.currentProperty().get();
           slip.inquiryProperty()
               .set(
-                  slip.inquiry().but(d -> d.measured = List.of("length_mm", "meat_g", "width_mm")));
+                  slip.inquiry()
+                      .but(d -> d.give(Part.MEASURED, List.of("length_mm", "meat_g", "width_mm"))));
         });
     go(robot, "#joint-look", () -> isThere(robot, "response-meat_g"));
     untilShown(robot, "look-title", "length (mm)");

@@ -14,8 +14,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.desktop.workbench.Workbench;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
+import app.knuckle.study.design.Response;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
@@ -128,9 +130,9 @@ class RandomAndCountsWindowTest {
     until(() -> isThere(robot, "slot-method"));
     tabTo(robot, "slot-method");
     robot.type(KeyCode.SPACE).write("least").type(KeyCode.ENTER);
-    until(() -> asked().method() == Inquiry.Method.LEAST_SQUARES);
+    until(() -> asked().analysis() == Analysis.LEAST_SQUARES);
     until(() -> isThere(robot, "take-shape"));
-    go(robot, "#take-shape", () -> asked().method() == Inquiry.Method.PROPORTIONS);
+    go(robot, "#take-shape", () -> asked().response() == Response.PROPORTION);
     assertThat(asked().outOf()).isEqualTo("stocked");
   }
 }

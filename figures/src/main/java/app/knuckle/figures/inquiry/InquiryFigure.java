@@ -193,7 +193,7 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
   }
 
   private static Optional<InquiryFigure> pairs(Findings findings, Style style) {
-    return ComparedMeans.of(findings.first().analysis()).stream()
+    return ComparedMeans.of(findings.first().results()).stream()
         .filter(f -> PairIntervals.of(f, "", style::word).isPresent())
         .findFirst()
         .map(

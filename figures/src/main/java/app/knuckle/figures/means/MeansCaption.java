@@ -62,7 +62,7 @@ final class MeansCaption {
     sentences.add(shown(groups) + ".");
     sentences.add(
         EdgeSentence.of(
-            response.analysis(), response.summaries(), findings.inquiry(), ExactP.USUAL));
+            response.results(), response.summaries(), findings.inquiry(), ExactP.USUAL));
     switch (style.shown().above()) {
       case LETTERS -> sentences.add(letters(groups));
       case BRACKETS ->
@@ -181,7 +181,7 @@ final class MeansCaption {
   }
 
   private Optional<Procedure> byRanks() {
-    return ComparedMeans.of(response.analysis()).stream()
+    return ComparedMeans.of(response.results()).stream()
         .filter(f -> f.ranks() && f.letters() != null)
         .map(ComparedMeans::procedure)
         .findFirst();

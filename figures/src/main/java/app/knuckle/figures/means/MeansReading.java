@@ -61,7 +61,7 @@ public final class MeansReading {
     means = response.shownMeans().stream().filter(m -> m.mean().exists()).toList();
     List<Map<String, String>> keys = means.stream().map(ShownMean::levels).toList();
     family =
-        ComparedMeans.of(response.analysis()).stream()
+        ComparedMeans.of(response.results()).stream()
             .filter(f -> f.within().isEmpty() && keys.containsAll(f.labels()))
             .findFirst();
     boolean single = means.stream().allMatch(m -> m.group() >= 0);

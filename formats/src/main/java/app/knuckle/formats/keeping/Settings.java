@@ -4,7 +4,9 @@ import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.PageSettings;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -38,7 +40,7 @@ public record Settings(
       new Settings(
           Appearance.LIGHT,
           100,
-          Inquiry.USUAL_ALPHA,
+          Questions.USUAL_ALPHA,
           Procedure.TUKEY,
           NumberStyle.USUAL,
           Paper.A4,
@@ -131,10 +133,10 @@ public record Settings(
    * @return at the level wanted, its pairs by the procedure wanted where the usual one was guessed
    */
   public Inquiry applied(Inquiry guess) {
-    UnaryOperator<Inquiry.Compare> by =
+    UnaryOperator<Compare> by =
         c ->
             c.procedure() == Procedure.TUKEY && !c.isContrast() && c.within().isEmpty()
-                ? Inquiry.Compare.pairs(c.of(), procedure)
+                ? Compare.pairs(c.of(), procedure)
                 : c;
     return guess.but(
         d -> {

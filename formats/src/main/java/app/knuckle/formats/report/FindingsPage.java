@@ -7,6 +7,7 @@ import app.knuckle.study.Version;
 import app.knuckle.study.beside.Abreast;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.checks.Footing;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.FirstGuess;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
@@ -133,13 +134,13 @@ final class FindingsPage {
   private static boolean isDescribed(Findings findings) {
     return findings.inquiry().treatments().isEmpty()
         && findings.inquiry().expected() == null
-        && findings.inquiry().method() != Inquiry.Method.MIXED
+        && findings.inquiry().analysis() != Analysis.MIXED
         && !findings.inquiry().hasGap();
   }
 
   private static void section(
       Findings findings, ResponseFindings response, PageSettings settings, List<Block> blocks) {
-    List<ComparedMeans> families = ComparedMeans.of(response.analysis());
+    List<ComparedMeans> families = ComparedMeans.of(response.results());
     double alpha = findings.inquiry().alpha();
     blocks.add(
         new Block.Paragraph(Block.Part.RESULTS, results(response, families, settings, alpha)));
@@ -154,13 +155,13 @@ final class FindingsPage {
             settings.decimals(Block.Part.ANALYSIS, response.decimals() + 1),
             alpha,
             settings.numbers().exact());
-    response.analysis().tests().forEach(test -> blocks.addAll(test.match(tables)));
+    response.results().tests().forEach(test -> blocks.addAll(test.match(tables)));
     if (findings.responses().size() == 1 || !settings.oneTable()) {
       blocks.add(PageTables.means(findings, response, settings));
     }
     blocks.add(PageTables.summaries(response, settings));
     families.forEach(f -> blocks.add(PageTables.differences(f, response, settings, alpha)));
-    if (!response.analysis().contrasts().isEmpty()) {
+    if (!response.results().contrasts().isEmpty()) {
       blocks.add(PageTables.contrasts(response, settings, alpha));
     }
     PageTables.coefficients(response, findings.inquiry(), settings).ifPresent(blocks::add);

@@ -326,7 +326,7 @@ final class PageTables {
     int decimals = settings.decimals(Block.Part.CONTRASTS, response.decimals());
     List<List<String>> rows = new ArrayList<>();
     Set<String> adjusted = new LinkedHashSet<>();
-    for (ContrastResult c : response.analysis().contrasts()) {
+    for (ContrastResult c : response.results().contrasts()) {
       if (c.contrast() == null) {
         rows.add(List.of(c.name(), Phrases.why(c.why()), "", "", "", "", ""));
         continue;
@@ -354,7 +354,7 @@ final class PageTables {
   /** What each level adds to the mean of all levels; empty where there is no such model. */
   static Optional<Block> coefficients(
       ResponseFindings response, Inquiry inquiry, PageSettings settings) {
-    return response.analysis().tests().stream()
+    return response.results().tests().stream()
         .filter(TestResult.AnovaResult.class::isInstance)
         .map(test -> ((TestResult.AnovaResult) test).coefficients())
         .filter(all -> !all.isEmpty())

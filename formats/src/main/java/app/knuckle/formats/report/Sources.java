@@ -3,7 +3,7 @@ package app.knuckle.formats.report;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
@@ -24,21 +24,21 @@ final class Sources {
   static List<String> of(Findings findings) {
     Set<String> all = new LinkedHashSet<>();
     for (ResponseFindings response : findings.responses()) {
-      for (TestResult test : response.analysis().tests()) {
+      for (TestResult test : response.results().tests()) {
         if (test instanceof TestResult.RankResult rank && Phrases.has(SOURCE + rank.kind())) {
           all.add(say(SOURCE + rank.kind()));
         }
       }
-      for (ComparedMeans family : ComparedMeans.of(response.analysis())) {
+      for (ComparedMeans family : ComparedMeans.of(response.results())) {
         if (family.means().length > 2) {
           all.addAll(of(family.procedure(), family.isUnequal()));
         }
       }
     }
-    if (findings.inquiry().method().isOfCounts()) {
+    if (findings.inquiry().response().isCounted()) {
       all.add(say("source.counts"));
     }
-    if (findings.inquiry().method() == Inquiry.Method.MIXED) {
+    if (findings.inquiry().analysis() == Analysis.MIXED) {
       all.add(say("source.reml"));
       all.add(
           switch (findings.inquiry().random().denominator()) {
@@ -46,7 +46,7 @@ final class Sources {
             case SATTERTHWAITE -> say("source.satterthwaite");
           });
     }
-    if (findings.inquiry().method() == Inquiry.Method.UNEQUAL_SPREAD) {
+    if (findings.inquiry().analysis() == Analysis.SEPARATE_VARIANCES) {
       all.add(say(findings.first().groups().size() == 2 ? "source.welch.two" : "source.welch"));
     }
     if (!findings.together().tests().isEmpty()) {

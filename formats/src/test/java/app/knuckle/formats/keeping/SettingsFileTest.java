@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.knuckle.formats.report.NumberStyle;
 import app.knuckle.formats.report.Paper;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.words.ExactP;
 import java.io.IOException;
@@ -82,7 +83,7 @@ class SettingsFileTest {
   void newInquiriesAreAsWanted() {
     Inquiry guess =
         Inquiry.about("y", "g")
-            .but(d -> d.compare = List.of(Inquiry.Compare.pairs(List.of("g"), Procedure.TUKEY)));
+            .but(d -> d.compare = List.of(Compare.pairs(List.of("g"), Procedure.TUKEY)));
     Inquiry wanted = other().applied(guess);
     assertThat(wanted.alpha()).isEqualTo(0.01);
     assertThat(wanted.compare().get(0).procedure()).isEqualTo(Procedure.GAMES_HOWELL);
@@ -96,7 +97,7 @@ class SettingsFileTest {
   void aProcedureThatWasNotTheUsualOneStays() {
     Inquiry ranks =
         Inquiry.about("y", "g")
-            .but(d -> d.compare = List.of(Inquiry.Compare.pairs(List.of("g"), Procedure.STEEL)));
+            .but(d -> d.compare = List.of(Compare.pairs(List.of("g"), Procedure.STEEL)));
     assertThat(other().applied(ranks).compare()).isEqualTo(ranks.compare());
   }
 }

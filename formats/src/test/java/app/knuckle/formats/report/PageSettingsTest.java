@@ -11,6 +11,7 @@ import app.knuckle.formats.report.PageSettings.Slot;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Categories;
@@ -65,8 +66,8 @@ class PageSettingsTest {
     return Inquiry.about("growth_mm", "mesh")
         .but(
             d -> {
-              d.measured = measured;
-              d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.TUKEY));
+              d.give(app.knuckle.study.design.Part.MEASURED, measured);
+              d.compare = List.of(Compare.pairs(List.of("mesh"), Procedure.TUKEY));
             });
   }
 

@@ -14,6 +14,7 @@ import app.knuckle.formats.documents.TextReport;
 import app.knuckle.stats.Progress;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.prep.SetAside;
 import app.knuckle.study.table.Categories;
@@ -61,7 +62,7 @@ class PageTest {
         .but(
             d -> {
               d.name = "… changed";
-              d.treatments = List.of("mesh", "density");
+              d.give(Part.TREATMENT, List.of("mesh", "density"));
               d.prepare = List.of(new SetAside(List.of(9), "washed away", false));
             });
   }
@@ -138,7 +139,7 @@ class PageTest {
                 Inquiry.about("growth_mm", null)
                     .but(
                         d -> {
-                          d.measured = List.of("growth_mm", "width_mm");
+                          d.give(Part.MEASURED, List.of("growth_mm", "width_mm"));
                           d.together = true;
                         })),
             null);

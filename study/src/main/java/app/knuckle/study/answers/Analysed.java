@@ -4,6 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Column;
@@ -29,8 +30,8 @@ record Analysed(Numbers values, Map<Integer, String> dropped) {
 
     /** Null where every row stands for itself. */
     static Layout of(Inquiry inquiry) {
-      boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
-      if (!ranks && inquiry.method() != Inquiry.Method.LEAST_SQUARES
+      boolean ranks = inquiry.analysis() == Analysis.RANKS;
+      if (!ranks && inquiry.analysis() != Analysis.LEAST_SQUARES
           || inquiry.treatments().isEmpty()) {
         return null;
       }

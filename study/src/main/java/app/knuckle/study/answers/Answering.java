@@ -19,13 +19,15 @@ import app.knuckle.study.answers.together.AssociationAnswer;
 import app.knuckle.study.answers.together.TogetherAnswer;
 import app.knuckle.study.cells.CountSummaries;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
@@ -107,7 +109,7 @@ public final class Answering {
    * @throws Refused if the question does not fit the records
    * @throws IllegalArgumentException if the response is no column of numbers
    */
-  public static Analysis compared(Table table, Inquiry inquiry, Progress progress) {
+  public static Results compared(Table table, Inquiry inquiry, Progress progress) {
     Frame frame = Frame.of(table, inquiry.prepare(), progress);
     if (!(frame.column(inquiry.measured().get(0)) instanceof Numbers response)) {
       throw new IllegalArgumentException("what is measured is no column of numbers");
@@ -116,7 +118,7 @@ public final class Answering {
     if (Arrays.stream(response.values()).allMatch(Double::isNaN)) {
       throw Laid.noRow(table, inquiry, response);
     }
-    return inquiry.method() == Inquiry.Method.LEAST_SQUARES && answering.isOfOneLayer()
+    return inquiry.analysis() == Analysis.LEAST_SQUARES && answering.isOfOneLayer()
         ? LinearAnswer.compared(frame, inquiry, response.name(), progress)
         : answering.analysis(response.name());
   }
@@ -145,7 +147,7 @@ public final class Answering {
     }
     boolean associated = Laid.isAssociated(inquiry);
     boolean bare = inquiry.treatments().isEmpty();
-    boolean random = inquiry.method() == Inquiry.Method.MIXED;
+    boolean random = inquiry.analysis() == Analysis.MIXED;
     if (bare && !random && (inquiry.pairs() != null || inquiry.unit() != null)) {
       throw waiting(say("refused.pairs-without-treatment"), say("way.choose-treatment-or-leave"));
     }
@@ -163,10 +165,10 @@ public final class Answering {
     }
     AssociationAnswer association =
         associated ? new AssociationAnswer(frame, inquiry, progress) : null;
-    Analysis ofAll =
+    Results ofAll =
         together != null
             ? together.together()
-            : association != null ? association.analysis() : Analysis.NONE;
+            : association != null ? association.results() : Results.NONE;
     return new Findings(
         table,
         inquiry,
@@ -189,7 +191,7 @@ public final class Answering {
 
   private ResponseFindings respond(Laid.Response laid, TogetherAnswer together, int index) {
     Numbers response = laid.values();
-    Analysis analysis = Analysis.NONE;
+    Results analysis = Results.NONE;
     Refusal refusal = null;
     try {
       analysis = analysis(laid, together, index);
@@ -226,7 +228,7 @@ public final class Answering {
   }
 
   /** The fit that the screens of a one-way layout show; null for another design. */
-  private OneWay oneWay(Analysis analysis) {
+  private OneWay oneWay(Results analysis) {
     return analysis.tests().stream()
         .map(TestResult::closedForm)
         .filter(fit -> fit != null)
@@ -236,20 +238,20 @@ public final class Answering {
 
   private List<GroupSummary> summaries(Laid.Response laid) {
     List<GroupSummary> all = atAlpha(laid.summaries());
-    return inquiry.method().isOfCounts() && laid.answerable()
+    return inquiry.response().isCounted() && laid.answerable()
         ? CountSummaries.of(frame, inquiry, laid.values(), all)
         : all;
   }
 
   private List<GroupSummary> atAlpha(List<GroupSummary> summaries) {
-    return inquiry.alpha() == Inquiry.USUAL_ALPHA
+    return inquiry.alpha() == Questions.USUAL_ALPHA
         ? summaries
         : summaries.stream()
             .map(s -> new GroupSummary(s.levels(), s.summary().at(inquiry.alpha())))
             .toList();
   }
 
-  private Analysis analysis(Laid.Response laid, TogetherAnswer together, int index) {
+  private Results analysis(Laid.Response laid, TogetherAnswer together, int index) {
     Numbers response = laid.values();
     if (!laid.answerable()) {
       throw Laid.noRow(table, inquiry, response);
@@ -258,7 +260,7 @@ public final class Answering {
       return together.analysis(index);
     }
     if (Laid.isAssociated(inquiry) && inquiry.expected() == null) {
-      return Analysis.NONE; // Only how the responses go together was asked.
+      return Results.NONE; // Only how the responses go together was asked.
     }
     if (inquiry.hasGap()) {
       // The values can be described, before it is said what was done.
@@ -267,15 +269,14 @@ public final class Answering {
     return analysis(response.name());
   }
 
-  private Analysis analysis(String measured) {
-    if (inquiry.method() == Inquiry.Method.RANKS
-        || inquiry.method() == Inquiry.Method.PERMUTATION) {
+  private Results analysis(String measured) {
+    if (inquiry.analysis() == Analysis.RANKS || inquiry.analysis() == Analysis.PERMUTATION) {
       return RankAnswer.to(frame, inquiry, measured, progress, stages);
     }
-    if (inquiry.method() == Inquiry.Method.MIXED) {
+    if (inquiry.analysis() == Analysis.MIXED) {
       return MixedAnswer.to(frame, inquiry, measured, progress, stages);
     }
-    if (inquiry.method().isOfCounts()) {
+    if (inquiry.response().isCounted()) {
       return CountAnswer.to(frame, inquiry, measured, progress, stages);
     }
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {

@@ -7,9 +7,11 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.cells.PlotGrid;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Part;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -62,7 +64,7 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
     return inquiry.together()
         && inquiry.measured().size() > 1
         && !inquiry.treatments().isEmpty()
-        && inquiry.method() == Inquiry.Method.LEAST_SQUARES;
+        && inquiry.analysis() == Analysis.LEAST_SQUARES;
   }
 
   /** Whether it is asked how responses go together, with no treatment. */
@@ -75,7 +77,7 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
     List<String> needed = new ArrayList<>();
     Part.alone().stream()
         .filter(part -> part != Part.MEASURED)
-        .forEach(part -> needed.addAll(part.in(inquiry)));
+        .forEach(part -> needed.addAll(inquiry.in(part)));
     if (inquiry.together()) {
       needed.addAll(inquiry.measured());
     }

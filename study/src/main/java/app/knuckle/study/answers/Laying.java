@@ -124,7 +124,7 @@ final class Laying {
   private void checkParts() {
     inquiry.random().terms().forEach(term -> term.forEach(frame::column));
     Set<String> seen = new LinkedHashSet<>();
-    List<String> all = Part.alone().stream().flatMap(part -> part.in(inquiry).stream()).toList();
+    List<String> all = Part.alone().stream().flatMap(part -> inquiry.in(part).stream()).toList();
     for (String name : all) {
       frame.column(name);
       if (!seen.add(name)) {

@@ -199,12 +199,7 @@ public record Beside(
   }
 
   private static Optional<AnovaTable.ModelFit> fit(ResponseFindings response) {
-    return response
-        .analysis()
-        .variances()
-        .map(AnovaTable::fit)
-        .filter(Objects::nonNull)
-        .findFirst();
+    return response.results().variances().map(AnovaTable::fit).filter(Objects::nonNull).findFirst();
   }
 
   private static List<EffectBeside> effects(
@@ -214,9 +209,9 @@ public record Beside(
       Optional<ResponseFindings> a,
       Optional<ResponseFindings> b) {
     Map<Set<String>, Tested> first =
-        a.map(r -> Tested.of(r.analysis(), left.inquiry())).orElse(Map.of());
+        a.map(r -> Tested.of(r.results(), left.inquiry())).orElse(Map.of());
     Map<Set<String>, Tested> second =
-        b.map(r -> Tested.of(r.analysis(), right.inquiry())).orElse(Map.of());
+        b.map(r -> Tested.of(r.results(), right.inquiry())).orElse(Map.of());
     Set<Set<String>> terms = new LinkedHashSet<>(first.keySet());
     terms.addAll(second.keySet());
     List<EffectBeside> all = new ArrayList<>();
@@ -282,7 +277,7 @@ public record Beside(
   /** Whether each judged pair of means was told apart, by the levels of both. */
   private static Map<Set<Map<String, String>>, Boolean> told(ResponseFindings response) {
     Map<Set<Map<String, String>>, Boolean> told = new LinkedHashMap<>();
-    for (ComparedMeans family : ComparedMeans.of(response.analysis())) {
+    for (ComparedMeans family : ComparedMeans.of(response.results())) {
       for (Pair pair : family.pairs()) {
         if (pair.isJudged()) {
           Set<Map<String, String>> two = new LinkedHashSet<>();

@@ -6,8 +6,8 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.RankNumbers;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -48,7 +48,7 @@ public record Tested(
    * @param inquiry that asked
    * @return by the columns of the term, in the order of the tests
    */
-  public static Map<Set<String>, Tested> of(Analysis analysis, Inquiry inquiry) {
+  public static Map<Set<String>, Tested> of(Results analysis, Inquiry inquiry) {
     Map<Set<String>, Tested> all = new LinkedHashMap<>();
     for (TestResult test : analysis.tests()) {
       for (Tested one : test.match(new Reading(inquiry.treatments()))) {

@@ -9,7 +9,7 @@ import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Groups;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
@@ -171,7 +171,7 @@ public final class CellGroups {
     for (int group = 0; group < groups; group++) {
       progress.check();
       summaries.add(
-          new GroupSummary(levels(by, group), Summary.of(parts.get(group), Inquiry.USUAL_ALPHA)));
+          new GroupSummary(levels(by, group), Summary.of(parts.get(group), Questions.USUAL_ALPHA)));
     }
     return summaries;
   }

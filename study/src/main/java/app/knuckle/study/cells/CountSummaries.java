@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
 import app.knuckle.study.table.Numbers;
@@ -27,7 +28,7 @@ public final class CountSummaries {
    */
   public static List<GroupSummary> of(
       Frame frame, Inquiry inquiry, Numbers response, List<GroupSummary> summaries) {
-    boolean proportions = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    boolean proportions = inquiry.response() == Response.PROPORTION;
     String column = proportions ? inquiry.outOf() : inquiry.exposure();
     List<String> numbers = new ArrayList<>(List.of(response.name()));
     if (column != null) {

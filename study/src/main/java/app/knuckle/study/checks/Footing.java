@@ -196,14 +196,14 @@ public record Footing(List<Check> checks) {
       this.findings = findings;
       this.response = response;
       inquiry = findings.inquiry();
-      residuals = response.analysis().residuals();
+      residuals = response.results().residuals();
     }
 
     List<Check> checks() {
-      boolean counts = inquiry.method().isOfCounts();
+      boolean counts = inquiry.response().isCounted();
       normality();
       units();
-      for (GroupCheck check : response.analysis().groupChecks()) {
+      for (GroupCheck check : response.results().groupChecks()) {
         ofCounts(check);
       }
       if (!counts) {
@@ -243,13 +243,13 @@ public record Footing(List<Check> checks) {
     }
 
     private Optional<GroupCheck> find(String test, Object on) {
-      return response.analysis().groupChecks().stream()
+      return response.results().groupChecks().stream()
           .filter(c -> c.test().equals(test) && (on == null || c.on().equals(on)))
           .findFirst();
     }
 
     private void normality() {
-      response.analysis().groupChecks().stream()
+      response.results().groupChecks().stream()
           .filter(
               c ->
                   c.test().equals("shapiro-wilk")
@@ -281,7 +281,7 @@ public record Footing(List<Check> checks) {
 
     /** Pairs and coarser layers of error, each on the values of its own units. */
     private void units() {
-      for (GroupCheck check : response.analysis().groupChecks()) {
+      for (GroupCheck check : response.results().groupChecks()) {
         if (check.units().isPresent() && check.numbers() instanceof ShapeTest) {
           List<String> names = check.units().get().units();
           List<Double> values = check.units().get().deviations();
@@ -419,7 +419,7 @@ public record Footing(List<Check> checks) {
     }
 
     private void design(boolean levels) {
-      for (CheckResult check : response.analysis().checks()) {
+      for (CheckResult check : response.results().checks()) {
         if (levels == check.about().equals(CheckResult.RANDOM_LEVELS)) {
           add(levels ? Subject.RANDOM_LEVELS : Subject.DESIGN, check);
         }

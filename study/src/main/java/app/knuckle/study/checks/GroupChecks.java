@@ -15,7 +15,7 @@ import app.knuckle.stats.checks.Spread;
 import app.knuckle.stats.checks.SpreadTest;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.linear.Residuals;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupCheck.Adjusted;
@@ -94,7 +94,7 @@ public final class GroupChecks {
    * @return the checks
    */
   public static List<GroupCheck> at(double alpha, List<GroupCheck> checks) {
-    return alpha == Inquiry.USUAL_ALPHA
+    return alpha == Questions.USUAL_ALPHA
         ? checks
         : checks.stream()
             .map(
@@ -155,7 +155,7 @@ public final class GroupChecks {
     tests.put("bartlett", Spread.bartlett(groups, alike));
     tests.put("fligner-killeen", Spread.flignerKilleen(groups, alike));
     if (groups.length == 2) {
-      tests.put("variance-ratio", Spread.varianceRatio(groups, alike, Inquiry.USUAL_ALPHA));
+      tests.put("variance-ratio", Spread.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
     }
     List<GroupCheck> checks = new ArrayList<>();
     tests.forEach(

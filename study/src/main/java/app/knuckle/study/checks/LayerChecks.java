@@ -9,8 +9,8 @@ import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.study.cells.Parts;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -113,7 +113,7 @@ public final class LayerChecks {
    * @param frame in whose rows residuals stand
    * @return the analysis
    */
-  public Analysis on(Analysis analysis, Frame frame) {
+  public Results on(Results analysis, Frame frame) {
     List<GroupCheck> checks = new ArrayList<>();
     if (finest != null) {
       checks.addAll(

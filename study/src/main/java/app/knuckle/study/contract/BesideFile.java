@@ -5,7 +5,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.study.beside.Beside;
 import app.knuckle.study.beside.Tested;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.sentences.BesideSentence;
 import app.knuckle.study.words.ExactP;
@@ -32,7 +32,7 @@ public final class BesideFile {
   /** What a question says by not saying it, where that is a word. */
   private static final Map<String, String> USUAL =
       Map.of(
-          "method", Inquiry.Method.LEAST_SQUARES.key(),
+          "method", Approach.LEAST_SQUARES.key(),
           "squares", Squares.AFTER_ALL.key(),
           "direction", Direction.EITHER.key(),
           "terms", "all");

@@ -2,6 +2,7 @@ package app.knuckle.study.contract;
 
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Response;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 
@@ -16,13 +17,13 @@ final class CountingFile {
    * @throws Refused if it does not go with these
    */
   static void read(JsonNode node, Keys keys, Inquiry.Draft d) {
-    boolean counts = d.method == Inquiry.Method.COUNTS;
-    boolean proportions = d.method == Inquiry.Method.PROPORTIONS;
-    if (d.outOf != null && !proportions) {
+    boolean counts = d.approach.response() == Response.COUNTED;
+    boolean proportions = d.approach.response() == Response.PROPORTION;
+    if (d.outOf() != null && !proportions) {
       throw keys.wrong(
           "outOf", "only proportions are out of a number tried", "Ask with the method proportions");
     }
-    if (d.exposure != null && !counts) {
+    if (d.exposure() != null && !counts) {
       throw keys.wrong("exposure", "only counts have an exposure", "Ask with the method counts");
     }
     if (node.has("extraSpread") && !counts && !proportions) {
@@ -39,11 +40,11 @@ final class CountingFile {
     }
     refuse(keys, "together", d.together);
     refuse(keys, "expected", d.expected != null);
-    refuse(keys, "wholePlots", !d.wholePlots.isEmpty());
-    refuse(keys, "strips", !d.strips.isEmpty());
-    refuse(keys, "unit", d.unit != null);
-    refuse(keys, "occasions", !d.occasions.isEmpty());
-    refuse(keys, "pairs", d.pairs != null);
+    refuse(keys, "wholePlots", !d.wholePlots().isEmpty());
+    refuse(keys, "strips", !d.strips().isEmpty());
+    refuse(keys, "unit", d.unit() != null);
+    refuse(keys, "occasions", !d.occasions().isEmpty());
+    refuse(keys, "pairs", d.pairs() != null);
   }
 
   private static void refuse(Keys keys, String key, boolean there) {

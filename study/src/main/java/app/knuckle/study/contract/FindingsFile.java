@@ -16,9 +16,8 @@ import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.cells.CountSummary;
 import app.knuckle.study.cells.GroupSummary;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.DesignReading;
-import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.ContrastResult;
@@ -28,6 +27,7 @@ import app.knuckle.study.findings.MeansResult;
 import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RecordsUsed;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Phrases;
 import com.fasterxml.jackson.core.JsonProcessingException;
@@ -96,7 +96,7 @@ public final class FindingsFile {
         test.put("kind", RefusedKind.of(findings.inquiry())).putNull("fit");
         test.put("why", response.refusal().words());
       }
-      Analysis analysis = response.analysis();
+      Results analysis = response.results();
       analysis.tests().forEach(t -> TestFile.write(t, measured, tests));
       analysis.checks().forEach(c -> check(checks.addObject(), c, measured));
       LinkScale scale = analysis.scale();
@@ -455,7 +455,7 @@ public final class FindingsFile {
       node.put("degree", c.degree());
     }
     ArrayNode weights = node.putArray("weights");
-    for (Inquiry.Weight w : c.weights()) {
+    for (Compare.Weight w : c.weights()) {
       ObjectNode one = weights.addObject();
       levels(one.putObject("levels"), w.levels());
       one.put("weight", w.weight());

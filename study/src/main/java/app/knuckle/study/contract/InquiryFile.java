@@ -5,8 +5,13 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.summary.Histogram;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Part;
+import app.knuckle.study.design.Questions;
+import app.knuckle.study.design.Terms;
 import app.knuckle.study.table.Nearest;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -98,10 +103,11 @@ public final class InquiryFile {
           "this is no inquiry of version " + VERSION,
           "It must begin with \"knuckle\": \"inquiry\", \"version\": " + VERSION);
     }
-    keys.oneOf(node, "method", keysOf(Inquiry.Method.values(), Inquiry.Method::key));
+    keys.oneOf(
+        node, "method", Approach.all().stream().map(Approach::key).collect(Collectors.toSet()));
     keys.oneOf(node, "direction", keysOf(Direction.values(), Direction::key));
     keys.oneOf(node, "squares", keysOf(Squares.values(), Squares::key));
-    double alpha = keys.number(node, "alpha", Inquiry.USUAL_ALPHA);
+    double alpha = keys.number(node, "alpha", Questions.USUAL_ALPHA);
     if (!(alpha > 0 && alpha < 1)) {
       throw keys.wrong(
           "alpha", "the level " + alpha + " does not lie between 0 and 1", "0.05 is usual");
@@ -119,8 +125,8 @@ public final class InquiryFile {
       throw keys.wrong("measured", "a list in brackets is needed here", "It may be empty");
     }
     for (Part part : Part.values()) {
-      part.give(
-          d,
+      d.give(
+          part,
           part.isOfOne()
               ? Stream.ofNullable(keys.textOrNull(node, part.key())).toList()
               : keys.texts(node, part.key()));
@@ -133,14 +139,14 @@ public final class InquiryFile {
     d.terms = terms(node.path("terms"), keys);
     d.squares = Squares.of(node.path("squares").asText("after-all")).orElseThrow();
     boolean isRandom = !node.path("random").isMissingNode();
-    String usual = (isRandom ? Inquiry.Method.MIXED : Inquiry.Method.LEAST_SQUARES).key();
-    d.method =
-        Arrays.stream(Inquiry.Method.values())
+    String usual = (isRandom ? Approach.MIXED : Approach.LEAST_SQUARES).key();
+    d.approach =
+        Approach.all().stream()
             .filter(m -> m.key().equals(node.path("method").asText(usual)))
             .findFirst()
             .orElseThrow();
-    if (isRandom && d.method == Inquiry.Method.LEAST_SQUARES) {
-      d.method = Inquiry.Method.MIXED;
+    if (isRandom && d.approach.analysis() == Analysis.LEAST_SQUARES) {
+      d.approach = Approach.MIXED;
     }
     RandomFile.read(node, keys, d);
     CountingFile.read(node, keys, d);
@@ -148,8 +154,8 @@ public final class InquiryFile {
     d.direction = Direction.of(node.path("direction").asText("either")).orElseThrow();
     d.reference = keys.textsByName(node, "reference");
     d.adjustAt = keys.numbersByName(node, "adjustAt");
-    d.compare = compares(keys.list(node, "compare"), d.method == Inquiry.Method.RANKS);
-    d.edges = edges(node.path("edges"), d.measured);
+    d.compare = compares(keys.list(node, "compare"), d.approach.analysis() == Analysis.RANKS);
+    d.edges = edges(node.path("edges"), d.measured());
     checkParts(d, keys);
     return d.inquiry();
   }
@@ -161,33 +167,33 @@ public final class InquiryFile {
   /** Every column named as a part of the treatments stands among them. */
   private static void checkParts(Inquiry.Draft d, Keys keys) {
     for (Part part : Part.values()) {
-      for (String column : part.in(d)) {
-        if (part.isOfTreatments() && !d.treatments.contains(column)) {
+      for (String column : d.in(part)) {
+        if (part.isOfTreatments() && !d.treatments().contains(column)) {
           throw keys.wrong(
               part.key(),
               "'" + column + "' does not stand in treatments",
-              "Name it there too; " + Nearest.suggestion(column, d.treatments));
+              "Name it there too; " + Nearest.suggestion(column, d.treatments()));
         }
       }
     }
     for (String column : d.reference.keySet()) {
-      if (!d.treatments.contains(column)) {
+      if (!d.treatments().contains(column)) {
         throw keys.wrong(
             "reference",
             "'" + column + "' is no treatment",
-            Nearest.suggestion(column, d.treatments));
+            Nearest.suggestion(column, d.treatments()));
       }
     }
     for (String column : d.adjustAt.keySet()) {
-      if (!d.covariates.contains(column)) {
+      if (!d.covariates().contains(column)) {
         throw keys.wrong(
             "adjustAt",
             "'" + column + "' is no covariate",
-            Nearest.suggestion(column, d.covariates));
+            Nearest.suggestion(column, d.covariates()));
       }
     }
-    List<String> variables = new ArrayList<>(d.treatments);
-    variables.addAll(d.covariates);
+    List<String> variables = new ArrayList<>(d.treatments());
+    variables.addAll(d.covariates());
     for (List<String> term : d.terms.chosen()) {
       for (String column : term) {
         if (!variables.contains(column)) {
@@ -199,23 +205,23 @@ public final class InquiryFile {
       }
     }
     for (int i = 0; i < d.compare.size(); i++) {
-      Inquiry.Compare c = d.compare.get(i);
+      Compare c = d.compare.get(i);
       List<String> named = new ArrayList<>(c.of());
       named.addAll(c.within());
       c.weights().forEach(w -> named.addAll(w.levels().keySet()));
       for (String column : named) {
-        if (!d.treatments.contains(column)) {
+        if (!d.treatments().contains(column)) {
           throw Keys.ofInquiry("compare", String.valueOf(i + 1))
               .wrong(
                   "of",
                   "'" + column + "' is no treatment",
-                  Nearest.suggestion(column, d.treatments));
+                  Nearest.suggestion(column, d.treatments()));
         }
       }
     }
   }
 
-  private static Inquiry.Terms terms(JsonNode node, Keys keys) {
+  private static Terms terms(JsonNode node, Keys keys) {
     if (node.isArray()) {
       List<List<String>> chosen = new ArrayList<>();
       for (JsonNode term : node) {
@@ -223,13 +229,13 @@ public final class InquiryFile {
         (term.isArray() ? term : List.of(term)).forEach(name -> names.add(name(name, keys)));
         chosen.add(names);
       }
-      return new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, chosen);
+      return new Terms(Terms.Choice.CHOSEN, chosen);
     }
     if (node.isMissingNode() || node.isTextual() && node.asText().equals("all")) {
-      return Inquiry.Terms.ALL;
+      return Terms.ALL;
     }
     if (node.isTextual() && node.asText().equals("main")) {
-      return Inquiry.Terms.MAIN;
+      return Terms.MAIN;
     }
     throw keys.wrong(
         "terms", "this version does not know " + node + " here", "Use all, main, or a list");
@@ -266,18 +272,18 @@ public final class InquiryFile {
     return edges;
   }
 
-  private static List<Inquiry.Compare> compares(List<JsonNode> list, boolean ranks) {
-    List<Inquiry.Compare> compares = new ArrayList<>();
+  private static List<Compare> compares(List<JsonNode> list, boolean ranks) {
+    List<Compare> compares = new ArrayList<>();
     for (int i = 0; i < list.size(); i++) {
       JsonNode node = list.get(i);
       Keys keys = Keys.ofInquiry("compare", String.valueOf(i + 1));
       keys.known(node, COMPARE_KEYS);
       keys.oneOf(node, "against", Set.of("all-pairs", "reference"));
-      List<Inquiry.Weight> weights = new ArrayList<>();
+      List<Compare.Weight> weights = new ArrayList<>();
       for (JsonNode weight : keys.list(node, "weights")) {
         keys.known(weight, List.of("levels", "weight"));
         weights.add(
-            new Inquiry.Weight(keys.textsByName(weight, "levels"), keys.number(weight, "weight")));
+            new Compare.Weight(keys.textsByName(weight, "levels"), keys.number(weight, "weight")));
       }
       if (!node.has("of")) {
         throw keys.wrong("of", "the treatments whose means are meant are needed here", "");
@@ -286,7 +292,7 @@ public final class InquiryFile {
       boolean contrast = !weights.isEmpty() || trend > 0;
       boolean reference = "reference".equals(node.path("against").asText());
       compares.add(
-          new Inquiry.Compare(
+          new Compare(
               keys.texts(node, "of"),
               keys.texts(node, "within"),
               reference,
@@ -366,8 +372,8 @@ public final class InquiryFile {
     if (inquiry.squares() != Squares.AFTER_ALL) {
       node.put("squares", inquiry.squares().key());
     }
-    if (inquiry.method() != Inquiry.Method.LEAST_SQUARES) {
-      node.put("method", inquiry.method().key());
+    if (inquiry.analysis() != Analysis.LEAST_SQUARES) {
+      node.put("method", inquiry.approach().key());
     }
     RandomFile.write(inquiry.random(), node);
     CountingFile.write(inquiry, node);
@@ -398,14 +404,14 @@ public final class InquiryFile {
     return node;
   }
 
-  private static void write(Inquiry.Compare c, ObjectNode node) {
+  private static void write(Compare c, ObjectNode node) {
     node.set("of", texts(c.of()));
     putTexts(node, "within", c.within());
     if (c.trend() > 0) {
       node.put("trend", c.trend());
     } else if (c.isContrast()) {
       ArrayNode weights = node.putArray("weights");
-      for (Inquiry.Weight w : c.weights()) {
+      for (Compare.Weight w : c.weights()) {
         ObjectNode one = weights.addObject();
         ObjectNode levels = one.putObject("levels");
         w.levels().forEach(levels::put);

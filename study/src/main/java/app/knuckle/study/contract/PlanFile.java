@@ -2,7 +2,7 @@ package app.knuckle.study.contract;
 
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.table.Nearest;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -365,7 +365,7 @@ public final class PlanFile {
                         "procedure",
                         "what '" + procedure + "' will show is not known beforehand",
                         "Use tukey, least-significant-difference or none")),
-        share(wanted, inside, "alpha", Inquiry.USUAL_ALPHA),
+        share(wanted, inside, "alpha", Questions.USUAL_ALPHA),
         share(wanted, inside, "power", USUAL_POWER));
   }
 

@@ -3,6 +3,7 @@ package app.knuckle.study.contract;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.mixed.MixedModel.Denominator;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import com.fasterxml.jackson.databind.JsonNode;
@@ -27,12 +28,12 @@ final class RandomFile {
    * @throws app.knuckle.study.Refused if it does not go with these
    */
   static void read(JsonNode node, Keys keys, Inquiry.Draft d) {
-    if (d.method != Inquiry.Method.MIXED) {
+    if (d.approach.analysis() != Analysis.MIXED) {
       for (String key : KEYS) {
         if (node.has(key)) {
           throw keys.wrong(
               key,
-              "nothing is random when the method is " + d.method.key(),
+              "nothing is random when the method is " + d.approach.key(),
               "Leave it out, or ask with the method mixed");
         }
       }
@@ -88,10 +89,10 @@ final class RandomFile {
     if (d.together) {
       throw notWithRandom(keys, "together", "several responses are answered one by one");
     }
-    if (d.pairs != null) {
+    if (d.pairs() != null) {
       throw notWithRandom(keys, "pairs", "pairs are a random term of their own");
     }
-    if (!d.strips.isEmpty()) {
+    if (!d.strips().isEmpty()) {
       throw notWithRandom(keys, "strips", "strips are random terms of their own");
     }
     if (d.expected != null) {
@@ -99,18 +100,18 @@ final class RandomFile {
     }
     for (List<String> term : d.random.terms()) {
       for (String column : term) {
-        if (d.covariates.contains(column)) {
+        if (d.covariates().contains(column)) {
           throw keys.wrong(
               "random",
               "the covariate '" + column + "' stands in a random term",
               "Slopes are the same for all; name columns of categories");
         }
-        if (d.measured.contains(column)) {
+        if (d.measured().contains(column)) {
           throw keys.wrong("random", "'" + column + "' is measured", "Name columns of categories");
         }
       }
     }
-    boolean repeated = d.unit != null && d.occasions.size() == 1;
+    boolean repeated = d.unit() != null && d.occasions().size() == 1;
     if (d.random.within() != WithinUnit.EQUAL && !repeated) {
       throw keys.wrong(
           "withinUnit",

@@ -11,7 +11,7 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Refused;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.reckon.KnownTable;
 import app.knuckle.study.reckon.Summaries;
 import app.knuckle.study.table.Nearest;
@@ -93,7 +93,7 @@ public final class ReckonFile {
     node.put("knuckle", "reckoning").put("version", InquiryFile.VERSION).put("kind", kind);
     node.set("given", given);
     ObjectNode answer = node.putObject("answer");
-    double alpha = inside.number(given, "alpha", Inquiry.USUAL_ALPHA);
+    double alpha = inside.number(given, "alpha", Questions.USUAL_ALPHA);
     if (!(alpha > 0 && alpha < 1)) {
       throw inside.wrong("alpha", "the level does not lie between 0 and 1", "0.05 is usual");
     }

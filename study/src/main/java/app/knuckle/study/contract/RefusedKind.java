@@ -8,14 +8,14 @@ final class RefusedKind {
   private RefusedKind() {}
 
   static String of(Inquiry inquiry) {
-    return switch (inquiry.method()) {
+    return switch (inquiry.analysis()) {
       case LEAST_SQUARES ->
           inquiry.pairs() != null || inquiry.treatments().isEmpty()
               ? "t-test"
               : "analysis-of-variance";
-      case UNEQUAL_SPREAD -> "welch-anova";
+      case SEPARATE_VARIANCES -> "welch-anova";
       case MIXED -> "mixed";
-      case COUNTS, PROPORTIONS -> "analysis-of-deviance";
+      case DEVIANCE -> "analysis-of-deviance";
       case PERMUTATION -> "permutation";
       case RANKS ->
           inquiry.pairs() != null || inquiry.treatments().isEmpty()

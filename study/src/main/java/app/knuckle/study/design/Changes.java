@@ -67,9 +67,9 @@ public final class Changes {
   }
 
   private void methods() {
-    for (Inquiry.Method method : Inquiry.Method.values()) {
-      judgedBy(inquiry, method)
-          .ifPresent(changed -> all.add(new Change(title(method), "method test", changed)));
+    for (Approach approach : Approach.all()) {
+      judgedBy(inquiry, approach)
+          .ifPresent(changed -> all.add(new Change(approach.title(), "method test", changed)));
     }
   }
 
@@ -77,44 +77,15 @@ public final class Changes {
    * The question judged otherwise.
    *
    * @param inquiry the question
-   * @param method another method
+   * @param approach another
    * @return empty if it is judged so already, or does not fit
    */
-  public static Optional<Inquiry> judgedBy(Inquiry inquiry, Inquiry.Method method) {
-    return inquiry.method() == method || Redesign.whyNot(inquiry, method) != null
+  public static Optional<Inquiry> judgedBy(Inquiry inquiry, Approach approach) {
+    return inquiry.approach().equals(approach) || approach.whyNot(inquiry).isPresent()
         ? Optional.empty()
         : Optional.of(
-            Redesign.of(inquiry, d -> d.method = method).named(Inquiry.CHANGED + name(method)));
-  }
-
-  /**
-   * Judging otherwise, as a move.
-   *
-   * @param method a method
-   * @return such as "Judge on ranks"
-   */
-  public static String title(Inquiry.Method method) {
-    return switch (method) {
-      case LEAST_SQUARES -> "Judge by least squares";
-      case MIXED -> "Judge with random effects";
-      case COUNTS -> "Judge as counts";
-      case PROPORTIONS -> "Judge as proportions";
-      case UNEQUAL_SPREAD -> "Judge by each group's own spread";
-      case RANKS -> "Judge on ranks";
-      case PERMUTATION -> "Judge by permutation";
-    };
-  }
-
-  private static String name(Inquiry.Method method) {
-    return switch (method) {
-      case MIXED -> "random effects";
-      case COUNTS -> "as counts";
-      case PROPORTIONS -> "as proportions";
-      case UNEQUAL_SPREAD -> "own spreads";
-      case RANKS -> "on ranks";
-      case PERMUTATION -> "by permutation";
-      case LEAST_SQUARES -> "by least squares";
-    };
+            Redesign.of(inquiry, d -> d.approach = approach)
+                .named(Inquiry.CHANGED + approach.name()));
   }
 
   /** Numbers that play no part yet. */
@@ -140,7 +111,7 @@ public final class Changes {
           "Adjust for " + column,
           "covariate ancova",
           "adjusted for " + column,
-          Redesign.of(inquiry, d -> d.covariates = more));
+          Redesign.of(inquiry, d -> d.give(Part.COVARIATE, more)));
     }
     for (String column : inquiry.covariates()) {
       add(
@@ -150,8 +121,9 @@ public final class Changes {
           Redesign.of(
               inquiry,
               d ->
-                  d.covariates =
-                      inquiry.covariates().stream().filter(c -> !c.equals(column)).toList()));
+                  d.give(
+                      Part.COVARIATE,
+                      inquiry.covariates().stream().filter(c -> !c.equals(column)).toList())));
     }
   }
 
@@ -204,23 +176,22 @@ public final class Changes {
             .but(
                 d -> {
                   d.prepare = steps;
-                  d.measured = measured;
+                  d.give(Part.MEASURED, measured);
                 })
             .named(Inquiry.CHANGED + "log of " + response.name()));
   }
 
   private void procedures() {
-    Optional<Inquiry.Compare> now =
-        inquiry.compare().stream().filter(c -> !c.isContrast()).findFirst();
+    Optional<Compare> now = inquiry.compare().stream().filter(c -> !c.isContrast()).findFirst();
     if (now.isEmpty() || now.get().toReference()) {
       return;
     }
     for (Procedure p : Procedure.fitting(inquiry.setting(), Procedure.Use.ALL_PAIRS)) {
       if (p != Procedure.NONE && p != now.get().procedure()) {
-        List<Inquiry.Compare> compare = new ArrayList<>(inquiry.compare());
+        List<Compare> compare = new ArrayList<>(inquiry.compare());
         compare.set(
             compare.indexOf(now.get()),
-            new Inquiry.Compare(now.get().of(), now.get().within(), false, p, List.of(), 0, ""));
+            new Compare(now.get().of(), now.get().within(), false, p, List.of(), 0, ""));
         add(
             "Compare by " + Phrases.title(p),
             "procedure post hoc pairs",

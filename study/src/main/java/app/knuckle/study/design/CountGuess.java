@@ -43,10 +43,10 @@ public record CountGuess(String words, String label, Inquiry inquiry) {
   public static List<CountGuess> of(Frame frame, Inquiry inquiry) {
     List<CountGuess> guesses = new ArrayList<>();
     boolean possible =
-        !inquiry.method().isOfCounts()
+        !inquiry.response().isCounted()
             && inquiry.measured().size() == 1
             && frame.has(inquiry.measured().get(0))
-            && Redesign.whyNot(inquiry, Inquiry.Method.COUNTS) == null;
+            && Approach.COUNTS.whyNot(inquiry).isEmpty();
     if (!possible || !(frame.column(inquiry.measured().get(0)) instanceof Numbers y)) {
       return guesses;
     }
@@ -95,8 +95,8 @@ public record CountGuess(String words, String label, Inquiry inquiry) {
     return Redesign.of(
             inquiry,
             d -> {
-              d.method = Inquiry.Method.PROPORTIONS;
-              d.outOf = of;
+              d.approach = Approach.PROPORTIONS;
+              d.give(Part.OUT_OF, of);
             })
         .named(Inquiry.CHANGED + "as proportions");
   }
@@ -105,15 +105,15 @@ public record CountGuess(String words, String label, Inquiry inquiry) {
     return Redesign.of(
             inquiry,
             d -> {
-              d.method = Inquiry.Method.COUNTS;
-              d.exposure = exposure;
+              d.approach = Approach.COUNTS;
+              d.give(Part.EXPOSURE, exposure);
             })
         .named(Inquiry.CHANGED + "as counts");
   }
 
   private static boolean isFree(Column column, Inquiry inquiry) {
     return column instanceof Numbers
-        && Part.alone().stream().noneMatch(part -> part.in(inquiry).contains(column.name()));
+        && Part.alone().stream().noneMatch(part -> inquiry.in(part).contains(column.name()));
   }
 
   private static boolean named(Pattern pattern, Column column) {

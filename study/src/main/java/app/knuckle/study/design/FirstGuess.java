@@ -150,11 +150,11 @@ public record FirstGuess(Inquiry inquiry, String reason) {
         Redesign.of(
             Inquiry.about(measured.map(Column::name).orElse(null), null),
             d -> {
-              d.treatments = names;
-              d.unit = names.isEmpty() ? null : unit.map(Column::name).orElse(null);
-              d.occasions = occasions;
-              d.blocks = block.stream().map(Column::name).toList();
-              d.wholePlots = wholePlots.size() < names.size() ? wholePlots : List.of();
+              d.give(Part.TREATMENT, names);
+              d.give(Part.UNIT, names.isEmpty() ? null : unit.map(Column::name).orElse(null));
+              d.give(Part.OCCASION, occasions);
+              d.give(Part.BLOCK, block.stream().map(Column::name).toList());
+              d.give(Part.WHOLE_PLOT, wholePlots.size() < names.size() ? wholePlots : List.of());
             });
     boolean single =
         unit.isEmpty()
@@ -162,7 +162,7 @@ public record FirstGuess(Inquiry inquiry, String reason) {
             && treatments.size() > 1
             && counts(frame, treatments).values().stream().allMatch(n -> n == 1);
     if (single) {
-      inquiry = inquiry.but(d -> d.terms = Inquiry.Terms.MAIN);
+      inquiry = inquiry.but(d -> d.terms = Terms.MAIN);
     }
     String reason = reason(measured, treatment);
     if (single) {
@@ -379,13 +379,10 @@ public record FirstGuess(Inquiry inquiry, String reason) {
     List<String> by =
         inquiry.treatments().stream().filter(frame::has).map(t -> frame.column(t).label()).toList();
     String name = by.isEmpty() ? capital : capital + " by " + String.join(" \u00d7 ", by);
-    return switch (inquiry.method()) {
-      case RANKS -> name + ", on ranks";
-      case PERMUTATION -> name + ", by permutation";
-      case COUNTS -> name + ", as counts";
-      case PROPORTIONS -> name + ", as proportions";
+    return switch (inquiry.analysis()) {
+      case RANKS, PERMUTATION, DEVIANCE, SEPARATE_VARIANCES ->
+          name + ", " + inquiry.approach().name();
       case MIXED -> name + ", " + random(inquiry) + " random";
-      case UNEQUAL_SPREAD -> name + ", own spreads";
       case LEAST_SQUARES ->
           inquiry.covariates().isEmpty()
               ? name

@@ -1,8 +1,6 @@
 package app.knuckle.study.design;
 
-import app.knuckle.study.design.Inquiry.Compare;
-import app.knuckle.study.design.Inquiry.Terms;
-import app.knuckle.study.design.Inquiry.Weight;
+import app.knuckle.study.design.Compare.Weight;
 import app.knuckle.study.prep.Step;
 import java.util.ArrayList;
 import java.util.Collections;
@@ -87,7 +85,7 @@ public final class Following {
     return inquiry.but(
         d -> {
           for (Part part : Part.values()) {
-            part.give(d, names.apply(part.in(d)));
+            d.give(part, names.apply(d.in(part)));
           }
           d.terms = new Terms(d.terms.choice(), d.terms.chosen().stream().map(names).toList());
           d.random = d.random.with(d.random.terms().stream().map(names).toList());

@@ -4,351 +4,235 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Squares;
 import app.knuckle.study.prep.Step;
-import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.LinkedHashMap;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.stream.Stream;
 
 /**
  * One question put to one table. A value: a changed question is another inquiry.
  *
  * @param name as the user calls it
  * @param prepare steps of the prep trail, in order
- * @param measured columns of numbers
- * @param together whether they are one multivariate answer, rather than asked one by one
- * @param treatments columns that say what was done to a unit
- * @param expected what the mean of one sample is compared with; null for none
- * @param blocks columns of blocks; two crossed ones make rows and columns
- * @param wholePlots treatments that were laid on whole plots
- * @param strips treatments laid in strips, across those of the others (split-block)
- * @param unit who was seen repeatedly; null for none
- * @param occasions treatments that vary within a unit
- * @param pairs the column by which two groups are matched; null for none
- * @param covariates columns of numbers measured beforehand
- * @param terms which terms the model has
- * @param squares kind of the sums of squares
- * @param method how the groups are compared
- * @param random what is random; that of the design unless the method is mixed
- * @param outOf column with how many were tried; null for none
- * @param exposure column of time, area or volume that counts are out of; null for none
- * @param extraSpread whether the spread of counts is estimated; null for what is usual
- * @param alpha level of significance, between 0 and 1
- * @param direction in which a difference is looked for
- * @param reference the level of a treatment that others are compared with
- * @param adjustAt values of covariates at which means are given; the others at their mean
- * @param compare what to compare, by which procedures
- * @param edges of the bins in which a response is counted; round ones for others
+ * @param parts the columns that play each part; parts that none plays are not there
+ * @param approach what the response is, and how it is analysed
+ * @param model which effects there are, and how they are tested
+ * @param questions what is asked of the fitted model
  */
 public record Inquiry(
     String name,
     List<Step> prepare,
-    List<String> measured,
-    boolean together,
-    List<String> treatments,
-    Double expected,
-    List<String> blocks,
-    List<String> wholePlots,
-    List<String> strips,
-    String unit,
-    List<String> occasions,
-    String pairs,
-    List<String> covariates,
-    Terms terms,
-    Squares squares,
-    Method method,
-    RandomPart random,
-    String outOf,
-    String exposure,
-    Boolean extraSpread,
-    double alpha,
-    Direction direction,
-    Map<String, String> reference,
-    Map<String, Double> adjustAt,
-    List<Compare> compare,
-    Map<String, List<Double>> edges) {
+    Map<Part, List<String>> parts,
+    Approach approach,
+    ModelSpec model,
+    Questions questions)
+    implements HasParts {
 
   /** Stands before the name of an inquiry that is called after what was changed in it. */
   public static final String CHANGED = "\u2026 ";
 
-  /** The level of significance unless the user says otherwise. */
-  public static final double USUAL_ALPHA = 0.05;
-
+  /** What of the model and of the columns its approach has no use for, is left out. */
   public Inquiry {
     prepare = List.copyOf(prepare);
-    measured = List.copyOf(measured);
-    treatments = List.copyOf(treatments);
-    blocks = List.copyOf(blocks);
-    wholePlots = List.copyOf(wholePlots);
-    strips = List.copyOf(strips);
-    occasions = List.copyOf(occasions);
-    covariates = List.copyOf(covariates);
-    random = method == Method.MIXED ? random : RandomPart.OF_DESIGN;
-    outOf = method == Method.PROPORTIONS ? outOf : null;
-    exposure = method == Method.COUNTS ? exposure : null;
-    extraSpread = method.isOfCounts() ? extraSpread : null;
-    reference = inOrder(reference);
-    adjustAt = inOrder(adjustAt);
-    compare = List.copyOf(compare);
-    edges = inOrder(edges);
-    if (!(alpha > 0 && alpha < 1)) {
-      throw new IllegalArgumentException("alpha lies between 0 and 1: " + alpha);
-    }
+    Map<Part, List<String>> played = new EnumMap<>(Part.class);
+    parts.forEach(
+        (part, columns) -> {
+          boolean beside = part == Part.OUT_OF || part == Part.EXPOSURE;
+          boolean asked = !beside || approach.response().beside().equals(Optional.of(part));
+          if (asked && !columns.isEmpty()) {
+            played.put(part, List.copyOf(part.isOfOne() ? columns.subList(0, 1) : columns));
+          }
+        });
+    parts = Collections.unmodifiableMap(played);
+    model = model.of(approach);
   }
 
-  /** How groups are compared. */
-  public enum Method {
-    /** Least squares: normal errors of equal spread. */
-    LEAST_SQUARES("least-squares"),
-    /** Some effects drawn at random, their variances estimated. */
-    MIXED("mixed"),
-    /** Counts, on the logarithm. */
-    COUNTS("counts"),
-    /** How many of those tried, on the log odds. */
-    PROPORTIONS("proportions"),
-    /** Each group with its own spread. */
-    UNEQUAL_SPREAD("unequal-spread"),
-    /** Ranks in place of values. */
-    RANKS("ranks"),
-    /** Values rearranged among the groups. */
-    PERMUTATION("permutation");
-
-    private final String key;
-
-    Method(String key) {
-      this.key = key;
-    }
-
-    /**
-     * Whether it takes what was measured for counts.
-     *
-     * @return true for counts and proportions
-     */
-    public boolean isOfCounts() {
-      return this == COUNTS || this == PROPORTIONS;
-    }
-
-    /**
-     * What a sentence says that it is judged by.
-     *
-     * @return such as "each group's own spread"
-     */
-    public String words() {
-      return Phrases.say("method." + key);
-    }
-
-    /**
-     * The name in files.
-     *
-     * @return such as "least-squares"
-     */
-    public String key() {
-      return key;
-    }
+  @Override
+  public List<String> in(Part part) {
+    return parts.getOrDefault(part, List.of());
   }
 
-  /**
-   * Which terms a model has.
-   *
-   * @param choice all combinations, main effects, or those chosen
-   * @param chosen the terms, when they were chosen
-   */
-  public record Terms(Choice choice, List<List<String>> chosen) {
-
-    /** Every combination of the treatments. */
-    public static final Terms ALL = new Terms(Choice.ALL, List.of());
-
-    /** Main effects only. */
-    public static final Terms MAIN = new Terms(Choice.MAIN, List.of());
-
-    /** How the terms are said. */
-    public enum Choice {
-      /** Every combination. */
-      ALL,
-      /** Main effects. */
-      MAIN,
-      /** One by one. */
-      CHOSEN
-    }
-
-    public Terms {
-      chosen = chosen.stream().map(List::copyOf).toList();
-    }
+  /** What the numbers of the response are. */
+  public Response response() {
+    return approach.response();
   }
 
-  /**
-   * Something to compare: pairs, differences from a reference, a contrast, or trends.
-   *
-   * @param of the treatments whose means they are
-   * @param within treatments at each combination of whose levels it is done anew
-   * @param toReference whether others are compared with the reference only
-   * @param procedure how; null for a plain contrast
-   * @param weights of a contrast; empty for none
-   * @param trend highest degree of trends; 0 for none
-   * @param name of a contrast; empty for none
-   */
-  public record Compare(
-      List<String> of,
-      List<String> within,
-      boolean toReference,
-      Procedure procedure,
-      List<Weight> weights,
-      int trend,
-      String name) {
-    public Compare {
-      of = List.copyOf(of);
-      within = List.copyOf(within);
-      weights = List.copyOf(weights);
-    }
-
-    /**
-     * All pairs.
-     *
-     * @param of the treatments
-     * @param procedure how
-     * @return the comparison
-     */
-    public static Compare pairs(List<String> of, Procedure procedure) {
-      return new Compare(of, List.of(), false, procedure, List.of(), 0, "");
-    }
-
-    /**
-     * Whether it is a contrast or a trend.
-     *
-     * @return false for pairs and for differences from a reference
-     */
-    public boolean isContrast() {
-      return !weights.isEmpty() || trend > 0;
-    }
+  /** How they are analysed. */
+  public Analysis analysis() {
+    return approach.analysis();
   }
 
-  /**
-   * The weight of a mean in a contrast.
-   *
-   * @param levels of the mean, by treatment
-   * @param weight any number
-   */
-  public record Weight(Map<String, String> levels, double weight) {
-    public Weight {
-      levels = inOrder(levels);
-    }
+  /** Whether several responses are one multivariate answer, not asked one by one. */
+  public boolean together() {
+    return model.together();
+  }
+
+  /** Which terms are fixed. */
+  public Terms terms() {
+    return model.terms();
+  }
+
+  /** Kind of the sums of squares. */
+  public Squares squares() {
+    return model.squares();
+  }
+
+  /** What is random. */
+  public RandomPart random() {
+    return model.random();
+  }
+
+  /** Whether the dispersion of counts is estimated; null for what is usual. */
+  public Boolean extraSpread() {
+    return model.extraSpread();
+  }
+
+  /** What the mean of one sample is compared with; null for none. */
+  public Double expected() {
+    return questions.expected();
+  }
+
+  /** Level of significance, between 0 and 1. */
+  public double alpha() {
+    return questions.alpha();
+  }
+
+  /** The direction in which a difference is looked for. */
+  public Direction direction() {
+    return questions.direction();
+  }
+
+  /** The level of a treatment that others are compared with. */
+  public Map<String, String> reference() {
+    return questions.reference();
+  }
+
+  /** Values of covariates at which means are given; the others at their mean. */
+  public Map<String, Double> adjustAt() {
+    return questions.adjustAt();
+  }
+
+  /** What to compare, by which procedures. */
+  public List<Compare> compare() {
+    return questions.compare();
+  }
+
+  /** Edges of the bins in which a response is counted; round ones for others. */
+  public Map<String, List<Double>> edges() {
+    return questions.edges();
   }
 
   /** An inquiry in the making. */
-  public static final class Draft {
+  public static final class Draft implements HasParts {
+    private final Map<Part, List<String>> parts = new EnumMap<>(Part.class);
+
     /** As the user calls it. */
     public String name = "";
 
     /** Steps of the prep trail. */
     public List<Step> prepare = List.of();
 
-    /** What was measured. */
-    public List<String> measured = List.of();
+    /** What the response is, and how it is analysed. */
+    public Approach approach = Approach.LEAST_SQUARES;
 
-    /** Whether as one answer. */
+    /** Whether several responses are one answer. */
     public boolean together;
 
-    /** What was done. */
-    public List<String> treatments = List.of();
-
-    /** Expected value of one sample. */
-    public Double expected;
-
-    /** Blocks. */
-    public List<String> blocks = List.of();
-
-    /** Treatments on whole plots. */
-    public List<String> wholePlots = List.of();
-
-    /** Treatments laid in strips. */
-    public List<String> strips = List.of();
-
-    /** Who was seen repeatedly. */
-    public String unit;
-
-    /** When. */
-    public List<String> occasions = List.of();
-
-    /** What matches pairs. */
-    public String pairs;
-
-    /** Measured beforehand. */
-    public List<String> covariates = List.of();
-
-    /** Terms of the model. */
-    public Terms terms = Terms.ALL;
+    /** Which terms are fixed. */
+    public Terms terms;
 
     /** Kind of squares. */
-    public Squares squares = Squares.AFTER_ALL;
-
-    /** How groups are compared. */
-    public Method method = Method.LEAST_SQUARES;
+    public Squares squares;
 
     /** What is random. */
-    public RandomPart random = RandomPart.OF_DESIGN;
+    public RandomPart random;
 
-    /** How many were tried. */
-    public String outOf;
-
-    /** What counts are out of. */
-    public String exposure;
-
-    /** Whether the spread of counts is estimated. */
+    /** Whether the dispersion of counts is estimated; null for what is usual. */
     public Boolean extraSpread;
 
+    /** Expected value of one sample; null for none. */
+    public Double expected;
+
     /** Level of significance. */
-    public double alpha = USUAL_ALPHA;
+    public double alpha;
 
     /** Direction looked for. */
-    public Direction direction = Direction.EITHER;
+    public Direction direction;
 
     /** Levels to compare with. */
-    public Map<String, String> reference = Map.of();
+    public Map<String, String> reference;
 
     /** Values of covariates. */
-    public Map<String, Double> adjustAt = Map.of();
+    public Map<String, Double> adjustAt;
 
     /** What to compare. */
-    public List<Compare> compare = List.of();
+    public List<Compare> compare;
 
     /** Edges of bins. */
-    public Map<String, List<Double>> edges = Map.of();
+    public Map<String, List<Double>> edges;
 
-    /**
-     * The inquiry as it stands.
-     *
-     * @return the value
-     */
+    /** With nothing chosen. */
+    public Draft() {
+      model(ModelSpec.USUAL);
+      questions(Questions.NONE);
+    }
+
+    /** Gives another model. */
+    public void model(ModelSpec model) {
+      together = model.together();
+      terms = model.terms();
+      squares = model.squares();
+      random = model.random();
+      extraSpread = model.extraSpread();
+    }
+
+    /** Asks other questions. */
+    public void questions(Questions questions) {
+      expected = questions.expected();
+      alpha = questions.alpha();
+      direction = questions.direction();
+      reference = questions.reference();
+      adjustAt = questions.adjustAt();
+      compare = questions.compare();
+      edges = questions.edges();
+    }
+
+    @Override
+    public List<String> in(Part part) {
+      return parts.getOrDefault(part, List.of());
+    }
+
+    /** Gives a part to columns, in order; of a part of one the first counts. */
+    public void give(Part part, List<String> columns) {
+      parts.put(part, columns);
+    }
+
+    /** Gives a part to one column; null for none. */
+    public void give(Part part, String column) {
+      give(part, Stream.ofNullable(column).toList());
+    }
+
+    /** Takes parts from all columns. */
+    public void clear(Part... cleared) {
+      for (Part part : cleared) {
+        parts.remove(part);
+      }
+    }
+
+    /** The inquiry as it stands. */
     public Inquiry inquiry() {
       return new Inquiry(
           name,
           prepare,
-          measured,
-          together,
-          treatments,
-          expected,
-          blocks,
-          wholePlots,
-          strips,
-          unit,
-          occasions,
-          pairs,
-          covariates,
-          terms,
-          squares,
-          method,
-          random,
-          outOf,
-          exposure,
-          extraSpread,
-          alpha,
-          direction,
-          reference,
-          adjustAt,
-          compare,
-          edges);
+          parts,
+          approach,
+          new ModelSpec(together, terms, squares, random, extraSpread),
+          new Questions(expected, alpha, direction, reference, adjustAt, compare, edges));
     }
   }
 
@@ -360,7 +244,7 @@ public record Inquiry(
    * @return equal for questions that have the same fit
    */
   public Inquiry fitting(String response) {
-    return laying().but(d -> d.measured = List.of(response));
+    return laying().but(d -> d.give(Part.MEASURED, List.of(response)));
   }
 
   /**
@@ -372,14 +256,11 @@ public record Inquiry(
   public Inquiry laying() {
     return but(
         d -> {
-          Draft plain = new Draft();
-          d.name = plain.name;
-          d.prepare = plain.prepare;
-          d.alpha = plain.alpha;
-          d.direction = plain.direction;
-          d.reference = plain.reference;
-          d.adjustAt = plain.adjustAt;
-          d.compare = plain.compare;
+          d.name = "";
+          d.prepare = List.of();
+          d.questions(Questions.NONE);
+          d.expected = expected();
+          d.edges = edges();
         });
   }
 
@@ -389,13 +270,7 @@ public record Inquiry(
    * @return means, means with own spreads, ranks, or ranks in blocks
    */
   public Procedure.Setting setting() {
-    boolean inBlocks = !blocks.isEmpty() || unit != null;
-    return switch (method) {
-      case LEAST_SQUARES, COUNTS, PROPORTIONS, PERMUTATION -> Procedure.Setting.MEANS;
-      case MIXED -> Procedure.Setting.OWN_ERRORS;
-      case UNEQUAL_SPREAD -> Procedure.Setting.OWN_SPREADS;
-      case RANKS -> inBlocks ? Procedure.Setting.RANKS_IN_BLOCKS : Procedure.Setting.RANKS;
-    };
+    return analysis().setting(this);
   }
 
   /**
@@ -411,34 +286,14 @@ public record Inquiry(
   }
 
   /** The inquiry as it stands, to be changed. */
-  Draft draft() {
+  private Draft draft() {
     Draft d = new Draft();
     d.name = name;
     d.prepare = prepare;
-    d.measured = measured;
-    d.together = together;
-    d.treatments = treatments;
-    d.expected = expected;
-    d.blocks = blocks;
-    d.wholePlots = wholePlots;
-    d.strips = strips;
-    d.unit = unit;
-    d.occasions = occasions;
-    d.pairs = pairs;
-    d.covariates = covariates;
-    d.terms = terms;
-    d.squares = squares;
-    d.method = method;
-    d.random = random;
-    d.outOf = outOf;
-    d.exposure = exposure;
-    d.extraSpread = extraSpread;
-    d.alpha = alpha;
-    d.direction = direction;
-    d.reference = reference;
-    d.adjustAt = adjustAt;
-    d.compare = compare;
-    d.edges = edges;
+    d.parts.putAll(parts);
+    d.approach = approach;
+    d.model(model);
+    d.questions(questions);
     return d;
   }
 
@@ -470,7 +325,7 @@ public record Inquiry(
    * @return the changed inquiry
    */
   public Inquiry measuring(String column) {
-    return but(d -> d.measured = column == null ? List.of() : List.of(column));
+    return but(d -> d.give(Part.MEASURED, column == null ? List.of() : List.of(column)));
   }
 
   /**
@@ -484,13 +339,13 @@ public record Inquiry(
     if (column == null) {
       return but(
           d -> {
-            d.treatments = List.of();
+            d.clear(Part.TREATMENT);
             d.compare = List.of();
           });
     }
     List<String> one = List.of(column);
     List<Compare> same = new ArrayList<>();
-    for (Compare c : compare) {
+    for (Compare c : compare()) {
       if (!c.isContrast() && !c.toReference()) {
         same.add(Compare.pairs(one, c.procedure()));
       }
@@ -500,13 +355,13 @@ public record Inquiry(
     }
     return but(
         d -> {
-          d.treatments = one;
+          d.give(Part.TREATMENT, one);
           d.compare = same.subList(0, 1);
           d.terms = Terms.ALL;
-          d.wholePlots = List.of();
-          d.strips = List.of();
-          d.occasions = List.of();
-          d.unit = null;
+          d.clear(Part.WHOLE_PLOT);
+          d.clear(Part.STRIP);
+          d.clear(Part.OCCASION);
+          d.clear(Part.UNIT);
           d.reference = Map.of();
         });
   }
@@ -518,7 +373,7 @@ public record Inquiry(
    * @return what was said, or what is usual
    */
   public boolean spreadIsEstimated(boolean singles) {
-    return extraSpread == null ? !singles : extraSpread;
+    return Objects.requireNonNullElse(extraSpread(), !singles);
   }
 
   /**
@@ -528,10 +383,10 @@ public record Inquiry(
    * @return true while the values can only be described
    */
   public boolean hasGap() {
-    return treatments.isEmpty()
-        && method != Method.MIXED
-        && expected == null
-        && !(together && measured.size() > 1);
+    return treatments().isEmpty()
+        && analysis() != Analysis.MIXED
+        && expected() == null
+        && !(together() && measured().size() > 1);
   }
 
   /**
@@ -552,10 +407,5 @@ public record Inquiry(
    */
   public Inquiry after(List<Step> steps) {
     return but(d -> d.prepare = steps);
-  }
-
-  /** A copy that keeps its order, so that what is written of it is the same each time. */
-  private static <K, V> Map<K, V> inOrder(Map<K, V> map) {
-    return Collections.unmodifiableMap(new LinkedHashMap<>(map));
   }
 }

@@ -88,7 +88,7 @@ record RandomGuess(Inquiry inquiry, String reason) {
     }
     List<String> names = List.copyOf(chain);
     return mixed(
-        inquiry.but(d -> d.blocks = List.of()),
+        inquiry.but(d -> d.clear(Part.BLOCK)),
         terms,
         Numerals.list(names) + " group the rows within each other, so they are taken at random.");
   }
@@ -138,10 +138,10 @@ record RandomGuess(Inquiry inquiry, String reason) {
         Redesign.of(
             inquiry,
             d -> {
-              d.method = Inquiry.Method.MIXED;
+              d.approach = Approach.MIXED;
               d.random = d.random.with(terms);
             });
-    return changed.method() == Inquiry.Method.MIXED
+    return changed.analysis() == Analysis.MIXED
         ? Optional.of(new RandomGuess(changed, reason))
         : Optional.empty();
   }

@@ -140,12 +140,12 @@ public record RandomPart(List<List<String>> terms, WithinUnit within, Denominato
     boolean all = terms.size() == listed.size();
     return inquiry.but(
         d -> {
-          d.treatments = treatments;
-          d.blocks = inquiry.blocks().stream().filter(isFixed).toList();
+          d.give(Part.TREATMENT, treatments);
+          d.give(Part.BLOCK, inquiry.blocks().stream().filter(isFixed).toList());
           d.terms =
-              all && inquiry.terms().choice() != Inquiry.Terms.Choice.CHOSEN
+              all && inquiry.terms().choice() != Terms.Choice.CHOSEN
                   ? inquiry.terms()
-                  : new Inquiry.Terms(Inquiry.Terms.Choice.CHOSEN, terms);
+                  : new Terms(Terms.Choice.CHOSEN, terms);
         });
   }
 

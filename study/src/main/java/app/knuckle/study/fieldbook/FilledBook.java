@@ -58,7 +58,7 @@ public record FilledBook(Plan plan, Optional<Inquiry> inquiry, List<String> diff
     Inquiry inquiry = PlanRecords.inquiry(plan, measured.get(0));
     if (measured.stream().noneMatch(m -> m.covariate() != null)) {
       List<String> all = measured.stream().map(Plan.Measured::column).toList();
-      inquiry = inquiry.but(d -> d.measured = all);
+      inquiry = inquiry.but(d -> d.give(Part.MEASURED, all));
     }
     for (String planned : Part.columns(inquiry)) {
       Optional<Column> found = columns.found(planned);

@@ -64,7 +64,7 @@ public record ComparedMeans(
    * @return one a comparison that was asked, and for each level within which it was asked; none of
    *     two groups asked about in a direction, whose test has said all there is
    */
-  public static List<ComparedMeans> of(Analysis analysis) {
+  public static List<ComparedMeans> of(Results analysis) {
     List<ComparedMeans> all = new ArrayList<>();
     analysis.comparisons().forEach(c -> all.add(of(c)));
     analysis.rankComparisons().forEach(c -> all.add(of(c)));

@@ -3,7 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.compare.Contrast;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Compare;
 import java.util.List;
 
 /**
@@ -21,7 +21,7 @@ import java.util.List;
 public record ContrastResult(
     String name,
     List<String> of,
-    List<Inquiry.Weight> weights,
+    List<Compare.Weight> weights,
     Contrast contrast,
     Absence why,
     Procedure procedure,

@@ -3,6 +3,7 @@ package app.knuckle.study.findings;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.cells.PlotGrid;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -29,7 +30,7 @@ public record Findings(
     Frame frame,
     RecordsUsed records,
     List<ResponseFindings> responses,
-    Analysis together,
+    Results together,
     PlotGrid plan,
     Optional<Associated> associations,
     String foundTogether) {
@@ -122,7 +123,7 @@ public record Findings(
   public Numbers shown(ResponseFindings response) {
     Numbers measured = response.measured();
     String column = inquiry.outOf() != null ? inquiry.outOf() : inquiry.exposure();
-    boolean shares = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    boolean shares = inquiry.response() == Response.PROPORTION;
     if (!shares && column == null) {
       return measured;
     }

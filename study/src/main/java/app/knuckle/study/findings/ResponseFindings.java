@@ -33,7 +33,7 @@ import java.util.stream.IntStream;
  * @param comparisons one for each that was asked; empty when refused
  * @param refusal why there is no test; null when there is one
  * @param words the sentences
- * @param analysis everything computed, for any design
+ * @param results everything computed, for any design
  */
 public record ResponseFindings(
     Numbers measured,
@@ -46,7 +46,7 @@ public record ResponseFindings(
     List<Comparison> comparisons,
     Refusal refusal,
     Sentences words,
-    Analysis analysis) {
+    Results results) {
 
   public ResponseFindings {
     summaries = List.copyOf(summaries);
@@ -72,7 +72,7 @@ public record ResponseFindings(
         comparisons,
         refusal,
         other,
-        analysis);
+        results);
   }
 
   /**
@@ -163,8 +163,8 @@ public record ResponseFindings(
    */
   public Optional<Comparison> shownComparison() {
     List<ShownMean> shown = shownMeans();
-    return analysis.comparisons().stream()
-        .filter(c -> c.pairs() != null && c.within().isEmpty() && !analysis.isDirected())
+    return results.comparisons().stream()
+        .filter(c -> c.pairs() != null && c.within().isEmpty() && !results.isDirected())
         .filter(c -> shown.stream().anyMatch(m -> c.labels().contains(m.levels())))
         .map(ComparisonResult::pairs)
         .findFirst();
@@ -200,7 +200,7 @@ public record ResponseFindings(
    */
   public Quantity leastP(Collection<String> of) {
     List<Quantity> found = new ArrayList<>();
-    for (TestResult test : analysis.tests()) {
+    for (TestResult test : results.tests()) {
       if (test.isDirected()) {
         return test.judged().get(0).p(); // Only it knows the direction that was asked.
       }

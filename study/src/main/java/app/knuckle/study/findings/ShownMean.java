@@ -53,16 +53,16 @@ public record ShownMean(
     List<GroupSummary> cells = response.groupSummaries();
     Set<String> all = cells.get(0).levels().keySet();
     Optional<MeansResult> best =
-        response.analysis().means().stream()
+        response.results().means().stream()
             .filter(m -> m.within().isEmpty() && Set.copyOf(m.of()).equals(all))
             .filter(m -> isAsked(response, all))
             .findFirst()
             .or(
                 () ->
-                    response.analysis().means().stream()
+                    response.results().means().stream()
                         .filter(m -> m.within().isEmpty())
                         .findFirst());
-    boolean directed = response.analysis().isDirected();
+    boolean directed = response.results().isDirected();
     List<ShownMean> shown = new ArrayList<>();
     if (best.isEmpty()) {
       for (GroupSummary cell : cells) {
@@ -81,7 +81,7 @@ public record ShownMean(
       }
       return shown;
     }
-    double factor = response.analysis().scale().factor();
+    double factor = response.results().scale().factor();
     for (MeansResult.Row row : best.get().rows()) {
       Optional<GroupSummary> own = analysed(response, row.levels());
       boolean cell = row.levels().keySet().equals(all);
@@ -90,7 +90,7 @@ public record ShownMean(
               row.levels(),
               row.n(),
               row.mean().map(m -> m * factor),
-              response.analysis().scale() != LinkScale.IDENTITY
+              response.results().scale() != LinkScale.IDENTITY
                   ? Quantity.absent(Absence.COUNTS_HAVE_NO_SD)
                   : own.map(s -> s.summary().sd()).orElse(Quantity.absent(Absence.NOT_ONE_GROUP)),
               row.se().map(se -> se * factor),
@@ -113,9 +113,9 @@ public record ShownMean(
   }
 
   private static boolean isAsked(ResponseFindings response, Set<String> all) {
-    return response.analysis().comparisons().stream().anyMatch(c -> all.equals(Set.copyOf(c.of())))
+    return response.results().comparisons().stream().anyMatch(c -> all.equals(Set.copyOf(c.of())))
         || response
-            .analysis()
+            .results()
             .variances()
             .flatMap(table -> table.rows().stream())
             .anyMatch(row -> !row.isError() && all.equals(Set.copyOf(row.term().names())));
@@ -123,7 +123,7 @@ public record ShownMean(
 
   /** Letters of a comparison on ranks, which has no means of its own. */
   private static String rankLetters(ResponseFindings response, Map<String, String> levels) {
-    for (RankComparison c : response.analysis().rankComparisons()) {
+    for (RankComparison c : response.results().rankComparisons()) {
       int place = c.labels().indexOf(levels);
       if (place >= 0 && c.shown().letters() != null) {
         return c.shown().letters().of(place);

@@ -34,7 +34,7 @@ public final class Change {
     if (!before.blocks().equals(after.blocks())) {
       return "blocks " + names(after.blocks());
     }
-    if (before.method() != after.method()) {
+    if (!before.approach().equals(after.approach())) {
       return "another method";
     }
     if (before.alpha() != after.alpha()) {

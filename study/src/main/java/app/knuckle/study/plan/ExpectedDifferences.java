@@ -39,7 +39,7 @@ final class ExpectedDifferences {
     if (plan.wanted() == null) {
       return;
     }
-    for (ComparisonResult family : findings.first().analysis().comparisons()) {
+    for (ComparisonResult family : findings.first().results().comparisons()) {
       for (Pair pair : family.pairs().pairs()) {
         if (pair.se().exists() && pair.df().exists()) {
           TrueMeans.Pair levels =
@@ -50,7 +50,7 @@ final class ExpectedDifferences {
       }
     }
     if (all.isEmpty() && findings.inquiry().pairs() != null) {
-      findings.first().analysis().tests().forEach(this::add);
+      findings.first().results().tests().forEach(this::add);
     }
   }
 

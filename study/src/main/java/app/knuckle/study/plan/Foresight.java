@@ -6,7 +6,7 @@ import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.power.EffectPower;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.answers.Answering;
-import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Questions;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
@@ -127,7 +127,7 @@ public final class Foresight {
   }
 
   private List<Shows.Effect> effects(Findings expected) {
-    List<TestResult> tests = expected.first().analysis().tests();
+    List<TestResult> tests = expected.first().results().tests();
     Optional<AnovaTable> table =
         tests.stream().flatMap(test -> test.variances().stream()).findFirst();
     List<Shows.Effect> effects = new ArrayList<>();
@@ -157,7 +157,7 @@ public final class Foresight {
   }
 
   private double alpha() {
-    return plan.wanted() == null ? Inquiry.USUAL_ALPHA : plan.wanted().alpha();
+    return plan.wanted() == null ? Questions.USUAL_ALPHA : plan.wanted().alpha();
   }
 
   private static Shows.Effect effect(List<String> term, EffectPower power) {

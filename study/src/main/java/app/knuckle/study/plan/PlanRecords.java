@@ -1,7 +1,9 @@
 package app.knuckle.study.plan;
 
 import app.knuckle.stats.linear.Factor;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -141,34 +143,34 @@ public final class PlanRecords {
   public static Inquiry inquiry(Plan plan, Plan.Measured measured) {
     Inquiry.Draft draft = new Inquiry.Draft();
     draft.name = plan.name();
-    draft.measured = List.of(measured.column());
-    draft.treatments = List.copyOf(plan.treatments().keySet());
+    draft.give(Part.MEASURED, List.of(measured.column()));
+    draft.give(Part.TREATMENT, List.copyOf(plan.treatments().keySet()));
     switch (plan.layout()) {
       case COMPLETELY_RANDOMISED -> {
         // Nothing but treatments.
       }
-      case COMPLETE_BLOCKS, INCOMPLETE_BLOCKS -> draft.blocks = List.of(plan.blockName());
-      case LATIN_SQUARE -> draft.blocks = List.of("row", "column");
+      case COMPLETE_BLOCKS, INCOMPLETE_BLOCKS -> draft.give(Part.BLOCK, List.of(plan.blockName()));
+      case LATIN_SQUARE -> draft.give(Part.BLOCK, List.of("row", "column"));
       case SPLIT_PLOT -> {
-        draft.blocks = List.of(plan.blockName());
-        draft.wholePlots = plan.roles().wholePlots();
+        draft.give(Part.BLOCK, List.of(plan.blockName()));
+        draft.give(Part.WHOLE_PLOT, plan.roles().wholePlots());
       }
       case SPLIT_BLOCK -> {
-        draft.blocks = List.of(plan.blockName());
-        draft.strips = plan.roles().strips();
+        draft.give(Part.BLOCK, List.of(plan.blockName()));
+        draft.give(Part.STRIP, plan.roles().strips());
       }
       case REPEATED -> {
-        draft.unit = plan.unitName();
-        draft.occasions = plan.roles().occasions();
+        draft.give(Part.UNIT, plan.unitName());
+        draft.give(Part.OCCASION, plan.roles().occasions());
       }
-      case PAIRS -> draft.pairs = plan.blockName();
+      case PAIRS -> draft.give(Part.PAIRS, plan.blockName());
     }
     if (measured.covariate() != null) {
-      draft.covariates = List.of(measured.covariate().name());
+      draft.give(Part.COVARIATE, List.of(measured.covariate().name()));
     }
     if (plan.wanted() != null) {
       draft.alpha = plan.wanted().alpha();
-      draft.compare = List.of(Inquiry.Compare.pairs(plan.wanted().of(), plan.wanted().procedure()));
+      draft.compare = List.of(Compare.pairs(plan.wanted().of(), plan.wanted().procedure()));
     }
     return draft.inquiry();
   }

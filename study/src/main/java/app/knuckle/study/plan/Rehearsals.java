@@ -7,9 +7,12 @@ import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.table.Table;
 import java.util.Arrays;
 import java.util.List;
@@ -49,20 +52,19 @@ public final class Rehearsals {
   private static Inquiry judged(Inquiry planned, Plan plan, Mishap.Judged how) {
     return switch (how) {
       case AS_PLANNED -> planned;
-      case RANKS -> planned.but(d -> pairwise(d, plan, Inquiry.Method.RANKS, Procedure.DUNN_HOLM));
+      case RANKS -> planned.but(d -> pairwise(d, plan, Approach.RANKS, Procedure.DUNN_HOLM));
       case OWN_SPREADS ->
-          planned.but(
-              d -> pairwise(d, plan, Inquiry.Method.UNEQUAL_SPREAD, Procedure.GAMES_HOWELL));
-      case RANDOM -> planned.but(d -> d.method = Inquiry.Method.MIXED);
+          planned.but(d -> pairwise(d, plan, Approach.SEPARATE_VARIANCES, Procedure.GAMES_HOWELL));
+      case RANDOM -> planned.but(d -> d.approach = Approach.MIXED);
     };
   }
 
   /** Neither of these knows a covariate. */
   private static void pairwise(
-      Inquiry.Draft draft, Plan plan, Inquiry.Method method, Procedure procedure) {
-    draft.method = method;
-    draft.covariates = List.of();
-    draft.compare = List.of(Inquiry.Compare.pairs(plan.wanted().of(), procedure));
+      Inquiry.Draft draft, Plan plan, Approach approach, Procedure procedure) {
+    draft.approach = approach;
+    draft.clear(Part.COVARIATE);
+    draft.compare = List.of(Compare.pairs(plan.wanted().of(), procedure));
   }
 
   /**
@@ -142,7 +144,7 @@ public final class Rehearsals {
             .count();
   }
 
-  private double p(Analysis analysis) {
+  private double p(Results analysis) {
     if (plan.layout() == Plan.Layout.PAIRS) {
       // Their test is the comparison.
       return analysis.tests().stream()

@@ -57,12 +57,12 @@ public enum Subject {
    * @return the first that fits
    */
   static Subject of(Inquiry inquiry) {
-    return switch (inquiry.method()) {
+    return switch (inquiry.analysis()) {
       case MIXED -> RANDOM_EFFECTS;
-      case COUNTS, PROPORTIONS -> COUNTS;
+      case DEVIANCE -> COUNTS;
       case RANKS -> RANKS;
       case PERMUTATION -> PERMUTATION;
-      case UNEQUAL_SPREAD -> UNEQUAL;
+      case SEPARATE_VARIANCES -> UNEQUAL;
       case LEAST_SQUARES -> ofMeans(inquiry);
     };
   }

@@ -92,8 +92,8 @@ public final class BesideSentence {
     if (!a.covariates().equals(b.covariates())) {
       all.add(adjusting());
     }
-    if (a.method() != b.method()) {
-      all.add(say("beside.method", b.method().words()));
+    if (!a.approach().equals(b.approach())) {
+      all.add(say("beside.method", b.approach().words()));
     }
     if (!a.blocks().equals(b.blocks())) {
       all.add(

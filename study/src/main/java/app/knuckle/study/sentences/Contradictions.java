@@ -6,6 +6,8 @@ import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
 import app.knuckle.study.findings.ComparedMeans;
@@ -49,7 +51,7 @@ public final class Contradictions {
         values.add(response.value(row));
       }
     }
-    if (values.size() == 2 && !inquiry.method().isOfCounts()) {
+    if (values.size() == 2 && !inquiry.response().isCounted()) {
       found.add(say("odd.two.values", response.name()));
     }
     List<String> names = new ArrayList<>(inquiry.treatments());
@@ -67,7 +69,7 @@ public final class Contradictions {
     }
     if (inquiry.wholePlots().isEmpty()) {
       for (Factor block : parts.factors(inquiry.blocks())) {
-        if (inquiry.method() == Inquiry.Method.MIXED
+        if (inquiry.analysis() == Analysis.MIXED
             && RandomPart.of(inquiry).contains(List.of(block.name()))) {
           continue; // Treatments may stand on whole blocks that are drawn at random.
         }
@@ -107,7 +109,7 @@ public final class Contradictions {
 
   /** The unit or block within which values are ranked; null for none. */
   private static String ranked(Inquiry inquiry) {
-    boolean ranks = inquiry.method() == Inquiry.Method.RANKS;
+    boolean ranks = inquiry.analysis() == Analysis.RANKS;
     return !ranks
         ? null
         : inquiry.unit() != null
@@ -175,7 +177,7 @@ public final class Contradictions {
    */
   public static List<String> ofComparisons(Inquiry inquiry, List<Factor> treatments) {
     List<String> found = new ArrayList<>();
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       double means =
           treatments.stream()
               .filter(f -> c.of().contains(f.name()))

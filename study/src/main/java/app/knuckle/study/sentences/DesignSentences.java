@@ -11,8 +11,8 @@ import app.knuckle.stats.means.LinkScale;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.table.Numbers;
@@ -32,10 +32,10 @@ final class DesignSentences {
 
   private final Numbers response;
   private final Inquiry inquiry;
-  private final Analysis analysis;
+  private final Results analysis;
   private final ExactP exact;
 
-  private DesignSentences(Numbers response, Inquiry inquiry, Analysis analysis, ExactP exact) {
+  private DesignSentences(Numbers response, Inquiry inquiry, Results analysis, ExactP exact) {
     this.exact = exact;
     this.response = response;
     this.inquiry = inquiry;
@@ -51,7 +51,7 @@ final class DesignSentences {
    * @param exact down to which bound p is written as it is
    * @return the sentences
    */
-  static Sentences of(Numbers response, Inquiry inquiry, Analysis analysis, ExactP exact) {
+  static Sentences of(Numbers response, Inquiry inquiry, Results analysis, ExactP exact) {
     DesignSentences words = new DesignSentences(response, inquiry, analysis, exact);
     String finding = words.finding();
     return new Sentences(finding, words.result(finding), words.ranking());
@@ -66,7 +66,7 @@ final class DesignSentences {
    * @param exact down to which bound p is written as it is
    * @return null without such a test
    */
-  static String ofTwoGroups(Numbers response, Inquiry inquiry, Analysis analysis, ExactP exact) {
+  static String ofTwoGroups(Numbers response, Inquiry inquiry, Results analysis, ExactP exact) {
     return analysis.tests().stream()
         .filter(TestResult.TTestResult.class::isInstance)
         .map(TestResult.TTestResult.class::cast)

@@ -5,10 +5,11 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
 import app.knuckle.study.cells.Parts;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
@@ -46,14 +47,14 @@ public final class DesignWords {
       Numbers response,
       CellGroups cells,
       List<String> contradictions,
-      Analysis analysis) {
+      Results analysis) {
     boolean plain =
         inquiry.treatments().size() == 1
             && inquiry.blocks().isEmpty()
             && inquiry.covariates().isEmpty()
             && inquiry.unit() == null
             && inquiry.pairs() == null
-            && inquiry.method() != Inquiry.Method.MIXED;
+            && inquiry.analysis() != Analysis.MIXED;
     List<String> odd = new ArrayList<>(contradictions);
     odd.addAll(Contradictions.ofComparisons(inquiry, cells.factors()));
     analysis.tests().forEach(test -> odd.addAll(MixedWords.warnings(test, inquiry)));
@@ -76,7 +77,7 @@ public final class DesignWords {
   private String readsAs() {
     StringBuilder words = new StringBuilder();
     List<Factor> factors = cells.factors();
-    boolean mixed = inquiry.method() == Inquiry.Method.MIXED;
+    boolean mixed = inquiry.analysis() == Analysis.MIXED;
     if (factors.isEmpty() && mixed) {
       words.append(say("design.one.mean"));
     } else if (factors.isEmpty() && inquiry.expected() == null) {

@@ -6,8 +6,8 @@ import app.knuckle.stats.counts.CountIntervals;
 import app.knuckle.study.cells.CountSummary;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
@@ -36,7 +36,7 @@ public final class EdgeSentence {
    * @return sentences; empty where every group has a mean
    */
   public static String of(
-      Analysis analysis, List<GroupSummary> summaries, Inquiry inquiry, ExactP exact) {
+      Results analysis, List<GroupSummary> summaries, Inquiry inquiry, ExactP exact) {
     List<String> said = new ArrayList<>();
     for (ComparisonResult c : analysis.comparisons()) {
       Set<Map<String, String>> groups = new LinkedHashSet<>();

@@ -2,8 +2,10 @@ package app.knuckle.study.sentences;
 
 import static app.knuckle.study.words.Phrases.say;
 
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.RecordsUsed;
@@ -138,15 +140,15 @@ public final class MethodsParagraph {
     boolean described =
         inquiry.treatments().isEmpty()
             && inquiry.expected() == null
-            && inquiry.method() != Inquiry.Method.MIXED;
+            && inquiry.analysis() != Analysis.MIXED;
     String by =
         described
             ? say("methods.correlations")
-            : switch (inquiry.method()) {
+            : switch (inquiry.analysis()) {
               case LEAST_SQUARES -> leastSquares();
               case MIXED -> mixed();
-              case COUNTS, PROPORTIONS -> counts();
-              case UNEQUAL_SPREAD -> say("methods.unequal");
+              case DEVIANCE -> counts();
+              case SEPARATE_VARIANCES -> say("methods.unequal");
               case RANKS -> say("methods.ranks");
               case PERMUTATION -> say("methods.permutation");
             };
@@ -176,9 +178,9 @@ public final class MethodsParagraph {
   }
 
   private String counts() {
-    boolean rates = inquiry.method() == Inquiry.Method.COUNTS;
+    boolean rates = inquiry.response() == Response.COUNTED;
     boolean estimated =
-        findings.first().analysis().tests().stream()
+        findings.first().results().tests().stream()
             .filter(TestResult.CountResult.class::isInstance)
             .map(TestResult.CountResult.class::cast)
             .anyMatch(TestResult.CountResult::extraSpread);
@@ -229,7 +231,7 @@ public final class MethodsParagraph {
 
   private String compared() {
     Set<String> all = new LinkedHashSet<>();
-    for (ComparedMeans family : ComparedMeans.of(findings.first().analysis())) {
+    for (ComparedMeans family : ComparedMeans.of(findings.first().results())) {
       if (family.means().length > 2) {
         all.add(
             say(

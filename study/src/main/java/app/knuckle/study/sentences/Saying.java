@@ -1,10 +1,10 @@
 package app.knuckle.study.sentences;
 
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.Sentences;
 import app.knuckle.study.look.GoTogether;
 import app.knuckle.study.prep.Frame;
@@ -29,7 +29,7 @@ public final class Saying {
       return new Sentences(response.refusal().shown(), response.refusal().shown(), "");
     }
     Numbers measured = response.measured();
-    Analysis analysis = response.analysis();
+    Results analysis = response.results();
     Sentences words =
         response.fit() == null
             ? DesignSentences.of(measured, inquiry, analysis, exact)
@@ -55,7 +55,7 @@ public final class Saying {
    * @param exact down to which bound p is written as it is
    * @return a sentence
    */
-  public static String together(Analysis ofAll, Numbers first, Inquiry inquiry, ExactP exact) {
+  public static String together(Results ofAll, Numbers first, Inquiry inquiry, ExactP exact) {
     return DesignSentences.of(first, inquiry, ofAll, exact).finding();
   }
 

@@ -3,7 +3,7 @@ package app.knuckle.study.sentences;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.study.design.DesignReading.Source;
-import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,7 +15,7 @@ final class Skeletons implements TestResult.Cases<List<Source>> {
 
   private Skeletons() {}
 
-  static List<Source> of(Analysis analysis) {
+  static List<Source> of(Results analysis) {
     List<Source> skeleton = new ArrayList<>();
     analysis.tests().forEach(test -> skeleton.addAll(test.match(new Skeletons())));
     return skeleton;

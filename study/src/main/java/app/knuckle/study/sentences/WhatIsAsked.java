@@ -5,9 +5,9 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.cells.CellGroups;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.design.Inquiry.Method;
-import app.knuckle.study.design.Inquiry.Terms;
+import app.knuckle.study.design.Terms;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.Numerals;
@@ -41,7 +41,7 @@ final class WhatIsAsked {
     frame = cells.frame();
     factors = cells.factors();
     unit = response.unit();
-    ranks = inquiry.method() == Method.RANKS;
+    ranks = inquiry.analysis() == Analysis.RANKS;
     joint = inquiry.together() && inquiry.measured().size() > 1;
     measured =
         joint

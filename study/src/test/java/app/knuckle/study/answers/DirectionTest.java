@@ -45,7 +45,7 @@ class DirectionTest {
     assertThat(ask("either", method, procedure).words().ranking())
         .startsWith("No evidence of a difference");
     ResponseFindings directed = ask("greater", method, procedure);
-    assertThat(ComparedMeans.of(directed.analysis())).isEmpty();
+    assertThat(ComparedMeans.of(directed.results())).isEmpty();
     assertThat(directed.shownComparison()).isEmpty();
     assertThat(directed.words().ranking()).isEmpty();
     assertThat(directed.shownMeans()).allMatch(mean -> mean.letters().isEmpty());
@@ -88,7 +88,7 @@ class DirectionTest {
       assertThat(found.words().finding()).startsWith("No evidence").endsWith("p = .10.");
       assertThat(found.words().ranking()).startsWith("No evidence of a difference");
       assertThat(found.shownMeans()).extracting(ShownMean::letters).containsOnly("a");
-      Pair shown = ComparedMeans.of(found.analysis()).get(0).pairs().get(0);
+      Pair shown = ComparedMeans.of(found.results()).get(0).pairs().get(0);
       assertThat(shown.differs()).isFalse();
       assertThat(shown.p()).isEqualTo(found.leastP(List.of("g")));
     }

@@ -9,6 +9,8 @@ import static org.assertj.core.data.Percentage.withPercentage;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.table.Column;
@@ -227,11 +229,11 @@ class EquivalencesTest {
         Inquiry.about("y", "a")
             .but(
                 d -> {
-                  d.method = Inquiry.Method.RANKS;
-                  d.compare = List.of(Inquiry.Compare.pairs(List.of("a"), Procedure.DUNN_HOLM));
+                  d.approach = Approach.RANKS;
+                  d.compare = List.of(Compare.pairs(List.of("a"), Procedure.DUNN_HOLM));
                 });
     ComparedMeans family =
-        ComparedMeans.of(Answering.of(table, inquiry, Progress.NONE).first().analysis()).get(0);
+        ComparedMeans.of(Answering.of(table, inquiry, Progress.NONE).first().results()).get(0);
     assertThat(family.means()).containsExactly(2, 5);
     assertThat(family.counts()).containsExactly(3, 3);
   }

@@ -8,7 +8,11 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.FindingsFile;
 import app.knuckle.study.contract.InquiryFile;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
+import app.knuckle.study.design.Terms;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -45,17 +49,16 @@ class StagesTest {
     List<Inquiry> all = new ArrayList<>(List.of(first));
     all.add(first.named("another name"));
     all.add(first.at(0.01));
-    all.add(first.at(0.2).but(d -> d.treatments = List.of("mesh", "rack")));
-    all.add(first.but(d -> d.covariates = List.of("x")));
-    all.add(first.but(d -> d.blocks = List.of("rack")));
-    for (Inquiry.Method method : Inquiry.Method.values()) {
-      all.add(first.but(d -> d.method = method));
+    all.add(first.at(0.2).but(d -> d.give(Part.TREATMENT, List.of("mesh", "rack"))));
+    all.add(first.but(d -> d.give(Part.COVARIATE, List.of("x"))));
+    all.add(first.but(d -> d.give(Part.BLOCK, List.of("rack"))));
+    for (Approach approach : Approach.all()) {
+      all.add(first.but(d -> d.approach = approach));
     }
     for (Procedure p : List.of(Procedure.TUKEY, Procedure.HOLM, Procedure.SCHEFFE)) {
-      all.add(
-          first.but(d -> d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), p))).at(0.1));
+      all.add(first.but(d -> d.compare = List.of(Compare.pairs(List.of("mesh"), p))).at(0.1));
     }
-    all.add(first.but(d -> d.measured = List.of("x", "y")));
+    all.add(first.but(d -> d.give(Part.MEASURED, List.of("x", "y"))));
     all.add(first);
     return all;
   }
@@ -84,8 +87,8 @@ class StagesTest {
             first,
             first.at(0.011),
             first.but(d -> d.compare = List.of()),
-            first.but(d -> d.terms = Inquiry.Terms.MAIN),
-            first.but(d -> d.covariates = List.of()),
+            first.but(d -> d.terms = Terms.MAIN),
+            first.but(d -> d.clear(Part.COVARIATE)),
             first);
     for (Inquiry inquiry : asked) {
       assertThat(answer(any.table(), frame, inquiry, kept))
@@ -118,18 +121,21 @@ class StagesTest {
     Findings first = Answering.of(TABLE, FRAME, inquiry, Progress.NONE, kept);
     Inquiry holm =
         inquiry
-            .but(d -> d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.HOLM)))
+            .but(d -> d.compare = List.of(Compare.pairs(List.of("mesh"), Procedure.HOLM)))
             .at(0.01);
     Findings second = Answering.of(TABLE, FRAME, holm, Progress.NONE, kept);
-    assertThat(second.first().analysis().residuals())
-        .isSameAs(first.first().analysis().residuals());
+    assertThat(second.first().results().residuals()).isSameAs(first.first().results().residuals());
     assertThat(second.first().groups()).isSameAs(first.first().groups());
     assertThat(second.records()).isSameAs(first.records());
     Findings other =
         Answering.of(
-            TABLE, FRAME, inquiry.but(d -> d.blocks = List.of("rack")), Progress.NONE, kept);
-    assertThat(other.first().analysis().residuals())
-        .isNotSameAs(first.first().analysis().residuals());
+            TABLE,
+            FRAME,
+            inquiry.but(d -> d.give(Part.BLOCK, List.of("rack"))),
+            Progress.NONE,
+            kept);
+    assertThat(other.first().results().residuals())
+        .isNotSameAs(first.first().results().residuals());
   }
 
   @Test

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.knuckle.study.contract.AnyInquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.Findings;
 import java.util.List;
 import java.util.Optional;
@@ -19,7 +20,7 @@ class AbreastTest {
     AnyInquiry any = AnyInquiry.of(random);
     Optional<Findings> answer = any.answer();
     Optional<Findings> bolder = any.answer(asked -> asked.at(0.3));
-    Optional<Findings> plain = any.answer(asked -> asked.but(d -> d.covariates = List.of()));
+    Optional<Findings> plain = any.answer(asked -> asked.but(d -> d.clear(Part.COVARIATE)));
     if (answer.isEmpty() || bolder.isEmpty() || plain.isEmpty()) {
       return; // Nothing to put side by side.
     }

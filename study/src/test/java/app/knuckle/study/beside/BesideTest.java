@@ -7,7 +7,10 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.contract.AnyInquiry;
 import app.knuckle.study.contract.BesideFile;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.prep.SetAside;
 import app.knuckle.study.sentences.BesideSentence;
@@ -53,7 +56,7 @@ class BesideTest {
             d -> {
               d.name = "plain";
               d.prepare = List.of(new SetAside(List.of(11), "washed away", false));
-              d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.TUKEY));
+              d.compare = List.of(Compare.pairs(List.of("mesh"), Procedure.TUKEY));
             });
   }
 
@@ -64,7 +67,7 @@ class BesideTest {
   private static Beside adjusted() {
     return Beside.of(
         answer(plain()),
-        answer(plain().but(d -> d.covariates = List.of("start_mm")).named("adjusted")));
+        answer(plain().but(d -> d.give(Part.COVARIATE, List.of("start_mm"))).named("adjusted")));
   }
 
   @Test
@@ -112,7 +115,7 @@ class BesideTest {
                 plain()
                     .but(
                         d -> {
-                          d.method = Inquiry.Method.RANKS;
+                          d.approach = Approach.RANKS;
                           d.compare = List.of();
                         })));
     assertThat(beside.effects()).hasSize(1);
@@ -125,7 +128,8 @@ class BesideTest {
   @Test
   void differentResponsesAreNotMatched() {
     Beside beside =
-        Beside.of(answer(plain()), answer(plain().but(d -> d.measured = List.of("start_mm"))));
+        Beside.of(
+            answer(plain()), answer(plain().but(d -> d.give(Part.MEASURED, List.of("start_mm")))));
     assertThat(beside.effects()).hasSize(2).noneMatch(Beside.EffectBeside::crossed);
     assertThat(beside.pairs()).isEmpty();
     assertThat(BesideSentence.of(beside, ExactP.USUAL))
@@ -135,7 +139,7 @@ class BesideTest {
   }
 
   private static Optional<Findings> any(AnyInquiry any, boolean changed) {
-    return any.answer(asked -> changed ? asked.at(0.2).but(d -> d.covariates = List.of()) : asked);
+    return any.answer(asked -> changed ? asked.at(0.2).but(d -> d.clear(Part.COVARIATE)) : asked);
   }
 
   @Property(tries = 60, seed = "2718281828")

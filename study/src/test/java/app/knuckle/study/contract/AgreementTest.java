@@ -3,6 +3,7 @@ package app.knuckle.study.contract;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.study.checks.Footing;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
@@ -38,7 +39,7 @@ class AgreementTest {
     }
     Inquiry inquiry = answer.get().inquiry();
     for (ResponseFindings response : answer.get().responses()) {
-      List<TestResult> tests = response.analysis().tests();
+      List<TestResult> tests = response.results().tests();
       if (response.refusal() != null || tests.isEmpty()) {
         continue;
       }
@@ -115,7 +116,7 @@ class AgreementTest {
     }
     JsonNode n = findings.at("/tests/0/fit/n");
     JsonNode all = findings.has("analysed") ? findings.get("analysed") : findings.get("summaries");
-    if (n.isInt() && answer.get().inquiry().method() == Inquiry.Method.LEAST_SQUARES) {
+    if (n.isInt() && answer.get().inquiry().analysis() == Analysis.LEAST_SQUARES) {
       assertThat(all.path(0).path("n").asInt()).as("%s", any).isEqualTo(n.asInt());
     }
   }
@@ -175,7 +176,7 @@ class AgreementTest {
       footing.checks().forEach(c -> c.design().ifPresent(listed::add));
       footing.checks().forEach(c -> c.values().ifPresent(listed::add));
       response
-          .analysis()
+          .results()
           .checks()
           .forEach(check -> assertThat(listed).as("%s", any).contains(check));
       assertThat(footing.odd()).as("%s", any).allMatch(c -> !c.mute() && !c.said().isBlank());
@@ -183,7 +184,7 @@ class AgreementTest {
           .as("%s", any)
           .noneMatch(c -> c.said().contains("NaN") || c.said().contains("null"));
     }
-    assertThat(ComparedMeans.of(answer.get().first().analysis()))
+    assertThat(ComparedMeans.of(answer.get().first().results()))
         .allMatch(f -> f.names().stream().distinct().count() == f.names().size());
   }
 }

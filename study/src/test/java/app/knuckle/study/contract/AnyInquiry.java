@@ -6,6 +6,7 @@ import app.knuckle.stats.compare.Procedure.Setting;
 import app.knuckle.stats.compare.Procedure.Use;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.table.Column;
@@ -512,8 +513,8 @@ public record AnyInquiry(Kind kind, Table table, ObjectNode asked) {
       if (treatments.isEmpty() && random.nextBoolean()) {
         asked.put("expected", 9.5);
       }
-      Inquiry.Method[] methods = Inquiry.Method.values();
-      asked.put("method", methods[random.nextInt(methods.length)].key());
+      List<Approach> approaches = Approach.all();
+      asked.put("method", approaches.get(random.nextInt(approaches.size())).key());
     }
 
     private void ask(String key, String... values) {

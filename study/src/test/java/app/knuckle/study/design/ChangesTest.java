@@ -27,7 +27,7 @@ class ChangesTest {
 
   private static final Inquiry PLAIN =
       Inquiry.about("growth_mm", "mesh")
-          .but(d -> d.compare = List.of(Inquiry.Compare.pairs(List.of("mesh"), Procedure.TUKEY)));
+          .but(d -> d.compare = List.of(Compare.pairs(List.of("mesh"), Procedure.TUKEY)));
 
   private static List<Changes.Change> changes(Inquiry inquiry) {
     return Changes.of(inquiry, Frame.of(TABLE));
@@ -57,7 +57,7 @@ class ChangesTest {
 
   @Test
   void aCovariateIsTakenBack() {
-    Inquiry adjusted = PLAIN.but(d -> d.covariates = List.of("start_mm"));
+    Inquiry adjusted = PLAIN.but(d -> d.give(Part.COVARIATE, List.of("start_mm")));
     assertThat(changes(adjusted))
         .filteredOn(c -> c.title().equals("Do not adjust for start_mm"))
         .singleElement()

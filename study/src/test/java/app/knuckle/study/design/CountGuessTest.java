@@ -17,9 +17,9 @@ class CountGuessTest {
   void whatNeverExceedsTheNumberStockedIsAShareOfIt() {
     List<CountGuess> guesses =
         of("dead", "mesh", "mesh stocked dead", "a 50 3", "a 48 0", "b 50 7", "b 52 9");
-    assertThat(guesses.get(0).inquiry().method()).isEqualTo(Inquiry.Method.PROPORTIONS);
+    assertThat(guesses.get(0).inquiry().approach()).isEqualTo(Approach.PROPORTIONS);
     assertThat(guesses.get(0).inquiry().outOf()).isEqualTo("stocked");
-    assertThat(guesses.get(1).inquiry().method()).isEqualTo(Inquiry.Method.COUNTS);
+    assertThat(guesses.get(1).inquiry().approach()).isEqualTo(Approach.COUNTS);
   }
 
   @Test
@@ -27,7 +27,7 @@ class CountGuessTest {
     List<CountGuess> guesses =
         of("settled", "mesh", "mesh hours settled", "a 12 3", "a 24 40", "b 12 7", "b 12 9");
     assertThat(guesses).hasSize(1);
-    assertThat(guesses.get(0).inquiry().method()).isEqualTo(Inquiry.Method.COUNTS);
+    assertThat(guesses.get(0).inquiry().approach()).isEqualTo(Approach.COUNTS);
     assertThat(guesses.get(0).inquiry().exposure()).isEqualTo("hours");
   }
 
@@ -35,7 +35,7 @@ class CountGuessTest {
   void yesAndNoAreProportions() {
     List<CountGuess> guesses = of("alive", "mesh", "mesh alive", "a 1", "a 0", "b 1", "b 1");
     assertThat(guesses).hasSize(1);
-    assertThat(guesses.get(0).inquiry().method()).isEqualTo(Inquiry.Method.PROPORTIONS);
+    assertThat(guesses.get(0).inquiry().approach()).isEqualTo(Approach.PROPORTIONS);
     assertThat(guesses.get(0).inquiry().outOf()).isNull();
   }
 
@@ -43,7 +43,7 @@ class CountGuessTest {
   void measurementsAndWhatIsJudgedAsCountsAlreadyAreLeftAlone() {
     assertThat(of("y", "mesh", "mesh y", "a 1.5", "a 2", "b 3", "b 4")).isEmpty();
     assertThat(of("y", "mesh", "mesh y", "a 150", "a 222", "b 317", "b 401")).isEmpty();
-    Inquiry counts = Inquiry.about("y", "mesh").but(d -> d.method = Inquiry.Method.COUNTS);
+    Inquiry counts = Inquiry.about("y", "mesh").but(d -> d.approach = Approach.COUNTS);
     assertThat(CountGuess.of(Frame.of(Rows.of("mesh y", "a 1", "a 2", "b 3", "b 4")), counts))
         .isEmpty();
   }

@@ -92,7 +92,7 @@ class FirstGuessTest {
   void oneRowInEveryCombinationLeavesNothingToJudgeAnInteractionBy() {
     FirstGuess guess = FirstGuess.of(Rows.measured("mesh feed", every("a,b,c", "x,y,z")));
     assertThat(guess.inquiry().treatments()).containsExactly("mesh", "feed");
-    assertThat(guess.inquiry().terms()).isEqualTo(Inquiry.Terms.MAIN);
+    assertThat(guess.inquiry().terms()).isEqualTo(Terms.MAIN);
     assertThat(guess.reason()).contains("Every combination has one row");
   }
 

@@ -15,7 +15,7 @@ class PartTest {
     return Inquiry.about("y", part.isOfTreatments() ? column : "mesh")
         .but(
             d -> {
-              part.give(d, part == Part.TREATMENT ? List.of("mesh", column) : List.of(column));
+              d.give(part, part == Part.TREATMENT ? List.of("mesh", column) : List.of(column));
               d.compare = List.of();
               judged(d, part);
             });
@@ -23,19 +23,19 @@ class PartTest {
 
   /** Some parts belong to a method. */
   private static void judged(Inquiry.Draft d, Part part) {
-    d.method =
+    d.approach =
         part == Part.OUT_OF
-            ? Inquiry.Method.PROPORTIONS
-            : part == Part.EXPOSURE ? Inquiry.Method.COUNTS : d.method;
+            ? Approach.PROPORTIONS
+            : part == Part.EXPOSURE ? Approach.COUNTS : d.approach;
   }
 
   @ParameterizedTest
   @EnumSource(Part.class)
   void itIsWrittenAndReadUnderItsKey(Part part) {
     Inquiry inquiry = played(part, "rack");
-    assertThat(part.in(inquiry)).contains("rack");
+    assertThat(inquiry.in(part)).contains("rack");
     assertThat(InquiryFile.write(inquiry).get(part.key()).toString()).contains("rack");
-    assertThat(part.in(InquiryFile.read(InquiryFile.write(inquiry)))).isEqualTo(part.in(inquiry));
+    assertThat(InquiryFile.read(InquiryFile.write(inquiry)).in(part)).isEqualTo(inquiry.in(part));
   }
 
   @ParameterizedTest
@@ -43,7 +43,7 @@ class PartTest {
   void itFollowsARenamedColumn(Part part) {
     Inquiry renamed =
         Following.of(played(part, "rack"), List.of(new Rename("rack", "shelf", "", false)));
-    assertThat(part.in(renamed)).contains("shelf").doesNotContain("rack");
+    assertThat(renamed.in(part)).contains("shelf").doesNotContain("rack");
   }
 
   @ParameterizedTest
@@ -58,11 +58,11 @@ class PartTest {
             Redesign.of(
                 played(before, "rack"),
                 d -> {
-                  part.give(d, List.of("rack"));
+                  d.give(part, List.of("rack"));
                   judged(d, part);
                 });
-        assertThat(part.in(moved)).as("from %s", before).contains("rack");
-        assertThat(before.in(moved)).as("from %s", before).doesNotContain("rack");
+        assertThat(moved.in(part)).as("from %s", before).contains("rack");
+        assertThat(moved.in(before)).as("from %s", before).doesNotContain("rack");
       }
     }
   }

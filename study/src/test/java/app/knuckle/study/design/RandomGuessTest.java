@@ -28,7 +28,7 @@ class RandomGuessTest {
     Inquiry guess =
         FirstGuess.of(Rows.measured("rack mesh", every("R1,R2,R3,R4", "fine,coarse"))).inquiry();
     assertThat(guess.blocks()).containsExactly("rack");
-    assertThat(guess.method()).isEqualTo(Inquiry.Method.LEAST_SQUARES);
+    assertThat(guess.approach()).isEqualTo(Approach.LEAST_SQUARES);
   }
 
   @Test
@@ -39,7 +39,7 @@ class RandomGuessTest {
             "R6 d");
     FirstGuess guess = FirstGuess.of(Rows.measured("rack feed", rows));
     assertThat(guess.inquiry().treatments()).containsExactly("feed");
-    assertThat(guess.inquiry().method()).isEqualTo(Inquiry.Method.MIXED);
+    assertThat(guess.inquiry().approach()).isEqualTo(Approach.MIXED);
     assertThat(RandomPart.of(guess.inquiry())).containsExactly(List.of("rack"));
     assertThat(guess.reason()).contains("rack does not hold every group");
   }
@@ -48,7 +48,7 @@ class RandomGuessTest {
   void groupingsWithinEachOtherAreTakenAtRandomFromTheOutsideInward() {
     List<String> rows = every("north,south,mid", "R1,R2", "fine,coarse", "1,2");
     FirstGuess guess = FirstGuess.of(Rows.measured("cove rack mesh reading", rows));
-    assertThat(guess.inquiry().method()).isEqualTo(Inquiry.Method.MIXED);
+    assertThat(guess.inquiry().approach()).isEqualTo(Approach.MIXED);
     assertThat(RandomPart.of(guess.inquiry()))
         .containsExactly(List.of("cove"), List.of("cove", "rack"));
     assertThat(guess.reason()).contains("within each other");
@@ -58,14 +58,14 @@ class RandomGuessTest {
   void aMissedReadingPutsTheUnitAtRandom() {
     List<String> rows = new ArrayList<>(every("f1,f2,f3,f4", "w1,w2,w3"));
     Inquiry whole = FirstGuess.of(Rows.measured("float week", rows)).inquiry();
-    assertThat(whole.method()).isEqualTo(Inquiry.Method.LEAST_SQUARES);
+    assertThat(whole.approach()).isEqualTo(Approach.LEAST_SQUARES);
     List<String> lines = new ArrayList<>(List.of("float week y_mm"));
     for (int i = 0; i < rows.size(); i++) {
       lines.add(rows.get(i) + (i == 4 ? " -" : " " + (3.17 + 0.61 * i)));
     }
     FirstGuess lost = FirstGuess.of(Rows.of(lines.toArray(String[]::new)));
     assertThat(lost.inquiry().occasions()).containsExactly("week");
-    assertThat(lost.inquiry().method()).isEqualTo(Inquiry.Method.MIXED);
+    assertThat(lost.inquiry().approach()).isEqualTo(Approach.MIXED);
     assertThat(RandomPart.of(lost.inquiry())).containsExactly(List.of("float"));
     assertThat(lost.reason()).contains("nobody is left out");
   }
@@ -73,30 +73,30 @@ class RandomGuessTest {
   @Test
   void theRandomPartFollowsFromTheDesign() {
     Inquiry.Draft d = new Inquiry.Draft();
-    d.measured = List.of("y");
-    d.treatments = List.of("zone", "mesh");
-    d.blocks = List.of("cove");
-    d.wholePlots = List.of("zone");
-    d.method = Inquiry.Method.MIXED;
+    d.give(Part.MEASURED, List.of("y"));
+    d.give(Part.TREATMENT, List.of("zone", "mesh"));
+    d.give(Part.BLOCK, List.of("cove"));
+    d.give(Part.WHOLE_PLOT, List.of("zone"));
+    d.approach = Approach.MIXED;
     assertThat(RandomPart.of(d.inquiry()))
         .containsExactly(List.of("cove"), List.of("cove", "zone"));
-    d.blocks = List.of();
-    d.unit = "line";
+    d.clear(Part.BLOCK);
+    d.give(Part.UNIT, "line");
     assertThat(RandomPart.of(d.inquiry())).containsExactly(List.of("zone", "line"));
-    d.wholePlots = List.of();
-    d.occasions = List.of("mesh");
+    d.clear(Part.WHOLE_PLOT);
+    d.give(Part.OCCASION, List.of("mesh"));
     assertThat(RandomPart.of(d.inquiry())).containsExactly(List.of("zone", "line"));
-    d.method = Inquiry.Method.LEAST_SQUARES;
+    d.approach = Approach.LEAST_SQUARES;
     assertThat(d.inquiry().random()).isEqualTo(RandomPart.OF_DESIGN);
   }
 
   @Test
   void whatIsRandomByItselfLeavesTheFixedPart() {
     Inquiry.Draft d = new Inquiry.Draft();
-    d.measured = List.of("y");
-    d.treatments = List.of("year", "mesh", "line");
-    d.blocks = List.of("rack", "tier");
-    d.method = Inquiry.Method.MIXED;
+    d.give(Part.MEASURED, List.of("y"));
+    d.give(Part.TREATMENT, List.of("year", "mesh", "line"));
+    d.give(Part.BLOCK, List.of("rack", "tier"));
+    d.approach = Approach.MIXED;
     d.random =
         RandomPart.OF_DESIGN.with(
             List.of(List.of("line"), List.of("rack"), List.of("year", "mesh")));

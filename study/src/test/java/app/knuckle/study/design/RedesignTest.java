@@ -4,9 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.study.design.Inquiry.Compare;
-import app.knuckle.study.design.Inquiry.Method;
-import app.knuckle.study.design.Inquiry.Terms;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -23,20 +20,20 @@ class RedesignTest {
       Inquiry.about("growth", "mesh")
           .but(
               d -> {
-                d.treatments = List.of("mesh", "density");
-                d.blocks = List.of("rack");
-                d.covariates = List.of("start");
+                d.give(Part.TREATMENT, List.of("mesh", "density"));
+                d.give(Part.BLOCK, List.of("rack"));
+                d.give(Part.COVARIATE, List.of("start"));
                 d.compare = List.of(Compare.pairs(List.of("mesh", "density"), Procedure.HOLM));
               });
 
   @Test
   void aColumnLeavesThePartItHadWhenItComesIntoAnother() {
-    Inquiry moved = Redesign.of(TRIAL, d -> d.blocks = List.of("density"));
+    Inquiry moved = Redesign.of(TRIAL, d -> d.give(Part.BLOCK, List.of("density")));
     assertThat(moved.treatments()).containsExactly("mesh");
     assertThat(moved.blocks()).containsExactly("density");
-    Inquiry back = Redesign.of(moved, d -> d.treatments = List.of("mesh", "density"));
+    Inquiry back = Redesign.of(moved, d -> d.give(Part.TREATMENT, List.of("mesh", "density")));
     assertThat(back.blocks()).isEmpty();
-    Inquiry covariate = Redesign.of(TRIAL, d -> d.covariates = List.of("growth"));
+    Inquiry covariate = Redesign.of(TRIAL, d -> d.give(Part.COVARIATE, List.of("growth")));
     assertThat(covariate.measured()).isEmpty();
   }
 
@@ -45,7 +42,7 @@ class RedesignTest {
     Inquiry hung =
         TRIAL.but(
             d -> {
-              d.wholePlots = List.of("density");
+              d.give(Part.WHOLE_PLOT, List.of("density"));
               d.reference = Map.of("density", "60", "mesh", "fine");
               d.adjustAt = Map.of("start", 15.0);
               d.terms =
@@ -56,8 +53,8 @@ class RedesignTest {
         Redesign.of(
             hung,
             d -> {
-              d.treatments = List.of("mesh");
-              d.covariates = List.of();
+              d.give(Part.TREATMENT, List.of("mesh"));
+              d.clear(Part.COVARIATE);
             });
     assertThat(less.wholePlots()).isEmpty();
     assertThat(less.reference()).isEqualTo(Map.of("mesh", "fine"));
@@ -70,45 +67,46 @@ class RedesignTest {
     Inquiry mixed =
         TRIAL.but(
             d -> {
-              d.method = Method.MIXED;
+              d.approach = Approach.MIXED;
               d.random =
                   d.random.with(
                       List.of(List.of("rack"), List.of("rack", "bag"), List.of("bag", "reading")));
             });
-    Inquiry response = Redesign.of(mixed, d -> d.measured = List.of("reading"));
+    Inquiry response = Redesign.of(mixed, d -> d.give(Part.MEASURED, List.of("reading")));
     assertThat(response.random().terms()).containsExactly(List.of("rack"), List.of("rack", "bag"));
-    Inquiry covariate = Redesign.of(mixed, d -> d.covariates = List.of("bag"));
+    Inquiry covariate = Redesign.of(mixed, d -> d.give(Part.COVARIATE, List.of("bag")));
     assertThat(covariate.random().terms()).containsExactly(List.of("rack"));
   }
 
   @Test
   void theProcedureStaysWhereItFitsAndGivesWayWhereItDoesNot() {
-    Inquiry one = Redesign.of(TRIAL, d -> d.treatments = List.of("density"));
+    Inquiry one = Redesign.of(TRIAL, d -> d.give(Part.TREATMENT, List.of("density")));
     assertThat(one.compare()).containsExactly(Compare.pairs(List.of("density"), Procedure.HOLM));
     Inquiry ranks =
         Redesign.of(
             one,
             d -> {
-              d.covariates = List.of();
-              d.method = Method.RANKS;
+              d.clear(Part.COVARIATE);
+              d.approach = Approach.RANKS;
             });
     assertThat(ranks.compare().get(0).procedure()).isEqualTo(Procedure.NEMENYI);
-    Inquiry free = Redesign.of(ranks, d -> d.blocks = List.of());
+    Inquiry free = Redesign.of(ranks, d -> d.clear(Part.BLOCK));
     assertThat(free.compare().get(0).procedure()).isEqualTo(Procedure.DUNN_HOLM);
-    Inquiry spread = Redesign.of(free, d -> d.method = Method.UNEQUAL_SPREAD);
+    Inquiry spread = Redesign.of(free, d -> d.approach = Approach.SEPARATE_VARIANCES);
     assertThat(spread.compare().get(0).procedure()).isEqualTo(Procedure.GAMES_HOWELL);
-    Inquiry shuffled = Redesign.of(free, d -> d.method = Method.PERMUTATION);
+    Inquiry shuffled = Redesign.of(free, d -> d.approach = Approach.PERMUTATION);
     assertThat(shuffled.compare()).isEmpty();
   }
 
   @Test
   void aMethodThatNoLongerFitsFallsBackToLeastSquares() {
-    Inquiry one = Inquiry.about("growth", "mesh").but(d -> d.method = Method.UNEQUAL_SPREAD);
-    assertThat(Redesign.of(one, d -> d.blocks = List.of("rack")).method())
-        .isEqualTo(Method.LEAST_SQUARES);
-    assertThat(Redesign.whyNot(TRIAL, Method.RANKS)).contains("one treatment");
-    assertThat(Redesign.whyNot(TRIAL, Method.PERMUTATION)).isNull();
-    assertThat(Redesign.whyNot(TRIAL.but(d -> d.unit = "bag"), Method.PERMUTATION))
+    Inquiry one =
+        Inquiry.about("growth", "mesh").but(d -> d.approach = Approach.SEPARATE_VARIANCES);
+    assertThat(Redesign.of(one, d -> d.give(Part.BLOCK, List.of("rack"))).approach())
+        .isEqualTo(Approach.LEAST_SQUARES);
+    assertThat(Approach.RANKS.whyNot(TRIAL).orElseThrow()).contains("one treatment");
+    assertThat(Approach.PERMUTATION.whyNot(TRIAL)).isEmpty();
+    assertThat(Approach.PERMUTATION.whyNot(TRIAL.but(d -> d.give(Part.UNIT, "bag"))).orElseThrow())
         .contains("repeated units");
   }
 
@@ -116,7 +114,7 @@ class RedesignTest {
   void directionsHaveAMeaningForTwoGroupsOneSampleAndAReference() {
     assertThat(Redesign.hasDirection(Inquiry.about("growth", "mesh"), 3)).isFalse();
     assertThat(Redesign.hasDirection(Inquiry.about("growth", "mesh"), 2)).isTrue();
-    assertThat(Redesign.hasDirection(TRIAL.but(d -> d.treatments = List.of()), 0)).isTrue();
+    assertThat(Redesign.hasDirection(TRIAL.but(d -> d.clear(Part.TREATMENT)), 0)).isTrue();
     assertThat(Redesign.hasDirection(TRIAL.but(d -> d.direction = Direction.LESS), 3)).isTrue();
   }
 
@@ -134,15 +132,15 @@ class RedesignTest {
               inquiry,
               d -> {
                 switch (part) {
-                  case 0 -> d.measured = some;
-                  case 1 -> d.treatments = some;
-                  case 2 -> d.blocks = some;
-                  case 3 -> d.covariates = some;
-                  case 4 -> d.unit = some.isEmpty() ? null : some.get(0);
-                  case 5 -> d.occasions = d.treatments;
-                  case 6 -> d.pairs = some.isEmpty() ? null : some.get(0);
-                  case 7 -> d.method = Method.values()[random.nextInt(4)];
-                  default -> d.wholePlots = d.treatments;
+                  case 0 -> d.give(Part.MEASURED, some);
+                  case 1 -> d.give(Part.TREATMENT, some);
+                  case 2 -> d.give(Part.BLOCK, some);
+                  case 3 -> d.give(Part.COVARIATE, some);
+                  case 4 -> d.give(Part.UNIT, some.isEmpty() ? null : some.get(0));
+                  case 5 -> d.give(Part.OCCASION, d.treatments());
+                  case 6 -> d.give(Part.PAIRS, some.isEmpty() ? null : some.get(0));
+                  case 7 -> d.approach = Approach.all().get(random.nextInt(4));
+                  default -> d.give(Part.WHOLE_PLOT, d.treatments());
                 }
               });
       List<String> all = new ArrayList<>(inquiry.measured());
@@ -158,7 +156,7 @@ class RedesignTest {
       assertThat(all).doesNotHaveDuplicates();
       assertThat(inquiry.treatments()).containsAll(inquiry.wholePlots());
       assertThat(inquiry.treatments()).containsAll(inquiry.occasions());
-      assertThat(Redesign.whyNot(inquiry, inquiry.method())).isNull();
+      assertThat(inquiry.approach().whyNot(inquiry)).isEmpty();
       for (Compare compare : inquiry.compare()) {
         assertThat(inquiry.treatments()).containsAll(compare.of());
       }

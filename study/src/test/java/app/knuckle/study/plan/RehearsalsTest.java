@@ -9,8 +9,8 @@ import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.plan.Mishap.Judged;
 import app.knuckle.study.table.Table;
 import java.util.Arrays;
@@ -159,11 +159,11 @@ class RehearsalsTest {
     Plan.Measured measured = plan.measured().get(0);
     Table made = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, 5, Progress.NONE);
     Inquiry inquiry = PlanRecords.inquiry(plan, measured);
-    Analysis whole = Answering.of(made, inquiry, Progress.NONE).first().analysis();
+    Results whole = Answering.of(made, inquiry, Progress.NONE).first().results();
     assertThat(pairs(Answering.compared(made, inquiry, Progress.NONE))).isEqualTo(pairs(whole));
   }
 
-  private static List<String> pairs(Analysis analysis) {
+  private static List<String> pairs(Results analysis) {
     return ComparedMeans.of(analysis).stream()
         .flatMap(family -> family.pairs().stream())
         .map(Object::toString)

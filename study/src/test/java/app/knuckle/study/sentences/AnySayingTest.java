@@ -37,7 +37,7 @@ class AnySayingTest {
       assertThat(usual(now.words().finding())).isEqualTo(before.words().finding());
       assertThat(usual(now.words().result())).isEqualTo(before.words().result());
       assertThat(usual(now.words().ranking())).isEqualTo(before.words().ranking());
-      assertThat(now.analysis()).isSameAs(before.analysis());
+      assertThat(now.results()).isSameAs(before.results());
     }
     assertThat(Saying.again(found, ExactP.USUAL)).isSameAs(found);
   }

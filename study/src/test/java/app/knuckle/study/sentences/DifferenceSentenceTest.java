@@ -6,6 +6,8 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Rows;
 import app.knuckle.study.answers.Answering;
+import app.knuckle.study.design.Approach;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ResponseFindings;
@@ -19,13 +21,13 @@ class DifferenceSentenceTest {
 
   private static String said(Table table, Inquiry inquiry, String unit) {
     ResponseFindings response = Answering.of(table, inquiry, Progress.NONE).first();
-    ComparedMeans family = ComparedMeans.of(response.analysis()).get(0);
+    ComparedMeans family = ComparedMeans.of(response.results()).get(0);
     return DifferenceSentence.of(family, unit, 1, inquiry.alpha(), ExactP.USUAL);
   }
 
   private static Inquiry pairs(Procedure procedure) {
     return Inquiry.about("y", "g")
-        .but(d -> d.compare = List.of(Inquiry.Compare.pairs(List.of("g"), procedure)));
+        .but(d -> d.compare = List.of(Compare.pairs(List.of("g"), procedure)));
   }
 
   /** Means 2, 3 and 12, each group with variance 1. */
@@ -73,7 +75,7 @@ class DifferenceSentenceTest {
       lines.add("c " + (200 + i));
     }
     Inquiry ranks =
-        pairs(Procedure.of("dunn-holm").orElseThrow()).but(d -> d.method = Inquiry.Method.RANKS);
+        pairs(Procedure.of("dunn-holm").orElseThrow()).but(d -> d.approach = Approach.RANKS);
     // Mean ranks 6.5, 18.5 and 30.5.
     assertThat(said(Rows.of(lines.toArray(String[]::new)), ranks, "mm"))
         .startsWith("Significant differences: c above a by 24.0 mean ranks (p < .001)");

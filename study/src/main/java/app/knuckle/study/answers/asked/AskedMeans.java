@@ -23,7 +23,7 @@ final class AskedMeans {
   private final List<String> covariates;
   private final double[] at;
 
-  AskedMeans(Inquiry inquiry, Questions.Fitted fit, Stages stages) {
+  AskedMeans(Inquiry inquiry, AskedQuestions.Fitted fit, Stages stages) {
     this.inquiry = inquiry;
     this.stages = stages;
     measured = fit.measured();

@@ -13,6 +13,7 @@ import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.table.Nearest;
@@ -52,7 +53,7 @@ public final class Contrasts {
             .filter(c -> c.isContrast() && c.procedure() == Procedure.BONFERRONI)
             .mapToInt(c -> Math.max(1, c.trend()))
             .sum();
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       if (c.trend() > 0) {
         trends(c, planned, results);
       } else if (c.isContrast()) {
@@ -62,7 +63,7 @@ public final class Contrasts {
     return results;
   }
 
-  private void trends(Inquiry.Compare c, int planned, List<ContrastResult> results) {
+  private void trends(Compare c, int planned, List<ContrastResult> results) {
     if (c.of().size() != 1) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("compare", "trend")),
@@ -75,10 +76,10 @@ public final class Contrasts {
     double[][] weights = Trend.weights(levels, degree);
     for (int d = 0; d < degree; d++) {
       double[] own = weights[d];
-      List<Inquiry.Weight> of =
+      List<Compare.Weight> of =
           IntStream.range(0, own.length)
               .mapToObj(
-                  i -> new Inquiry.Weight(Map.of(factor.name(), factor.levels().get(i)), own[i]))
+                  i -> new Compare.Weight(Map.of(factor.name(), factor.levels().get(i)), own[i]))
               .toList();
       results.add(
           contrast(
@@ -120,12 +121,12 @@ public final class Contrasts {
   }
 
   private ContrastResult contrast(
-      Inquiry.Compare c, List<Inquiry.Weight> weights, String name, int planned, int degree) {
+      Compare c, List<Compare.Weight> weights, String name, int planned, int degree) {
     double sum = 0;
     double size = 0;
     Estimable total = null;
     Absence why = null;
-    for (Inquiry.Weight w : weights) {
+    for (Compare.Weight w : weights) {
       AskedMeans.Mean mean = means.mean(known(c.of(), w));
       sum += w.weight();
       size += Math.abs(w.weight());
@@ -153,7 +154,7 @@ public final class Contrasts {
   }
 
   /** The levels of a mean that is weighed; it is taken over all levels of what is not named. */
-  private Map<String, String> known(List<String> of, Inquiry.Weight w) {
+  private Map<String, String> known(List<String> of, Compare.Weight w) {
     for (Map.Entry<String, String> named : w.levels().entrySet()) {
       String name = named.getKey();
       if (!of.contains(name)) {
@@ -196,7 +197,7 @@ public final class Contrasts {
   }
 
   /** What a contrast is adjusted for: the df of its means, how many were planned, or nothing. */
-  private int family(Inquiry.Compare c, int planned) {
+  private int family(Compare c, int planned) {
     return c.procedure() == Procedure.SCHEFFE
         ? AskedMeans.estimable(means.means(c.of(), Map.of())).size() - 1
         : c.procedure() == Procedure.BONFERRONI ? planned : 0;

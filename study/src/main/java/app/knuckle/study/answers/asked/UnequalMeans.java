@@ -14,6 +14,7 @@ import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ComparisonResult;
@@ -53,7 +54,7 @@ public final class UnequalMeans {
    * @throws Refused if a procedure needs equal spreads
    */
   public List<ComparisonResult> comparisons() {
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       boolean own = c.procedure().fits(Procedure.Setting.OWN_SPREADS);
       if (c.isContrast() || c.toReference() || !own) {
         throw Refused.at(

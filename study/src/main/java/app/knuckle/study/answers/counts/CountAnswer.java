@@ -12,13 +12,14 @@ import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
-import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.cells.Combinations;
 import app.knuckle.study.checks.Checks;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -66,13 +67,13 @@ public final class CountAnswer {
    * @return the analysis
    * @throws app.knuckle.study.Refused if the records hold no counts, or cannot bear the model
    */
-  public static Analysis to(
+  public static Results to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
-    return new CountAnswer(frame, inquiry, measured, progress, stages).analysis();
+    return new CountAnswer(frame, inquiry, measured, progress, stages).results();
   }
 
-  private Analysis analysis() {
-    for (Inquiry.Compare c : inquiry.compare()) {
+  private Results results() {
+    for (Compare c : inquiry.compare()) {
       if (c.procedure() != null && c.procedure().hasOwnSpreads()) {
         throw Refused.at(
             new Place.Key("inquiry", List.of("compare", "procedure")),
@@ -85,10 +86,10 @@ public final class CountAnswer {
             "deviance:" + measured, List.of(new Stages.Same(fit), inquiry.alpha()), this::test);
     List<TestResult> tests = new ArrayList<>(List.of(test));
     exact().ifPresent(tests::add);
-    Questions questions =
-        new Questions(
+    AskedQuestions questions =
+        new AskedQuestions(
             inquiry,
-            new Questions.Fitted(
+            new AskedQuestions.Fitted(
                 measured, fit, question.factors(), inquiry.covariates(), test::pOf),
             progress,
             stages);
@@ -99,7 +100,7 @@ public final class CountAnswer {
             "footing:" + measured,
             List.of(new Stages.Same(fit), inquiry.compare()),
             () -> new CountFooting(frame, inquiry, question, progress));
-    return new Analysis(
+    return new Results(
             tests,
             Checks.at(footing.checks(), inquiry.alpha()),
             questions.meansOf(fit.model().fixed().terms()),

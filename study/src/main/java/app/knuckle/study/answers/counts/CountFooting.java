@@ -17,6 +17,7 @@ import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.DegreesOfFreedom;
 import app.knuckle.study.answers.asked.Contrasts;
 import app.knuckle.study.checks.GroupChecks;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
@@ -109,7 +110,7 @@ final class CountFooting {
   }
 
   private void trends(Progress progress) {
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       if (c.trend() > 0 && c.of().size() == 1) {
         String name = c.of().get(0);
         Factor factor = question.parts().factor(name);

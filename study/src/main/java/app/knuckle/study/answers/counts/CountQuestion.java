@@ -14,6 +14,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
@@ -52,7 +53,7 @@ final class CountQuestion {
             say("way.choose-column-with-two"));
       }
     }
-    boolean proportions = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    boolean proportions = inquiry.response() == Response.PROPORTION;
     boolean singles = proportions && rows.isOfSingles();
     if (singles && Boolean.TRUE.equals(inquiry.extraSpread())) {
       throw Refused.at(
@@ -82,7 +83,7 @@ final class CountQuestion {
   /** Of nothing but zeros, or of all, nothing can be told apart. */
   private void requireSome(Inquiry inquiry, String measured) {
     boolean none = true;
-    boolean all = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    boolean all = inquiry.response() == Response.PROPORTION;
     for (int row = 0; row < rows.counts().length; row++) {
       double y = rows.counts()[row];
       if (!Double.isNaN(y)) {

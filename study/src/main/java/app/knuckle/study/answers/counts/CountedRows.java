@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.design.Response;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
 import java.util.Arrays;
@@ -31,7 +32,7 @@ record CountedRows(double[] counts, double[] sizes) {
    * @throws Refused naming the first row that holds no count
    */
   static CountedRows of(Frame frame, Inquiry inquiry, String measured, double[] values) {
-    boolean proportions = inquiry.method() == Inquiry.Method.PROPORTIONS;
+    boolean proportions = inquiry.response() == Response.PROPORTION;
     String column = proportions ? inquiry.outOf() : inquiry.exposure();
     double[] sizes = column == null ? null : numbers(frame, column).values().clone();
     double[] counts = values.clone();

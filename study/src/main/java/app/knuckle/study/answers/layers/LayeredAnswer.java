@@ -2,11 +2,11 @@ package app.knuckle.study.answers.layers;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.anova.AnovaTable;
-import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -28,7 +28,7 @@ public final class LayeredAnswer {
    * @return the analysis
    * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
    */
-  public static Analysis to(
+  public static Results to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     Inquiry fitting = inquiry.fitting(measured);
     LayeredFit fit =
@@ -42,10 +42,10 @@ public final class LayeredAnswer {
     progress.check();
     double alpha = inquiry.alpha();
     AnovaTable table = fit.table(alpha);
-    Questions questions =
-        new Questions(
+    AskedQuestions questions =
+        new AskedQuestions(
             inquiry,
-            new Questions.Fitted(
+            new AskedQuestions.Fitted(
                 measured, fit.strata(), fit.factors(), inquiry.covariates(), table::pOf),
             progress,
             stages);
@@ -54,8 +54,8 @@ public final class LayeredAnswer {
     TestResult test =
         new TestResult.AnovaResult(
             table, null, Slopes.of(fit.strata(), alpha), null, fit.layers(alpha), List.of());
-    Analysis answered =
-        new Analysis(
+    Results answered =
+        new Results(
             List.of(test),
             fit.checks(),
             questions.meansOf(fit.terms()),

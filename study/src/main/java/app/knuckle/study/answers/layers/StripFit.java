@@ -15,6 +15,7 @@ import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.answers.asked.LayeredDifferences;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.LayerChecks;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.TestResult;
@@ -86,7 +87,7 @@ final class StripFit implements LayeredFit {
             || !inquiry.wholePlots().isEmpty()
             || inquiry.unit() != null
             || inquiry.pairs() != null;
-    if (more || inquiry.method() != Inquiry.Method.LEAST_SQUARES) {
+    if (more || inquiry.analysis() != Analysis.LEAST_SQUARES) {
       throw refused(say("refused.strips-answered-by-least"), say("way.leave-these-out"));
     }
   }

@@ -24,17 +24,19 @@ import app.knuckle.stats.ttest.TTest;
 import app.knuckle.stats.unequal.UnequalSpread;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.answers.asked.Contrasts;
-import app.knuckle.study.answers.asked.Questions;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.answers.asked.UnequalMeans;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.Checks;
 import app.knuckle.study.checks.GroupChecks;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -86,10 +88,10 @@ public final class LinearAnswer {
    * @return the analysis
    * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
    */
-  public static Analysis to(
+  public static Results to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
     LinearAnswer answer = new LinearAnswer(frame, inquiry, measured, progress, stages);
-    return inquiry.method() == Inquiry.Method.UNEQUAL_SPREAD
+    return inquiry.analysis() == Analysis.SEPARATE_VARIANCES
         ? answer.unequal()
         : answer.leastSquares();
   }
@@ -104,35 +106,35 @@ public final class LinearAnswer {
    * @return the comparisons alone
    * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
    */
-  public static Analysis compared(
-      Frame frame, Inquiry inquiry, String measured, Progress progress) {
+  public static Results compared(Frame frame, Inquiry inquiry, String measured, Progress progress) {
     LinearAnswer answer = new LinearAnswer(frame, inquiry, measured, progress, Stages.once());
-    Questions questions =
+    AskedQuestions questions =
         answer.questions(
             term ->
                 AnovaTable.of(answer.fitted.layer(), inquiry.squares(), inquiry.alpha()).pOf(term));
-    return new Analysis(List.of(), List.of(), List.of(), questions.comparisons(), List.of(), null);
+    return new Results(List.of(), List.of(), List.of(), questions.comparisons(), List.of(), null);
   }
 
-  private Questions questions(Function<Term, Quantity> overall) {
-    return new Questions(
+  private AskedQuestions questions(Function<Term, Quantity> overall) {
+    return new AskedQuestions(
         inquiry,
-        new Questions.Fitted(measured, fitted.strata(), factors, inquiry.covariates(), overall),
+        new AskedQuestions.Fitted(
+            measured, fitted.strata(), factors, inquiry.covariates(), overall),
         progress,
         stages);
   }
 
-  private Analysis leastSquares() {
+  private Results leastSquares() {
     List<TestResult> tests =
         stages.of(
             "tests:" + measured,
             List.of(new Stages.Same(fitted), inquiry.alpha(), inquiry.direction()),
             this::tests);
     AnovaTable table = ((TestResult.AnovaResult) tests.get(tests.size() - 1)).table();
-    Questions questions = questions(table::pOf);
+    AskedQuestions questions = questions(table::pOf);
     List<ComparisonResult> comparisons = questions.comparisons();
-    Analysis answered =
-        new Analysis(
+    Results answered =
+        new Results(
             tests,
             checks(fitted.layer()),
             questions.meansOf(model.terms()),
@@ -164,7 +166,7 @@ public final class LinearAnswer {
 
   private List<CheckResult> checks(Stratum layer) {
     List<CheckResult> checks = new ArrayList<>(Checks.at(fitted.checks(progress), inquiry.alpha()));
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       if (c.trend() > 0 && c.of().size() == 1) {
         checks.add(remainder(c, layer, values));
       }
@@ -203,7 +205,7 @@ public final class LinearAnswer {
             () -> PowerTransformation.of(groups, inquiry.alpha()));
   }
 
-  private Analysis unequal() {
+  private Results unequal() {
     if (!fitted.isOneWay()) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("method")),
@@ -226,7 +228,7 @@ public final class LinearAnswer {
             UnequalSpread.brownForsythe(moments, inquiry.alpha())));
     UnequalMeans means = new UnequalMeans(inquiry, factor, moments, progress);
     List<ComparisonResult> comparisons = means.comparisons();
-    return new Analysis(tests, List.of(), List.of(means.result()), comparisons, List.of(), null);
+    return new Results(tests, List.of(), List.of(means.result()), comparisons, List.of(), null);
   }
 
   private RelativeEfficiency efficiency(AnovaTable table) {
@@ -258,7 +260,7 @@ public final class LinearAnswer {
   }
 
   /** What trends leave of a treatment's differences. */
-  private CheckResult remainder(Inquiry.Compare c, Stratum layer, double[] values) {
+  private CheckResult remainder(Compare c, Stratum layer, double[] values) {
     String name = c.of().get(0);
     Factor factor = parts.factor(name);
     double[] levels = Contrasts.levelsAsNumbers(factor);

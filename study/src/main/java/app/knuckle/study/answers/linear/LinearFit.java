@@ -22,6 +22,7 @@ import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.Checks;
 import app.knuckle.study.checks.GroupChecks;
+import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
@@ -83,7 +84,7 @@ final class LinearFit {
     requireLevels();
     equalCells = countEqualCells();
     moments = isOneWay() ? moments(values) : null;
-    if (inquiry.method() != Inquiry.Method.UNEQUAL_SPREAD) {
+    if (inquiry.analysis() != Analysis.SEPARATE_VARIANCES) {
       layer = new Stratum("error", Fit.of(model, List.of(values)), 0, 1);
       strata = new Strata(List.of(layer));
       progress.check();

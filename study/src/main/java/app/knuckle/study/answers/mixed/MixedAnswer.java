@@ -11,13 +11,14 @@ import app.knuckle.stats.mixed.Left;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.Refused;
-import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -64,12 +65,12 @@ public final class MixedAnswer {
    * @return the analysis
    * @throws app.knuckle.study.Refused if the records cannot bear the model
    */
-  public static Analysis to(
+  public static Results to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
-    return new MixedAnswer(frame, inquiry, measured, progress, stages).analysis();
+    return new MixedAnswer(frame, inquiry, measured, progress, stages).results();
   }
 
-  private Analysis analysis() {
+  private Results results() {
     MixedProcedures.check(inquiry, question.asked());
     double alpha = inquiry.alpha();
     TestResult.MixedResult test =
@@ -78,20 +79,20 @@ public final class MixedAnswer {
     Inquiry asked =
         inquiry.but(
             d -> {
-              d.treatments = question.asked().treatments();
-              d.blocks = question.asked().blocks();
+              d.give(Part.TREATMENT, question.asked().treatments());
+              d.give(Part.BLOCK, question.asked().blocks());
               d.terms = question.asked().terms();
             });
-    Questions questions =
-        new Questions(
+    AskedQuestions questions =
+        new AskedQuestions(
             asked,
-            new Questions.Fitted(
+            new AskedQuestions.Fitted(
                 measured, fit, question.factors(), inquiry.covariates(), test::pOf),
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();
-    Analysis answered =
-        new Analysis(
+    Results answered =
+        new Results(
             List.of(test),
             MixedChecks.of(test),
             asked.treatments().isEmpty() ? List.of() : questions.meansOf(question.terms()),
@@ -167,7 +168,7 @@ public final class MixedAnswer {
   }
 
   /** Checks of what is left, unless the rows are too many to be looked at one by one. */
-  private Analysis checked(Analysis answered, TestResult.MixedResult test) {
+  private Results checked(Results answered, TestResult.MixedResult test) {
     if (test.fit().n() > GroupChecks.MOST_VALUES) {
       return answered;
     }

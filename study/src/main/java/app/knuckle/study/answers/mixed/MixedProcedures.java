@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import java.util.List;
 import java.util.stream.Stream;
@@ -15,7 +16,7 @@ final class MixedProcedures {
   private MixedProcedures() {}
 
   static void check(Inquiry inquiry, Inquiry fixed) {
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       Stream.concat(c.of().stream(), c.within().stream())
           .filter(column -> !fixed.treatments().contains(column))
           .findFirst()

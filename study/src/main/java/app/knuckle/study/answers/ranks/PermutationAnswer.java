@@ -19,8 +19,8 @@ import app.knuckle.stats.resampling.Shares;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.RankNumbers;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
@@ -58,7 +58,7 @@ final class PermutationAnswer extends RankQuestion {
   }
 
   @Override
-  Analysis analysis() {
+  Results results() {
     if (inquiry.pairs() != null
         || inquiry.treatments().isEmpty()
         || inquiry.unit() != null
@@ -77,7 +77,7 @@ final class PermutationAnswer extends RankQuestion {
   }
 
   /** Each term of a larger design, by what the model without it leaves. */
-  private Analysis terms() {
+  private Results terms() {
     List<String> names = new ArrayList<>(inquiry.blocks());
     names.addAll(inquiry.treatments());
     List<Factor> factors = parts.factors(names);
@@ -149,7 +149,7 @@ final class PermutationAnswer extends RankQuestion {
     return drawn;
   }
 
-  private Analysis oneTreatment() {
+  private Results oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
     Shares own =

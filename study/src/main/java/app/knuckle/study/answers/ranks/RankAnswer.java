@@ -3,8 +3,10 @@ package app.knuckle.study.answers.ranks;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.design.Analysis;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
 
@@ -24,17 +26,17 @@ public final class RankAnswer {
    * @return the analysis
    * @throws app.knuckle.study.Refused if the design does not fit, or the records do not
    */
-  public static Analysis to(
+  public static Results to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
-    if (inquiry.compare().stream().anyMatch(Inquiry.Compare::isContrast)) {
+    if (inquiry.compare().stream().anyMatch(Compare::isContrast)) {
       throw RankQuestion.refused(
           "compare", say("refused.contrasts-not-answered-on"), say("way.compare-pairs"));
     }
     RankQuestion question =
-        inquiry.method() == Inquiry.Method.PERMUTATION
+        inquiry.analysis() == Analysis.PERMUTATION
             ? new PermutationAnswer(frame, inquiry, measured, progress, stages)
             : onRanks(frame, inquiry, measured, progress);
-    return question.analysis();
+    return question.results();
   }
 
   private static RankQuestion onRanks(

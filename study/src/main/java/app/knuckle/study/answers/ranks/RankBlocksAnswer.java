@@ -8,10 +8,11 @@ import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.Blocks;
 import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.cells.IncompleteUnits;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RankNumbers;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -29,7 +30,7 @@ final class RankBlocksAnswer extends RankQuestion {
   }
 
   @Override
-  Analysis analysis() {
+  Results results() {
     Factor factor = treatment();
     Factor block = parts.factor(within);
     double[] values = parts.values(measured);
@@ -51,7 +52,7 @@ final class RankBlocksAnswer extends RankQuestion {
       tests.add(result("page", new RankNumbers.InOrder(factor.levels(), ranked.page()), ""));
     }
     tests.add(skillingsMack(factor, all));
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       if (c.toReference() || !c.procedure().fits(Procedure.Setting.RANKS_IN_BLOCKS)) {
         throw wrongProcedure(c.procedure(), say("ranks.what.blocks"));
       }

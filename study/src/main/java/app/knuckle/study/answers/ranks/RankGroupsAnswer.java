@@ -9,11 +9,12 @@ import app.knuckle.stats.ranks.RankPairs;
 import app.knuckle.stats.ranks.RankSum;
 import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.stats.ranks.SeveralGroups;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RankNumbers;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -30,7 +31,7 @@ final class RankGroupsAnswer extends RankQuestion {
   }
 
   @Override
-  Analysis analysis() {
+  Results results() {
     Factor factor = treatment();
     double[][] groups = split(factor);
     List<TestResult> tests = new ArrayList<>();
@@ -95,7 +96,7 @@ final class RankGroupsAnswer extends RankQuestion {
     List<Double> means =
         IntStream.range(0, sums.length).mapToObj(g -> sums[g] / groups[g].length).toList();
     List<RankComparison> comparisons = new ArrayList<>();
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       progress.check();
       if (factor.size() > ComparedMeans.MOST) {
         continue; // Said among what is odd about the design.

@@ -10,8 +10,8 @@ import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.RankNumbers;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -29,7 +29,7 @@ final class RankPairedAnswer extends RankQuestion {
   }
 
   @Override
-  Analysis analysis() {
+  Results results() {
     PairedRanks ranks;
     double expected = Double.NaN;
     RankNumbers.TwoGroups groups = null;

@@ -12,10 +12,10 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.RankComparison;
 import app.knuckle.study.findings.RankNumbers;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
@@ -69,18 +69,18 @@ abstract class RankQuestion {
   }
 
   /** The answer. */
-  abstract Analysis analysis();
+  abstract Results results();
 
   static Refused refused(String key, String what, String wayOn) {
     return Refused.at(new Place.Key("inquiry", List.of(key)), what, wayOn);
   }
 
-  Analysis of(List<TestResult> tests, List<GroupCheck> checks, List<RankComparison> comparisons) {
+  Results of(List<TestResult> tests, List<GroupCheck> checks, List<RankComparison> comparisons) {
     List<RankComparison> judged =
         !tests.isEmpty() && tests.get(0) instanceof TestResult.RankResult main
             ? comparisons.stream().map(c -> c.judgedBy(main.p(), inquiry.alpha())).toList()
             : comparisons;
-    return new Analysis(
+    return new Results(
         tests, List.of(), List.of(), List.of(), List.of(), null, checks, judged, null);
   }
 

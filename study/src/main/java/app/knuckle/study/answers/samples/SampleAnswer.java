@@ -17,8 +17,8 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
@@ -54,17 +54,17 @@ public final class SampleAnswer {
    * @return the analysis
    * @throws Refused if the design does not fit, or the records do not
    */
-  public static Analysis to(Frame frame, Inquiry inquiry, String measured) {
+  public static Results to(Frame frame, Inquiry inquiry, String measured) {
     SampleAnswer answer = new SampleAnswer(frame, inquiry, measured);
     return inquiry.pairs() == null ? answer.oneSample(frame) : answer.pairs();
   }
 
-  private static Analysis of(TestResult test, List<GroupCheck> checks, Residuals left) {
-    return new Analysis(List.of(test), List.of(), List.of(), List.of(), List.of(), null)
+  private static Results of(TestResult test, List<GroupCheck> checks, Residuals left) {
+    return new Results(List.of(test), List.of(), List.of(), List.of(), List.of(), null)
         .with(checks, left);
   }
 
-  private Analysis oneSample(Frame frame) {
+  private Results oneSample(Frame frame) {
     double[] values = parts.values(measured);
     GroupMoments moments = GroupMoments.of(values, new int[values.length], 1);
     if (moments.total() == 0) {
@@ -95,7 +95,7 @@ public final class SampleAnswer {
     return of(result, checks, left);
   }
 
-  private Analysis pairs() {
+  private Results pairs() {
     if (inquiry.treatments().size() != 1 || parts.factor(inquiry.treatments().get(0)).size() != 2) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("pairs")),

@@ -13,10 +13,10 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.Associated;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.GroupCheck;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -142,7 +142,7 @@ public final class AssociationAnswer {
    *
    * @return checks alone
    */
-  public Analysis analysis() {
+  public Results results() {
     MultivariateNormality normality = MultivariateNormality.of(columns);
     List<GroupCheck> checks = new ArrayList<>();
     if (normality != null) {
@@ -150,7 +150,7 @@ public final class AssociationAnswer {
       checks.add(check("mardia-kurtosis", normality.kurtosis()));
       checks.add(check("henze-zirkler", normality.henzeZirkler(progress)));
     }
-    return Analysis.NONE.with(checks, null);
+    return Results.NONE.with(checks, null);
   }
 
   private static GroupCheck check(String test, TogetherTest found) {

@@ -13,12 +13,12 @@ import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.multivariate.BoxM;
 import app.knuckle.stats.multivariate.MultivariateTest;
 import app.knuckle.study.answers.asked.AskedModel;
-import app.knuckle.study.answers.asked.Questions;
+import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
-import app.knuckle.study.findings.Analysis;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.ComparisonResult;
+import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.stages.Stages;
@@ -85,7 +85,7 @@ public final class TogetherAnswer {
    *
    * @return of all responses
    */
-  public Analysis together() {
+  public Results together() {
     List<TestResult.TogetherRow> rows = new ArrayList<>();
     for (Term term : fit.model().terms()) {
       progress.check();
@@ -104,7 +104,7 @@ public final class TogetherAnswer {
             fit.error().df(),
             fit.rows(),
             tables);
-    return new Analysis(
+    return new Results(
         List.of(test), List.of(equalCovariances()), List.of(), List.of(), List.of(), null);
   }
 
@@ -114,13 +114,13 @@ public final class TogetherAnswer {
    * @param response its place in the inquiry, from 0
    * @return its table, means and comparisons
    */
-  public Analysis analysis(int response) {
+  public Results analysis(int response) {
     AnovaTable table = table(response);
     Strata strata = new Strata(List.of(layer(response)));
-    Questions questions =
-        new Questions(
+    AskedQuestions questions =
+        new AskedQuestions(
             inquiry,
-            new Questions.Fitted(
+            new AskedQuestions.Fitted(
                 inquiry.measured().get(response),
                 strata,
                 factors,
@@ -129,7 +129,7 @@ public final class TogetherAnswer {
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();
-    return new Analysis(
+    return new Results(
         List.of(new TestResult.AnovaResult(table, null, List.of(), null, null, List.of())),
         List.of(),
         questions.meansOf(fit.model().terms()),

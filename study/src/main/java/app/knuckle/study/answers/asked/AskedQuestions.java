@@ -17,6 +17,7 @@ import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedMeans.Mean;
+import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ComparisonResult;
@@ -35,7 +36,7 @@ import java.util.function.Function;
 import org.apache.commons.statistics.distribution.TDistribution;
 
 /** What an inquiry asks of means: the means themselves, and their differences. */
-public final class Questions {
+public final class AskedQuestions {
 
   /** Standard errors this close, relative, are the same but for rounding. */
   private static final double SAME_ERROR = 1e-9;
@@ -78,7 +79,7 @@ public final class Questions {
    * @param progress asked on the way
    * @param stages of the inquiry
    */
-  public Questions(Inquiry inquiry, Fitted fit, Progress progress, Stages stages) {
+  public AskedQuestions(Inquiry inquiry, Fitted fit, Progress progress, Stages stages) {
     this.inquiry = inquiry;
     this.progress = progress;
     this.stages = stages;
@@ -105,7 +106,7 @@ public final class Questions {
         results.add(result(of, List.of()));
       }
     }
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       if (!c.of().isEmpty() && known.add(List.of(Set.copyOf(c.of()), Set.copyOf(c.within())))) {
         results.add(result(c.of(), c.within()));
       }
@@ -231,7 +232,7 @@ public final class Questions {
   }
 
   /** Those that can be compared with the reference. */
-  private List<Mean> around(List<Mean> all, Inquiry.Compare c) {
+  private List<Mean> around(List<Mean> all, Compare c) {
     if (!c.toReference()) {
       return AskedMeans.estimable(all);
     }
@@ -261,7 +262,7 @@ public final class Questions {
    * @throws Refused if a procedure or a reference does not fit
    */
   public List<ComparisonResult> comparisons() {
-    for (Inquiry.Compare c : inquiry.compare()) {
+    for (Compare c : inquiry.compare()) {
       if (!c.isContrast() && !c.of().isEmpty()) {
         for (Map<String, String> family : families(c.within())) {
           progress.check();
@@ -272,7 +273,7 @@ public final class Questions {
     return comparisons;
   }
 
-  private void compare(Inquiry.Compare c, Map<String, String> family) {
+  private void compare(Compare c, Map<String, String> family) {
     if (c.procedure().isOnRanks()) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("compare", "procedure")),
@@ -314,14 +315,14 @@ public final class Questions {
   }
 
   /** Whether the reference has counts, but no finite mean: it is compared in another way then. */
-  private boolean isReferenceAtEdge(Inquiry.Compare c, Map<String, String> family) {
+  private boolean isReferenceAtEdge(Compare c, Map<String, String> family) {
     Map<String, String> levels = new LinkedHashMap<>(family);
     levels.putAll(referenceLevels(c.of()));
     return !levels.containsValue(null) && estimator.isAtEdge(means.mean(levels).codes());
   }
 
   /** The F test that guards the least significant difference: that of this very term. */
-  private Quantity overall(Inquiry.Compare c) {
+  private Quantity overall(Compare c) {
     return c.within().isEmpty()
         ? overall.apply(new Term(c.of()))
         : Quantity.absent(Absence.NO_OVERALL_TEST);

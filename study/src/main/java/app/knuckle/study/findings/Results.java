@@ -22,7 +22,7 @@ import java.util.stream.Stream;
  * @param rankComparisons families compared by ranks
  * @param residuals of the rows of the frame; null where there is no linear model or too many rows
  */
-public record Analysis(
+public record Results(
     List<TestResult> tests,
     List<CheckResult> checks,
     List<MeansResult> means,
@@ -33,7 +33,7 @@ public record Analysis(
     List<RankComparison> rankComparisons,
     Residuals residuals) {
 
-  public Analysis {
+  public Results {
     tests = List.copyOf(tests);
     checks = List.copyOf(checks);
     means = List.copyOf(means);
@@ -53,7 +53,7 @@ public record Analysis(
    * @param contrasts questions
    * @param powerTransformation null for none
    */
-  public Analysis(
+  public Results(
       List<TestResult> tests,
       List<CheckResult> checks,
       List<MeansResult> means,
@@ -79,8 +79,8 @@ public record Analysis(
    * @param left the residuals they are about; null for none
    * @return the analysis
    */
-  public Analysis with(List<GroupCheck> more, Residuals left) {
-    return new Analysis(
+  public Results with(List<GroupCheck> more, Residuals left) {
+    return new Results(
         tests,
         checks,
         means,
@@ -148,6 +148,6 @@ public record Analysis(
   }
 
   /** Nothing was computed. */
-  public static final Analysis NONE =
-      new Analysis(List.of(), List.of(), List.of(), List.of(), List.of(), null);
+  public static final Results NONE =
+      new Results(List.of(), List.of(), List.of(), List.of(), List.of(), null);
 }
