@@ -100,11 +100,7 @@ public class CountBench {
     return counts;
   }
 
-  /**
-   * One bare pass over a million rows: the sum of each cell.
-   *
-   * @return the sums
-   */
+  /** One bare pass over a million rows: the sum of each cell. Returns the sums. */
   @Benchmark
   public double[] baselinePass() {
     double[] sums = new double[CELLS];
@@ -117,11 +113,7 @@ public class CountBench {
     return sums;
   }
 
-  /**
-   * One decomposition of 5,000 rows and 12 columns.
-   *
-   * @return its triangle
-   */
+  /** One decomposition of 5,000 rows and 12 columns: its triangle. */
   @Benchmark
   public DMatrixRMaj baselineColumns() {
     var qr = DecompositionFactory_DDRM.qr(columns.numRows, columns.numCols);
@@ -130,9 +122,7 @@ public class CountBench {
   }
 
   /**
-   * A million rows, three treatments, every term by deviance, all pairs of the cells.
-   *
-   * @return the pairs
+   * A million rows, three treatments, every term by deviance, all pairs of the cells: the pairs.
    */
   @Benchmark
   public Comparison millionRows() {
@@ -148,9 +138,8 @@ public class CountBench {
   }
 
   /**
-   * 5,000 rows, three covariates and nine cells, with every term by deviance.
-   *
-   * @return how many terms there are
+   * 5,000 rows, three covariates and nine cells, with every term by deviance: how many terms there
+   * are.
    */
   @Benchmark
   public int threeCovariates() {

@@ -84,11 +84,7 @@ public class FindingsBench {
     return new Categories(name, "", random.ints(ROWS, 0, levels.size()).toArray(), levels, false);
   }
 
-  /**
-   * The same of three treatments in every combination.
-   *
-   * @return the findings
-   */
+  /** The same of three treatments in every combination: the findings. */
   @Benchmark
   public Findings factorial() {
     return Answering.of(table, factorial(Procedure.TUKEY, 0.05), Progress.NONE);
@@ -104,22 +100,14 @@ public class FindingsBench {
             });
   }
 
-  /**
-   * Another procedure where all else is known.
-   *
-   * @return the findings
-   */
+  /** Another procedure where all else is known: the findings. */
   @Benchmark
   public Findings anotherProcedure() {
     turn = !turn;
     return known(factorial(turn ? Procedure.TUKEY : Procedure.HOLM, 0.05));
   }
 
-  /**
-   * Another level of significance where all else is known.
-   *
-   * @return the findings
-   */
+  /** Another level of significance where all else is known: the findings. */
   @Benchmark
   public Findings anotherAlpha() {
     turn = !turn;
@@ -130,11 +118,7 @@ public class FindingsBench {
     return Answering.of(table, frame, inquiry, Progress.NONE, stages);
   }
 
-  /**
-   * One sort.
-   *
-   * @return the sorted values
-   */
+  /** One sort: the sorted values. */
   @Benchmark
   public double[] baselineSort() {
     double[] copy = values.clone();
@@ -142,11 +126,7 @@ public class FindingsBench {
     return copy;
   }
 
-  /**
-   * Summaries, test, comparison, sentences.
-   *
-   * @return the findings
-   */
+  /** Summaries, test, comparison, sentences: the findings. */
   @Benchmark
   public Findings findings() {
     return Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);

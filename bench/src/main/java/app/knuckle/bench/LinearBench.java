@@ -75,11 +75,7 @@ public class LinearBench {
     return new Factor(name, names, random.ints(ROWS, 0, levels).toArray());
   }
 
-  /**
-   * One bare pass over the columns: sums of each cell.
-   *
-   * @return the sums
-   */
+  /** One bare pass over the columns: sums of each cell. Returns the sums. */
   @Benchmark
   public double[] baselinePass() {
     double[] sums = new double[CELLS];
@@ -94,9 +90,7 @@ public class LinearBench {
 
   /**
    * What the factorial needs of the rows, in the plainest loop: how many there are, their sum and
-   * their squares in each cell.
-   *
-   * @return the sums
+   * their squares in each cell. Returns the sums.
    */
   @Benchmark
   public double[] neededByFactorial() {
@@ -117,9 +111,7 @@ public class LinearBench {
 
   /**
    * What twelve terms with a covariate need of them: beside that its sum, its squares, and its
-   * products with the response.
-   *
-   * @return the sums
+   * products with the response. Returns the sums.
    */
   @Benchmark
   public double[] neededByTwelveTerms() {
@@ -143,22 +135,14 @@ public class LinearBench {
     return sums;
   }
 
-  /**
-   * A 4 x 3 x 5 factorial with all interactions, after all.
-   *
-   * @return the table
-   */
+  /** A 4 x 3 x 5 factorial with all interactions, after all: the table. */
   @Benchmark
   public AnovaTable factorial() {
     List<Term> terms = Term.combinations(List.of("a", "b", "c"), 3);
     return table(new Model(Arrays.asList(factors), List.of(), terms, true));
   }
 
-  /**
-   * Twelve terms with a covariate, some with slopes of their own.
-   *
-   * @return the table
-   */
+  /** Twelve terms with a covariate, some with slopes of their own: the table. */
   @Benchmark
   public AnovaTable twelveTerms() {
     List<Term> terms =
@@ -184,11 +168,7 @@ public class LinearBench {
     return AnovaTable.of(new Stratum("error", fit, 0, 1), Squares.AFTER_ALL, 0.05);
   }
 
-  /**
-   * One sort of 100,000 numbers.
-   *
-   * @return the sorted numbers
-   */
+  /** One sort of 100,000 numbers: the sorted numbers. */
   @Benchmark
   public double[] baselineSort() {
     double[] copy = toSort.clone();
@@ -196,31 +176,19 @@ public class LinearBench {
     return copy;
   }
 
-  /**
-   * All 4,950 pairs of 100 means by Tukey, with intervals and letters.
-   *
-   * @return the comparison
-   */
+  /** All 4,950 pairs of 100 means by Tukey, with intervals and letters: the comparison. */
   @Benchmark
   public Comparison hundredMeans() {
     return AllPairs.withDefaults().compare(hundred.estimates(), Progress.NONE);
   }
 
-  /**
-   * One F probability of the library.
-   *
-   * @return the probability
-   */
+  /** One F probability of the library: the probability. */
   @Benchmark
   public double baselineFProbability() {
     return f.survivalProbability(3.2);
   }
 
-  /**
-   * One probability of the studentized range.
-   *
-   * @return the probability
-   */
+  /** One probability of the studentized range: the probability. */
   @Benchmark
   public double rangeProbability() {
     return range.survivalProbability(4.1);

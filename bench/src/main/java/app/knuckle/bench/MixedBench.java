@@ -119,21 +119,13 @@ public class MixedBench {
     return new Factor(name, IntStream.range(0, size).mapToObj(i -> name + i).toList(), codes);
   }
 
-  /**
-   * One dense Cholesky decomposition of 142 equations.
-   *
-   * @return its triangle
-   */
+  /** One dense Cholesky decomposition of 142 equations: its triangle. */
   @Benchmark
   public DMatrixRMaj baselineEquations() {
     return decomposed(equations);
   }
 
-  /**
-   * One of the 62 equations that are left when the units are taken out.
-   *
-   * @return its triangle
-   */
+  /** One of the 62 equations that are left when the units are taken out: its triangle. */
   @Benchmark
   public DMatrixRMaj baselineReduced() {
     return decomposed(reduced);
@@ -145,11 +137,7 @@ public class MixedBench {
     return cholesky.getT(null);
   }
 
-  /**
-   * One bare pass over 100,000 rows: sums of each cell and unit.
-   *
-   * @return the sums
-   */
+  /** One bare pass over 100,000 rows: sums of each cell and unit. Returns the sums. */
   @Benchmark
   public double[] baselinePass() {
     double[] sums = new double[12 + 50 + 2_000];
@@ -166,21 +154,13 @@ public class MixedBench {
     return sums;
   }
 
-  /**
-   * 1,000 rows, random terms of 5, 25 and 100 levels, 12 cells.
-   *
-   * @return the pairs
-   */
+  /** 1,000 rows, random terms of 5, 25 and 100 levels, 12 cells: the pairs. */
   @Benchmark
   public Comparison threeTerms() {
     return small.answer();
   }
 
-  /**
-   * 100,000 rows, 2,000 units within 50 blocks, 12 cells.
-   *
-   * @return the pairs
-   */
+  /** 100,000 rows, 2,000 units within 50 blocks, 12 cells: the pairs. */
   @Benchmark
   public Comparison unitsWithinBlocks() {
     return large.answer();

@@ -39,9 +39,7 @@ public class OneWayBench {
   }
 
   /**
-   * The least that any analysis must do: read every row once and sum by group.
-   *
-   * @return the sums
+   * The least that any analysis must do: read every row once and sum by group. Returns the sums.
    */
   @Benchmark
   public double[] baselineSumPerGroup() {
@@ -54,9 +52,7 @@ public class OneWayBench {
 
   /**
    * What the analysis needs, in the plainest loop: how many there are, their sum and their squares
-   * by group.
-   *
-   * @return the squares
+   * by group. Returns the squares.
    */
   @Benchmark
   public double[] neededPerGroup() {
@@ -77,11 +73,7 @@ public class OneWayBench {
     return squares;
   }
 
-  /**
-   * The whole analysis.
-   *
-   * @return the fit
-   */
+  /** The whole analysis: the fit. */
   @Benchmark
   public OneWay analysis() {
     return OneWay.fit(GroupMoments.of(values, groups, GROUPS), 0.05);

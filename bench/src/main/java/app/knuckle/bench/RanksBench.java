@@ -62,11 +62,7 @@ public class RanksBench {
             .toArray(double[][]::new);
   }
 
-  /**
-   * One sort of 12,000 rows.
-   *
-   * @return sorted
-   */
+  /** One sort of 12,000 rows: sorted. */
   @Benchmark
   public double[] baselineSortOfRows() {
     double[] copy = rows.clone();
@@ -74,11 +70,7 @@ public class RanksBench {
     return copy;
   }
 
-  /**
-   * Kruskal-Wallis and all pairs by Dwass and Steel.
-   *
-   * @return the test and the pairs
-   */
+  /** Kruskal-Wallis and all pairs by Dwass and Steel: the test and the pairs. */
   @Benchmark
   public Object twelveGroups() {
     SeveralGroups several = new SeveralGroups(twelve);
@@ -87,11 +79,7 @@ public class RanksBench {
     };
   }
 
-  /**
-   * One sort of 5,000 values.
-   *
-   * @return sorted
-   */
+  /** One sort of 5,000 values: sorted. */
   @Benchmark
   public double[] baselineSortOfFiveThousand() {
     double[] copy = fiveThousand.clone();
@@ -99,21 +87,13 @@ public class RanksBench {
     return copy;
   }
 
-  /**
-   * Shapiro and Wilk's test of 5,000 values.
-   *
-   * @return the test
-   */
+  /** Shapiro and Wilk's test of 5,000 values: the test. */
   @Benchmark
   public Outcome shapiroWilk() {
     return Normality.shapiroWilk(fiveThousand, 0);
   }
 
-  /**
-   * Ways to each sum of 100 of 200 ranks, in a plain table.
-   *
-   * @return the table's last row
-   */
+  /** Ways to each sum of 100 of 200 ranks, in a plain table: the table's last row. */
   @Benchmark
   public double[] baselineTableOfSums() {
     double[][] ways = new double[101][100 * 100 + 1];
@@ -134,21 +114,13 @@ public class RanksBench {
     return ways[100];
   }
 
-  /**
-   * The rank-sum test of 100 against 100.
-   *
-   * @return the test
-   */
+  /** The rank-sum test of 100 against 100: the test. */
   @Benchmark
   public Outcome rankSum() {
     return RankSum.mannWhitney(first, second, Direction.EITHER, 0.05);
   }
 
-  /**
-   * Shuffling 1,000 values and summing four groups, as often as the test does.
-   *
-   * @return a sum
-   */
+  /** Shuffling 1,000 values and summing four groups, as often as the test does: a sum. */
   @Benchmark
   public double baselineShuffles() {
     SplittableRandom random = new SplittableRandom(1);
@@ -172,11 +144,7 @@ public class RanksBench {
     return total;
   }
 
-  /**
-   * The permutation test of four groups of 250.
-   *
-   * @return the test
-   */
+  /** The permutation test of four groups of 250: the test. */
   @Benchmark
   public Outcome permutation() {
     return Permutation.of(layout, Direction.EITHER, 1e-9, Progress.NONE);

@@ -93,11 +93,7 @@ public class ReadingBench {
     return letters;
   }
 
-  /**
-   * The whole opening: guess, kinds, columns.
-   *
-   * @return the table
-   */
+  /** The whole opening: guess, kinds, columns. Returns the table. */
   @Benchmark
   public Table open() {
     return RecordsFile.read(file, RecordsFile.guess(file), Progress.NONE);

@@ -154,11 +154,7 @@ public enum Absence {
   ONLY_THE_OTHER,
   NOT_COMPUTED;
 
-  /**
-   * The name by which its words are found.
-   *
-   * @return lower case, with hyphens
-   */
+  /** The name by which its words are found: lower case, with hyphens. */
   public String key() {
     return name().toLowerCase(Locale.ROOT).replace('_', '-');
   }

@@ -22,18 +22,12 @@ public interface Outcome {
   @Target(ElementType.RECORD_COMPONENT)
   @interface Named {
 
-    /**
-     * The key.
-     *
-     * @return as in files
-     */
+    /** The key: as in files. */
     String value();
   }
 
   /**
-   * How often chance alone would go as far.
-   *
-   * @return between 0 and 1; absent where there is no such number
+   * How often chance alone would go as far: between 0 and 1; absent where there is no such number.
    */
   default Quantity p() {
     return Quantity.absent(Absence.NOT_OF_THIS_TEST);

@@ -19,11 +19,7 @@ public interface Progress {
         }
       };
 
-  /**
-   * Says whether the answer is no longer wanted.
-   *
-   * @return true once the computation should end
-   */
+  /** Says whether the answer is no longer wanted: true once the computation should end. */
   boolean stopped();
 
   /**

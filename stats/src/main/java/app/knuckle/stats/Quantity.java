@@ -51,11 +51,7 @@ public record Quantity(double value, Absence why) {
     return Double.isFinite(value) ? of(value) : absent(whyNot);
   }
 
-  /**
-   * Says whether there is a number.
-   *
-   * @return true if {@link #value} is a number
-   */
+  /** Says whether there is a number: true if {@link #value} is a number. */
   public boolean exists() {
     return why == null;
   }
@@ -88,9 +84,8 @@ public record Quantity(double value, Absence why) {
   private static final double ROUNDING = 0x1p-47;
 
   /**
-   * What this one is the logarithm of, absent where that is beyond every double.
-   *
-   * @return above 0, or 0 below every double
+   * What this one is the logarithm of, absent where that is beyond every double: above 0, or 0
+   * below every double.
    */
   public Quantity exponential() {
     return mapFinite(Math::exp, Absence.LIMIT_TOO_FAR);

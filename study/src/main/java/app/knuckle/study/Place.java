@@ -8,9 +8,8 @@ import java.util.stream.Collectors;
 public sealed interface Place {
 
   /**
-   * The place in words, such as "rack-trial.csv, row 31, growth_mm".
-   *
-   * @return the words, without a full stop
+   * The place in words, such as "rack-trial.csv, row 31, growth_mm": the words, without a full
+   * stop.
    */
   String words();
 

@@ -18,18 +18,16 @@ public record Refusal(Place where, String what, String wayOn) {
   }
 
   /**
-   * The whole refusal as the command line and the findings say it.
-   *
-   * @return one or two sentences, place first
+   * The whole refusal as the command line and the findings say it: one or two sentences, place
+   * first.
    */
   public String words() {
     return where.words() + ": " + rest();
   }
 
   /**
-   * The refusal as the window says it, where a place within a file of keys would mean nothing.
-   *
-   * @return one or two sentences; the place first, if it is one of the records
+   * The refusal as the window says it, where a place within a file of keys would mean nothing: one
+   * or two sentences; the place first, if it is one of the records.
    */
   public String shown() {
     return where instanceof Place.Key ? Prose.capital(rest()) : words();

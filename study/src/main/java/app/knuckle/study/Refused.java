@@ -41,11 +41,7 @@ public class Refused extends RuntimeException {
     return new Refused(new Refusal(where, what, wayOn));
   }
 
-  /**
-   * What to say.
-   *
-   * @return the refusal
-   */
+  /** What to say: the refusal. */
   public Refusal refusal() {
     return refusal;
   }

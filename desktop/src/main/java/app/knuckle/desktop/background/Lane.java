@@ -42,18 +42,15 @@ public final class Lane {
 
   /**
    * A lane for answers of which only the latest counts: what is asked later overtakes what is still
-   * running, which is then told to stop and never heard of again.
-   *
-   * @return an empty lane
+   * running, which is then told to stop and never heard of again. Returns an empty lane.
    */
   public static Lane ofLatest() {
     return new Lane(false);
   }
 
   /**
-   * A lane in which nothing is overtaken: one piece after the other, as they came.
-   *
-   * @return an empty lane
+   * A lane in which nothing is overtaken: one piece after the other, as they came. Returns an empty
+   * lane.
    */
   public static Lane inTurn() {
     return new Lane(true);
@@ -136,29 +133,17 @@ public final class Lane {
     return true;
   }
 
-  /**
-   * Whether something is being done.
-   *
-   * @return true from the start of a piece to its end
-   */
+  /** Whether something is being done: true from the start of a piece to its end. */
   public ReadOnlyBooleanProperty busyProperty() {
     return busy.getReadOnlyProperty();
   }
 
-  /**
-   * Whether something is being done.
-   *
-   * @return true from the start of a piece to its end
-   */
+  /** Whether something is being done: true from the start of a piece to its end. */
   public boolean isBusy() {
     return busy.get();
   }
 
-  /**
-   * How far the piece is.
-   *
-   * @return from 0 to 1; negative when it cannot be told
-   */
+  /** How far the piece is: from 0 to 1; negative when it cannot be told. */
   public ReadOnlyDoubleProperty progressProperty() {
     return progress.getReadOnlyProperty();
   }

@@ -118,28 +118,21 @@ public record ComparePage(
   /** A board of more means than this is not taken in at a glance, and slow to draw. */
   private static final int MOST_ON_BOARD = 40;
 
-  /**
-   * Whether all pairs are shown on a board.
-   *
-   * @return false when they are too many
-   */
+  /** Whether all pairs are shown on a board: false when they are too many. */
   public boolean hasBoard() {
     return rungs.size() <= MOST_ON_BOARD;
   }
 
   /**
-   * The only pair of two means: it needs no board, and no procedure.
-   *
-   * @return null where there are more, or where the two could not be judged
+   * The only pair of two means: it needs no board, and no procedure. Returns null where there are
+   * more, or where the two could not be judged.
    */
   public Cell onlyPair() {
     return rungs.size() == 2 && !cells.isEmpty() ? cells.get(0).get(0) : null;
   }
 
   /**
-   * Whether ladder and board have room side by side.
-   *
-   * @return false when the board needs the whole width
+   * Whether ladder and board have room side by side: false when the board needs the whole width.
    */
   public boolean isRoomy() {
     int longest = rungs.stream().mapToInt(r -> r.name().length()).max().orElse(0);

@@ -28,11 +28,7 @@ public class FileDialogs {
   /** Asks with the platform's dialogs. */
   protected FileDialogs() {}
 
-  /**
-   * The dialogs in use.
-   *
-   * @return the platform's, unless something answers in their place
-   */
+  /** The dialogs in use: the platform's, unless something answers in their place. */
   public static FileDialogs shown() {
     return shown;
   }

@@ -49,11 +49,7 @@ public final class Meanings {
 
   private Meanings() {}
 
-  /**
-   * All terms.
-   *
-   * @return what each means, a sentence, by the term
-   */
+  /** All terms: what each means, a sentence, by the term. */
   public static Map<String, String> all() {
     return Collections.unmodifiableMap(OF);
   }

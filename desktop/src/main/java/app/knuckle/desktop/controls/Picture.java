@@ -191,9 +191,7 @@ public final class Picture extends Region {
   }
 
   /**
-   * How much larger than in print the picture is shown.
-   *
-   * @return 1 for true size; 0 when nothing is shown
+   * How much larger than in print the picture is shown: 1 for true size; 0 when nothing is shown.
    */
   public ReadOnlyDoubleProperty enlargementProperty() {
     return enlargement.getReadOnlyProperty();
@@ -206,11 +204,7 @@ public final class Picture extends Region {
     view.setImage(null);
   }
 
-  /**
-   * The scene as shown.
-   *
-   * @return null when nothing is shown
-   */
+  /** The scene as shown: null when nothing is shown. */
   public Scene scene() {
     return scene;
   }

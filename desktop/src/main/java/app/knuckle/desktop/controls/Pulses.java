@@ -57,11 +57,7 @@ public final class Pulses extends AnimationTimer {
     add(List.of(piece));
   }
 
-  /**
-   * Pieces still to be made, anywhere.
-   *
-   * @return 0 when all that is shown is whole
-   */
+  /** Pieces still to be made, anywhere: 0 when all that is shown is whole. */
   public static int waiting() {
     return WAITING.get();
   }

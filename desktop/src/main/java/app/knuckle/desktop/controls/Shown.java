@@ -25,9 +25,8 @@ public final class Shown {
   /** Asked of a view before it is let go. */
   public interface Unfinished {
     /**
-     * Whether something was begun in the view that is not done.
-     *
-     * @return true if it would be lost with the view
+     * Whether something was begun in the view that is not done: true if it would be lost with the
+     * view.
      */
     boolean isUnfinished();
   }

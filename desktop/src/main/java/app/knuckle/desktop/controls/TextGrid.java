@@ -113,9 +113,7 @@ public final class TextGrid extends GridPane {
   }
 
   /**
-   * The table in a pane of its own, so that a wide one moves within the page around it.
-   *
-   * @return the pane
+   * The table in a pane of its own, so that a wide one moves within the page around it: the pane.
    */
   public ScrollPane withinPage() {
     ScrollPane pane = new ScrollPane(this);
@@ -137,9 +135,8 @@ public final class TextGrid extends GridPane {
   }
 
   /**
-   * What stands in it, as a table of a page: for a document or a spreadsheet.
-   *
-   * @return its heads and rows; what is drawn rather than written is left empty
+   * What stands in it, as a table of a page: for a document or a spreadsheet. Returns its heads and
+   * rows; what is drawn rather than written is left empty.
    */
   public Block.Table asTable() {
     String[][] texts = new String[rows][getColumnConstraints().size()];

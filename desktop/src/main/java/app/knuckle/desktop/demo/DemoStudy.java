@@ -23,11 +23,7 @@ public final class DemoStudy {
 
   private DemoStudy() {}
 
-  /**
-   * Reads the demo study.
-   *
-   * @return its tables and inquiries
-   */
+  /** Reads the demo study: its tables and inquiries. */
   public static Study read() {
     try (InputStream in = DemoStudy.class.getResourceAsStream("study.json")) {
       JsonNode node = new ObjectMapper().readTree(in);

@@ -20,11 +20,7 @@ public final class Explain extends Event {
     this.topic = topic;
   }
 
-  /**
-   * What is to be read about.
-   *
-   * @return the topic
-   */
+  /** What is to be read about: the topic. */
   public Topic topic() {
     return topic;
   }

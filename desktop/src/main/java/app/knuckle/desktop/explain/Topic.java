@@ -58,11 +58,7 @@ public enum Topic {
   HANDBOOK,
   WORDS;
 
-  /**
-   * The name of its page.
-   *
-   * @return such as "one-treatment"
-   */
+  /** The name of its page, such as "one-treatment". */
   public String slug() {
     return name().toLowerCase(Locale.ROOT).replace('_', '-');
   }

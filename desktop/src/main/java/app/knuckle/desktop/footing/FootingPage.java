@@ -61,11 +61,7 @@ public record FootingPage(String line, List<Check> cards) {
       List<WayOn> ways,
       boolean mute) {
 
-    /**
-     * The judgement as a reader sees it.
-     *
-     * @return such as "sound"
-     */
+    /** The judgement as a reader sees it, such as "sound". */
     public String verdict() {
       return mute ? "cannot tell" : judgement.key();
     }

@@ -146,11 +146,7 @@ public final class Keeper implements Keeping {
         });
   }
 
-  /**
-   * The file of the study.
-   *
-   * @return null when it has none yet
-   */
+  /** The file of the study: null when it has none yet. */
   public Path file() {
     return file;
   }
@@ -410,29 +406,17 @@ public final class Keeper implements Keeping {
     }
   }
 
-  /**
-   * Whether something is not saved.
-   *
-   * @return true from the first change on
-   */
+  /** Whether something is not saved: true from the first change on. */
   public ReadOnlyBooleanProperty unsavedProperty() {
     return unsaved.getReadOnlyProperty();
   }
 
-  /**
-   * Whether a file is being read or written.
-   *
-   * @return true while it is
-   */
+  /** Whether a file is being read or written: true while it is. */
   public ReadOnlyBooleanProperty busyProperty() {
     return work.busyProperty();
   }
 
-  /**
-   * Studies opened or saved lately.
-   *
-   * @return the list
-   */
+  /** Studies opened or saved lately: the list. */
   public Recent recent() {
     return recent;
   }

@@ -54,11 +54,7 @@ public final class NamedSettings {
     return all;
   }
 
-  /**
-   * The names.
-   *
-   * @return in the order of the alphabet
-   */
+  /** The names, in the order of the alphabet. */
   public List<String> names() {
     return List.copyOf(all().keySet());
   }

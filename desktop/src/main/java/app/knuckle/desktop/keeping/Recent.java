@@ -45,11 +45,7 @@ public final class Recent {
     }
   }
 
-  /**
-   * The studies that are still there.
-   *
-   * @return at most eight
-   */
+  /** The studies that are still there: at most eight. */
   public List<Entry> entries() {
     try {
       return Files.exists(list)

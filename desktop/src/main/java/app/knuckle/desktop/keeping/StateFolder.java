@@ -19,9 +19,8 @@ public final class StateFolder {
   private StateFolder() {}
 
   /**
-   * The property {@code knuckle.state} if it is set, else the place that the desktop names.
-   *
-   * @return the folder, which need not be there yet
+   * The property {@code knuckle.state} if it is set, else the place that the desktop names: the
+   * folder, which need not be there yet.
    */
   public static Path path() {
     String set = System.getProperty("knuckle.state");

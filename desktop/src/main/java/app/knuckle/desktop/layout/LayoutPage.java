@@ -39,11 +39,7 @@ public record LayoutPage(
 
   private static final int BESIDE = 36;
 
-  /**
-   * Whether plan and skeleton need a row each.
-   *
-   * @return false when they have room side by side
-   */
+  /** Whether plan and skeleton need a row each: false when they have room side by side. */
   boolean isWide() {
     if (plan == null) {
       return false;

@@ -104,11 +104,7 @@ public record LookPage(
     };
   }
 
-  /**
-   * Whether there is a picture.
-   *
-   * @return false for no group with a value, or too many
-   */
+  /** Whether there is a picture: false for no group with a value, or too many. */
   public boolean isDrawn() {
     return picture != null;
   }

@@ -53,11 +53,7 @@ public final class Manual {
    */
   public record Entry(Topic topic, String title) {}
 
-  /**
-   * The contents.
-   *
-   * @return its parts in their order
-   */
+  /** The contents: its parts in their order. */
   public static List<Section> contents() {
     return Contents.READ;
   }

@@ -26,11 +26,7 @@ public record Move(
     words = List.copyOf(words);
   }
 
-  /**
-   * Whether it can be done now.
-   *
-   * @return false where something is missing
-   */
+  /** Whether it can be done now: false where something is missing. */
   public boolean isPossible() {
     return whyNot.isEmpty();
   }

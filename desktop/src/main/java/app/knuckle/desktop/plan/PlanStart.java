@@ -18,20 +18,12 @@ public final class PlanStart {
 
   private PlanStart() {}
 
-  /**
-   * A seed that nobody chose.
-   *
-   * @return from 0
-   */
+  /** A seed that nobody chose: from 0. */
   public static long seed() {
     return new SecureRandom().nextInt(MOST_SEED);
   }
 
-  /**
-   * An example from the nursery.
-   *
-   * @return mesh by density in five racks
-   */
+  /** An example from the nursery: mesh by density in five racks. */
   public static Plan plan() {
     Map<String, List<String>> treatments = new LinkedHashMap<>();
     treatments.put("mesh", List.of("fine", "medium", "coarse"));

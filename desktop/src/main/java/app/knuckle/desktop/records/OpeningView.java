@@ -40,11 +40,7 @@ public final class OpeningView extends BorderPane {
     show();
   }
 
-  /**
-   * The file that is shown.
-   *
-   * @return as given
-   */
+  /** The file that is shown: as given. */
   public TableSource source() {
     return source;
   }

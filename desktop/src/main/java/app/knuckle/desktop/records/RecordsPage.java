@@ -36,20 +36,15 @@ public record RecordsPage(Frame frame, List<Head> columns, List<Notice> notices)
   public record Head(
       int index, String name, String unit, ColumnGlance glance, Part part, int notices) {
 
-    /**
-     * Kind and unit in one line.
-     *
-     * @return such as "number, mm"
-     */
+    /** Kind and unit in one line, such as "number, mm". */
     public String line() {
       return unit.isEmpty() ? glance.kind() : glance.kind() + ", " + unit;
     }
   }
 
   /**
-   * The column to look at first.
-   *
-   * @return the place of the response if there is one, else of the first column
+   * The column to look at first: the place of the response if there is one, else of the first
+   * column.
    */
   public int mostOfInterest() {
     return IntStream.range(0, columns.size())

@@ -35,11 +35,7 @@ public final class Controls {
     all.add(new Control(joint, id, title, words));
   }
 
-  /**
-   * All of them.
-   *
-   * @return joint by joint
-   */
+  /** All of them: joint by joint. */
   public static List<Control> all() {
     return List.copyOf(new Controls().all);
   }

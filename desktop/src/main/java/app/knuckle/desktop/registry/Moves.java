@@ -42,28 +42,19 @@ public final class Moves {
   }
 
   /**
-   * What concerns the study as a whole.
-   *
-   * @return the moves of its menu, and of the keys that work everywhere
+   * What concerns the study as a whole: the moves of its menu, and of the keys that work
+   * everywhere.
    */
   public List<Move> ofStudy() {
     return study.all();
   }
 
-  /**
-   * The current inquiry, changed in one thing.
-   *
-   * @return a copy that is changed by hand first
-   */
+  /** The current inquiry, changed in one thing: a copy that is changed by hand first. */
   public List<Move> again() {
     return asking.again();
   }
 
-  /**
-   * Everything that can be found by its name.
-   *
-   * @return possible or not
-   */
+  /** Everything that can be found by its name: possible or not. */
   public List<Move> all() {
     List<Move> all = new ArrayList<>(ofStudy());
     places.joints(all);

@@ -5,18 +5,10 @@ import java.util.List;
 /** What a sheet shows. It is asked at each painting, for the cells in view only. */
 public interface Cells {
 
-  /**
-   * The columns.
-   *
-   * @return from left to right
-   */
+  /** The columns: from left to right. */
   List<Head> heads();
 
-  /**
-   * How many rows there are.
-   *
-   * @return at least 0
-   */
+  /** How many rows there are: at least 0. */
   int rows();
 
   /**
@@ -133,11 +125,7 @@ public interface Cells {
       this.title = title;
     }
 
-    /**
-     * The name in the column's head.
-     *
-     * @return empty for none
-     */
+    /** The name in the column's head: empty for none. */
     public String title() {
       return title;
     }

@@ -174,38 +174,22 @@ public final class Sheet extends Region {
     requestLayout();
   }
 
-  /**
-   * What is shown.
-   *
-   * @return the cells given last
-   */
+  /** What is shown: the cells given last. */
   public Cells cells() {
     return cells;
   }
 
-  /**
-   * The rows in which a cell is selected.
-   *
-   * @return rising, from 0
-   */
+  /** The rows in which a cell is selected: rising, from 0. */
   public int[] selectedRows() {
     return cells.rows() == 0 ? new int[0] : selection.get().rows();
   }
 
-  /**
-   * The columns in which a cell is selected.
-   *
-   * @return rising, from 0
-   */
+  /** The columns in which a cell is selected: rising, from 0. */
   public int[] selectedColumns() {
     return selection.get().columns();
   }
 
-  /**
-   * The cell that has the keyboard.
-   *
-   * @return its place
-   */
+  /** The cell that has the keyboard: its place. */
   public Place focus() {
     return selection.get().focus();
   }

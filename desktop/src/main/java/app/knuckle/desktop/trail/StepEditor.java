@@ -65,20 +65,12 @@ public final class StepEditor {
     }
   }
 
-  /**
-   * The kind of step.
-   *
-   * @return its form
-   */
+  /** The kind of step: its form. */
   public StepForm form() {
     return form;
   }
 
-  /**
-   * The step being edited.
-   *
-   * @return null for a new one
-   */
+  /** The step being edited: null for a new one. */
   public Step old() {
     return old;
   }
@@ -98,11 +90,7 @@ public final class StepEditor {
     answers.set(answers.get().with(key, values));
   }
 
-  /**
-   * What the step would do with the answers so far.
-   *
-   * @return never null
-   */
+  /** What the step would do with the answers so far: never null. */
   public ReadOnlyObjectProperty<Preview> previewProperty() {
     return preview.getReadOnlyProperty();
   }

@@ -361,11 +361,7 @@ public enum StepForm {
   /** The answers that make a step of this kind. */
   abstract Answers asked(Step step);
 
-  /**
-   * What a step of this kind does.
-   *
-   * @return the line in the list of steps
-   */
+  /** What a step of this kind does: the line in the list of steps. */
   public String title() {
     return title;
   }

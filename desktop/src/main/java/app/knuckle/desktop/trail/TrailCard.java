@@ -138,11 +138,7 @@ public final class TrailCard extends Card {
     isEditing.set(editing != null);
   }
 
-  /**
-   * Whether a step is being made or changed.
-   *
-   * @return true while its editor is open
-   */
+  /** Whether a step is being made or changed: true while its editor is open. */
   public ReadOnlyBooleanProperty editingProperty() {
     return isEditing.getReadOnlyProperty();
   }
@@ -257,11 +253,7 @@ public final class TrailCard extends Card {
     slip.prepare(trail);
   }
 
-  /**
-   * The frame that a new step would be given.
-   *
-   * @return of the last answer
-   */
+  /** The frame that a new step would be given: of the last answer. */
   Frame frame() {
     return slip.answer().trail().frame();
   }

@@ -27,9 +27,8 @@ public record ChainPage(List<Link> links) {
   public record Link(Joint joint, Line line) {
 
     /**
-     * Whether the joint can be opened: it holds something, or the waiting is ended there.
-     *
-     * @return false while it waits for another joint
+     * Whether the joint can be opened: it holds something, or the waiting is ended there. Returns
+     * false while it waits for another joint.
      */
     public boolean opens() {
       return line.state() != Line.State.NOT_YET || joint == Joint.RECORDS || joint == Joint.LAYOUT;
@@ -46,11 +45,7 @@ public record ChainPage(List<Link> links) {
     return answer == null ? made(null) : answer.page(ChainPage.class, ChainPage::made);
   }
 
-  /**
-   * The chain while no records are open.
-   *
-   * @return the page; no joint opens
-   */
+  /** The chain while no records are open: the page; no joint opens. */
   public static ChainPage ofNothing() {
     ChainPage waiting = made(null);
     List<Link> links = new ArrayList<>(waiting.links);

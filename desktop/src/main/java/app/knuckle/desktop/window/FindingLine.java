@@ -24,11 +24,7 @@ public record FindingLine(String tag, String sentence, List<String> cautions) {
     cautions = List.copyOf(cautions);
   }
 
-  /**
-   * Whether there is an answer.
-   *
-   * @return false while it waits, or is refused
-   */
+  /** Whether there is an answer: false while it waits, or is refused. */
   public boolean isFound() {
     return tag.equals(FOUND) || tag.equals(MADE_UP);
   }

@@ -304,11 +304,7 @@ public final class KnuckleApp extends Application {
                 List.of(new Banner.Way("Read it again", source::refresh))));
   }
 
-  /**
-   * An empty workbench whose answers come with their chain already said.
-   *
-   * @return the workbench
-   */
+  /** An empty workbench whose answers come with their chain already said: the workbench. */
   public static Workbench workbench() {
     return new Workbench(ChainPage::of);
   }

@@ -135,11 +135,7 @@ public final class Answer {
         });
   }
 
-  /**
-   * The mistake of the program that stood in the way.
-   *
-   * @return empty for none
-   */
+  /** The mistake of the program that stood in the way: empty for none. */
   Optional<Throwable> fault() {
     return Optional.ofNullable(fault);
   }
@@ -162,64 +158,39 @@ public final class Answer {
     return kind.cast(known);
   }
 
-  /**
-   * The records after the trail, and what each step did.
-   *
-   * @return never null
-   */
+  /** The records after the trail, and what each step did: never null. */
   public Trail trail() {
     return trail;
   }
 
-  /**
-   * The frame's columns at a glance.
-   *
-   * @return in their order
-   */
+  /** The frame's columns at a glance, in their order. */
   public List<ColumnGlance> glances() {
     return glances;
   }
 
-  /**
-   * What is odd about the records.
-   *
-   * @return empty for nothing
-   */
+  /** What is odd about the records: empty for nothing. */
   public List<Notice> notices() {
     return notices;
   }
 
-  /**
-   * What was found.
-   *
-   * @return null when the inquiry was refused
-   */
+  /** What was found: null when the inquiry was refused. */
   public Findings findings() {
     return findings;
   }
 
-  /**
-   * Why something could not be computed.
-   *
-   * @return null when all could
-   */
+  /** Why something could not be computed: null when all could. */
   public Refusal refusal() {
     return refusal;
   }
 
-  /**
-   * The records after the trail.
-   *
-   * @return the frame after all steps that fit
-   */
+  /** The records after the trail: the frame after all steps that fit. */
   public Frame frame() {
     return trail.frame();
   }
 
   /**
-   * Whether there is a test with everything that follows from it.
-   *
-   * @return false if there are summaries at most
+   * Whether there is a test with everything that follows from it: false if there are summaries at
+   * most.
    */
   public boolean isTested() {
     return findings != null
@@ -241,9 +212,8 @@ public final class Answer {
   }
 
   /**
-   * Where it is read how such an inquiry is answered.
-   *
-   * @return the page of its method or design; where nothing is asked yet, the handbook
+   * Where it is read how such an inquiry is answered: the page of its method or design; where
+   * nothing is asked yet, the handbook.
    */
   public Topic topic() {
     if (findings == null) {

@@ -188,11 +188,7 @@ public record ColumnGlance(
     return new ColumnGlance(column, kind, shape, facts, 0, longest);
   }
 
-  /**
-   * The kind to choose among.
-   *
-   * @return number, category or ordered
-   */
+  /** The kind to choose among: number, category or ordered. */
   public Kind.As as() {
     return Kind.As.of(column);
   }

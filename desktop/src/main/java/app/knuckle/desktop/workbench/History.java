@@ -83,20 +83,12 @@ public final class History {
     redo.set(now + 1 < moments.size() ? moments.get(now + 1).change() : "");
   }
 
-  /**
-   * What would be undone.
-   *
-   * @return its name; empty when there is nothing
-   */
+  /** What would be undone: its name; empty when there is nothing. */
   public ReadOnlyStringProperty undoProperty() {
     return undo.getReadOnlyProperty();
   }
 
-  /**
-   * What would be done again.
-   *
-   * @return its name; empty when there is nothing
-   */
+  /** What would be done again: its name; empty when there is nothing. */
   public ReadOnlyStringProperty redoProperty() {
     return redo.getReadOnlyProperty();
   }

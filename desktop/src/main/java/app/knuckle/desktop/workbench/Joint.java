@@ -25,11 +25,7 @@ public enum Joint {
     this.title = title;
   }
 
-  /**
-   * The name on screen.
-   *
-   * @return such as "Records"
-   */
+  /** The name on screen, such as "Records". */
   public String title() {
     return title;
   }

@@ -74,9 +74,8 @@ public sealed interface Page {
   record Reckoning(app.knuckle.study.reckon.Reckoning kept) implements Page {}
 
   /**
-   * Whether the line below is its own to say.
-   *
-   * @return false where the finding of the inquiry goes on standing there
+   * Whether the line below is its own to say: false where the finding of the inquiry goes on
+   * standing there.
    */
   default boolean saysItself() {
     return this instanceof Coming
@@ -87,9 +86,8 @@ public sealed interface Page {
   }
 
   /**
-   * Whether it gives way to an inquiry that is turned to: what is on its way in does not.
-   *
-   * @return false for records that are opened, typed or named
+   * Whether it gives way to an inquiry that is turned to: what is on its way in does not. Returns
+   * false for records that are opened, typed or named.
    */
   default boolean givesWay() {
     return !(this instanceof Opening || this instanceof Typing || this instanceof Naming);

@@ -26,20 +26,12 @@ public final class PlanSlip {
     plan.set(other);
   }
 
-  /**
-   * The plan.
-   *
-   * @return never null
-   */
+  /** The plan: never null. */
   public Plan plan() {
     return plan.get();
   }
 
-  /**
-   * The plan as it changes.
-   *
-   * @return the property
-   */
+  /** The plan as it changes: the property. */
   public ReadOnlyObjectProperty<Plan> planProperty() {
     return plan.getReadOnlyProperty();
   }

@@ -33,11 +33,7 @@ public final class Plans {
     this.did = did;
   }
 
-  /**
-   * The plans.
-   *
-   * @return in the order in which they were made
-   */
+  /** The plans, in the order in which they were made. */
   public ObservableList<PlanSlip> all() {
     return all;
   }

@@ -21,11 +21,7 @@ public final class Reckonings {
     this.did = did;
   }
 
-  /**
-   * The reckonings.
-   *
-   * @return in the order in which they were kept
-   */
+  /** The reckonings, in the order in which they were kept. */
   public ObservableList<Reckoning> all() {
     return shown;
   }

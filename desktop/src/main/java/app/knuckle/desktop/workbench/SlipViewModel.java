@@ -172,110 +172,65 @@ public final class SlipViewModel {
     guessAgain(found);
   }
 
-  /**
-   * The question.
-   *
-   * @return never null
-   */
+  /** The question: never null. */
   public ObjectProperty<Inquiry> inquiryProperty() {
     return inquiry;
   }
 
-  /**
-   * The question now.
-   *
-   * @return never null
-   */
+  /** The question now: never null. */
   public Inquiry inquiry() {
     return inquiry.get();
   }
 
-  /**
-   * The last answer; it stays while a newer one is computed.
-   *
-   * @return null before the first answer
-   */
+  /** The last answer; it stays while a newer one is computed: null before the first answer. */
   public ReadOnlyObjectProperty<Answer> answerProperty() {
     return answer.getReadOnlyProperty();
   }
 
-  /**
-   * The last answer.
-   *
-   * @return null before the first answer
-   */
+  /** The last answer: null before the first answer. */
   public Answer answer() {
     return answer.get();
   }
 
-  /**
-   * Whether an answer is being computed.
-   *
-   * @return true while it is
-   */
+  /** Whether an answer is being computed: true while it is. */
   public ReadOnlyBooleanProperty busyProperty() {
     return asking.busyProperty();
   }
 
-  /**
-   * How far the computation is.
-   *
-   * @return from 0 to 1; negative when it cannot be told
-   */
+  /** How far the computation is: from 0 to 1; negative when it cannot be told. */
   public ReadOnlyDoubleProperty progressProperty() {
     return asking.progressProperty();
   }
 
-  /**
-   * The joint that is open.
-   *
-   * @return never null
-   */
+  /** The joint that is open: never null. */
   public ObjectProperty<Joint> jointProperty() {
     return joint;
   }
 
-  /**
-   * How the figure is shown.
-   *
-   * @return null before there is one
-   */
+  /** How the figure is shown: null before there is one. */
   public ObjectProperty<Style> styleProperty() {
     return style;
   }
 
   /**
-   * Which parts stand on the page, by their key, "yes" or "no", where that is not as usual.
-   *
-   * @return never null
+   * Which parts stand on the page, by their key, "yes" or "no", where that is not as usual: never
+   * null.
    */
   public ObjectProperty<Map<String, String>> pageProperty() {
     return page;
   }
 
-  /**
-   * Where the records come from.
-   *
-   * @return shared by all slips of the table
-   */
+  /** Where the records come from: shared by all slips of the table. */
   public TableSource source() {
     return source;
   }
 
-  /**
-   * The records as read.
-   *
-   * @return null while they are being read for the first time
-   */
+  /** The records as read: null while they are being read for the first time. */
   public Table table() {
     return source.table();
   }
 
-  /**
-   * Why the question was guessed as it was.
-   *
-   * @return a sentence; empty when it was not guessed
-   */
+  /** Why the question was guessed as it was: a sentence; empty when it was not guessed. */
   public String reason() {
     return reason;
   }
@@ -414,20 +369,12 @@ public final class SlipViewModel {
     soughtRow.set(row);
   }
 
-  /**
-   * The row to show in the records.
-   *
-   * @return from 0; -1 for none
-   */
+  /** The row to show in the records: from 0; -1 for none. */
   public IntegerProperty soughtRowProperty() {
     return soughtRow;
   }
 
-  /**
-   * Which of several responses is looked at.
-   *
-   * @return its place in the inquiry, from 0
-   */
+  /** Which of several responses is looked at: its place in the inquiry, from 0. */
   public ReadOnlyIntegerProperty shownResponseProperty() {
     return shownResponse.getReadOnlyProperty();
   }
@@ -460,20 +407,12 @@ public final class SlipViewModel {
     beside.accept(changed);
   }
 
-  /**
-   * The other inquiries of the study.
-   *
-   * @return in their order
-   */
+  /** The other inquiries of the study, in their order. */
   public List<SlipViewModel> others() {
     return others.get().stream().filter(slip -> slip != this).toList();
   }
 
-  /**
-   * The other inquiries of the study by names that no two of them share.
-   *
-   * @return in their order
-   */
+  /** The other inquiries of the study by names that no two of them share, in their order. */
   public Map<String, SlipViewModel> othersByName() {
     List<SlipViewModel> all = others.get();
     List<String> names =

@@ -93,19 +93,14 @@ public final class TableSource {
   }
 
   /**
-   * What the records were most likely made to answer.
-   *
-   * @return made while a file was read; of other tables now
+   * What the records were most likely made to answer: made while a file was read; of other tables
+   * now.
    */
   FirstGuess guess() {
     return guess == null ? FirstGuess.of(table.get()) : guess;
   }
 
-  /**
-   * The table as a study keeps it.
-   *
-   * @return the table with its file and form
-   */
+  /** The table as a study keeps it: the table with its file and form. */
   Study.Kept kept() {
     return new Study.Kept(
         table.get(),
@@ -114,19 +109,13 @@ public final class TableSource {
   }
 
   /**
-   * Whether there is a file to read again.
-   *
-   * @return false for records that were typed, pasted or made up
+   * Whether there is a file to read again: false for records that were typed, pasted or made up.
    */
   public boolean hasFile() {
     return file != null;
   }
 
-  /**
-   * Whether the file was written since it was read.
-   *
-   * @return false if it is gone
-   */
+  /** Whether the file was written since it was read: false if it is gone. */
   public boolean changedOnDisk() {
     StudyFile.Stamp now = file == null ? StudyFile.Stamp.NONE : StudyFile.Stamp.of(file);
     return now.size() >= 0 && !now.equals(stamp);
@@ -170,74 +159,45 @@ public final class TableSource {
     }
   }
 
-  /**
-   * The table as read.
-   *
-   * @return null until it has been read once
-   */
+  /** The table as read: null until it has been read once. */
   public ReadOnlyObjectProperty<Table> tableProperty() {
     return table.getReadOnlyProperty();
   }
 
-  /**
-   * The table as read.
-   *
-   * @return null until it has been read once
-   */
+  /** The table as read: null until it has been read once. */
   public Table table() {
     return table.get();
   }
 
-  /**
-   * How the file is read.
-   *
-   * @return null for a table that is not from a file
-   */
+  /** How the file is read: null for a table that is not from a file. */
   public ReadOnlyObjectProperty<FileForm> formProperty() {
     return form.getReadOnlyProperty();
   }
 
-  /**
-   * Why the file could not be read in the form chosen last.
-   *
-   * @return null when it could
-   */
+  /** Why the file could not be read in the form chosen last: null when it could. */
   public ReadOnlyObjectProperty<Refusal> refusalProperty() {
     return refusal.getReadOnlyProperty();
   }
 
   /**
-   * The first rows of the file in the form chosen last.
-   *
-   * @return cells row by row; empty when not even those can be read
+   * The first rows of the file in the form chosen last: cells row by row; empty when not even those
+   * can be read.
    */
   public ReadOnlyObjectProperty<List<List<String>>> previewProperty() {
     return preview.getReadOnlyProperty();
   }
 
-  /**
-   * Whether the file is being read.
-   *
-   * @return true while it is
-   */
+  /** Whether the file is being read: true while it is. */
   public ReadOnlyBooleanProperty busyProperty() {
     return reading.busyProperty();
   }
 
-  /**
-   * How far the reading is.
-   *
-   * @return from 0 to 1; negative when it cannot be told
-   */
+  /** How far the reading is: from 0 to 1; negative when it cannot be told. */
   public ReadOnlyDoubleProperty progressProperty() {
     return reading.progressProperty();
   }
 
-  /**
-   * The name to show.
-   *
-   * @return of the table, or of the file while there is no table
-   */
+  /** The name to show: of the table, or of the file while there is no table. */
   public String name() {
     return table.get() != null ? table.get().name() : file.getFileName().toString();
   }

@@ -517,11 +517,7 @@ public final class Workbench {
     did("move " + slip.inquiry().name());
   }
 
-  /**
-   * What was closed lately and can be brought back.
-   *
-   * @return the last one first
-   */
+  /** What was closed lately and can be brought back: the last one first. */
   public ObservableList<Closed> closed() {
     return closed;
   }
@@ -623,11 +619,7 @@ public final class Workbench {
     }
   }
 
-  /**
-   * Everything that is open, as one value.
-   *
-   * @return the study
-   */
+  /** Everything that is open, as one value: the study. */
   public Study study() {
     Set<TableSource> sources = new LinkedHashSet<>();
     List<Study.Asked> asked = new ArrayList<>();
@@ -651,11 +643,7 @@ public final class Workbench {
         reckonings.kept());
   }
 
-  /**
-   * The name of the study.
-   *
-   * @return never empty
-   */
+  /** The name of the study: never empty. */
   public ReadOnlyStringProperty nameProperty() {
     return name.getReadOnlyProperty();
   }
@@ -669,83 +657,47 @@ public final class Workbench {
     name.set(title);
   }
 
-  /**
-   * The slips.
-   *
-   * @return in the order in which they were opened
-   */
+  /** The slips, in the order in which they were opened. */
   public ObservableList<SlipViewModel> slips() {
     return slips;
   }
 
-  /**
-   * The slip in front.
-   *
-   * @return null when nothing is open
-   */
+  /** The slip in front: null when nothing is open. */
   public ObjectProperty<SlipViewModel> currentProperty() {
     return current;
   }
 
-  /**
-   * The plans of trials.
-   *
-   * @return those of the study
-   */
+  /** The plans of trials: those of the study. */
   public Plans plans() {
     return plans;
   }
 
-  /**
-   * How the user wants things to be.
-   *
-   * @return as usual until something else is set
-   */
+  /** How the user wants things to be: as usual until something else is set. */
   public ObjectProperty<Settings> settingsProperty() {
     return settings;
   }
 
-  /**
-   * The reckonings that are kept.
-   *
-   * @return they change with the study
-   */
+  /** The reckonings that are kept: they change with the study. */
   public Reckonings reckonings() {
     return reckonings;
   }
 
-  /**
-   * What takes the place of the joint.
-   *
-   * @return null when the joint is shown
-   */
+  /** What takes the place of the joint: null when the joint is shown. */
   public ReadOnlyObjectProperty<Page> pageProperty() {
     return cover.property();
   }
 
-  /**
-   * The message above the joint.
-   *
-   * @return null when there is none
-   */
+  /** The message above the joint: null when there is none. */
   public ObjectProperty<Banner> bannerProperty() {
     return banner;
   }
 
-  /**
-   * What was done, and can be undone.
-   *
-   * @return the history
-   */
+  /** What was done, and can be undone: the history. */
   public History history() {
     return history;
   }
 
-  /**
-   * Who keeps the bench.
-   *
-   * @return nobody until it is given into someone's keeping
-   */
+  /** Who keeps the bench: nobody until it is given into someone's keeping. */
   public Keeping keeping() {
     return keeper;
   }

@@ -184,20 +184,12 @@ public final class StudyDocument {
     writing.cancel();
   }
 
-  /**
-   * Whether it is writing.
-   *
-   * @return true while it does
-   */
+  /** Whether it is writing: true while it does. */
   public ReadOnlyBooleanProperty busyProperty() {
     return writing.busyProperty();
   }
 
-  /**
-   * How far it is.
-   *
-   * @return a share from 0 to 1; below 0 if that is not known
-   */
+  /** How far it is: a share from 0 to 1; below 0 if that is not known. */
   public ReadOnlyDoubleProperty progressProperty() {
     return writing.progressProperty();
   }

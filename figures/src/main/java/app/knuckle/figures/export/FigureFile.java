@@ -16,11 +16,7 @@ public enum FigureFile {
   /** Of a given resolution. */
   PNG;
 
-  /**
-   * The ending of its name.
-   *
-   * @return without a dot
-   */
+  /** The ending of its name: without a dot. */
   public String ending() {
     return name().toLowerCase(Locale.ROOT);
   }

@@ -217,9 +217,8 @@ public record InquiryFigure(Scene scene, String caption, MeansFigure means) {
   }
 
   /**
-   * The texts of the records on the figure that own words may replace.
-   *
-   * @return each once, in the order drawn
+   * The texts of the records on the figure that own words may replace: each once, in the order
+   * drawn.
    */
   public List<String> subjects() {
     return scene.marks().stream()

@@ -13,11 +13,7 @@ public enum Face {
     this.file = file;
   }
 
-  /**
-   * The font file that ships with the application.
-   *
-   * @return its name among the resources
-   */
+  /** The font file that ships with the application: its name among the resources. */
   public String file() {
     return file;
   }

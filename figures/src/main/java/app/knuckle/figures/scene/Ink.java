@@ -49,9 +49,8 @@ public enum Ink {
   }
 
   /**
-   * Whether words on it are read better in paper than in ink.
-   *
-   * @return true where its relative luminance (WCAG 2) is below the middle of the two
+   * Whether words on it are read better in paper than in ink: true where its relative luminance
+   * (WCAG 2) is below the middle of the two.
    */
   public boolean isDark() {
     double luminance = 0;
@@ -67,11 +66,7 @@ public enum Ink {
   /** Contrast with paper and with dark ink is alike here. */
   private static final double MIDDLE = 0.24;
 
-  /**
-   * The colour.
-   *
-   * @return red, green and blue, eight bits each
-   */
+  /** The colour: red, green and blue, eight bits each. */
   public int rgb() {
     return rgb;
   }

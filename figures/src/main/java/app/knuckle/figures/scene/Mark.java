@@ -12,11 +12,7 @@ public sealed interface Mark {
   /** Stands for no group or no row. */
   int NONE = -1;
 
-  /**
-   * The box that the mark covers.
-   *
-   * @return in points
-   */
+  /** The box that the mark covers, in points. */
   Rectangle2D box();
 
   /**

@@ -109,11 +109,7 @@ public record ValueAxis(double low, double high, double step, boolean logarithmi
     return step;
   }
 
-  /**
-   * The ticks.
-   *
-   * @return rising values inside the axis
-   */
+  /** The ticks: rising values inside the axis. */
   public List<Double> ticks() {
     List<Double> ticks = new ArrayList<>();
     if (logarithmic) {

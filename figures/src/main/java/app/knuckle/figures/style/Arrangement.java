@@ -37,11 +37,7 @@ public record Arrangement(int turn, boolean panels, Order order, double legendX,
       this.title = title;
     }
 
-    /**
-     * The name on a control.
-     *
-     * @return such as "as entered"
-     */
+    /** The name on a control, such as "as entered". */
     public String title() {
       return title;
     }

@@ -27,19 +27,14 @@ public enum Form {
     this.title = title;
   }
 
-  /**
-   * The name on a control.
-   *
-   * @return such as "Bars"
-   */
+  /** The name on a control, such as "Bars". */
   public String title() {
     return title;
   }
 
   /**
-   * Whether it shows a mean for each group, side by side.
-   *
-   * @return false for slopes, pairs and canonical variates
+   * Whether it shows a mean for each group, side by side: false for slopes, pairs and canonical
+   * variates.
    */
   public boolean isOfGroups() {
     return ordinal() < SLOPES.ordinal();

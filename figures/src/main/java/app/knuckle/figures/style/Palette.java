@@ -23,11 +23,7 @@ public enum Palette {
     this.inks = inks;
   }
 
-  /**
-   * The name on a control.
-   *
-   * @return such as "tide"
-   */
+  /** The name on a control, such as "tide". */
   public String title() {
     return title;
   }
@@ -63,11 +59,7 @@ public enum Palette {
     return ink == Ink.PALE || ink == Ink.PALE_GREY ? Ink.MUTED : ink;
   }
 
-  /**
-   * The ink of bars that are not told apart.
-   *
-   * @return its ink
-   */
+  /** The ink of bars that are not told apart: its ink. */
   public Ink plainArea() {
     return switch (this) {
       case TIDE -> Ink.TIDE;
@@ -76,11 +68,7 @@ public enum Palette {
     };
   }
 
-  /**
-   * The ink of points that are not told apart.
-   *
-   * @return its ink
-   */
+  /** The ink of points that are not told apart: its ink. */
   public Ink plainPoint() {
     return switch (this) {
       case TIDE -> Ink.DEEP;

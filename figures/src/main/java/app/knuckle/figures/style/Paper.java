@@ -71,20 +71,12 @@ public record Paper(double widthMm, double heightMm, double typeSize) {
     settings.put("typeSize", String.valueOf(typeSize));
   }
 
-  /**
-   * The width.
-   *
-   * @return in points
-   */
+  /** The width, in points. */
   public double width() {
     return widthMm * POINTS_PER_MM;
   }
 
-  /**
-   * The height.
-   *
-   * @return in points
-   */
+  /** The height, in points. */
   public double height() {
     return heightMm * POINTS_PER_MM;
   }

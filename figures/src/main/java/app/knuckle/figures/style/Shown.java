@@ -37,11 +37,7 @@ public record Shown(
       this.title = title;
     }
 
-    /**
-     * The name on a control.
-     *
-     * @return such as "brackets"
-     */
+    /** The name on a control, such as "brackets". */
     public String title() {
       return title;
     }

@@ -112,11 +112,7 @@ public record Style(
         bracketed);
   }
 
-  /**
-   * The style as a study file keeps it.
-   *
-   * @return names and values
-   */
+  /** The style as a study file keeps it: names and values. */
   public Map<String, String> settings() {
     Map<String, String> settings = new LinkedHashMap<>();
     settings.put("form", form.name());

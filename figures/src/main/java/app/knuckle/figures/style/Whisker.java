@@ -19,20 +19,12 @@ public enum Whisker {
     this.words = words;
   }
 
-  /**
-   * The name on a control.
-   *
-   * @return such as "SE"
-   */
+  /** The name on a control, such as "SE". */
   public String title() {
     return title;
   }
 
-  /**
-   * The name in a caption.
-   *
-   * @return such as "SE"; empty for none
-   */
+  /** The name in a caption, such as "SE"; empty for none. */
   public String words() {
     return words;
   }

@@ -48,29 +48,17 @@ public enum ReportFile {
     this.title = title;
   }
 
-  /**
-   * The name on a control.
-   *
-   * @return such as "Document (.docx)"
-   */
+  /** The name on a control, such as "Document (.docx)". */
   public String title() {
     return title;
   }
 
-  /**
-   * The ending of its name, and its name in files and options.
-   *
-   * @return without a dot
-   */
+  /** The ending of its name, and its name in files and options: without a dot. */
   public String ending() {
     return name().toLowerCase(Locale.ROOT);
   }
 
-  /**
-   * The endings of all kinds in words.
-   *
-   * @return such as "html, docx and pdf"
-   */
+  /** The endings of all kinds in words, such as "html, docx and pdf". */
   public static String known() {
     return Numerals.list(Arrays.stream(values()).map(ReportFile::ending).toList());
   }

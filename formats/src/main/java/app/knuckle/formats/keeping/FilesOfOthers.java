@@ -41,20 +41,12 @@ public final class FilesOfOthers extends Refused {
         : String.join(", ", names) + " and " + Numerals.count(more, "more file", "more files");
   }
 
-  /**
-   * Which they are.
-   *
-   * @return one or more
-   */
+  /** Which they are: one or more. */
   public List<Path> files() {
     return files;
   }
 
-  /**
-   * What a window asks, which offers to replace them.
-   *
-   * @return a sentence
-   */
+  /** What a window asks, which offers to replace them: a sentence. */
   public String question() {
     return Prose.capital(refusal().what()) + ".";
   }

@@ -65,11 +65,7 @@ public record Settings(
       this.title = title;
     }
 
-    /**
-     * The name on a control and in the file.
-     *
-     * @return in plain words
-     */
+    /** The name on a control and in the file, in plain words. */
     public String title() {
       return title;
     }
@@ -145,11 +141,7 @@ public record Settings(
         });
   }
 
-  /**
-   * What is asked of the page of a new inquiry.
-   *
-   * @return as a study keeps it
-   */
+  /** What is asked of the page of a new inquiry: as a study keeps it. */
   public Map<String, String> page() {
     Map<String, String> kept = new LinkedHashMap<>();
     numbers.into(kept);

@@ -11,25 +11,13 @@ import java.util.TreeMap;
 /** How a file of records is written: guessed from the file, changeable by the user. */
 public sealed interface FileForm {
 
-  /**
-   * Whether the first row names the columns.
-   *
-   * @return true if it does
-   */
+  /** Whether the first row names the columns: true if it does. */
   boolean header();
 
-  /**
-   * The form in words: "comma, point, UTF-8".
-   *
-   * @return a short list
-   */
+  /** The form in words: "comma, point, UTF-8". Returns a short list. */
   String words();
 
-  /**
-   * The form as a study file keeps it.
-   *
-   * @return names and values
-   */
+  /** The form as a study file keeps it: names and values. */
   Map<String, String> settings();
 
   /**
@@ -107,11 +95,7 @@ public sealed interface FileForm {
       this(charset, delimiter, quote, decimalComma, false, skip, header, "");
     }
 
-    /**
-     * The same as someone chose it, so that nothing is in doubt any more.
-     *
-     * @return the form
-     */
+    /** The same as someone chose it, so that nothing is in doubt any more: the form. */
     public Text decided() {
       return new Text(charset, delimiter, quote, decimalComma, grouped, skip, header, "");
     }

@@ -9,18 +9,10 @@ import java.util.regex.Pattern;
 /** A piece of the page that goes into a paper; every format is written from these alone. */
 public sealed interface Block {
 
-  /**
-   * Which part of the page it is.
-   *
-   * @return the part
-   */
+  /** Which part of the page it is: the part. */
   Part part();
 
-  /**
-   * What it says: the text, or the caption.
-   *
-   * @return words that can be written over
-   */
+  /** What it says: the text, or the caption. Returns words that can be written over. */
   String words();
 
   /**
@@ -39,11 +31,7 @@ public sealed interface Block {
    */
   Block in(Part other);
 
-  /**
-   * Its kind in a word, as places on a page are kept.
-   *
-   * @return such as "paragraph"
-   */
+  /** Its kind in a word, as places on a page are kept, such as "paragraph". */
   String kind();
 
   /** The parts of a page, in their order. */
@@ -83,19 +71,14 @@ public sealed interface Block {
       this.title = title;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "means"
-     */
+    /** The name in files, such as "means". */
     public String key() {
       return name().toLowerCase(Locale.ROOT);
     }
 
     /**
-     * Whether it usually stands on the page: long lists and sources are asked for.
-     *
-     * @return false for those
+     * Whether it usually stands on the page: long lists and sources are asked for. Returns false
+     * for those.
      */
     public boolean isUsual() {
       return switch (this) {
@@ -105,9 +88,8 @@ public sealed interface Block {
     }
 
     /**
-     * Whether it has tables of numbers, whose decimals may be asked for.
-     *
-     * @return false for text and the figure
+     * Whether it has tables of numbers, whose decimals may be asked for: false for text and the
+     * figure.
      */
     public boolean hasDecimals() {
       return switch (this) {
@@ -116,11 +98,7 @@ public sealed interface Block {
       };
     }
 
-    /**
-     * Whether it is said for each response apart.
-     *
-     * @return false for what a page has once
-     */
+    /** Whether it is said for each response apart: false for what a page has once. */
     boolean isOfResponse() {
       return switch (this) {
         case TITLE, METHODS, BESIDE, FIGURE, SOURCES -> false;
@@ -129,11 +107,7 @@ public sealed interface Block {
       };
     }
 
-    /**
-     * The name on a control.
-     *
-     * @return such as "Means with letters"
-     */
+    /** The name on a control, such as "Means with letters". */
     public String title() {
       return title;
     }
@@ -210,11 +184,7 @@ public sealed interface Block {
      */
     public record Run(String text, boolean italic) {}
 
-    /**
-     * The text with its statistics apart.
-     *
-     * @return stretches that make the whole
-     */
+    /** The text with its statistics apart: stretches that make the whole. */
     public List<Run> runs() {
       List<Run> runs = new java.util.ArrayList<>();
       Matcher statistic = STATISTIC.matcher(text);

@@ -66,11 +66,7 @@ public record PageSettings(
       this.title = title;
     }
 
-    /**
-     * The name on a control.
-     *
-     * @return such as "a paragraph"
-     */
+    /** The name on a control, such as "a paragraph". */
     public String title() {
       return title;
     }
@@ -93,11 +89,7 @@ public record PageSettings(
       this.title = title;
     }
 
-    /**
-     * The name on a control.
-     *
-     * @return such as "SD and SE"
-     */
+    /** The name on a control, such as "SD and SE". */
     public String title() {
       return title;
     }
@@ -123,9 +115,8 @@ public record PageSettings(
   public record Slot(String place, Block block, String said, Optional<String> over) {
 
     /**
-     * Whether own words stand over others than the page would say now.
-     *
-     * @return false where nobody wrote over it
+     * Whether own words stand over others than the page would say now: false where nobody wrote
+     * over it.
      */
     public boolean isOutdated() {
       return over.isPresent() && !over.get().equals(said);
@@ -218,11 +209,7 @@ public record PageSettings(
     return of.name().toLowerCase(Locale.ROOT);
   }
 
-  /**
-   * What a study keeps.
-   *
-   * @return texts by name, of what is not as usual
-   */
+  /** What a study keeps: texts by name, of what is not as usual. */
   public Map<String, String> kept() {
     Map<String, String> kept = new LinkedHashMap<>();
     if (!chosen) {
@@ -349,8 +336,7 @@ public record PageSettings(
 
   /**
    * How the page is made, whatever it says: what is kept by a name of one's own for other pages.
-   *
-   * @return texts by name, of what is not as usual; without words of one's own
+   * Returns texts by name, of what is not as usual; without words of one's own.
    */
   public Map<String, String> style() {
     return but(d -> {

@@ -25,47 +25,27 @@ public enum Paper {
     this.heightMm = heightMm;
   }
 
-  /**
-   * The name on a control.
-   *
-   * @return such as "A4"
-   */
+  /** The name on a control, such as "A4". */
   public String title() {
     return title;
   }
 
-  /**
-   * The name in files.
-   *
-   * @return such as "letter"
-   */
+  /** The name in files, such as "letter". */
   public String key() {
     return name().toLowerCase(Locale.ROOT);
   }
 
-  /**
-   * How wide a picture is of which two stand side by side.
-   *
-   * @return in millimetres
-   */
+  /** How wide a picture is of which two stand side by side, in millimetres. */
   public double halfMm() {
     return (width() - 2 * MARGIN - PanelSheets.GAP) / 2 / POINTS_PER_MM;
   }
 
-  /**
-   * How wide a sheet is, upright.
-   *
-   * @return in points, 72 an inch
-   */
+  /** How wide a sheet is, upright, in points, 72 an inch. */
   public double width() {
     return widthMm * POINTS_PER_MM;
   }
 
-  /**
-   * How tall a sheet is, upright.
-   *
-   * @return in points, 72 an inch
-   */
+  /** How tall a sheet is, upright, in points, 72 an inch. */
   public double height() {
     return heightMm * POINTS_PER_MM;
   }

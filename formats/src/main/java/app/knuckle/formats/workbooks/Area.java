@@ -79,11 +79,7 @@ public record Area(int top, int left, int bottom, int right) {
     return text.toString();
   }
 
-  /**
-   * The range as spreadsheets write it.
-   *
-   * @return such as "B3:F40"; empty for the whole sheet
-   */
+  /** The range as spreadsheets write it, such as "B3:F40"; empty for the whole sheet. */
   public String words() {
     if (equals(ALL)) {
       return "";

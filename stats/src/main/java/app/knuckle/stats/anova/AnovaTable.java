@@ -37,11 +37,7 @@ public record AnovaTable(
    */
   public record Row(String source, Term term, Effect effect, Stratum error) {
 
-    /**
-     * Whether this is the error of a layer.
-     *
-     * @return false for a term
-     */
+    /** Whether this is the error of a layer: false for a term. */
     public boolean isError() {
       return term == null;
     }
@@ -75,11 +71,7 @@ public record AnovaTable(
       double errorDf,
       int rank) {}
 
-  /**
-   * The layer that is judged against last.
-   *
-   * @return the error of the last row
-   */
+  /** The layer that is judged against last: the error of the last row. */
   public Stratum finest() {
     return rows.get(rows.size() - 1).error();
   }

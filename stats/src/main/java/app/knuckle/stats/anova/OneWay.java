@@ -74,9 +74,8 @@ public record OneWay(
   }
 
   /**
-   * The group means with their variances: what comparisons stand on.
-   *
-   * @return the estimates, or their absence as a reason when there is no error mean square
+   * The group means with their variances: what comparisons stand on. Returns the estimates, or
+   * their absence as a reason when there is no error mean square.
    */
   public Estimates estimates() {
     int k = moments.groups();
@@ -96,37 +95,23 @@ public record OneWay(
         DegreesOfFreedom.all(errorDf));
   }
 
-  /**
-   * Residual standard deviation.
-   *
-   * @return in units of the response
-   */
+  /** Residual standard deviation, in units of the response. */
   public Quantity residualSd() {
     return errorMs.map(Math::sqrt);
   }
 
-  /**
-   * Residual standard deviation as a percentage of the grand mean.
-   *
-   * @return per cent
-   */
+  /** Residual standard deviation as a percentage of the grand mean: per cent. */
   public Quantity cvPercent() {
     return residualSd().percentOf(grandMean, Absence.GRAND_MEAN_ZERO);
   }
 
-  /**
-   * Share of the total sum of squares that the groups account for.
-   *
-   * @return from 0 to 1
-   */
+  /** Share of the total sum of squares that the groups account for: from 0 to 1. */
   public Quantity rSquared() {
     return treatment.etaSquared();
   }
 
   /**
-   * One less the ratio of the residual mean square to the total one.
-   *
-   * @return at most 1; may be negative
+   * One less the ratio of the residual mean square to the total one: at most 1; may be negative.
    */
   public Quantity adjustedRSquared() {
     double totalMs = totalSs / (moments.total() - 1);
@@ -157,11 +142,7 @@ public record OneWay(
         : Quantity.absent(totalSs > 0 ? Absence.EQUAL_WITHIN_GROUPS : Absence.ALL_EQUAL);
   }
 
-  /**
-   * Harmonic mean of the group sizes.
-   *
-   * @return at least 1
-   */
+  /** Harmonic mean of the group sizes: at least 1. */
   public double harmonicN() {
     double inverse = 0;
     for (int g = 0; g < moments.groups(); g++) {
@@ -170,29 +151,20 @@ public record OneWay(
     return moments.groups() / inverse;
   }
 
-  /**
-   * Standard error of a group mean at the harmonic group size.
-   *
-   * @return in units of the response
-   */
+  /** Standard error of a group mean at the harmonic group size, in units of the response. */
   public Quantity seOfMean() {
     return errorMs.map(e -> Math.sqrt(e / harmonicN()));
   }
 
   /**
-   * Standard error of a difference of two group means at the harmonic group size.
-   *
-   * @return in units of the response
+   * Standard error of a difference of two group means at the harmonic group size, in units of the
+   * response.
    */
   public Quantity seOfDifference() {
     return errorMs.map(e -> Math.sqrt(2 * e / harmonicN()));
   }
 
-  /**
-   * Least significant difference at the harmonic group size.
-   *
-   * @return in units of the response
-   */
+  /** Least significant difference at the harmonic group size, in units of the response. */
   public Quantity leastSignificantDifference() {
     return seOfDifference()
         .map(s -> s * TDistribution.of(errorDf).inverseSurvivalProbability(alpha / 2));

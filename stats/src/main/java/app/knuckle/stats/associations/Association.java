@@ -9,18 +9,10 @@ import java.util.List;
  */
 public sealed interface Association extends Outcome {
 
-  /**
-   * The coefficients.
-   *
-   * @return between -1 and 1
-   */
+  /** The coefficients: between -1 and 1. */
   List<List<Double>> coefficients();
 
-  /**
-   * How often chance alone would go as far from 0.
-   *
-   * @return null on the diagonal
-   */
+  /** How often chance alone would go as far from 0: null on the diagonal. */
   List<List<Double>> ps();
 
   /**

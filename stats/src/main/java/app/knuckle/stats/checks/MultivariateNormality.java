@@ -117,11 +117,7 @@ public final class MultivariateNormality {
             statistic * factor, Quantity.of(law.survivalProbability(statistic * factor))));
   }
 
-  /**
-   * Mardia's kurtosis.
-   *
-   * @return n, kurtosis, statistic, p
-   */
+  /** Mardia's kurtosis: n, kurtosis, statistic, p. */
   public TogetherTest.Kurtosis kurtosis() {
     double b = 0;
     for (int i = 0; i < n; i++) {

@@ -48,9 +48,7 @@ public record Neighbours(Quantity correlation, int n) {
 
   /**
    * Whether residuals follow the order of the records; without drift the correlation is about
-   * normal with variance 1/n.
-   *
-   * @return false where it cannot be told
+   * normal with variance 1/n: false where it cannot be told.
    */
   public boolean isDrift() {
     return correlation.exists() && Math.abs(correlation.value()) * Math.sqrt(n) > DRIFT;

@@ -6,24 +6,15 @@ import app.knuckle.stats.Quantity;
 /** A test of whether values could come from a normal distribution. */
 public sealed interface ShapeTest extends Outcome {
 
-  /**
-   * How many values were looked at.
-   *
-   * @return 0 or more
-   */
+  /** How many values were looked at: 0 or more. */
   int n();
 
-  /**
-   * What the test goes by.
-   *
-   * @return absent of too few values, or of equal ones
-   */
+  /** What the test goes by: absent of too few values, or of equal ones. */
   Quantity statistic();
 
   /**
-   * Whether p is known to be large although it has no value.
-   *
-   * @return true beyond the range of an approximation
+   * Whether p is known to be large although it has no value: true beyond the range of an
+   * approximation.
    */
   default boolean isLarge() {
     return false;

@@ -9,11 +9,7 @@ import org.apache.commons.statistics.distribution.FDistribution;
 /** A test of whether groups spread alike. */
 public sealed interface SpreadTest extends Outcome {
 
-  /**
-   * What the test goes by.
-   *
-   * @return F, chi-squared or a ratio; absent where a group has no spread
-   */
+  /** What the test goes by: F, chi-squared or a ratio; absent where a group has no spread. */
   Quantity statistic();
 
   /**

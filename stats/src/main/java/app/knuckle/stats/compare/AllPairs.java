@@ -49,11 +49,7 @@ public final class AllPairs {
     this.overallP = overallP;
   }
 
-  /**
-   * Tukey at 0.05.
-   *
-   * @return the comparison to make
-   */
+  /** Tukey at 0.05: the comparison to make. */
   public static AllPairs withDefaults() {
     return new AllPairs(Procedure.TUKEY, 0.05, Quantity.absent(Absence.NO_OVERALL_TEST));
   }

@@ -18,11 +18,7 @@ public enum Direction {
     this.key = key;
   }
 
-  /**
-   * The name in files.
-   *
-   * @return such as "greater"
-   */
+  /** The name in files, such as "greater". */
   public String key() {
     return key;
   }

@@ -223,11 +223,7 @@ public final class Letters {
     return letters.get(mean);
   }
 
-  /**
-   * How many letters there are.
-   *
-   * @return at least 1, unless no pair could be judged
-   */
+  /** How many letters there are: at least 1, unless no pair could be judged. */
   public int count() {
     return sets.size();
   }

@@ -32,9 +32,8 @@ public record Pair(
     boolean differs) {
 
   /**
-   * Whether there is a p to judge by.
-   *
-   * @return false if the pair is absent: it neither differs nor is it alike
+   * Whether there is a p to judge by: false if the pair is absent: it neither differs nor is it
+   * alike.
    */
   public boolean isJudged() {
     return p.exists();

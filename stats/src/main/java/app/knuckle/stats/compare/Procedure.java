@@ -214,19 +214,14 @@ public enum Procedure {
   }
 
   /**
-   * Whether it takes each pair's own spread, and nothing else.
-   *
-   * @return true if every pair has a critical value of its own
+   * Whether it takes each pair's own spread, and nothing else: true if every pair has a critical
+   * value of its own.
    */
   public boolean hasOwnSpreads() {
     return settings.equals(EnumSet.of(Setting.OWN_SPREADS));
   }
 
-  /**
-   * Whether it compares ranks.
-   *
-   * @return false for procedures on means
-   */
+  /** Whether it compares ranks: false for procedures on means. */
   public boolean isOnRanks() {
     return fits(Setting.RANKS) || fits(Setting.RANKS_IN_BLOCKS);
   }
@@ -251,28 +246,18 @@ public enum Procedure {
     };
   }
 
-  /**
-   * What judges its pairs.
-   *
-   * @return the law
-   */
+  /** What judges its pairs: the law. */
   public Law law() {
     return law;
   }
 
-  /**
-   * The name in files.
-   *
-   * @return such as "newman-keuls"
-   */
+  /** The name in files, such as "newman-keuls". */
   public String key() {
     return key;
   }
 
   /**
-   * Whether simultaneous intervals are defined.
-   *
-   * @return true if there is one critical value for all pairs
+   * Whether simultaneous intervals are defined: true if there is one critical value for all pairs.
    */
   public boolean hasInterval() {
     return interval;

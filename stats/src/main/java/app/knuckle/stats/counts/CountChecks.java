@@ -47,20 +47,12 @@ public final class CountChecks {
   public record Dispersion(
       Quantity statistic, long df, Quantity dispersion, Quantity p, Quantity less) {}
 
-  /**
-   * By Pearson's chi-squared.
-   *
-   * @return the check
-   */
+  /** By Pearson's chi-squared: the check. */
   public Dispersion pearson() {
     return dispersion(solution.pearson());
   }
 
-  /**
-   * By the deviance.
-   *
-   * @return the check
-   */
+  /** By the deviance: the check. */
   public Dispersion deviance() {
     return dispersion(solution.deviance());
   }
@@ -92,11 +84,7 @@ public final class CountChecks {
    */
   public record Zeros(long observed, double expected, Quantity z, Quantity p) {}
 
-  /**
-   * Whether there are more zeros than the counts would have.
-   *
-   * @return the check of a model of counts
-   */
+  /** Whether there are more zeros than the counts would have: the check of a model of counts. */
   public Zeros zeros() {
     long[] observed = {0};
     double[] sums = new double[2];
@@ -134,11 +122,7 @@ public final class CountChecks {
    */
   public record Expected(long n, double smallest, long below1, long below5) {}
 
-  /**
-   * Expected counts of rows; of proportions the smaller of both sides.
-   *
-   * @return the check
-   */
+  /** Expected counts of rows; of proportions the smaller of both sides: the check. */
   public Expected ofRows() {
     List<double[]> all = new ArrayList<>();
     cells.each((cell, y, size, rows) -> all.add(new double[] {expected(cell, size), rows}));

@@ -73,11 +73,7 @@ public final class CountFit implements Estimator {
     nullDeviance = with(List.of(), progress).map(CountSolution::deviance).orElse(Double.NaN);
   }
 
-  /**
-   * What was asked.
-   *
-   * @return as given
-   */
+  /** What was asked: as given. */
   public CountModel model() {
     return asked;
   }
@@ -104,11 +100,7 @@ public final class CountFit implements Estimator {
     return Optional.ofNullable(CountSolution.of(cells, model, progress));
   }
 
-  /**
-   * Pearson's chi-squared over its degrees of freedom.
-   *
-   * @return absent without degrees of freedom
-   */
+  /** Pearson's chi-squared over its degrees of freedom: absent without degrees of freedom. */
   public Quantity dispersion() {
     return residualDf > 0
         ? Quantity.of(pearson / residualDf)
@@ -125,9 +117,8 @@ public final class CountFit implements Estimator {
   }
 
   /**
-   * Whether every row is one that was tried, so that rows show no spread of their own.
-   *
-   * @return true for a column of 0 and 1
+   * Whether every row is one that was tried, so that rows show no spread of their own: true for a
+   * column of 0 and 1.
    */
   public boolean isOfSingles() {
     if (cells.kind() != CountKind.PROPORTIONS) {
@@ -165,11 +156,7 @@ public final class CountFit implements Estimator {
       Quantity dispersion,
       double logLikelihood) {}
 
-  /**
-   * How well the model fits.
-   *
-   * @return the figures
-   */
+  /** How well the model fits: the figures. */
   public Figures figures() {
     return new Figures(
         cells.rows(),
@@ -183,11 +170,7 @@ public final class CountFit implements Estimator {
         solution.logLikelihood());
   }
 
-  /**
-   * Akaike's criterion.
-   *
-   * @return absent where the spread is estimated, as there is no likelihood then
-   */
+  /** Akaike's criterion: absent where the spread is estimated, as there is no likelihood then. */
   public Quantity aic() {
     return asked.extraSpread()
         ? Quantity.absent(Absence.ESTIMATED_SPREAD)

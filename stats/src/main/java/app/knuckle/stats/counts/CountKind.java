@@ -67,11 +67,7 @@ public enum CountKind {
     this.scale = scale;
   }
 
-  /**
-   * The scale on which effects add up.
-   *
-   * @return of logarithms or of log odds
-   */
+  /** The scale on which effects add up: of logarithms or of log odds. */
   public LinkScale scale() {
     return scale;
   }

@@ -73,11 +73,7 @@ public record CountRows(
     return rows;
   }
 
-  /**
-   * The row that stands out most.
-   *
-   * @return its place; -1 for none
-   */
+  /** The row that stands out most: its place; -1 for none. */
   public int farthest() {
     int at = -1;
     for (int i = 0; i < deletion.length; i++) {
@@ -89,11 +85,7 @@ public record CountRows(
     return at;
   }
 
-  /**
-   * How many rows can be judged by themselves.
-   *
-   * @return the number
-   */
+  /** How many rows can be judged by themselves: the number. */
   public int judged() {
     int count = 0;
     for (double d : deletion) {

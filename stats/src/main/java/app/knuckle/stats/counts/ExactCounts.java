@@ -57,11 +57,7 @@ public record ExactCounts(
     };
   }
 
-  /**
-   * Twice the smaller tail.
-   *
-   * @return at most 1
-   */
+  /** Twice the smaller tail: at most 1. */
   public double doubled() {
     return Math.min(1, 2 * Math.min(greater, less));
   }

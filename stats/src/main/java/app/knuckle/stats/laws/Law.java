@@ -24,10 +24,6 @@ public sealed interface Law permits SmoothLaw, SteppedLaw {
    */
   OptionalDouble value(double tail, Side side);
 
-  /**
-   * The value about which the law is symmetric.
-   *
-   * @return empty if it is not
-   */
+  /** The value about which the law is symmetric: empty if it is not. */
   OptionalDouble symmetry();
 }

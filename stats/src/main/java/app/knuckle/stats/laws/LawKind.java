@@ -70,38 +70,22 @@ public enum LawKind {
     this.twoSided = twoSided;
   }
 
-  /**
-   * The name of the law.
-   *
-   * @return in the words of the trade
-   */
+  /** The name of the law, in the words of the trade. */
   public String title() {
     return title;
   }
 
-  /**
-   * The letter of the statistic.
-   *
-   * @return such as t
-   */
+  /** The letter of the statistic, such as t. */
   public String statistic() {
     return statistic;
   }
 
-  /**
-   * Names of what the law needs.
-   *
-   * @return none for the normal law
-   */
+  /** Names of what the law needs: none for the normal law. */
   public List<String> parameters() {
     return parameters;
   }
 
-  /**
-   * The tails that are asked for.
-   *
-   * @return one or more, the usual one first
-   */
+  /** The tails that are asked for: one or more, the usual one first. */
   public List<Side> sides() {
     boolean largest = this == RANGE || this == DUNNETT;
     if (twoSided) {

@@ -15,11 +15,7 @@ public enum Side {
     this.title = title;
   }
 
-  /**
-   * The name on screen.
-   *
-   * @return in plain words
-   */
+  /** The name on screen, in plain words. */
   public String title() {
     return title;
   }

@@ -57,9 +57,8 @@ final class CellSums {
   }
 
   /**
-   * Takes the sums.
-   *
-   * @return by combination, {@link #stride} apart: n, x, xx, and of two variables y, xy, yy
+   * Takes the sums: by combination, {@link #stride} apart: n, x, xx, and of two variables y, xy,
+   * yy.
    */
   double[] take() {
     List<double[]> parts = RowParts.each(x.length, ROWS_OF_A_PART, this::part);

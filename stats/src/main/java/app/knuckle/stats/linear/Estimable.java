@@ -23,11 +23,7 @@ public record Estimable(double[][] vectors, double[] lack) {
     this(vectors, new double[0]);
   }
 
-  /**
-   * Whether it can be estimated by itself.
-   *
-   * @return false if only its difference from another might be
-   */
+  /** Whether it can be estimated by itself: false if only its difference from another might be. */
   public boolean isWhole() {
     return Arrays.stream(lack).allMatch(x -> Math.abs(x) <= NOTHING);
   }

@@ -57,11 +57,7 @@ public interface Estimator {
    */
   double df(Estimable e);
 
-  /**
-   * The value from which means are deviations.
-   *
-   * @return the origin
-   */
+  /** The value from which means are deviations: the origin. */
   double origin();
 
   /**
@@ -81,23 +77,17 @@ public interface Estimator {
   double covariateMean(int covariate);
 
   /**
-   * The degrees of freedom that stand beside a mean which cannot be estimated.
-   *
-   * @return absent where each estimate has its own
+   * The degrees of freedom that stand beside a mean which cannot be estimated: absent where each
+   * estimate has its own.
    */
   Quantity commonDf();
 
-  /**
-   * The mean square that every contrast is judged by.
-   *
-   * @return absent where there is none
-   */
+  /** The mean square that every contrast is judged by: absent where there is none. */
   Quantity errorMs();
 
   /**
-   * The scale on which its estimates stand.
-   *
-   * @return that of the response itself, unless effects add up on another
+   * The scale on which its estimates stand: that of the response itself, unless effects add up on
+   * another.
    */
   default LinkScale scale() {
     return LinkScale.IDENTITY;
@@ -114,20 +104,12 @@ public interface Estimator {
     return false;
   }
 
-  /**
-   * Why a mean has no value where it has none.
-   *
-   * @return the reason
-   */
+  /** Why a mean has no value where it has none: the reason. */
   default Absence noMean() {
     return Absence.EMPTY_CELLS;
   }
 
-  /**
-   * Why there is no standard error where there is none.
-   *
-   * @return the reason
-   */
+  /** Why there is no standard error where there is none: the reason. */
   default Absence noError() {
     return Absence.NO_NOISE_NO_SE;
   }

@@ -329,9 +329,7 @@ public final class Fit {
 
   /**
    * The logarithm of the determinant of the cross products of the design's independent columns, in
-   * sum-to-zero coding with covariates as deviations from their mean.
-   *
-   * @return any number
+   * sum-to-zero coding with covariates as deviations from their mean: any number.
    */
   public double logCrossProducts() {
     double sum = 0;
@@ -428,48 +426,28 @@ public final class Fit {
     return sums;
   }
 
-  /**
-   * What the whole model explains beyond the general mean.
-   *
-   * @return degrees of freedom and sums
-   */
+  /** What the whole model explains beyond the general mean: degrees of freedom and sums. */
   public Sum explained() {
     List<Integer> own = IntStream.range(model.intercept() ? 1 : 0, rank).boxed().toList();
     return new Sum(own.size(), products(coordinates, own));
   }
 
-  /**
-   * What the model leaves.
-   *
-   * @return degrees of freedom, which may be 0, and sums
-   */
+  /** What the model leaves: degrees of freedom, which may be 0, and sums. */
   public Sum error() {
     return new Sum(cells.rows() - rank - absorbed, residual);
   }
 
-  /**
-   * Rows that took part.
-   *
-   * @return the number
-   */
+  /** Rows that took part: the number. */
   public int rows() {
     return cells.rows();
   }
 
-  /**
-   * Independent columns of the design.
-   *
-   * @return the number, the general mean counted
-   */
+  /** Independent columns of the design: the number, the general mean counted. */
   public int rank() {
     return rank;
   }
 
-  /**
-   * The model that was fitted.
-   *
-   * @return as given
-   */
+  /** The model that was fitted: as given. */
   public Model model() {
     return model;
   }

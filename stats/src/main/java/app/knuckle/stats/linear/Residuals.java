@@ -191,46 +191,29 @@ public final class Residuals {
         && model.covariates().stream().noneMatch(c -> Double.isNaN(c.values()[row]));
   }
 
-  /**
-   * The rows that took part.
-   *
-   * @return from 0, rising
-   */
+  /** The rows that took part: from 0, rising. */
   public int[] rows() {
     return rows;
   }
 
-  /**
-   * What the model says of each row.
-   *
-   * @return one value a row that took part
-   */
+  /** What the model says of each row: one value a row that took part. */
   public double[] fitted() {
     return fitted;
   }
 
-  /**
-   * What is left.
-   *
-   * @return value less fitted value
-   */
+  /** What is left: value less fitted value. */
   public double[] residuals() {
     return residuals;
   }
 
-  /**
-   * The same over what a distribution of counts gives.
-   *
-   * @return null of what was not counted
-   */
+  /** The same over what a distribution of counts gives: null of what was not counted. */
   public OfCounts counts() {
     return counts;
   }
 
   /**
-   * What is left when only the fixed part of a mixed model is taken off.
-   *
-   * @return one value a row that took part; null of a model without random effects
+   * What is left when only the fixed part of a mixed model is taken off: one value a row that took
+   * part; null of a model without random effects.
    */
   public double[] marginal() {
     return marginal;
@@ -238,45 +221,30 @@ public final class Residuals {
 
   /**
    * How far apart residuals may be and still be alike: by rounding of the values, or by any amount
-   * where the model has as many parameters as there are values.
-   *
-   * @return at least 0
+   * where the model has as many parameters as there are values. Returns at least 0.
    */
   public double alikeWithin() {
     return df < 0 ? Double.POSITIVE_INFINITY : within;
   }
 
-  /**
-   * How far each row decides over its own fitted value.
-   *
-   * @return from 0 to 1
-   */
+  /** How far each row decides over its own fitted value: from 0 to 1. */
   public double[] leverages() {
     return leverages;
   }
 
-  /**
-   * Residuals over their own standard errors.
-   *
-   * @return NaN where there is none
-   */
+  /** Residuals over their own standard errors: NaN where there is none. */
   public double[] studentised() {
     return studentised;
   }
 
-  /**
-   * Degrees of freedom of the studentised residuals.
-   *
-   * @return may be 0 or less, where there are none
-   */
+  /** Degrees of freedom of the studentised residuals: may be 0 or less, where there are none. */
   public double df() {
     return df;
   }
 
   /**
-   * The row that stands out most.
-   *
-   * @return its place among the rows that took part; -1 if no residual can be studentised
+   * The row that stands out most: its place among the rows that took part; -1 if no residual can be
+   * studentised.
    */
   public int farthest() {
     int at = -1;
@@ -290,9 +258,8 @@ public final class Residuals {
   }
 
   /**
-   * Probability that one given row stands out as far as the farthest does.
-   *
-   * @return absent if no residual can be studentised
+   * Probability that one given row stands out as far as the farthest does: absent if no residual
+   * can be studentised.
    */
   public Quantity p() {
     int at = farthest();
@@ -301,11 +268,7 @@ public final class Residuals {
         : Quantity.of(2 * TDistribution.of(df).survivalProbability(Math.abs(studentised[at])));
   }
 
-  /**
-   * Probability that any row stands out as far: Bonferroni over the rows.
-   *
-   * @return at most 1
-   */
+  /** Probability that any row stands out as far: Bonferroni over the rows. Returns at most 1. */
   public Quantity adjustedP() {
     return p().map(p -> Math.min(1, p * rows.length));
   }

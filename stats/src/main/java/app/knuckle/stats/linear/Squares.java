@@ -23,11 +23,7 @@ public enum Squares {
     this.key = key;
   }
 
-  /**
-   * The name in files.
-   *
-   * @return such as "after-all"
-   */
+  /** The name in files, such as "after-all". */
   public String key() {
     return key;
   }

@@ -110,11 +110,7 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
     return new Estimable(vectors);
   }
 
-  /**
-   * The value from which means are deviations.
-   *
-   * @return the origin
-   */
+  /** The value from which means are deviations: the origin. */
   @Override
   public double origin() {
     return offset + layers.get(0).fit().origin(layers.get(0).response()) / layers.get(0).scale();
@@ -232,9 +228,8 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
   }
 
   /**
-   * The mean square of the last layer, which all others are compared with when there is one.
-   *
-   * @return absent without degrees of freedom
+   * The mean square of the last layer, which all others are compared with when there is one: absent
+   * without degrees of freedom.
    */
   @Override
   public Quantity errorMs() {

@@ -64,28 +64,19 @@ public record Stratum(String error, Fit fit, int response, double scale, ErrorSu
     }
   }
 
-  /**
-   * Degrees of freedom of the error.
-   *
-   * @return at least 0
-   */
+  /** Degrees of freedom of the error: at least 0. */
   public double errorDf() {
     return sum == null ? fit.error().df() : sum.exists() ? sum.df() : 0;
   }
 
-  /**
-   * Sum of squares of the error.
-   *
-   * @return at least 0
-   */
+  /** Sum of squares of the error: at least 0. */
   public double errorSs() {
     return sum == null ? fit.error().of(response) : sum.exists() ? sum.ms() * sum.df() : 0;
   }
 
   /**
-   * The error mean square.
-   *
-   * @return absent without degrees of freedom, or where a sum of errors is not above 0
+   * The error mean square: absent without degrees of freedom, or where a sum of errors is not above
+   * 0.
    */
   public Quantity errorMs() {
     return sum == null || sum.exists()

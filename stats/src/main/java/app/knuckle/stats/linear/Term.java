@@ -58,11 +58,7 @@ public record Term(List<String> names) {
     return Set.copyOf(names).equals(Set.copyOf(other.names));
   }
 
-  /**
-   * The name of the source.
-   *
-   * @return such as "mesh x density"
-   */
+  /** The name of the source, such as "mesh x density". */
   public String source() {
     return String.join(" x ", names);
   }

@@ -94,11 +94,7 @@ public final class Estimates {
     return new Estimates(origin, deviations, counts, covariance, df, noError, other, whole.clone());
   }
 
-  /**
-   * The scale of the means.
-   *
-   * @return that of the response itself unless effects add up on another
-   */
+  /** The scale of the means: that of the response itself unless effects add up on another. */
   public LinkScale scale() {
     return scale;
   }
@@ -138,11 +134,7 @@ public final class Estimates {
             Absence.LIMIT_TOO_FAR);
   }
 
-  /**
-   * How many means there are.
-   *
-   * @return the number
-   */
+  /** How many means there are: the number. */
   public int size() {
     return deviations.length;
   }

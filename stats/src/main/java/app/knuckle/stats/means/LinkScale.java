@@ -86,18 +86,13 @@ public enum LinkScale {
 
   /**
    * By what a value of the response is multiplied to be shown: shares are shown in per cent.
-   *
-   * @return 1 or 100
+   * Returns 1 or 100.
    */
   public double factor() {
     return this == LOG_ODDS ? 100 : 1;
   }
 
-  /**
-   * What a difference on this scale is called on that of the response.
-   *
-   * @return the name in files
-   */
+  /** What a difference on this scale is called on that of the response: the name in files. */
   public String effect() {
     return effect;
   }

@@ -24,11 +24,7 @@ public record Component(
     Test test,
     Quantity moment) {
 
-  /**
-   * Whether it was estimated at its limit.
-   *
-   * @return true for a variance of 0
-   */
+  /** Whether it was estimated at its limit: true for a variance of 0. */
   public boolean atZero() {
     return variance == 0;
   }

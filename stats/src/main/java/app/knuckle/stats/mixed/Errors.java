@@ -10,18 +10,10 @@ import org.ejml.data.DMatrixRMaj;
  */
 interface Errors {
 
-  /**
-   * Which parameters it holds.
-   *
-   * @return places among all parameters, in order
-   */
+  /** Which parameters it holds: places among all parameters, in order. */
   int[] parameters();
 
-  /**
-   * The random term that is in it.
-   *
-   * @return its place; -1 for none
-   */
+  /** The random term that is in it: its place; -1 for none. */
   int term();
 
   /**

@@ -98,11 +98,7 @@ public final class MixedFit implements Estimator {
     return w;
   }
 
-  /**
-   * What was asked.
-   *
-   * @return as given
-   */
+  /** What was asked: as given. */
   public MixedModel model() {
     return model;
   }
@@ -128,30 +124,18 @@ public final class MixedFit implements Estimator {
       Quantity totalVariance,
       Quantity residualSd) {
 
-    /**
-     * Akaike's criterion.
-     *
-     * @return smaller is better
-     */
+    /** Akaike's criterion: smaller is better. */
     public double aic() {
       return minusTwoLogLikelihood + 2 * parameters;
     }
 
-    /**
-     * Schwarz's criterion, with the rows that the fixed part leaves.
-     *
-     * @return smaller is better
-     */
+    /** Schwarz's criterion, with the rows that the fixed part leaves: smaller is better. */
     public double bic() {
       return minusTwoLogLikelihood + parameters * Math.log(n - rank);
     }
   }
 
-  /**
-   * How well the model fits.
-   *
-   * @return the figures
-   */
+  /** How well the model fits: the figures. */
   public Figures figures() {
     boolean own = model.within() == WithinUnit.OWN_VARIANCES;
     return new Figures(
@@ -183,9 +167,8 @@ public final class MixedFit implements Estimator {
   }
 
   /**
-   * Estimates by mean squares, one a random term and the residual.
-   *
-   * @return empty where they have no degrees of freedom or errors are not equal
+   * Estimates by mean squares, one a random term and the residual: empty where they have no degrees
+   * of freedom or errors are not equal.
    */
   public Optional<Moments> moments() {
     return Optional.ofNullable(moments).map(m -> m.times(rows.scale));
@@ -462,22 +445,14 @@ public final class MixedFit implements Estimator {
         test.denominator());
   }
 
-  /**
-   * The predicted effects of every random term.
-   *
-   * @return one a term, in order
-   */
+  /** The predicted effects of every random term: one a term, in order. */
   public List<Effects> effects() {
     return IntStream.range(0, model.random().size())
         .mapToObj(k -> Effects.of(setup(), top.t(), k))
         .toList();
   }
 
-  /**
-   * What the model leaves of each row.
-   *
-   * @return in the order of the rows
-   */
+  /** What the model leaves of each row, in the order of the rows. */
   public Left left() {
     return Left.of(setup(), top.t(), fixed.coefficients(), model);
   }

@@ -44,11 +44,7 @@ public record MixedModel(
       this.key = key;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "first-order"
-     */
+    /** The name in files, such as "first-order". */
     public String key() {
       return key;
     }
@@ -67,11 +63,7 @@ public record MixedModel(
       this.key = key;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "kenward-roger"
-     */
+    /** The name in files, such as "kenward-roger". */
     public String key() {
       return key;
     }

@@ -29,11 +29,7 @@ public record Moments(List<Row> rows) {
    */
   public record Row(int df, double ss, double variance) {
 
-    /**
-     * The mean square.
-     *
-     * @return in squared units of the response
-     */
+    /** The mean square, in squared units of the response. */
     public double ms() {
       return ss / df;
     }

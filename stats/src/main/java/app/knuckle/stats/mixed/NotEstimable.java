@@ -42,20 +42,12 @@ public final class NotEstimable extends RuntimeException {
     this.sources = List.of(sources);
   }
 
-  /**
-   * What is in the way.
-   *
-   * @return the kind
-   */
+  /** What is in the way: the kind. */
   public Reason reason() {
     return reason;
   }
 
-  /**
-   * Which terms, occasions or units it is about.
-   *
-   * @return their names; may be empty
-   */
+  /** Which terms, occasions or units it is about: their names; may be empty. */
   public List<String> sources() {
     return sources;
   }

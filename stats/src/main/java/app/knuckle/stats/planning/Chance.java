@@ -41,9 +41,8 @@ public final class Chance {
   }
 
   /**
-   * A normal deviate, by the polar method of Marsaglia and Bray (1964), SIAM Review 6, 260-264.
-   *
-   * @return of mean 0 and standard deviation 1
+   * A normal deviate, by the polar method of Marsaglia and Bray (1964), SIAM Review 6, 260-264: of
+   * mean 0 and standard deviation 1.
    */
   public double normal() {
     double u;
@@ -56,11 +55,7 @@ public final class Chance {
     return u * Math.sqrt(-2 * Math.log(s) / s);
   }
 
-  /**
-   * A share, each of the multiples of 2^-53 below 1 equally likely.
-   *
-   * @return from 0, below 1
-   */
+  /** A share, each of the multiples of 2^-53 below 1 equally likely: from 0, below 1. */
   public double share() {
     return (generator.nextLong() >>> 11) * 0x1.0p-53;
   }

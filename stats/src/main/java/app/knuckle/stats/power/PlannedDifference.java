@@ -84,9 +84,8 @@ public record PlannedDifference(double sed, double df, double critical) {
 
   /**
    * Half the width that its interval is expected to have: the critical value times the standard
-   * error, times what a standard deviation of so many degrees of freedom is on average.
-   *
-   * @return in units of the response
+   * error, times what a standard deviation of so many degrees of freedom is on average, in units of
+   * the response.
    */
   public double expectedHalfWidth() {
     double average =

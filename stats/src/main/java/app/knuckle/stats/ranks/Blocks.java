@@ -56,11 +56,7 @@ public final class Blocks {
     }
   }
 
-  /**
-   * Rank sums.
-   *
-   * @return one a treatment
-   */
+  /** Rank sums: one a treatment. */
   public double[] rankSums() {
     return sums.clone();
   }

@@ -40,10 +40,8 @@ public record CountedLaw(List<Double> values, List<Double> shares) {
   }
 
   /**
-   * The middle of the law.
-   *
-   * @return the expected value of the statistic; exact, since ranks and their sums are whole
-   *     quarters
+   * The middle of the law: the expected value of the statistic; exact, since ranks and their sums
+   * are whole quarters.
    */
   public double mean() {
     double mean = 0;

@@ -39,11 +39,7 @@ public final class PairedRanks {
     return new PairedRanks(d, scale);
   }
 
-  /**
-   * The differences on the scale of the values.
-   *
-   * @return one a pair
-   */
+  /** The differences on the scale of the values: one a pair. */
   public double[] differences() {
     return Arrays.stream(differences).map(d -> Exact.back(d, scale)).toArray();
   }
@@ -83,9 +79,8 @@ public final class PairedRanks {
   }
 
   /**
-   * The law that the exact p of {@link #signedRank} is read from.
-   *
-   * @return the law of the sum of positive ranks; empty where there are too many to be counted
+   * The law that the exact p of {@link #signedRank} is read from: the law of the sum of positive
+   * ranks; empty where there are too many to be counted.
    */
   public Optional<CountedLaw> counted() {
     double[] nonzero = Arrays.stream(differences).filter(d -> d != 0).toArray();

@@ -44,22 +44,14 @@ public final class SeveralGroups {
     }
   }
 
-  /**
-   * Mean ranks.
-   *
-   * @return one a group
-   */
+  /** Mean ranks: one a group. */
   public double[] meanRanks() {
     double[] means = new double[groups.length];
     Arrays.setAll(means, g -> rankSums[g] / groups[g].length);
     return means;
   }
 
-  /**
-   * Rank sums.
-   *
-   * @return one a group
-   */
+  /** Rank sums: one a group. */
   public double[] rankSums() {
     return rankSums.clone();
   }
@@ -86,11 +78,7 @@ public final class SeveralGroups {
     return sum;
   }
 
-  /**
-   * Whether every group is one value, so that nothing tells the noise.
-   *
-   * @return true if so
-   */
+  /** Whether every group is one value, so that nothing tells the noise: true if so. */
   public boolean isSingle() {
     return n == groups.length;
   }
@@ -160,9 +148,7 @@ public final class SeveralGroups {
   }
 
   /**
-   * How many arrangements an exact p is counted over.
-   *
-   * @return empty where there are too many to be counted
+   * How many arrangements an exact p is counted over: empty where there are too many to be counted.
    */
   public Optional<Double> arrangements() {
     double arrangements = Arrangements.count(sizes());

@@ -267,11 +267,7 @@ public final class TwoLayers {
         strata, leftOut, values, groups, grand + origin, units.deviations(enlarged), of.noise());
   }
 
-  /**
-   * The layers.
-   *
-   * @return units, then parts
-   */
+  /** The layers: units, then parts. */
   public Strata strata() {
     return strata;
   }
@@ -288,20 +284,12 @@ public final class TwoLayers {
     return LayerFits.table(strata.layers(), squares, alpha, n, grandMean);
   }
 
-  /**
-   * Units that miss a part.
-   *
-   * @return codes of the unit factor
-   */
+  /** Units that miss a part: codes of the unit factor. */
   public List<Integer> leftOut() {
     return leftOut;
   }
 
-  /**
-   * Values less an origin.
-   *
-   * @return one row a whole unit, one column a part; to be read only
-   */
+  /** Values less an origin: one row a whole unit, one column a part; to be read only. */
   public double[][] values() {
     return values;
   }
@@ -318,29 +306,17 @@ public final class TwoLayers {
     return Sphericity.ofTerm(values, sizes, inTerm, groupOf, groupCount, noise);
   }
 
-  /**
-   * The group of each whole unit.
-   *
-   * @return one code a unit; to be read only
-   */
+  /** The group of each whole unit: one code a unit; to be read only. */
   public int[] groups() {
     return groupOf;
   }
 
-  /**
-   * What the model of the units leaves of their means.
-   *
-   * @return one a whole unit; to be read only
-   */
+  /** What the model of the units leaves of their means: one a whole unit; to be read only. */
   public double[] unitDeviations() {
     return unitDeviations;
   }
 
-  /**
-   * Mean of all values used.
-   *
-   * @return the mean
-   */
+  /** Mean of all values used: the mean. */
   public double grandMean() {
     return grandMean;
   }

@@ -223,11 +223,7 @@ public final class GroupMoments {
     return squares;
   }
 
-  /**
-   * Number of groups.
-   *
-   * @return the count given to {@link #of}
-   */
+  /** Number of groups: the count given to {@link #of}. */
   public int groups() {
     return counts.length;
   }
@@ -242,11 +238,7 @@ public final class GroupMoments {
     return counts[group];
   }
 
-  /**
-   * Values in all groups.
-   *
-   * @return the total count
-   */
+  /** Values in all groups: the total count. */
   public long total() {
     long n = 0;
     for (long c : counts) {
@@ -255,20 +247,12 @@ public final class GroupMoments {
     return n;
   }
 
-  /**
-   * Rows passed over: no value, or no group.
-   *
-   * @return the count
-   */
+  /** Rows passed over: no value, or no group. Returns the count. */
   public long missing() {
     return missing;
   }
 
-  /**
-   * The value from which means are counted.
-   *
-   * @return a value of the data; 0 if there is none
-   */
+  /** The value from which means are counted: a value of the data; 0 if there is none. */
   public double origin() {
     return origin;
   }

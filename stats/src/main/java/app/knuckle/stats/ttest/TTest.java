@@ -49,11 +49,7 @@ public record TTest(
       this.key = key;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "one-sample"
-     */
+    /** The name in files, such as "one-sample". */
     public String key() {
       return key;
     }

@@ -60,22 +60,14 @@ public record Abreast(List<Beside> pairs) {
     this(List.of(two));
   }
 
-  /**
-   * The answers.
-   *
-   * @return two or three, the first first
-   */
+  /** The answers: two or three, the first first. */
   public List<Findings> answers() {
     List<Findings> all = new ArrayList<>(List.of(pairs.get(0).left()));
     pairs.forEach(pair -> all.add(pair.right()));
     return all;
   }
 
-  /**
-   * How each tested the effects.
-   *
-   * @return one a term; changed where only one of both found it
-   */
+  /** How each tested the effects: one a term; changed where only one of both found it. */
   public List<Line<Tested>> effects() {
     return lines(
         Beside::effects,
@@ -87,11 +79,7 @@ public record Abreast(List<Beside> pairs) {
             Beside.EffectBeside::crossed));
   }
 
-  /**
-   * How well the responses are described.
-   *
-   * @return one a response
-   */
+  /** How well the responses are described: one a response. */
   public List<Line<AnovaTable.ModelFit>> fits() {
     return lines(
         Beside::fits,
@@ -103,11 +91,7 @@ public record Abreast(List<Beside> pairs) {
             fit -> false));
   }
 
-  /**
-   * The means as they are shown.
-   *
-   * @return one a group
-   */
+  /** The means as they are shown: one a group. */
   public List<Line<ShownMean>> means() {
     return lines(
         Beside::means,
@@ -119,11 +103,7 @@ public record Abreast(List<Beside> pairs) {
             mean -> false));
   }
 
-  /**
-   * What the answers stand on.
-   *
-   * @return one a check
-   */
+  /** What the answers stand on: one a check. */
   public List<Line<CheckResult.Judgement>> footing() {
     return lines(
         Beside::footing,

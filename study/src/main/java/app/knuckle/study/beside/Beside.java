@@ -117,11 +117,7 @@ public record Beside(
       Optional<CheckResult.Judgement> left,
       Optional<CheckResult.Judgement> right) {
 
-    /**
-     * Whether the judgement changed.
-     *
-     * @return false where only one answer has it
-     */
+    /** Whether the judgement changed: false where only one answer has it. */
     public boolean changed() {
       return left.isPresent() && right.isPresent() && !left.equals(right);
     }

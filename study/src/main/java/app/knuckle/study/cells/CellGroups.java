@@ -84,20 +84,12 @@ public final class CellGroups {
     return values;
   }
 
-  /**
-   * The records.
-   *
-   * @return as given
-   */
+  /** The records: as given. */
   public Frame frame() {
     return frame;
   }
 
-  /**
-   * What makes the groups.
-   *
-   * @return one a treatment, in order
-   */
+  /** What makes the groups: one a treatment, in order. */
   public List<Factor> factors() {
     return factors;
   }
@@ -205,11 +197,7 @@ public final class CellGroups {
     return levels;
   }
 
-  /**
-   * Values of the response in each cell, empty ones as well.
-   *
-   * @return one a cell; a copy
-   */
+  /** Values of the response in each cell, empty ones as well: one a cell; a copy. */
   public int[] counts() {
     return counts.clone();
   }
@@ -240,11 +228,7 @@ public final class CellGroups {
     return new Categories(name, "", cells, levels, false);
   }
 
-  /**
-   * The groups that have a value of the response.
-   *
-   * @return in the order of the cells
-   */
+  /** The groups that have a value of the response, in the order of the cells. */
   public Groups filled() {
     int[] to = new int[counts.length];
     List<String> levels = new ArrayList<>();

@@ -37,11 +37,7 @@ public record GroupSummary(
   private static final String OPEN = "\u2018";
   private static final String CLOSE = "\u2019";
 
-  /**
-   * The name of the group.
-   *
-   * @return its levels; "all rows" for all together
-   */
+  /** The name of the group: its levels; "all rows" for all together. */
   public String level() {
     return name(levels);
   }

@@ -224,11 +224,7 @@ public final class Parts {
     return used[row];
   }
 
-  /**
-   * How many rows are used.
-   *
-   * @return the number
-   */
+  /** How many rows are used: the number. */
   public int rows() {
     int count = 0;
     for (boolean one : used) {

@@ -69,11 +69,7 @@ public record Footing(List<Check> checks) {
     /** Groups have rows enough. */
     BALANCE;
 
-    /**
-     * By which it is told from others where answers stand side by side.
-     *
-     * @return such as "balance"
-     */
+    /** By which it is told from others where answers stand side by side, such as "balance". */
     public String key() {
       return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
@@ -117,29 +113,17 @@ public record Footing(List<Check> checks) {
       String numbers,
       String words) {
 
-    /**
-     * The test and what it means.
-     *
-     * @return one sentence or more
-     */
+    /** The test and what it means: one sentence or more. */
     public String said() {
       return numbers.isEmpty() || words.isEmpty() ? numbers + words : numbers + " " + words;
     }
 
-    /**
-     * The check of values behind it.
-     *
-     * @return empty where it is of another source
-     */
+    /** The check of values behind it: empty where it is of another source. */
     public Optional<GroupCheck> values() {
       return source instanceof Source.OfValues of ? Optional.of(of.check()) : Optional.empty();
     }
 
-    /**
-     * The check of the design behind it.
-     *
-     * @return empty where it is of another source
-     */
+    /** The check of the design behind it: empty where it is of another source. */
     public Optional<CheckResult> design() {
       return source instanceof Source.OfDesign of ? Optional.of(of.check()) : Optional.empty();
     }
@@ -156,20 +140,12 @@ public record Footing(List<Check> checks) {
     return new Footing(new Making(findings, response).checks());
   }
 
-  /**
-   * The checks that ask for a look.
-   *
-   * @return cautions and what is unsound
-   */
+  /** The checks that ask for a look: cautions and what is unsound. */
   public List<Check> odd() {
     return checks.stream().filter(c -> c.judgement().isOdd()).toList();
   }
 
-  /**
-   * The checks that could speak, and found nothing.
-   *
-   * @return those that are sound
-   */
+  /** The checks that could speak, and found nothing: those that are sound. */
   public List<Check> sound() {
     return checks.stream().filter(c -> !c.mute() && !c.judgement().isOdd()).toList();
   }

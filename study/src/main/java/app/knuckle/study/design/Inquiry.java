@@ -249,9 +249,7 @@ public record Inquiry(
 
   /**
    * The question as the layout sees it: which columns play which part, and how they are put into a
-   * model.
-   *
-   * @return equal for questions that are laid out alike
+   * model. Returns equal for questions that are laid out alike.
    */
   public Inquiry laying() {
     return but(
@@ -264,11 +262,7 @@ public record Inquiry(
         });
   }
 
-  /**
-   * What its pairs are compared on.
-   *
-   * @return means, means with own spreads, ranks, or ranks in blocks
-   */
+  /** What its pairs are compared on: means, means with own spreads, ranks, or ranks in blocks. */
   public Procedure.Setting setting() {
     return analysis().setting(this);
   }
@@ -378,9 +372,8 @@ public record Inquiry(
 
   /**
    * Whether the sentence has a gap: it is not said yet what was done, nor what is expected, nor
-   * that several columns are looked at together, nor where the variation lies.
-   *
-   * @return true while the values can only be described
+   * that several columns are looked at together, nor where the variation lies. Returns true while
+   * the values can only be described.
    */
   public boolean hasGap() {
     return treatments().isEmpty()

@@ -57,11 +57,7 @@ public record CheckResult(
       this.key = key;
     }
 
-    /**
-     * By which it is found among phrases.
-     *
-     * @return such as "chi-squared"
-     */
+    /** By which it is found among phrases, such as "chi-squared". */
     public String key() {
       return key;
     }
@@ -84,20 +80,12 @@ public record CheckResult(
       this.key = key;
     }
 
-    /**
-     * The name on screen, and in files, where what cannot be told is null.
-     *
-     * @return such as "sound"
-     */
+    /** The name on screen, and in files, where what cannot be told is null, such as "sound". */
     public String key() {
       return key;
     }
 
-    /**
-     * Whether it asks for a look.
-     *
-     * @return true for caution and unsound
-     */
+    /** Whether it asks for a look: true for caution and unsound. */
     public boolean isOdd() {
       return this == CAUTION || this == UNSOUND;
     }

@@ -108,20 +108,12 @@ public record ComparedMeans(
         null);
   }
 
-  /**
-   * The means as they are shown. What is looked up goes by its labels.
-   *
-   * @return one a mean
-   */
+  /** The means as they are shown. What is looked up goes by its labels. Returns one a mean. */
   public List<String> names() {
     return labels.stream().map(l -> GroupSummary.name(l.values())).toList();
   }
 
-  /**
-   * The means, the largest first.
-   *
-   * @return their places
-   */
+  /** The means, the largest first: their places. */
   public List<Integer> ranking() {
     return estimates == null ? Ranking.of(means) : Ranking.of(estimates);
   }
@@ -150,11 +142,7 @@ public record ComparedMeans(
             estimates.shownLimit(i, alpha, false), mean(i), estimates.shownLimit(i, alpha, true));
   }
 
-  /**
-   * The scale on which the pairs differ.
-   *
-   * @return that of the response itself unless they are ratios
-   */
+  /** The scale on which the pairs differ: that of the response itself unless they are ratios. */
   public LinkScale scale() {
     return estimates == null ? LinkScale.IDENTITY : estimates.scale();
   }
@@ -184,20 +172,12 @@ public record ComparedMeans(
         : new Effect(size, low, high);
   }
 
-  /**
-   * Whether groups are told apart by how many times one is the other.
-   *
-   * @return false for differences
-   */
+  /** Whether groups are told apart by how many times one is the other: false for differences. */
   public boolean isOfRatios() {
     return scale() != LinkScale.IDENTITY;
   }
 
-  /**
-   * Whether each is compared with one of them only.
-   *
-   * @return false for all pairs
-   */
+  /** Whether each is compared with one of them only: false for all pairs. */
   public boolean isAgainstReference() {
     return letters == null;
   }
@@ -214,11 +194,7 @@ public record ComparedMeans(
     return reference;
   }
 
-  /**
-   * Whether the means rest on different numbers of rows.
-   *
-   * @return false if all are alike
-   */
+  /** Whether the means rest on different numbers of rows: false if all are alike. */
   public boolean isUnequal() {
     return Arrays.stream(counts).distinct().count() > 1;
   }

@@ -39,11 +39,7 @@ public record Findings(
     responses = List.copyOf(responses);
   }
 
-  /**
-   * The response that the screens show.
-   *
-   * @return the first one
-   */
+  /** The response that the screens show: the first one. */
   public ResponseFindings first() {
     return responses.get(0);
   }
@@ -77,9 +73,8 @@ public record Findings(
   }
 
   /**
-   * The answer in one sentence.
-   *
-   * @return about the responses together if they were asked so, else about the first
+   * The answer in one sentence: about the responses together if they were asked so, else about the
+   * first.
    */
   public String finding() {
     return foundTogether.isEmpty() ? first().words().finding() : foundTogether;
@@ -104,11 +99,7 @@ public record Findings(
         foundTogether);
   }
 
-  /**
-   * Why there is no test, if there is none.
-   *
-   * @return the first refusal
-   */
+  /** Why there is no test, if there is none: the first refusal. */
   public Optional<Refusal> refusal() {
     return responses.stream().map(ResponseFindings::refusal).filter(r -> r != null).findFirst();
   }

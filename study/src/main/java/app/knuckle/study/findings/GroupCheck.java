@@ -39,9 +39,8 @@ public record GroupCheck(
   }
 
   /**
-   * How often chance alone would go as far.
-   *
-   * @return between 0 and 1; absent where the check has no such number
+   * How often chance alone would go as far: between 0 and 1; absent where the check has no such
+   * number.
    */
   public Quantity p() {
     return numbers.p();
@@ -95,18 +94,10 @@ public record GroupCheck(
   /** The row of counts that stands out most, by what leaving it out changes. */
   public sealed interface OddCount extends Outcome {
 
-    /**
-     * Which row.
-     *
-     * @return from 1; null where none can be judged
-     */
+    /** Which row: from 1; null where none can be judged. */
     Integer row();
 
-    /**
-     * Its p as the most extreme of all rows.
-     *
-     * @return absent where no row can be judged by itself
-     */
+    /** Its p as the most extreme of all rows: absent where no row can be judged by itself. */
     Quantity adjustedP();
   }
 

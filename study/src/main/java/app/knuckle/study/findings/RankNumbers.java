@@ -14,46 +14,33 @@ import java.util.Optional;
 public sealed interface RankNumbers extends Outcome {
 
   /**
-   * The outcomes that hold its numbers.
-   *
-   * @return this and what it wraps, in the order in which numbers are looked for
+   * The outcomes that hold its numbers: this and what it wraps, in the order in which numbers are
+   * looked for.
    */
   default List<Outcome> parts() {
     return List.of(this);
   }
 
   /**
-   * In which direction a difference was looked for.
-   *
-   * @return either, unless the question has a direction
+   * In which direction a difference was looked for: either, unless the question has a direction.
    */
   default Direction direction() {
     return Direction.EITHER;
   }
 
   /**
-   * The columns that were tested, one row each.
-   *
-   * @return empty where the test is about the treatment itself
+   * The columns that were tested, one row each: empty where the test is about the treatment itself.
    */
   default List<? extends Row> rows() {
     return List.of();
   }
 
-  /**
-   * Mean ranks of the groups.
-   *
-   * @return empty where they are not given
-   */
+  /** Mean ranks of the groups: empty where they are not given. */
   default List<MeanRank> ranks() {
     return List.of();
   }
 
-  /**
-   * Units that were left out because a value of them is missing.
-   *
-   * @return their names
-   */
+  /** Units that were left out because a value of them is missing: their names. */
   default List<String> unitsLeftOut() {
     return List.of();
   }
@@ -61,11 +48,7 @@ public sealed interface RankNumbers extends Outcome {
   /** What is about one test. */
   sealed interface OfOneTest extends RankNumbers {
 
-    /**
-     * The test.
-     *
-     * @return its numbers
-     */
+    /** The test: its numbers. */
     RankTest test();
 
     @Override
@@ -99,25 +82,13 @@ public sealed interface RankNumbers extends Outcome {
   /** A row of a table of tests. */
   sealed interface Row extends Outcome {
 
-    /**
-     * What it is called.
-     *
-     * @return such as "feed x depth"
-     */
+    /** What it is called, such as "feed x depth". */
     String source();
 
-    /**
-     * Its columns.
-     *
-     * @return one name or more
-     */
+    /** Its columns: one name or more. */
     List<String> term();
 
-    /**
-     * The outcomes that hold its numbers.
-     *
-     * @return this and what it wraps
-     */
+    /** The outcomes that hold its numbers: this and what it wraps. */
     default List<Outcome> parts() {
       return List.of(this);
     }
@@ -343,18 +314,10 @@ public sealed interface RankNumbers extends Outcome {
   /** A term tested by permutation, with the law of F beside. */
   sealed interface FRow extends Row {
 
-    /**
-     * The test.
-     *
-     * @return its numbers
-     */
+    /** The test: its numbers. */
     FTest test();
 
-    /**
-     * How often each F occurred.
-     *
-     * @return empty where nothing was drawn
-     */
+    /** How often each F occurred: empty where nothing was drawn. */
     Optional<Reference> reference();
 
     @Override

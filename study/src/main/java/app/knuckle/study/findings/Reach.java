@@ -49,29 +49,17 @@ public record Reach(Quantity down, Quantity up) {
         Quantity.of(mean.value() - low.value()), Quantity.of(high.value() - mean.value()));
   }
 
-  /**
-   * Whether there is one.
-   *
-   * @return false if nothing is drawn
-   */
+  /** Whether there is one: false if nothing is drawn. */
   public boolean exists() {
     return up.exists();
   }
 
-  /**
-   * How far down, as it is drawn.
-   *
-   * @return 0 for none
-   */
+  /** How far down, as it is drawn: 0 for none. */
   public double below() {
     return down.exists() ? down.value() : 0;
   }
 
-  /**
-   * How far up, as it is drawn.
-   *
-   * @return 0 for none
-   */
+  /** How far up, as it is drawn: 0 for none. */
   public double above() {
     return up.exists() ? up.value() : 0;
   }

@@ -75,20 +75,12 @@ public record ResponseFindings(
         results);
   }
 
-  /**
-   * The first comparison that was asked for.
-   *
-   * @return empty when there is none
-   */
+  /** The first comparison that was asked for: empty when there is none. */
   public Optional<Comparison> comparison() {
     return comparisons.stream().findFirst();
   }
 
-  /**
-   * Summaries of the groups alone.
-   *
-   * @return one a group, in their order
-   */
+  /** Summaries of the groups alone: one a group, in their order. */
   public List<GroupSummary> groupSummaries() {
     int most = summaries.get(summaries.size() - 1).levels().size();
     return summaries.stream().filter(s -> s.levels().size() == most).toList();
@@ -147,19 +139,14 @@ public record ResponseFindings(
         .orElseThrow();
   }
 
-  /**
-   * The means that figures and reports show.
-   *
-   * @return in their order
-   */
+  /** The means that figures and reports show, in their order. */
   public List<ShownMean> shownMeans() {
     return ShownMean.of(this);
   }
 
   /**
-   * The comparison whose letters stand beside the means that are shown.
-   *
-   * @return empty when none was asked for
+   * The comparison whose letters stand beside the means that are shown: empty when none was asked
+   * for.
    */
   public Optional<Comparison> shownComparison() {
     List<ShownMean> shown = shownMeans();
@@ -171,19 +158,14 @@ public record ResponseFindings(
   }
 
   /**
-   * Whether its groups are more than can be compared pair by pair.
-   *
-   * @return false where every pair is judged that was asked for
+   * Whether its groups are more than can be compared pair by pair: false where every pair is judged
+   * that was asked for.
    */
   public boolean hasTooManyToCompare() {
     return groups.size() > ComparedMeans.MOST;
   }
 
-  /**
-   * Decimals that suit the means.
-   *
-   * @return at least 0
-   */
+  /** Decimals that suit the means: at least 0. */
   public int decimals() {
     double error =
         fit != null && fit.seOfMean().exists()

@@ -95,18 +95,13 @@ public record Results(
   /**
    * Whether two groups are asked about in a direction. Their test alone knows it: comparisons of
    * all pairs look in either direction, and would say something else of the same two groups.
-   *
-   * @return false where no direction was asked, or none of two groups
+   * Returns false where no direction was asked, or none of two groups.
    */
   boolean isDirected() {
     return tests.stream().anyMatch(TestResult::isDirected);
   }
 
-  /**
-   * The scale on which effects add up.
-   *
-   * @return that of the response itself, unless counts were judged
-   */
+  /** The scale on which effects add up: that of the response itself, unless counts were judged. */
   public LinkScale scale() {
     return tests.stream()
         .filter(TestResult.CountResult.class::isInstance)
@@ -115,20 +110,12 @@ public record Results(
         .orElse(LinkScale.IDENTITY);
   }
 
-  /**
-   * The analyses of variance among the tests.
-   *
-   * @return in their order
-   */
+  /** The analyses of variance among the tests, in their order. */
   public Stream<AnovaTable> variances() {
     return tests.stream().flatMap(t -> t.variances().stream());
   }
 
-  /**
-   * What was tested of several responses together.
-   *
-   * @return one a term
-   */
+  /** What was tested of several responses together: one a term. */
   public Stream<TestResult.TogetherRow> rowsTogether() {
     return tests.stream().flatMap(t -> t.rowsTogether().stream());
   }

@@ -32,11 +32,7 @@ public record ShownMean(
     String letters,
     int group) {
 
-  /**
-   * The name of the mean.
-   *
-   * @return its levels; "all rows" for all together
-   */
+  /** The name of the mean: its levels; "all rows" for all together. */
   public String name() {
     return GroupSummary.name(levels);
   }

@@ -35,9 +35,8 @@ import java.util.Optional;
 public sealed interface TestResult {
 
   /**
-   * Whether a difference was looked for in one direction only.
-   *
-   * @return false for a test that knows no direction
+   * Whether a difference was looked for in one direction only: false for a test that knows no
+   * direction.
    */
   default boolean isDirected() {
     return false;
@@ -55,11 +54,7 @@ public sealed interface TestResult {
     }
   }
 
-  /**
-   * What the test judged.
-   *
-   * @return in the order in which it is shown
-   */
+  /** What the test judged, in the order in which it is shown. */
   List<Judged> judged();
 
   /**
@@ -76,29 +71,17 @@ public sealed interface TestResult {
         .orElse(Quantity.absent(Absence.NO_OVERALL_TEST));
   }
 
-  /**
-   * The analysis of variance in it.
-   *
-   * @return empty for a test that is none
-   */
+  /** The analysis of variance in it: empty for a test that is none. */
   default Optional<AnovaTable> variances() {
     return Optional.empty();
   }
 
-  /**
-   * What was tested of several responses together.
-   *
-   * @return one a term; none for a test of one response
-   */
+  /** What was tested of several responses together: one a term; none for a test of one response. */
   default List<TogetherRow> rowsTogether() {
     return List.of();
   }
 
-  /**
-   * The closed form of a one-way layout.
-   *
-   * @return null for a test that has none
-   */
+  /** The closed form of a one-way layout: null for a test that has none. */
   default OneWay closedForm() {
     return null;
   }
@@ -465,19 +448,14 @@ public sealed interface TestResult {
      */
     public record Judging(boolean extraSpread, Squares squares, double alpha) {}
 
-    /**
-     * Whether the spread is estimated.
-     *
-     * @return false where it is that of the distribution
-     */
+    /** Whether the spread is estimated: false where it is that of the distribution. */
     public boolean extraSpread() {
       return judging.extraSpread();
     }
 
     /**
-     * The share of the deviance of one mean for all that the model explains.
-     *
-     * @return absent where there is none
+     * The share of the deviance of one mean for all that the model explains: absent where there is
+     * none.
      */
     public Quantity explained() {
       return fit.nullDeviance() > 0

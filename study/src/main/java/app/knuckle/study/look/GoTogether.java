@@ -43,20 +43,12 @@ public record GoTogether(List<String> names, int[] rows, double[][] columns) {
       this.key = key;
     }
 
-    /**
-     * The name on a control.
-     *
-     * @return such as "Pearson's r"
-     */
+    /** The name on a control, such as "Pearson's r". */
     public String title() {
       return title;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "pearson"
-     */
+    /** The name in files, such as "pearson". */
     public String key() {
       return key;
     }
@@ -90,11 +82,7 @@ public record GoTogether(List<String> names, int[] rows, double[][] columns) {
     return new GoTogether(names, rows, columns);
   }
 
-  /**
-   * Whether there are rows enough to say anything.
-   *
-   * @return false for fewer than three
-   */
+  /** Whether there are rows enough to say anything: false for fewer than three. */
   public boolean canBeSaid() {
     return rows.length > 2;
   }

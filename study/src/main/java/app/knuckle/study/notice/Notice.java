@@ -20,11 +20,7 @@ public record Notice(String column, String words, List<Integer> rows, List<Fix> 
     fixes = List.copyOf(fixes);
   }
 
-  /**
-   * The columns that it offers to stack.
-   *
-   * @return the first such step; empty if another thing is odd
-   */
+  /** The columns that it offers to stack: the first such step; empty if another thing is odd. */
   public Optional<Stack> stack() {
     return fixes.stream()
         .flatMap(fix -> fix.steps().stream())

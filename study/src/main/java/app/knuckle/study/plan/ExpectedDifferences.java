@@ -65,20 +65,12 @@ final class ExpectedDifferences {
     }
   }
 
-  /**
-   * The two means whose difference is known least.
-   *
-   * @return null where nothing is compared
-   */
+  /** The two means whose difference is known least: null where nothing is compared. */
   TrueMeans.Pair leastCertain() {
     return all.isEmpty() ? null : worst(all).pair();
   }
 
-  /**
-   * Differences by the treatments whose levels differ.
-   *
-   * @return those that are hardest to find first
-   */
+  /** Differences by the treatments whose levels differ: those that are hardest to find first. */
   List<Shows.Kind> kinds() {
     Map<List<String>, List<Difference>> byKind = new LinkedHashMap<>();
     all.forEach(d -> byKind.computeIfAbsent(d.differing(), k -> new ArrayList<>()).add(d));

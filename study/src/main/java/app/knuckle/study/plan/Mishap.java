@@ -31,11 +31,7 @@ public record Mishap(Spread spread, double widening, double lost, Judged judged)
       this.title = title;
     }
 
-    /**
-     * The name on screen.
-     *
-     * @return such as "on ranks"
-     */
+    /** The name on screen, such as "on ranks". */
     public String title() {
       return title;
     }

@@ -71,11 +71,7 @@ public record Plan(
       this.key = key;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "complete-blocks"
-     */
+    /** The name in files, such as "complete-blocks". */
     public String key() {
       return key;
     }
@@ -174,11 +170,7 @@ public record Plan(
       stripSd = Map.copyOf(stripSd);
     }
 
-    /**
-     * The column that it is written into.
-     *
-     * @return its name, with the unit behind it
-     */
+    /** The column that it is written into: its name, with the unit behind it. */
     public String column() {
       return unit.isEmpty() ? name : name + " (" + unit + ")";
     }
@@ -221,31 +213,22 @@ public record Plan(
     }
   }
 
-  /**
-   * What a block is called.
-   *
-   * @return "block", or for pairs "pair", unless the plan names it
-   */
+  /** What a block is called: "block", or for pairs "pair", unless the plan names it. */
   public String blockName() {
     String usual = layout == Layout.PAIRS ? "pair" : "block";
     return roles.block().isEmpty() ? usual : roles.block();
   }
 
   /**
-   * What lies within blocks and is treated as one is called.
-   *
-   * @return "whole plot" on split plots, else the plan's name of a unit, or "unit"
+   * What lies within blocks and is treated as one is called: "whole plot" on split plots, else the
+   * plan's name of a unit, or "unit".
    */
   public String unitName() {
     String usual = roles.unit().isEmpty() ? "unit" : roles.unit();
     return layout == Layout.SPLIT_PLOT ? "whole plot" : usual;
   }
 
-  /**
-   * How often the layout is repeated.
-   *
-   * @return squares of a Latin square, else replicates
-   */
+  /** How often the layout is repeated: squares of a Latin square, else replicates. */
   public int repeats() {
     return layout == Layout.LATIN_SQUARE ? size.squares() : size.replicates();
   }
@@ -320,11 +303,7 @@ public record Plan(
         .toList();
   }
 
-  /**
-   * The combinations that are made.
-   *
-   * @return of all treatments
-   */
+  /** The combinations that are made: of all treatments. */
   public List<Map<String, String>> combinations() {
     return combinations(List.copyOf(treatments.keySet()));
   }

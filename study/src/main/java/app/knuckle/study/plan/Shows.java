@@ -71,11 +71,7 @@ public record Shows(
    * @param power share in which the difference wanted was found
    */
   public record Rehearsed(int runs, double power) {
-    /**
-     * The Monte-Carlo error of the power.
-     *
-     * @return its standard error
-     */
+    /** The Monte-Carlo error of the power: its standard error. */
     public double mcse() {
       return Math.sqrt(power * (1 - power) / runs);
     }

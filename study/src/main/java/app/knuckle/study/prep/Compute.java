@@ -57,20 +57,12 @@ public record Compute(String column, String from, As as, double lambda, boolean 
       this.sign = sign;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "arcsine-sqrt"
-     */
+    /** The name in files, such as "arcsine-sqrt". */
     public String key() {
       return key;
     }
 
-    /**
-     * The name on screen.
-     *
-     * @return in full words
-     */
+    /** The name on screen, in full words. */
     public String title() {
       return say("transform." + key);
     }

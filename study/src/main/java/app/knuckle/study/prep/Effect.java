@@ -75,10 +75,8 @@ public record Effect(
   }
 
   /**
-   * The effect in words.
-   *
-   * @return such as "2 cells", "3 rows out of play"; say("effect.none") when there is nothing to
-   *     see
+   * The effect in words, such as "2 cells", "3 rows out of play"; say("effect.none") when there is
+   * nothing to see.
    */
   public String words() {
     List<String> parts = new ArrayList<>();

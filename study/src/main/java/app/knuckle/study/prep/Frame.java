@@ -64,11 +64,7 @@ public record Frame(
     return frame;
   }
 
-  /**
-   * Rows of the frame, in play or not.
-   *
-   * @return the number
-   */
+  /** Rows of the frame, in play or not: the number. */
   public int rows() {
     return columns.isEmpty() ? 0 : columns.get(0).size();
   }
@@ -93,11 +89,7 @@ public record Frame(
     return leftOut.isEmpty() || !leftOut.containsKey(row);
   }
 
-  /**
-   * Which rows are in play, where all are to be looked at.
-   *
-   * @return one a row, to be changed at will
-   */
+  /** Which rows are in play, where all are to be looked at: one a row, to be changed at will. */
   public boolean[] allInPlay() {
     boolean[] all = new boolean[rows()];
     Arrays.fill(all, true);

@@ -37,11 +37,7 @@ public record Kind(String column, As as, boolean off) implements Step {
       this.key = key;
     }
 
-    /**
-     * The name in files and on screen.
-     *
-     * @return such as "number"
-     */
+    /** The name in files and on screen, such as "number". */
     public String key() {
       return key;
     }

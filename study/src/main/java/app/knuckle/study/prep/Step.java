@@ -20,11 +20,7 @@ public sealed interface Step
         Keep,
         SetAside {
 
-  /**
-   * Whether the step is switched off.
-   *
-   * @return true if it is passed over
-   */
+  /** Whether the step is switched off: true if it is passed over. */
   boolean off();
 
   /**
@@ -47,34 +43,30 @@ public sealed interface Step
   Frame apply(Frame frame, Progress progress);
 
   /**
-   * The columns that the step must find by name.
-   *
-   * @return none for a step about rows, or about whatever columns there are
+   * The columns that the step must find by name: none for a step about rows, or about whatever
+   * columns there are.
    */
   List<String> reads();
 
   /**
-   * The columns that have another name after the step.
-   *
-   * @return the new name by the old one; empty for most steps
+   * The columns that have another name after the step: the new name by the old one; empty for most
+   * steps.
    */
   default Map<String, String> renames() {
     return Map.of();
   }
 
   /**
-   * The levels that are called otherwise after the step.
-   *
-   * @return by column, the new level by the old one; empty for most steps
+   * The levels that are called otherwise after the step: by column, the new level by the old one;
+   * empty for most steps.
    */
   default Map<String, Map<String, String>> relabels() {
     return Map.of();
   }
 
   /**
-   * Whether levels that the step called otherwise can be told apart again without it.
-   *
-   * @return false where several became one
+   * Whether levels that the step called otherwise can be told apart again without it: false where
+   * several became one.
    */
   default boolean isReversible() {
     return true;
@@ -82,25 +74,18 @@ public sealed interface Step
 
   /**
    * Whether other rows and columns come of the step, so that a question may have lost what it was
-   * about.
-   *
-   * @return false for a step that keeps the rows
+   * about: false for a step that keeps the rows.
    */
   default boolean reshapes() {
     return false;
   }
 
-  /**
-   * What the step does, short: "Merge levels of mesh".
-   *
-   * @return the title in the trail
-   */
+  /** What the step does, short: "Merge levels of mesh". Returns the title in the trail. */
   String title();
 
   /**
-   * What the step does, exactly: "'Fine ' and 'fine' become fine".
-   *
-   * @return the line under the title
+   * What the step does, exactly: "'Fine ' and 'fine' become fine". Returns the line under the
+   * title.
    */
   String detail();
 }

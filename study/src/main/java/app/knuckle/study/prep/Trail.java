@@ -59,11 +59,7 @@ public record Trail(Frame frame, List<Outcome> outcomes) {
     return new Trail(frame, outcomes);
   }
 
-  /**
-   * The first step that does not fit.
-   *
-   * @return why; empty when all fit
-   */
+  /** The first step that does not fit: why; empty when all fit. */
   public Optional<Refusal> refusal() {
     return outcomes.stream().map(Outcome::refusal).filter(r -> r != null).findFirst();
   }

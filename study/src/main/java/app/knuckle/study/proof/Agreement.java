@@ -99,20 +99,12 @@ public final class Agreement {
     return agreement;
   }
 
-  /**
-   * What is not as it should be.
-   *
-   * @return in words, one a value; empty if all is
-   */
+  /** What is not as it should be, in words, one a value; empty if all is. */
   public List<String> missed() {
     return List.copyOf(missed);
   }
 
-  /**
-   * Digits of each number that was compared.
-   *
-   * @return how many agree, from 0 to 16
-   */
+  /** Digits of each number that was compared: how many agree, from 0 to 16. */
   public List<Double> digits() {
     return List.copyOf(digits);
   }

@@ -99,29 +99,17 @@ public record Proof(List<Line> lines) {
     }
   }
 
-  /**
-   * Numbers that were compared.
-   *
-   * @return of all subjects
-   */
+  /** Numbers that were compared: of all subjects. */
   public int numbers() {
     return lines.stream().mapToInt(Line::numbers).sum();
   }
 
-  /**
-   * Cases that were answered.
-   *
-   * @return of all subjects
-   */
+  /** Cases that were answered: of all subjects. */
   public int cases() {
     return lines.stream().mapToInt(Line::cases).sum();
   }
 
-  /**
-   * Whether every number agrees as it should.
-   *
-   * @return false if one fell short
-   */
+  /** Whether every number agrees as it should: false if one fell short. */
   public boolean holds() {
     return lines.stream().allMatch(line -> line.fellShort().isEmpty());
   }

@@ -41,11 +41,7 @@ public record ProofCase(String file, String name, Subject subject, Table table, 
   private static final List<String> OF_A_ROW =
       List.of("row", "fitted", "residual", "leverage", "pearson", "deviance");
 
-  /**
-   * All cases that are shipped.
-   *
-   * @return in the order of their files
-   */
+  /** All cases that are shipped, in the order of their files. */
   public static List<ProofCase> all() {
     List<ProofCase> all = new ArrayList<>();
     for (String file : index()) {

@@ -41,11 +41,7 @@ public enum Subject {
     this.title = title;
   }
 
-  /**
-   * What it is called.
-   *
-   * @return in the words of the trade
-   */
+  /** What it is called, in the words of the trade. */
   public String title() {
     return title;
   }

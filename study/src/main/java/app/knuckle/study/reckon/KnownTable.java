@@ -54,11 +54,7 @@ public record KnownTable(
       this.title = title;
     }
 
-    /**
-     * The name of the entry.
-     *
-     * @return to stand within a sentence
-     */
+    /** The name of the entry: to stand within a sentence. */
     public String title() {
       return title;
     }
@@ -189,11 +185,7 @@ public record KnownTable(
     };
   }
 
-  /**
-   * Entries that are neither given nor follow.
-   *
-   * @return in the order of the table
-   */
+  /** Entries that are neither given nor follow, in the order of the table. */
   public List<Entry> lacking() {
     List<Entry> lacking = new ArrayList<>();
     for (Entry entry : Entry.values()) {

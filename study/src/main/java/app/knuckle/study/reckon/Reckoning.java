@@ -50,11 +50,7 @@ public record Reckoning(
       this.key = key;
     }
 
-    /**
-     * The name in files.
-     *
-     * @return such as "partial-table"
-     */
+    /** The name in files, such as "partial-table". */
     public String key() {
       return key;
     }

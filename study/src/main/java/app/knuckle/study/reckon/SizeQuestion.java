@@ -53,20 +53,12 @@ public record SizeQuestion(
       this.title = title;
     }
 
-    /**
-     * What is compared, in words.
-     *
-     * @return to stand behind "between"
-     */
+    /** What is compared, in words: to stand behind "between". */
     public String title() {
       return title;
     }
 
-    /**
-     * Whether it is a t test, which can be asked in a direction.
-     *
-     * @return false for F tests
-     */
+    /** Whether it is a t test, which can be asked in a direction: false for F tests. */
     public boolean isT() {
       return this == TWO_GROUPS || this == ONE_GROUP || this == PAIRS;
     }
@@ -97,11 +89,7 @@ public record SizeQuestion(
         : new EffectPower.Sought(groups - 1, groups, effect / Math.sqrt(2.0 * groups), alpha);
   }
 
-  /**
-   * The least size that gives the power.
-   *
-   * @return units in each group; empty if millions would not do
-   */
+  /** The least size that gives the power: units in each group; empty if millions would not do. */
   public OptionalInt needed() {
     return switch (test) {
       case TWO_GROUPS -> TPower.n(effect, direction, alpha, power);

@@ -46,9 +46,8 @@ public record Summaries(
   }
 
   /**
-   * Procedures that can be asked: all pairs of means. Ranks are not known from summaries.
-   *
-   * @return in the order in which they are offered
+   * Procedures that can be asked: all pairs of means. Ranks are not known from summaries. Returns
+   * in the order in which they are offered.
    */
   public static List<Procedure> procedures() {
     return Arrays.stream(Procedure.values())

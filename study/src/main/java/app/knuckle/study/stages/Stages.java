@@ -24,19 +24,14 @@ public final class Stages {
     this.keeps = keeps;
   }
 
-  /**
-   * Stages that remember.
-   *
-   * @return with nothing made yet
-   */
+  /** Stages that remember: with nothing made yet. */
   public static Stages kept() {
     return new Stages(true);
   }
 
   /**
-   * Stages that are made anew each time, for a question that is asked once.
-   *
-   * @return stages that remember nothing
+   * Stages that are made anew each time, for a question that is asked once: stages that remember
+   * nothing.
    */
   public static Stages once() {
     return new Stages(false);

@@ -57,29 +57,17 @@ public final class Categories implements Column {
     return codes[row];
   }
 
-  /**
-   * The codes of all rows, to be read only.
-   *
-   * @return one code a row
-   */
+  /** The codes of all rows, to be read only: one code a row. */
   public int[] codes() {
     return codes;
   }
 
-  /**
-   * The levels.
-   *
-   * @return in their order
-   */
+  /** The levels, in their order. */
   public List<String> levels() {
     return levels;
   }
 
-  /**
-   * Whether the order of the levels means something.
-   *
-   * @return true for "low, middle, high"
-   */
+  /** Whether the order of the levels means something: true for "low, middle, high". */
   public boolean ordered() {
     return ordered;
   }

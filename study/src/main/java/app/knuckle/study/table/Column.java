@@ -3,25 +3,13 @@ package app.knuckle.study.table;
 /** One column of a table. Immutable. */
 public sealed interface Column permits Numbers, Categories {
 
-  /**
-   * The name as the user wrote it.
-   *
-   * @return not empty
-   */
+  /** The name as the user wrote it: not empty. */
   String name();
 
-  /**
-   * The unit.
-   *
-   * @return such as "mm"; empty when there is none
-   */
+  /** The unit, such as "mm"; empty when there is none. */
   String unit();
 
-  /**
-   * Rows of the column.
-   *
-   * @return the number, missing cells counted
-   */
+  /** Rows of the column: the number, missing cells counted. */
   int size();
 
   /**
@@ -40,11 +28,7 @@ public sealed interface Column permits Numbers, Categories {
    */
   String text(int row);
 
-  /**
-   * Cells without a value.
-   *
-   * @return the number
-   */
+  /** Cells without a value: the number. */
   default int missing() {
     int count = 0;
     for (int i = 0; i < size(); i++) {
@@ -54,27 +38,21 @@ public sealed interface Column permits Numbers, Categories {
   }
 
   /**
-   * The name without its unit and with blanks for underscores: "growth" for growth_mm.
-   *
-   * @return the name for sentences and axes
+   * The name without its unit and with blanks for underscores: "growth" for growth_mm. Returns the
+   * name for sentences and axes.
    */
   default String label() {
     return Units.label(name(), unit());
   }
 
-  /**
-   * The label with the unit behind it: "growth (mm)".
-   *
-   * @return the title for axes and tables
-   */
+  /** The label with the unit behind it: "growth (mm)". Returns the title for axes and tables. */
   default String title() {
     return unit().isEmpty() ? label() : label() + " (" + unit() + ")";
   }
 
   /**
-   * The column as categories: its own levels, or its numbers as texts in ascending order.
-   *
-   * @return with its levels in their order
+   * The column as categories: its own levels, or its numbers as texts in ascending order. Returns
+   * with its levels in their order.
    */
   Categories categories();
 }

@@ -42,9 +42,8 @@ public final class Numbers implements Column {
   }
 
   /**
-   * Whole numbers of which different texts became one.
-   *
-   * @return none if it was not read, or nothing can be confused
+   * Whole numbers of which different texts became one: none if it was not read, or nothing can be
+   * confused.
    */
   public List<String> writtenInTwoWays() {
     return writtenInTwoWays;
@@ -77,8 +76,7 @@ public final class Numbers implements Column {
 
   /**
    * All values, to be read only: a copy of a million numbers for each reader would be waste.
-   *
-   * @return one value a row, NaN when missing
+   * Returns one value a row, NaN when missing.
    */
   public double[] values() {
     return values;

@@ -47,11 +47,7 @@ public record Table(
     return new Table(other, file, columns, howRead, makeBelieve);
   }
 
-  /**
-   * Rows of the table.
-   *
-   * @return the number
-   */
+  /** Rows of the table: the number. */
   public int rows() {
     return columns.isEmpty() ? 0 : columns.get(0).size();
   }
@@ -66,11 +62,7 @@ public record Table(
     return columns.stream().filter(c -> c.name().equals(column)).findFirst();
   }
 
-  /**
-   * What to call the table in a message.
-   *
-   * @return the file if there is one, else the name
-   */
+  /** What to call the table in a message: the file if there is one, else the name. */
   public String source() {
     return file.isEmpty() ? name : file;
   }

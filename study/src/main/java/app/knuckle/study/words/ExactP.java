@@ -36,11 +36,7 @@ public record ExactP(int decimals) {
     }
   }
 
-  /**
-   * The bound as it is written.
-   *
-   * @return such as ".001"
-   */
+  /** The bound as it is written, such as ".001". */
   public String bound() {
     return text(Math.pow(10, -decimals), decimals);
   }

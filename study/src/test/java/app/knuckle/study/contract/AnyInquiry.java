@@ -92,11 +92,7 @@ public record AnyInquiry(Kind kind, Table table, ObjectNode asked) {
           || this == RANKS_OF_ONE;
     }
 
-    /**
-     * Whether its response can be put on another scale.
-     *
-     * @return false for counts
-     */
+    /** Whether its response can be put on another scale: false for counts. */
     boolean isMeasured() {
       return this != COUNTS && this != PROPORTIONS && this != SINGLES;
     }
@@ -130,11 +126,7 @@ public record AnyInquiry(Kind kind, Table table, ObjectNode asked) {
     return new Drawing(random).draw(kind);
   }
 
-  /**
-   * The answer.
-   *
-   * @return empty where the question is refused
-   */
+  /** The answer: empty where the question is refused. */
   public Optional<Findings> answer() {
     return answer(asked -> asked);
   }

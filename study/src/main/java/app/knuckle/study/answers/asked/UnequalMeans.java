@@ -81,11 +81,7 @@ public final class UnequalMeans {
     return factor.levels().stream().map(level -> Map.of(factor.name(), level)).toList();
   }
 
-  /**
-   * The means with their intervals, lettered by the first comparison.
-   *
-   * @return one row a group
-   */
+  /** The means with their intervals, lettered by the first comparison: one row a group. */
   public MeansResult result() {
     List<MeansResult.Row> rows = new ArrayList<>();
     for (int i = 0; i < estimates.size(); i++) {

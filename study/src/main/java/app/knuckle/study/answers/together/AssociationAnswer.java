@@ -65,11 +65,7 @@ public final class AssociationAnswer {
     }
   }
 
-  /**
-   * Correlations and covariances.
-   *
-   * @return as they stand in the findings
-   */
+  /** Correlations and covariances: as they stand in the findings. */
   public Associated associated() {
     return new Associated(
         Stream.of(
@@ -137,11 +133,7 @@ public final class AssociationAnswer {
             .toList());
   }
 
-  /**
-   * Whether the responses together could be normal.
-   *
-   * @return checks alone
-   */
+  /** Whether the responses together could be normal: checks alone. */
   public Results results() {
     MultivariateNormality normality = MultivariateNormality.of(columns);
     List<GroupCheck> checks = new ArrayList<>();

@@ -80,11 +80,7 @@ public final class TogetherAnswer {
     }
   }
 
-  /**
-   * The multivariate test, and the check of equal covariance matrices.
-   *
-   * @return of all responses
-   */
+  /** The multivariate test, and the check of equal covariance matrices: of all responses. */
   public Results together() {
     List<TestResult.TogetherRow> rows = new ArrayList<>();
     for (Term term : fit.model().terms()) {
