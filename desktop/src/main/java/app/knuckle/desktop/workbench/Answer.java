@@ -11,7 +11,10 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.notice.Notice;
 import app.knuckle.study.notice.Notices;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.prep.Step;
 import app.knuckle.study.prep.Trail;
+import app.knuckle.study.stages.Same;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Table;
@@ -28,6 +31,16 @@ import java.util.function.Supplier;
  * looked at; the answer keeps the page.
  */
 public final class Answer {
+
+  private record PrepareInputs(Same<Table> table, List<Step> steps) {}
+
+  private static final Stage<PrepareInputs, Trail> PREPARED =
+      new Stage<>((in, stages, progress) -> Trail.run(in.table().value(), in.steps(), progress));
+
+  private record NoticeInputs(Same<Frame> frame) {}
+
+  private static final Stage<NoticeInputs, List<Notice>> NOTICES =
+      new Stage<>((in, stages, progress) -> Notices.of(in.frame().value(), progress));
 
   private final Trail trail;
   private final List<ColumnGlance> glances;
@@ -67,14 +80,10 @@ public final class Answer {
   public static Answer to(
       Table table, Inquiry inquiry, Answer known, Stages stages, Progress progress) {
     Trail trail =
-        stages.of(
-            "prepared",
-            List.of(new Stages.Same(table), inquiry.prepare()),
-            () -> Trail.run(table, inquiry.prepare(), progress));
+        stages.of(PREPARED, new PrepareInputs(new Same<>(table), inquiry.prepare()), progress);
     Frame frame = trail.frame();
-    Stages.Same same = new Stages.Same(frame);
-    List<ColumnGlance> glances = stages.of("glances", same, () -> glances(frame, known, progress));
-    List<Notice> notices = stages.of("notices", same, () -> Notices.of(frame, progress));
+    List<ColumnGlance> glances = glances(frame, known, progress);
+    List<Notice> notices = stages.of(NOTICES, new NoticeInputs(new Same<>(frame)), progress);
     if (trail.refusal().isPresent()) {
       return new Answer(trail, glances, notices, null, trail.refusal().get(), null);
     }

@@ -33,6 +33,8 @@ import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.sentences.DesignWords;
 import app.knuckle.study.sentences.Saying;
+import app.knuckle.study.stages.Same;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.table.Table;
@@ -44,6 +46,29 @@ import java.util.Optional;
 
 /** The way from a table and an inquiry to findings, step by step. */
 public final class Answering {
+
+  private record AskedInputs(Same<Table> table, Same<Frame> frame, Inquiry inquiry) {}
+
+  private record TriedInputs(Same<Frame> frame, String outOf) {}
+
+  private static final Stage<TriedInputs, Frame> TRIED =
+      new Stage<>((in, stages, progress) -> CountSummaries.tried(in.frame().value(), in.outOf()));
+
+  private static final Stage<AskedInputs, Laid> LAID =
+      new Stage<>(
+          (in, stages, progress) ->
+              Laying.of(in.table().value(), in.frame().value(), in.inquiry(), progress));
+
+  private static final Stage<AskedInputs, Findings> FINDINGS =
+      new Stage<>(
+          (in, stages, progress) -> {
+            Frame tried =
+                stages.of(TRIED, new TriedInputs(in.frame(), in.inquiry().outOf()), progress);
+            Findings found =
+                new Answering(in.table().value(), tried, in.inquiry(), progress, stages).findings();
+            stages.answered();
+            return found;
+          });
 
   private final Table table;
   private final Inquiry inquiry;
@@ -83,18 +108,7 @@ public final class Answering {
     Inquiry unnamed = inquiry.but(d -> d.name = "");
     Findings findings =
         stages.of(
-            "findings",
-            List.of(new Stages.Same(table), new Stages.Same(frame), unnamed),
-            () -> {
-              Frame tried =
-                  stages.of(
-                      "tried",
-                      Arrays.asList(new Stages.Same(frame), inquiry.outOf()),
-                      () -> CountSummaries.tried(frame, inquiry));
-              Findings found = new Answering(table, tried, inquiry, progress, stages).findings();
-              stages.answered();
-              return found;
-            });
+            FINDINGS, new AskedInputs(new Same<>(table), new Same<>(frame), unnamed), progress);
     return findings.inquiry().equals(inquiry) ? findings : findings.named(inquiry.name());
   }
 
@@ -153,9 +167,9 @@ public final class Answering {
     }
     Laid laid =
         stages.of(
-            "laid",
-            List.of(new Stages.Same(frame), inquiry.laying()),
-            () -> Laying.of(table, frame, inquiry.laying(), progress));
+            LAID,
+            new AskedInputs(new Same<>(table), new Same<>(frame), inquiry.laying()),
+            progress);
     TogetherAnswer together =
         Laid.isTogether(inquiry) ? new TogetherAnswer(frame, inquiry, progress, stages) : null;
     List<ResponseFindings> responses = new ArrayList<>();

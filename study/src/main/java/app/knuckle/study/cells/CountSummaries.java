@@ -72,13 +72,11 @@ public final class CountSummaries {
    * The records without the rows of which nothing was tried.
    *
    * @param frame the records
-   * @param inquiry the question
+   * @param outOf column with how many were tried; null for none
    * @return the same frame where something was tried in every row
    */
-  public static Frame tried(Frame frame, Inquiry inquiry) {
-    if (inquiry.outOf() == null
-        || !frame.has(inquiry.outOf())
-        || !(frame.column(inquiry.outOf()) instanceof Numbers of)) {
+  public static Frame tried(Frame frame, String outOf) {
+    if (outOf == null || !frame.has(outOf) || !(frame.column(outOf) instanceof Numbers of)) {
       return frame;
     }
     List<Integer> none = new ArrayList<>();

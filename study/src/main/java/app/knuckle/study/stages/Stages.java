@@ -1,23 +1,24 @@
 package app.knuckle.study.stages;
 
+import app.knuckle.stats.Progress;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.function.Supplier;
 
 /**
  * The stages of one inquiry: prepared, laid, fitted, compared. The last value of each is kept with
  * the inputs it was made from; equal inputs give the same value again, so that a change is paid for
  * from its own stage on.
  *
- * <p>A stage must be made from its inputs alone. May be used by several threads: two that make the
- * same stage at once do so twice.
+ * <p>May be used by several threads: two that make the same stage at once do so twice.
  */
 public final class Stages {
+
+  private record Key(Stage<?, ?> stage, Object about) {}
 
   private record Made(Object inputs, Object value, int turn) {}
 
   private final boolean keeps;
-  private final Map<String, Made> last = new ConcurrentHashMap<>();
+  private final Map<Key, Made> last = new ConcurrentHashMap<>();
   private volatile int turn;
 
   private Stages(boolean keeps) {
@@ -40,19 +41,38 @@ public final class Stages {
   /**
    * The value of a stage.
    *
-   * @param stage its name; of what it is about, where there are several
-   * @param inputs all that it is made from, as a value: what cannot be compared cheaply goes in as
-   *     a {@link Same}
-   * @param make makes it; what it throws is not remembered
-   * @param <V> its kind, the same for a name
-   * @return the value
+   * @param stage how it is made
+   * @param inputs all that it is made from
+   * @param progress asked on the way
+   * @param <I> kind of the inputs
+   * @param <V> kind of the value
+   * @return the value; what making it throws is not remembered
    */
-  @SuppressWarnings("unchecked")
-  public <V> V of(String stage, Object inputs, Supplier<V> make) {
-    Made known = last.get(stage);
-    V value = known != null && known.inputs().equals(inputs) ? (V) known.value() : make.get();
+  public <I extends Record, V> V of(Stage<I, V> stage, I inputs, Progress progress) {
+    return of(stage, "", inputs, progress);
+  }
+
+  /**
+   * The value of a stage of which there are several, one for each of what it is about.
+   *
+   * @param stage how it is made
+   * @param about what it is about, such as a response: each has a memory of its own
+   * @param inputs all that it is made from
+   * @param progress asked on the way
+   * @param <I> kind of the inputs
+   * @param <V> kind of the value
+   * @return the value; what making it throws is not remembered
+   */
+  @SuppressWarnings("unchecked") // Under the key of a stage stands only what that stage made.
+  public <I extends Record, V> V of(Stage<I, V> stage, Object about, I inputs, Progress progress) {
+    Key key = new Key(stage, about);
+    Made known = last.get(key);
+    V value =
+        known != null && known.inputs().equals(inputs)
+            ? (V) known.value()
+            : stage.make(inputs, this, progress);
     if (keeps) {
-      last.put(stage, new Made(inputs, value, turn));
+      last.put(key, new Made(inputs, value, turn));
     }
     return value;
   }
@@ -65,22 +85,5 @@ public final class Stages {
     int before = turn - 1;
     last.values().removeIf(made -> made.turn() < before);
     turn++;
-  }
-
-  /**
-   * Something that is equal to itself only.
-   *
-   * @param value compared by identity
-   */
-  public record Same(Object value) {
-    @Override
-    public boolean equals(Object other) {
-      return other instanceof Same same && same.value == value;
-    }
-
-    @Override
-    public int hashCode() {
-      return System.identityHashCode(value);
-    }
   }
 }

@@ -1,6 +1,7 @@
 package app.knuckle.study.answers;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
@@ -15,6 +16,7 @@ import app.knuckle.study.design.Part;
 import app.knuckle.study.design.Terms;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
@@ -138,44 +140,48 @@ class StagesTest {
         .isNotSameAs(first.first().results().residuals());
   }
 
+  private static final AtomicInteger MADE = new AtomicInteger();
+
+  private record One(int input) {}
+
+  private static final Stage<One, Integer> COUNTED =
+      new Stage<>((in, stages, progress) -> MADE.incrementAndGet());
+
+  private static final Stage<One, Integer> THROWING =
+      new Stage<>(
+          (in, stages, progress) -> {
+            MADE.incrementAndGet();
+            throw new IllegalStateException("no");
+          });
+
   @Test
   void aStageThatThrowsIsTriedAgain() {
     Stages kept = Stages.kept();
-    AtomicInteger tried = new AtomicInteger();
+    MADE.set(0);
     for (int i = 0; i < 2; i++) {
-      try {
-        kept.of(
-            "stage",
-            1,
-            () -> {
-              tried.incrementAndGet();
-              throw new IllegalStateException("no");
-            });
-      } catch (IllegalStateException e) {
-        assertThat(e).hasMessage("no");
-      }
+      assertThatThrownBy(() -> kept.of(THROWING, new One(1), Progress.NONE)).hasMessage("no");
     }
-    assertThat(tried).hasValue(2);
+    assertThat(MADE).hasValue(2);
   }
 
   @Test
   void whatNeitherThisAnswerNorTheLastAskedForIsLetGo() {
     Stages kept = Stages.kept();
-    AtomicInteger made = new AtomicInteger();
+    MADE.set(0);
     for (int answer = 0; answer < 3; answer++) {
-      kept.of("asked always", 1, made::incrementAndGet);
+      kept.of(COUNTED, "always", new One(1), Progress.NONE);
       kept.answered();
     }
-    assertThat(made).hasValue(1);
-    kept.of("asked once", 1, made::incrementAndGet);
+    assertThat(MADE).hasValue(1);
+    kept.of(COUNTED, "once", new One(1), Progress.NONE);
     kept.answered();
     kept.answered();
-    kept.of("asked once", 1, made::incrementAndGet);
-    assertThat(made).hasValue(2);
+    kept.of(COUNTED, "once", new One(1), Progress.NONE);
+    assertThat(MADE).hasValue(2);
     kept.answered();
     kept.answered();
     kept.answered();
-    kept.of("asked once", 1, made::incrementAndGet);
-    assertThat(made).hasValue(3);
+    kept.of(COUNTED, "once", new One(1), Progress.NONE);
+    assertThat(MADE).hasValue(3);
   }
 }

@@ -8,12 +8,10 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.AllPairs;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Estimator;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.means.Estimates;
-import app.knuckle.stats.means.LinkScale;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedMeans.Mean;
@@ -23,6 +21,7 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.MeansResult;
+import app.knuckle.study.stages.Same;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.table.Nearest;
 import app.knuckle.study.words.Phrases;
@@ -33,21 +32,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
-import org.apache.commons.statistics.distribution.TDistribution;
 
 /** What an inquiry asks of means: the means themselves, and their differences. */
 public final class AskedQuestions {
-
-  /** Standard errors this close, relative, are the same but for rounding. */
-  private static final double SAME_ERROR = 1e-9;
 
   private final Inquiry inquiry;
   private final Estimator estimator;
   private final AskedMeans means;
   private final Function<Term, Quantity> overall;
   private final Progress progress;
-  private final Stages stages;
-  private final String measured;
   private final List<ComparisonResult> comparisons = new ArrayList<>();
 
   /**
@@ -82,11 +75,18 @@ public final class AskedQuestions {
   public AskedQuestions(Inquiry inquiry, Fitted fit, Progress progress, Stages stages) {
     this.inquiry = inquiry;
     this.progress = progress;
-    this.stages = stages;
-    measured = fit.measured();
     estimator = fit.estimator();
     overall = fit.overall();
-    means = new AskedMeans(inquiry, fit, stages);
+    means =
+        new AskedMeans(
+            new AskedMeans.Basis(
+                fit.measured(),
+                new Same<>(estimator),
+                new Same<>(fit.factors()),
+                fit.covariates(),
+                inquiry.adjustAt()),
+            stages,
+            progress);
   }
 
   /**
@@ -121,60 +121,8 @@ public final class AskedQuestions {
   }
 
   private MeansResult result(List<String> of, List<String> within) {
-    MeansResult bare =
-        stages.of(
-            "adjusted-means:" + measured + ": " + List.of(of, within),
-            List.of(new Stages.Same(estimator), inquiry.adjustAt(), inquiry.alpha()),
-            () -> bare(of, within));
+    MeansResult bare = means.result(of, within, inquiry.alpha());
     return bare.lettered(levels -> letters(of, within, levels));
-  }
-
-  private MeansResult bare(List<String> of, List<String> within) {
-    List<String> all = new ArrayList<>(within);
-    all.addAll(of);
-    List<Mean> own = means.means(all, Map.of());
-    List<MeansResult.Row> rows = new ArrayList<>();
-    for (Mean mean : own) {
-      rows.add(row(mean));
-    }
-    Quantity se = means.known("error", List.of(of, within), () -> commonError(of, within));
-    Quantity df =
-        se.exists() ? means.known("df", List.of(of, within), () -> commonDf(of, within)) : se;
-    return new MeansResult(
-        of,
-        within,
-        means.adjusted(),
-        rows,
-        se,
-        df.exists()
-            ? se.map(
-                s ->
-                    s
-                        * TDistribution.of(df.value())
-                            .inverseSurvivalProbability(inquiry.alpha() / 2))
-            : df);
-  }
-
-  private MeansResult.Row row(Mean mean) {
-    long n = means.count(mean);
-    if (mean.estimable() == null || !mean.estimable().isWhole()) {
-      Quantity none = Quantity.absent(estimator.noMean());
-      Quantity df = estimator.commonDf();
-      return new MeansResult.Row(mean.levels(), n, none, none, df, none, none, null);
-    }
-    Estimates one = estimator.estimates(List.of(mean.estimable()), new long[] {n});
-    double value = one.mean(0);
-    LinkScale scale = estimator.scale();
-    Quantity half = one.halfWidth(0, inquiry.alpha());
-    return new MeansResult.Row(
-        mean.levels(),
-        n,
-        Quantity.of(value).mapFinite(scale::back, Absence.LIMIT_TOO_FAR),
-        one.se(0).mapFinite(se -> se * scale.slope(value), Absence.LIMIT_TOO_FAR),
-        one.df(0),
-        half.mapFinite(h -> scale.back(value - h), Absence.LIMIT_TOO_FAR),
-        half.mapFinite(h -> scale.back(value + h), Absence.LIMIT_TOO_FAR),
-        null);
   }
 
   private String letters(List<String> of, List<String> within, Map<String, String> levels) {
@@ -195,40 +143,6 @@ public final class AskedQuestions {
     Map<String, String> own = new LinkedHashMap<>();
     names.forEach(name -> own.put(name, levels.get(name)));
     return own;
-  }
-
-  /** The families of a comparison: one a combination of the levels held fixed. */
-  private List<Map<String, String>> families(List<String> within) {
-    return means.means(within, Map.of()).stream().map(Mean::levels).toList();
-  }
-
-  private Quantity commonError(List<String> of, List<String> within) {
-    double first = Double.NaN;
-    for (Map<String, String> family : families(within)) {
-      List<Mean> own = AskedMeans.estimable(means.means(of, family));
-      for (int i = 0; i < Math.min(own.size(), ComparedMeans.MOST); i++) {
-        for (int j = 0; j < i; j++) {
-          Estimable d = own.get(i).estimable().plus(-1, own.get(j).estimable());
-          double se = Math.sqrt(estimator.variance(d));
-          first = Double.isNaN(first) ? se : first;
-          if (!(Math.abs(se - first) <= SAME_ERROR * first)) {
-            return Quantity.absent(Absence.OWN_ERRORS);
-          }
-        }
-      }
-    }
-    return Quantity.finite(first, Absence.NO_DIFFERENCE);
-  }
-
-  private Quantity commonDf(List<String> of, List<String> within) {
-    for (Map<String, String> family : families(within)) {
-      List<Mean> own = AskedMeans.estimable(means.means(of, family));
-      if (own.size() > 1) {
-        double df = estimator.df(own.get(0).estimable().plus(-1, own.get(1).estimable()));
-        return Quantity.finite(df, Absence.NO_NOISE);
-      }
-    }
-    return Quantity.absent(Absence.NO_DIFFERENCE);
   }
 
   /** Those that can be compared with the reference. */
@@ -264,7 +178,7 @@ public final class AskedQuestions {
   public List<ComparisonResult> comparisons() {
     for (Compare c : inquiry.compare()) {
       if (!c.isContrast() && !c.of().isEmpty()) {
-        for (Map<String, String> family : families(c.within())) {
+        for (Map<String, String> family : means.families(c.within())) {
           progress.check();
           compare(c, family);
         }

@@ -13,6 +13,7 @@ import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedQuestions;
+import app.knuckle.study.answers.asked.FitInputs;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.cells.Combinations;
 import app.knuckle.study.checks.Checks;
@@ -22,6 +23,8 @@ import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Same;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -31,6 +34,24 @@ import java.util.Optional;
 
 /** Answers an inquiry about one response as counts, or as proportions. */
 public final class CountAnswer {
+
+  private static final Stage<FitInputs, CountQuestion> FIT =
+      new Stage<>(
+          (in, stages, progress) ->
+              new CountQuestion(in.frame(), in.fitting(), in.measured(), progress));
+
+  private record TestInputs(Same<CountQuestion> question, double alpha) {}
+
+  private static final Stage<TestInputs, TestResult.CountResult> TEST =
+      new Stage<>((in, stages, progress) -> test(in.question().value(), in.alpha(), progress));
+
+  private record FootingInputs(
+      Same<Frame> frame, Same<CountQuestion> question, List<Compare> compare) {}
+
+  private static final Stage<FootingInputs, CountFooting> FOOTING =
+      new Stage<>(
+          (in, stages, progress) ->
+              new CountFooting(in.frame().value(), in.question().value(), in.compare(), progress));
 
   private final Frame frame;
   private final Inquiry inquiry;
@@ -47,12 +68,7 @@ public final class CountAnswer {
     this.measured = measured;
     this.progress = progress;
     this.stages = stages;
-    Inquiry fitting = inquiry.fitting(measured);
-    question =
-        stages.of(
-            "counts:" + measured,
-            List.of(new Stages.Same(frame), fitting),
-            () -> new CountQuestion(frame, fitting, measured, progress));
+    question = stages.of(FIT, measured, FitInputs.of(frame, inquiry, measured), progress);
     fit = question.fit();
   }
 
@@ -82,8 +98,7 @@ public final class CountAnswer {
       }
     }
     TestResult.CountResult test =
-        stages.of(
-            "deviance:" + measured, List.of(new Stages.Same(fit), inquiry.alpha()), this::test);
+        stages.of(TEST, measured, new TestInputs(new Same<>(question), inquiry.alpha()), progress);
     List<TestResult> tests = new ArrayList<>(List.of(test));
     exact().ifPresent(tests::add);
     AskedQuestions questions =
@@ -97,9 +112,10 @@ public final class CountAnswer {
         questions.comparisons().stream().map(this::withEdges).toList();
     CountFooting footing =
         stages.of(
-            "footing:" + measured,
-            List.of(new Stages.Same(fit), inquiry.compare()),
-            () -> new CountFooting(frame, inquiry, question, progress));
+            FOOTING,
+            measured,
+            new FootingInputs(new Same<>(frame), new Same<>(question), inquiry.compare()),
+            progress);
     return new Results(
             tests,
             Checks.at(footing.checks(), inquiry.alpha()),
@@ -110,15 +126,17 @@ public final class CountAnswer {
         .with(footing.groupChecks(), footing.residuals());
   }
 
-  private TestResult.CountResult test() {
+  private static TestResult.CountResult test(
+      CountQuestion question, double alpha, Progress progress) {
+    CountFit fit = question.fit();
+    Inquiry inquiry = question.inquiry();
     return new TestResult.CountResult(
         fit.figures(),
         fit.aic(),
         fit.drops(inquiry.squares(), progress),
         fit.whole(progress),
-        new TestResult.CountResult.Judging(
-            fit.model().extraSpread(), inquiry.squares(), inquiry.alpha()),
-        Slopes.of(fit, fit::slope, inquiry.covariates(), inquiry.alpha()),
+        new TestResult.CountResult.Judging(fit.model().extraSpread(), inquiry.squares(), alpha),
+        Slopes.of(fit, fit::slope, inquiry.covariates(), alpha),
         fit.scale());
   }
 

@@ -39,6 +39,7 @@ final class CountFooting {
 
   private final Frame frame;
   private final Inquiry inquiry;
+  private final List<Compare> compare;
   private final CountQuestion question;
   private final CountFit fit;
   private final CountChecks stats;
@@ -46,9 +47,10 @@ final class CountFooting {
   private final List<GroupCheck> groupChecks = new ArrayList<>();
   private Residuals residuals;
 
-  CountFooting(Frame frame, Inquiry inquiry, CountQuestion question, Progress progress) {
+  CountFooting(Frame frame, CountQuestion question, List<Compare> compare, Progress progress) {
     this.frame = frame;
-    this.inquiry = inquiry;
+    inquiry = question.inquiry();
+    this.compare = compare;
     this.question = question;
     fit = question.fit();
     stats = new CountChecks(fit);
@@ -110,7 +112,7 @@ final class CountFooting {
   }
 
   private void trends(Progress progress) {
-    for (Compare c : inquiry.compare()) {
+    for (Compare c : compare) {
       if (c.trend() > 0 && c.of().size() == 1) {
         String name = c.of().get(0);
         Factor factor = question.parts().factor(name);

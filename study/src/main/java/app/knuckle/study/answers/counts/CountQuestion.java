@@ -24,12 +24,14 @@ import java.util.List;
 /** One count fitted: what depends neither on comparisons nor on how they are judged. */
 final class CountQuestion {
 
+  private final Inquiry inquiry;
   private final Parts parts;
   private final List<Factor> factors;
   private final CountedRows rows;
   private final CountFit fit;
 
   CountQuestion(Frame frame, Inquiry inquiry, String measured, Progress progress) {
+    this.inquiry = inquiry;
     List<String> numbers = new ArrayList<>(inquiry.covariates());
     numbers.add(measured);
     for (String size : Arrays.asList(inquiry.outOf(), inquiry.exposure())) {
@@ -99,6 +101,11 @@ final class CountQuestion {
               : say("refused.all-those-tried-among", measured),
           say("way.ask-about-another-response"));
     }
+  }
+
+  /** The question as the fit sees it. */
+  Inquiry inquiry() {
+    return inquiry;
   }
 
   Parts parts() {

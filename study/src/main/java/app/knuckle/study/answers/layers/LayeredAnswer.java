@@ -3,17 +3,26 @@ package app.knuckle.study.answers.layers;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.study.answers.asked.AskedQuestions;
+import app.knuckle.study.answers.asked.FitInputs;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import java.util.List;
 
 /** Answers an inquiry about split plots, strips, or units seen on several occasions. */
 public final class LayeredAnswer {
+
+  private static final Stage<FitInputs, LayeredFit> FIT =
+      new Stage<>(
+          (in, stages, progress) ->
+              in.fitting().strips().isEmpty()
+                  ? new TwoLayerFit(in.frame(), in.fitting(), in.measured())
+                  : new StripFit(in.frame(), in.fitting(), in.measured()));
 
   private LayeredAnswer() {}
 
@@ -30,15 +39,7 @@ public final class LayeredAnswer {
    */
   public static Results to(
       Frame frame, Inquiry inquiry, String measured, Progress progress, Stages stages) {
-    Inquiry fitting = inquiry.fitting(measured);
-    LayeredFit fit =
-        stages.of(
-            "layers:" + measured,
-            List.of(new Stages.Same(frame), fitting),
-            () ->
-                fitting.strips().isEmpty()
-                    ? new TwoLayerFit(frame, fitting, measured)
-                    : new StripFit(frame, fitting, measured));
+    LayeredFit fit = stages.of(FIT, measured, FitInputs.of(frame, inquiry, measured), progress);
     progress.check();
     double alpha = inquiry.alpha();
     AnovaTable table = fit.table(alpha);

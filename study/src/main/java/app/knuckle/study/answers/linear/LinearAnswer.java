@@ -5,13 +5,10 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.Significance;
 import app.knuckle.stats.anova.AnovaTable;
-import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.anova.PowerTransformation;
-import app.knuckle.stats.anova.RelativeEfficiency;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Trend;
-import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
@@ -26,7 +23,7 @@ import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.answers.asked.Contrasts;
-import app.knuckle.study.answers.asked.Slopes;
+import app.knuckle.study.answers.asked.FitInputs;
 import app.knuckle.study.answers.asked.UnequalMeans;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.Checks;
@@ -39,6 +36,8 @@ import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Same;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -48,6 +47,25 @@ import java.util.function.Function;
 
 /** Answers an inquiry about one response with one layer of error. */
 public final class LinearAnswer {
+
+  private static final Stage<FitInputs, LinearFit> FIT =
+      new Stage<>(
+          (in, stages, progress) ->
+              new LinearFit(in.frame(), in.fitting(), in.measured(), progress));
+
+  private record TestInputs(Same<LinearFit> fit, double alpha, Direction direction) {}
+
+  private static final Stage<TestInputs, List<TestResult>> TESTS =
+      new Stage<>(
+          (in, stages, progress) -> LinearTests.of(in.fit().value(), in.alpha(), in.direction()));
+
+  private record TransformationInputs(Same<LinearFit> fit, double alpha) {}
+
+  private static final Stage<TransformationInputs, PowerTransformation> TRANSFORMATION =
+      new Stage<>(
+          (in, stages, progress) ->
+              PowerTransformation.of(
+                  in.fit().value().groups(in.fit().value().values()), in.alpha()));
 
   private final Inquiry inquiry;
   private final Progress progress;
@@ -65,12 +83,7 @@ public final class LinearAnswer {
     this.measured = measured;
     this.progress = progress;
     this.stages = stages;
-    Inquiry fitting = inquiry.fitting(measured);
-    fitted =
-        stages.of(
-            "linear-fit:" + measured,
-            List.of(new Stages.Same(frame), fitting),
-            () -> new LinearFit(frame, fitting, measured, progress));
+    fitted = stages.of(FIT, measured, FitInputs.of(frame, inquiry, measured), progress);
     parts = fitted.parts();
     factors = fitted.factors();
     model = fitted.model();
@@ -127,9 +140,10 @@ public final class LinearAnswer {
   private Results leastSquares() {
     List<TestResult> tests =
         stages.of(
-            "tests:" + measured,
-            List.of(new Stages.Same(fitted), inquiry.alpha(), inquiry.direction()),
-            this::tests);
+            TESTS,
+            measured,
+            new TestInputs(new Same<>(fitted), inquiry.alpha(), inquiry.direction()),
+            progress);
     AnovaTable table = ((TestResult.AnovaResult) tests.get(tests.size() - 1)).table();
     AskedQuestions questions = questions(table::pOf);
     List<ComparisonResult> comparisons = questions.comparisons();
@@ -146,24 +160,6 @@ public final class LinearAnswer {
         : answered.with(fitted.groupChecks(inquiry.alpha(), progress), fitted.residuals(progress));
   }
 
-  private List<TestResult> tests() {
-    List<TestResult> tests = new ArrayList<>();
-    GroupMoments moments = fitted.moments();
-    if (moments != null && moments.groups() == 2) {
-      tests.add(tTest(TTest.Form.POOLED, moments));
-    }
-    AnovaTable table = AnovaTable.of(fitted.layer(), inquiry.squares(), inquiry.alpha());
-    tests.add(
-        new TestResult.AnovaResult(
-            table,
-            moments == null ? null : OneWay.fit(moments, inquiry.alpha()),
-            Slopes.of(fitted.strata(), inquiry.alpha()),
-            efficiency(table),
-            null,
-            Coefficient.of(fitted.layer(), inquiry.alpha())));
-    return List.copyOf(tests);
-  }
-
   private List<CheckResult> checks(Stratum layer) {
     List<CheckResult> checks = new ArrayList<>(Checks.at(fitted.checks(progress), inquiry.alpha()));
     for (Compare c : inquiry.compare()) {
@@ -174,35 +170,16 @@ public final class LinearAnswer {
     return checks;
   }
 
-  private TestResult.TTestResult tTest(TTest.Form form, GroupMoments moments) {
-    TTest test =
-        TTest.ofTwo(
-            form, sample(moments, 0), sample(moments, 1), inquiry.direction(), inquiry.alpha());
-    Factor factor = factors.get(0);
-    Map<String, Quantity> more = Map.of("pooledSd", test.standardDeviation());
-    return new TestResult.TTestResult(
-        test,
-        inquiry.direction(),
-        Map.of(factor.name(), factor.levels().get(0)),
-        Map.of(factor.name(), factor.levels().get(1)),
-        null,
-        more,
-        Significance.reached(test.test().p(), inquiry.alpha()));
-  }
-
-  private static TTest.Sample sample(GroupMoments moments, int g) {
-    return new TTest.Sample(moments.count(g), moments.deviation(g), moments.sumOfSquares(g));
-  }
-
   private PowerTransformation transformation() {
     double[][] groups = fitted.groups(values);
     boolean few = Arrays.stream(groups).mapToInt(g -> g.length).sum() <= GroupChecks.MOST_VALUES;
     return !few
         ? null
         : stages.of(
-            "transformation:" + measured,
-            List.of(new Stages.Same(fitted), inquiry.alpha()),
-            () -> PowerTransformation.of(groups, inquiry.alpha()));
+            TRANSFORMATION,
+            measured,
+            new TransformationInputs(new Same<>(fitted), inquiry.alpha()),
+            progress);
   }
 
   private Results unequal() {
@@ -216,7 +193,8 @@ public final class LinearAnswer {
     Factor factor = factors.get(0);
     List<TestResult> tests = new ArrayList<>();
     if (moments.groups() == 2) {
-      tests.add(tTest(TTest.Form.WELCH, moments));
+      tests.add(
+          new LinearTests(fitted, inquiry.alpha(), inquiry.direction()).tTest(TTest.Form.WELCH));
     }
     tests.add(
         new TestResult.UnequalResult(
@@ -229,34 +207,6 @@ public final class LinearAnswer {
     UnequalMeans means = new UnequalMeans(inquiry, factor, moments, progress);
     List<ComparisonResult> comparisons = means.comparisons();
     return new Results(tests, List.of(), List.of(means.result()), comparisons, List.of(), null);
-  }
-
-  private RelativeEfficiency efficiency(AnovaTable table) {
-    if (inquiry.blocks().isEmpty() || !inquiry.covariates().isEmpty()) {
-      return null;
-    }
-    double errorMs = table.rows().get(table.rows().size() - 1).error().errorMs().value();
-    AnovaTable.Row first = table.row(Term.of(inquiry.blocks().get(0)));
-    if (!(errorMs > 0) || first == null || first.effect() == null) {
-      return null;
-    }
-    Factor block = factors.get(0);
-    if (inquiry.blocks().size() == 1 && fitted.equalCells() == 1) {
-      int combinations = parts.rows() / block.size();
-      return RelativeEfficiency.ofBlocks(block.size(), combinations, first.effect().ms(), errorMs);
-    }
-    AnovaTable.Row second =
-        inquiry.blocks().size() == 2 ? table.row(Term.of(inquiry.blocks().get(1))) : null;
-    boolean square =
-        second != null
-            && second.effect() != null
-            && inquiry.treatments().size() == 1
-            && factors.stream().allMatch(f -> f.size() == block.size())
-            && parts.rows() == block.size() * block.size();
-    return square
-        ? RelativeEfficiency.ofSquare(
-            block.size(), first.effect().ms(), second.effect().ms(), errorMs)
-        : null;
   }
 
   /** What trends leave of a treatment's differences. */

@@ -113,6 +113,11 @@ final class LinearFit {
     return checked;
   }
 
+  /** The question as the fit sees it. */
+  Inquiry inquiry() {
+    return inquiry;
+  }
+
   Parts parts() {
     return parts;
   }

@@ -12,6 +12,7 @@ import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedQuestions;
+import app.knuckle.study.answers.asked.FitInputs;
 import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
@@ -21,6 +22,8 @@ import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Same;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -29,6 +32,21 @@ import java.util.Map;
 
 /** Answers an inquiry about one response with random effects. */
 public final class MixedAnswer {
+
+  private static final Stage<FitInputs, MixedQuestion> FIT =
+      new Stage<>(
+          (in, stages, progress) ->
+              new MixedQuestion(in.frame(), in.fitting(), in.measured(), progress));
+
+  private record TestInputs(FitInputs of, Same<MixedQuestion> question, double alpha) {}
+
+  private static final Stage<TestInputs, TestResult.MixedResult> TEST =
+      new Stage<>((in, stages, progress) -> test(in, progress));
+
+  private record LeftInputs(Same<MixedFit> fit) {}
+
+  private static final Stage<LeftInputs, Left> LEFT =
+      new Stage<>((in, stages, progress) -> in.fit().value().left());
 
   private final Frame frame;
   private final Inquiry inquiry;
@@ -45,12 +63,7 @@ public final class MixedAnswer {
     this.progress = progress;
     this.stages = stages;
     this.measured = measured;
-    Inquiry fitting = inquiry.fitting(measured);
-    question =
-        stages.of(
-            "mixed-fit:" + measured,
-            List.of(new Stages.Same(frame), fitting),
-            () -> new MixedQuestion(frame, fitting, measured, progress));
+    question = stages.of(FIT, measured, FitInputs.of(frame, inquiry, measured), progress);
     fit = question.fit();
   }
 
@@ -72,10 +85,13 @@ public final class MixedAnswer {
 
   private Results results() {
     MixedProcedures.check(inquiry, question.asked());
-    double alpha = inquiry.alpha();
     TestResult.MixedResult test =
         stages.of(
-            "mixed-test:" + measured, List.of(new Stages.Same(fit), alpha), () -> test(alpha));
+            TEST,
+            measured,
+            new TestInputs(
+                FitInputs.of(frame, inquiry, measured), new Same<>(question), inquiry.alpha()),
+            progress);
     Inquiry asked =
         inquiry.but(
             d -> {
@@ -102,7 +118,10 @@ public final class MixedAnswer {
     return checked(answered, test);
   }
 
-  private TestResult.MixedResult test(double alpha) {
+  private static TestResult.MixedResult test(TestInputs in, Progress progress) {
+    MixedFit fit = in.question().value().fit();
+    Inquiry inquiry = in.of().fitting();
+    double alpha = in.alpha();
     List<MixedFit.Row> rows = fit.tests(alpha);
     List<Component> components = fit.components(alpha, progress);
     return new TestResult.MixedResult(
@@ -115,16 +134,18 @@ public final class MixedAnswer {
             fit.equalVariances(progress),
             fit.moments(),
             fit.effects(),
-            criteria()),
+            criteria(in, progress)),
         Slopes.of(fit, fit::slope, inquiry.covariates(), alpha),
-        rows.isEmpty() ? mean(alpha) : null);
+        rows.isEmpty() ? mean(fit, alpha) : null);
   }
 
   /** More rows are not fitted in other ways as well, which nobody may look at. */
   private static final int MOST_FITTED_THRICE = 5_000;
 
   /** AIC of each way in which readings of a unit may hang together. */
-  private Map<WithinUnit, Double> criteria() {
+  private static Map<WithinUnit, Double> criteria(TestInputs in, Progress progress) {
+    MixedFit fit = in.question().value().fit();
+    Inquiry inquiry = in.of().fitting();
     Map<WithinUnit, Double> criteria = new EnumMap<>(WithinUnit.class);
     boolean repeated = inquiry.unit() != null && inquiry.occasions().size() == 1;
     if (!repeated || fit.figures().n() > MOST_FITTED_THRICE) {
@@ -133,13 +154,16 @@ public final class MixedAnswer {
     WithinUnit own = inquiry.random().within();
     for (WithinUnit within : WithinUnit.values()) {
       progress.check();
-      Inquiry other = inquiry.fitting(measured).but(d -> d.random = d.random.with(within));
+      Inquiry other = inquiry.but(d -> d.random = d.random.with(within));
       try {
         criteria.put(
             within,
             within == own
                 ? fit.figures().aic()
-                : new MixedQuestion(frame, other, measured, progress).fit().figures().aic());
+                : new MixedQuestion(in.of().frame(), other, in.of().measured(), progress)
+                    .fit()
+                    .figures()
+                    .aic());
       } catch (Refused e) {
         // What cannot be fitted has no criterion; choosing it says why.
       }
@@ -147,7 +171,7 @@ public final class MixedAnswer {
     return criteria;
   }
 
-  private StudentT mean(double alpha) {
+  private static StudentT mean(MixedFit fit, double alpha) {
     Estimable mean = fit.mean(new int[0], new double[0]);
     StudentT less =
         StudentT.of(
@@ -172,7 +196,7 @@ public final class MixedAnswer {
     if (test.fit().n() > GroupChecks.MOST_VALUES) {
       return answered;
     }
-    Left left = stages.of("left:" + measured, List.of(new Stages.Same(fit)), () -> fit.left());
+    Left left = stages.of(LEFT, measured, new LeftInputs(new Same<>(fit)), progress);
     boolean fades = inquiry.random().within() == WithinUnit.FIRST_ORDER;
     double df = fit.moments().map(m -> m.rows().get(m.rows().size() - 1).df() - 1.0).orElse(0.0);
     Residuals residuals =

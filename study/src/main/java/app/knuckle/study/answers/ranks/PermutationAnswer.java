@@ -7,6 +7,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
 import app.knuckle.stats.anova.OneWay;
+import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
@@ -18,12 +19,14 @@ import app.knuckle.stats.resampling.ReducedModel;
 import app.knuckle.stats.resampling.Shares;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.study.answers.asked.AskedModel;
+import app.knuckle.study.answers.asked.FitInputs;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.findings.Told;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
@@ -32,7 +35,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.Supplier;
 
 /** Answers by rearranging the values among the groups. */
 final class PermutationAnswer extends RankQuestion {
@@ -46,15 +48,28 @@ final class PermutationAnswer extends RankQuestion {
   }
 
   /** So many arrangements are drawn that p lies clear of the level, so that they depend on it. */
-  private <V> V drawn(String what, Supplier<V> draw) {
-    return stages.of(
-        what + " of " + measured,
-        List.of(
-            new Stages.Same(frame),
-            inquiry.fitting(measured),
-            inquiry.alpha(),
-            inquiry.direction()),
-        draw);
+  private record DrawnInputs(FitInputs of, double alpha, Direction direction) {}
+
+  private static final Stage<DrawnInputs, Map<Term, ReducedModel.Result>> OF_TERMS =
+      new Stage<>(
+          (in, stages, progress) ->
+              new PermutationAnswer(
+                      in.of().frame(), in.of().fitting(), in.of().measured(), progress, stages)
+                  .arrange(in.alpha()));
+
+  private static final Stage<DrawnInputs, Shares> OF_GROUPS =
+      new Stage<>(
+          (in, stages, progress) -> {
+            PermutationAnswer answer =
+                new PermutationAnswer(
+                    in.of().frame(), in.of().fitting(), in.of().measured(), progress, stages);
+            return Permutation.of(
+                answer.split(answer.treatment()), in.direction(), in.alpha(), progress);
+          });
+
+  private DrawnInputs drawn() {
+    return new DrawnInputs(
+        FitInputs.of(frame, inquiry, measured), inquiry.alpha(), inquiry.direction());
   }
 
   @Override
@@ -78,19 +93,12 @@ final class PermutationAnswer extends RankQuestion {
 
   /** Each term of a larger design, by what the model without it leaves. */
   private Results terms() {
-    List<String> names = new ArrayList<>(inquiry.blocks());
-    names.addAll(inquiry.treatments());
-    List<Factor> factors = parts.factors(names);
-    Model model = AskedModel.of(inquiry, parts, factors);
-    double[] values = parts.values(measured);
-    Fit fit = Fit.of(model, List.of(values));
-    AnovaTable table =
-        AnovaTable.of(new Stratum("error", fit, 0, 1), Squares.AFTER_ALL, inquiry.alpha());
-    Map<Term, ReducedModel.Result> drawn =
-        drawn("arrangements", () -> arrange(model, table, new ReducedModel(fit, values)));
+    Terms terms = fitted();
+    AnovaTable table = table(terms, inquiry.alpha());
+    Map<Term, ReducedModel.Result> drawn = stages.of(OF_TERMS, measured, drawn(), progress);
     List<RankNumbers.DrawnRow> rows = new ArrayList<>();
     Told told = new Told(say("permutation.terms"));
-    for (Term term : model.terms()) {
+    for (Term term : terms.fit().model().terms()) {
       AnovaTable.Row row = table.row(term);
       if (!drawn.containsKey(term)) {
         continue;
@@ -135,15 +143,31 @@ final class PermutationAnswer extends RankQuestion {
         List.of());
   }
 
+  private record Terms(Fit fit, double[] values) {}
+
+  private Terms fitted() {
+    List<String> names = new ArrayList<>(inquiry.blocks());
+    names.addAll(inquiry.treatments());
+    double[] values = parts.values(measured);
+    Model model = AskedModel.of(inquiry, parts, parts.factors(names));
+    return new Terms(Fit.of(model, List.of(values)), values);
+  }
+
+  private static AnovaTable table(Terms terms, double alpha) {
+    return AnovaTable.of(new Stratum("error", terms.fit(), 0, 1), Squares.AFTER_ALL, alpha);
+  }
+
   /** By term of the treatments that can be tested; null where no arrangement tells anything. */
-  private Map<Term, ReducedModel.Result> arrange(
-      Model model, AnovaTable table, ReducedModel reduced) {
+  private Map<Term, ReducedModel.Result> arrange(double alpha) {
+    Terms terms = fitted();
+    AnovaTable table = table(terms, alpha);
+    ReducedModel reduced = new ReducedModel(terms.fit(), terms.values());
     Map<Term, ReducedModel.Result> drawn = new LinkedHashMap<>();
-    for (Term term : model.terms()) {
+    for (Term term : terms.fit().model().terms()) {
       AnovaTable.Row row = table.row(term);
       boolean asked = term.names().stream().anyMatch(inquiry.treatments()::contains);
       if (asked && row != null && row.effect() != null) {
-        drawn.put(term, reduced.test(term, inquiry.alpha(), progress));
+        drawn.put(term, reduced.test(term, alpha, progress));
       }
     }
     return drawn;
@@ -152,10 +176,7 @@ final class PermutationAnswer extends RankQuestion {
   private Results oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
-    Shares own =
-        drawn(
-            "arrangements",
-            () -> Permutation.of(groups, inquiry.direction(), inquiry.alpha(), progress));
+    Shares own = stages.of(OF_GROUPS, measured, drawn(), progress);
     double[] values = parts.values(measured);
     OneWay fit =
         OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());

@@ -21,6 +21,8 @@ import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
+import app.knuckle.study.stages.Same;
+import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
@@ -31,6 +33,11 @@ import java.util.Map;
 
 /** Answers an inquiry about several responses together. */
 public final class TogetherAnswer {
+
+  private record FitTogether(Same<Frame> frame, Inquiry laying) {}
+
+  private static final Stage<FitTogether, Fitted> FIT =
+      new Stage<>((in, stages, progress) -> Fitted.of(in.frame().value(), in.laying()));
 
   private final Inquiry inquiry;
   private final Fitted fitted;
@@ -54,11 +61,7 @@ public final class TogetherAnswer {
     this.inquiry = inquiry;
     this.progress = progress;
     this.stages = stages;
-    fitted =
-        stages.of(
-            "fit-together",
-            List.of(new Stages.Same(frame), inquiry.laying()),
-            () -> Fitted.of(frame, inquiry.laying()));
+    fitted = stages.of(FIT, new FitTogether(new Same<>(frame), inquiry.laying()), progress);
     parts = fitted.parts();
     factors = fitted.factors();
     fit = fitted.fit();
