@@ -14,7 +14,7 @@ import app.knuckle.study.plan.PlanDraft;
 import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.plan.Rehearsals;
 import app.knuckle.study.plan.Shows;
-import app.knuckle.study.plan.Spread;
+import app.knuckle.study.plan.SimulatedErrors;
 import app.knuckle.study.table.Table;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -64,7 +64,7 @@ public class PlanBench {
     incomplete = plan(Map.of("line", many), Plan.Layout.INCOMPLETE_BLOCKS, 4, 6, "line");
     laid = Arrangement.of(racks);
     largeLaid = Arrangement.of(large);
-    records = MakeBelieve.of(racks, laid, Spread.NORMAL, 1, 1, Progress.NONE);
+    records = MakeBelieve.of(racks, laid, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
     inquiry = PlanRecords.inquiry(racks, racks.measured().get(0));
     rehearsals =
         Rehearsals.of(racks, laid, racks.measured().get(0), Mishap.NONE, Progress.NONE)

@@ -7,7 +7,14 @@ import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.sli
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
+import app.knuckle.study.stages.Stage;
+import app.knuckle.study.stages.Stages;
+import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaCodeUnit;
+import com.tngtech.archunit.core.domain.JavaConstructor;
+import com.tngtech.archunit.core.domain.JavaField;
+import com.tngtech.archunit.core.domain.JavaModifier;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.core.importer.Location;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -15,12 +22,18 @@ import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
 import com.tngtech.archunit.library.GeneralCodingRules;
 import java.io.IOException;
+import java.lang.reflect.Field;
+import java.lang.reflect.Modifier;
+import java.lang.reflect.ParameterizedType;
+import java.lang.reflect.Type;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -210,6 +223,110 @@ class ArchitectureTest {
             .collect(Collectors.groupingBy(Path::getParent, Collectors.counting()));
     assertThat(files).isNotEmpty();
     assertThat(files).allSatisfy((folder, count) -> assertThat(count).isLessThanOrEqualTo(20));
+  }
+
+  @Test
+  void aNameOfAFileStandsOnceInAModule() throws IOException {
+    Map<String, Long> names =
+        sources().stream()
+            .filter(p -> !p.endsWith("package-info.java"))
+            .collect(
+                Collectors.groupingBy(
+                    p -> p.getName(1) + " " + p.getFileName(), Collectors.counting()));
+    assertThat(names).isNotEmpty();
+    assertThat(names).allSatisfy((name, count) -> assertThat(count).as(name).isEqualTo(1));
+  }
+
+  /** A cast or a test of the kind of a result; a kind says of itself what others need. */
+  private static final Pattern KIND_OF_RESULT =
+      Pattern.compile(
+          "instanceof TestResult\\.|\\(TestResult\\.\\w+\\) |TestResult\\.\\w+\\.class");
+
+  @Test
+  void nobodyAsksAResultForItsKind() throws IOException {
+    assertThat(lines(KIND_OF_RESULT)).isEmpty();
+  }
+
+  /** Levels that are put together into one text. */
+  private static final Pattern JOINED_LEVELS =
+      Pattern.compile("join\\(.*[lL]evels\\(?\\)?\\.values\\(\\)");
+
+  /** Where levels are put together to be read. */
+  private static final Set<String> SHOW_LEVELS = Set.of("GroupSummary.java", "FootingPage.java");
+
+  @Test
+  void levelsArePutTogetherOnlyToBeRead() throws IOException {
+    assertThat(lines(JOINED_LEVELS)).allMatch(line -> SHOW_LEVELS.contains(line.split(":")[0]));
+  }
+
+  private static List<String> lines(Pattern sought) throws IOException {
+    List<String> found = new ArrayList<>();
+    for (Path source : sources()) {
+      for (String line : Files.readAllLines(source)) {
+        if (sought.matcher(line).find()) {
+          found.add(source.getFileName() + ": " + line.strip());
+        }
+      }
+    }
+    return found;
+  }
+
+  /** What a stage makes is remembered, and so is all that it holds. */
+  @ArchTest
+  static void whatAStageMakesHoldsNoProgressAndNoStages(JavaClasses classes) {
+    Set<Class<?>> looked = new HashSet<>();
+    int stages = 0;
+    for (JavaClass owner : classes) {
+      for (JavaField field : owner.getFields()) {
+        if (field.getRawType().isEquivalentTo(Stage.class)
+            && field.getModifiers().contains(JavaModifier.STATIC)) {
+          Type made =
+              ((ParameterizedType) field.reflect().getGenericType()).getActualTypeArguments()[1];
+          holdsNone(made, field.getFullName(), looked);
+          stages++;
+        }
+      }
+    }
+    assertThat(stages).isGreaterThan(10);
+  }
+
+  private static void holdsNone(Type type, String of, Set<Class<?>> looked) {
+    if (type instanceof ParameterizedType many) {
+      Arrays.stream(many.getActualTypeArguments()).forEach(t -> holdsNone(t, of, looked));
+      holdsNone(many.getRawType(), of, looked);
+    } else if (type instanceof Class<?> own && own.getName().startsWith("app.knuckle")) {
+      assertThat(own).as(of).isNotIn(Progress.class, Stages.class);
+      if (looked.add(own)) {
+        for (Field field : own.getDeclaredFields()) {
+          if (!Modifier.isStatic(field.getModifiers())) {
+            holdsNone(field.getGenericType(), of + " > " + field.getName(), looked);
+          }
+        }
+        for (Class<?> kind :
+            Optional.ofNullable(own.getPermittedSubclasses()).orElse(new Class<?>[0])) {
+          holdsNone(kind, of, looked);
+        }
+      }
+    }
+  }
+
+  /** More than this a reader cannot tell apart at a call; what mirrors a file is a record. */
+  private static final int MOST_PARAMETERS = 8;
+
+  @ArchTest
+  static void whatIsCalledTakesFewParameters(JavaClasses classes) {
+    List<String> many = new ArrayList<>();
+    for (JavaClass owner : classes) {
+      boolean record = owner.isRecord();
+      for (JavaCodeUnit unit : owner.getCodeUnits()) {
+        boolean made = unit instanceof JavaConstructor && (record || owner.isEnum());
+        boolean written = !unit.getName().startsWith("lambda$") && !owner.isAnonymousClass();
+        if (written && !made && unit.getRawParameterTypes().size() > MOST_PARAMETERS) {
+          many.add(unit.getFullName());
+        }
+      }
+    }
+    assertThat(many).isEmpty();
   }
 
   /** Switches over texts and numbers, of which no one can list all. */

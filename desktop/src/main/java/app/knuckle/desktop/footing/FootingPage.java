@@ -14,6 +14,8 @@ import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.CheckTest.About;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupCheck.OddResidual;
 import app.knuckle.study.findings.ResponseFindings;
@@ -21,9 +23,9 @@ import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 
 /**
  * What the Footing joint says: a card for each thing that the answer stands on.
@@ -183,20 +185,20 @@ public record FootingPage(String line, List<Check> cards) {
       GroupCheck values = check.values().orElseThrow();
       List<String> more =
           response.results().groupChecks().stream()
-              .filter(c -> c.test().equals(values.test()))
-              .filter(c -> c.on() instanceof Map<?, ?> group && !group.isEmpty())
-              .map(
+              .filter(c -> c.test() == values.test())
+              .flatMap(
                   c ->
-                      String.join(
-                              " ",
-                              ((Map<?, ?>) c.on()).values().stream().map(String::valueOf).toList())
-                          + ": "
-                          + Numerals.pStatement(c.p()))
+                      c.on() instanceof CheckedOn.Group group && !group.levels().isEmpty()
+                          ? Stream.of(
+                              String.join(" ", group.levels().values())
+                                  + ": "
+                                  + Numerals.pStatement(c.p()))
+                          : Stream.of())
               .toList();
       return new Check(
           say(
               "footing.title.normality",
-              values.on().equals("differences") ? "differences" : "residuals"),
+              values.on() == CheckedOn.Whole.DIFFERENCES ? "differences" : "residuals"),
           Topic.BELL_SHAPE,
           check.judgement(),
           residuals == null ? null : CheckPictures.quantiles(residuals),
@@ -215,12 +217,12 @@ public record FootingPage(String line, List<Check> cards) {
           values.units().orElseThrow().deviations().stream().mapToDouble(d -> d).toArray();
       return plain(
           check,
-          say("footing.title.normality", String.valueOf(values.on())),
+          say("footing.title.normality", values.on().key()),
           Topic.BELL_SHAPE,
           CheckPictures.quantiles(deviations),
           !check.judgement().isOdd()
               ? List.of()
-              : values.on().equals("differences")
+              : values.on() == CheckedOn.Whole.DIFFERENCES
                   ? ways.approaches(Approach.RANKS, Approach.PERMUTATION)
                   : ways.logarithm());
     }
@@ -230,7 +232,7 @@ public record FootingPage(String line, List<Check> cards) {
       boolean alone = inquiry.outOf() == null && inquiry.exposure() == null;
       return plain(
           check,
-          say("footing.title.expected", String.valueOf(check.values().orElseThrow().on())),
+          say("footing.title.expected", check.values().orElseThrow().on().key()),
           Topic.of(inquiry, false),
           null,
           check.judgement().isOdd() && alone ? ways.approaches(Approach.RANKS) : List.of());
@@ -279,32 +281,28 @@ public record FootingPage(String line, List<Check> cards) {
 
     private Check design(Footing.Check footed, CheckResult check) {
       boolean odd = check.judgement().isOdd();
-      boolean slopes = check.about().equals("slopes") && !check.covariate().isEmpty();
+      boolean slopes = check.about() == About.SLOPES && !check.covariate().isEmpty();
       String title =
-          say(
-              "footing.title."
-                  + (slopes
-                      ? "slopes.on"
-                      : check.about().equals("normality") ? "joint-normality" : check.about()),
-              check.covariate());
+          say("footing.title." + (slopes ? "slopes.on" : check.about().key()), check.covariate());
       Scatter scatter =
           switch (check.about()) {
-            case "slopes" -> slopes ? CheckPictures.slopes(answer, check.covariate()) : null;
-            case "straightness" -> CheckPictures.againstCovariate(answer, check.covariate());
-            case "additivity" -> pictures.additivity();
-            case "trend-remainder" -> pictures.trend();
-            case "equal-covariances" -> pictures.together();
-            default -> null;
+            case SLOPES -> slopes ? CheckPictures.slopes(answer, check.covariate()) : null;
+            case STRAIGHTNESS -> CheckPictures.againstCovariate(answer, check.covariate());
+            case ADDITIVITY -> pictures.additivity();
+            case TREND_REMAINDER -> pictures.trend();
+            case EQUAL_COVARIANCES -> pictures.together();
+            case SPHERICITY, RANDOM_LEVELS, NORMALITY, VARIANCES, OUTLIERS -> null;
+            case DISPERSION, ZEROS, EXPECTED_COUNTS -> null;
           };
-      Bars bars = check.about().equals("sphericity") ? pictures.occasions() : null;
+      Bars bars = check.about() == About.SPHERICITY ? pictures.occasions() : null;
       List<WayOn> on =
           !odd
               ? List.of()
               : slopes
                   ? ways.ownSlopes(check.covariate())
-                  : check.about().equals("additivity")
+                  : check.about() == About.ADDITIVITY
                       ? ways.logarithm()
-                      : check.about().equals("sphericity")
+                      : check.about() == About.SPHERICITY
                           ? ways.approaches(Approach.RANKS)
                           : List.of();
       return new Check(
@@ -344,12 +342,15 @@ public record FootingPage(String line, List<Check> cards) {
 
   private static Topic topic(CheckResult check) {
     return switch (check.about()) {
-      case "sphericity" -> Topic.SPHERICITY;
-      case "equal-covariances" -> Topic.SEVERAL_RESPONSES;
-      case "trend-remainder" -> Topic.TRENDS;
-      case "additivity", "slopes", "straightness" -> Topic.ADDITIVITY;
-      case "normality" -> Topic.ASSOCIATIONS; // Of several columns together.
-      default -> throw new IllegalStateException("No page is about " + check.about());
+      case SPHERICITY -> Topic.SPHERICITY;
+      case EQUAL_COVARIANCES -> Topic.SEVERAL_RESPONSES;
+      case TREND_REMAINDER -> Topic.TRENDS;
+      case ADDITIVITY, SLOPES, STRAIGHTNESS -> Topic.ADDITIVITY;
+      case RANDOM_LEVELS -> Topic.RANDOM_EFFECTS;
+      case NORMALITY -> Topic.BELL_SHAPE;
+      case VARIANCES -> Topic.EQUAL_SPREAD;
+      case OUTLIERS -> Topic.ODD_VALUES;
+      case DISPERSION, ZEROS, EXPECTED_COUNTS -> Topic.COUNTS;
     };
   }
 }

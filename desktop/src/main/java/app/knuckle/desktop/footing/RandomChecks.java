@@ -25,8 +25,8 @@ final class RandomChecks {
   static Check card(ResponseFindings response, int k, Footing.Check check, WaysOn ways) {
     TestResult.Variation variation =
         response.results().tests().stream()
-            .filter(TestResult.MixedResult.class::isInstance)
-            .map(test -> ((TestResult.MixedResult) test).variation())
+            .flatMap(test -> test.withRandom().stream())
+            .map(TestResult.MixedResult::variation)
             .findFirst()
             .orElseThrow();
     Component component = variation.components().get(k);

@@ -88,7 +88,7 @@ final class CountPieces {
     return question.answer() == null
         || question.answer().findings() == null
         || question.answer().findings().first().results().tests().stream()
-            .filter(TestResult.CountResult.class::isInstance)
-            .allMatch(test -> ((TestResult.CountResult) test).extraSpread());
+            .flatMap(test -> test.ofDeviance().stream())
+            .allMatch(TestResult.CountResult::extraSpread);
   }
 }

@@ -8,7 +8,6 @@ import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Approach;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.RandomPart;
-import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -90,8 +89,8 @@ final class RandomPieces {
       return "";
     }
     return question.answer().findings().first().results().tests().stream()
-        .filter(TestResult.MixedResult.class::isInstance)
-        .map(test -> ((TestResult.MixedResult) test).variation().criteria().get(within))
+        .flatMap(test -> test.withRandom().stream())
+        .map(mixed -> mixed.variation().criteria().get(within))
         .filter(Objects::nonNull)
         .map(aic -> "; AIC " + Numerals.fixed(aic, 1) + ", smaller is better")
         .findFirst()

@@ -18,7 +18,7 @@ import app.knuckle.figures.scene.Scene;
 import app.knuckle.study.plan.Arrangement;
 import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
-import app.knuckle.study.plan.Spread;
+import app.knuckle.study.plan.SimulatedErrors;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -72,7 +72,7 @@ public final class PlanView extends ScrollPane {
   private final ChangeListener<Plan> changed = (o, before, now) -> changed();
   private Arrangement drawn;
   private Plan drawnPlan;
-  private Spread spread = Spread.NORMAL;
+  private SimulatedErrors spread = SimulatedErrors.NORMAL;
   private final TextField lost = new TextField("0");
   private final TextField widening = new TextField("1");
   private Mishap.Judged judged = Mishap.Judged.AS_PLANNED;
@@ -233,14 +233,14 @@ public final class PlanView extends ScrollPane {
   }
 
   private Card rehearsal() {
-    Choice<Spread> spreads =
+    Choice<SimulatedErrors> spreads =
         new Choice<>(
             "plan-spread",
-            List.of(Spread.values()),
-            Spread::title,
+            List.of(SimulatedErrors.values()),
+            SimulatedErrors::title,
             chosen -> {
               spread = chosen;
-              widening.setDisable(chosen == Spread.COUNTS); // They spread by their mean.
+              widening.setDisable(chosen == SimulatedErrors.COUNTS); // They spread by their mean.
             });
     spreads.show(spread);
     Button make =
@@ -292,7 +292,7 @@ public final class PlanView extends ScrollPane {
   }
 
   private double widening() {
-    return spread == Spread.COUNTS ? 1 : model.widening(widening.getText());
+    return spread == SimulatedErrors.COUNTS ? 1 : model.widening(widening.getText());
   }
 
   private void count() {

@@ -19,7 +19,7 @@ import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
 import app.knuckle.study.plan.Rehearsals;
 import app.knuckle.study.plan.Shows;
-import app.knuckle.study.plan.Spread;
+import app.knuckle.study.plan.SimulatedErrors;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.nio.file.Path;
@@ -208,7 +208,7 @@ final class PlanViewModel {
   }
 
   /** Makes records up and opens them as an inquiry of their own. */
-  void rehearse(Spread spread, double widening) {
+  void rehearse(SimulatedErrors spread, double widening) {
     Shown now = shown.get();
     long seed = now.plan().seed() + made++;
     writing.run(

@@ -5,41 +5,34 @@ import java.util.Arrays;
 /**
  * Where the cells of a sheet are in its view. Heads stay at the top and names of rows at the left;
  * the cells move under them. All lengths are in pixels.
+ *
+ * @param lefts where each column begins, and where the last one ends
+ * @param rows how many
+ * @param names width of the names of the rows
+ * @param head height of the heads
+ * @param row height of a row
+ * @param width of the view
+ * @param height of the view
+ * @param scrollX how much of the cells is hidden at the left
+ * @param scrollY how much of them is hidden at the top
  */
-final class Geometry {
+record Geometry(
+    double[] lefts,
+    int rows,
+    double names,
+    double head,
+    double row,
+    double width,
+    double height,
+    double scrollX,
+    double scrollY) {
 
   /** How near to the edge of a head the mouse takes hold of it. */
   private static final double GRIP = 4;
 
-  private final double[] lefts;
-  private final int rows;
-  private final double names;
-  private final double head;
-  private final double row;
-  private final double width;
-  private final double height;
-  private final double scrollX;
-  private final double scrollY;
-
-  private Geometry(
-      double[] lefts,
-      int rows,
-      double names,
-      double head,
-      double row,
-      double width,
-      double height,
-      double scrollX,
-      double scrollY) {
-    this.lefts = lefts;
-    this.rows = rows;
-    this.names = names;
-    this.head = head;
-    this.row = row;
-    this.width = width;
-    this.height = height;
-    this.scrollX = Math.max(0, Math.min(scrollX, lefts[lefts.length - 1] - (width - names)));
-    this.scrollY = Math.max(0, Math.min(scrollY, rows * row - (height - head)));
+  Geometry {
+    scrollX = Math.max(0, Math.min(scrollX, lefts[lefts.length - 1] - (width - names)));
+    scrollY = Math.max(0, Math.min(scrollY, rows * row - (height - head)));
   }
 
   /**
@@ -89,18 +82,6 @@ final class Geometry {
     return lefts.length - 1;
   }
 
-  int rows() {
-    return rows;
-  }
-
-  double scrollX() {
-    return scrollX;
-  }
-
-  double scrollY() {
-    return scrollY;
-  }
-
   /** How far it can be moved to the left; 0 when all columns are in view. */
   double mostX() {
     return Math.max(0, lefts[columns()] - (width - names));
@@ -109,22 +90,6 @@ final class Geometry {
   /** How far it can be moved up; 0 when all rows are in view. */
   double mostY() {
     return Math.max(0, rows * row - (height - head));
-  }
-
-  double width() {
-    return width;
-  }
-
-  double height() {
-    return height;
-  }
-
-  double names() {
-    return names;
-  }
-
-  double head() {
-    return head;
   }
 
   double left(int column) {

@@ -82,20 +82,13 @@ public final class ShapesLayout {
     for (int g = 0; g < k; g++) {
       double left = GAP + g % columns * (wide + GAP);
       double top = GAP + g / columns * (tall + GAP);
-      panel(
-          marks,
-          shapes.groups().get(g),
-          counts.get(g),
-          curves.get(g),
-          axis,
-          highest,
-          left,
-          top,
-          wide,
-          tall,
-          shapes.kind() == Shapes.Kind.STACKS,
-          edges,
-          g);
+      new Panel(marks, axis, highest, edges, left, top, wide, tall)
+          .draw(
+              shapes.groups().get(g),
+              counts.get(g),
+              curves.get(g),
+              shapes.kind() == Shapes.Kind.STACKS,
+              g);
     }
     marks.add(
         label(
@@ -107,93 +100,89 @@ public final class ShapesLayout {
     return new Scene(width, height, marks);
   }
 
-  private static void panel(
+  /** The place of one group, on the axes that all have in common. */
+  private record Panel(
       List<Mark> marks,
-      SpreadPicture.Group group,
-      double[] counts,
-      DoubleUnaryOperator curve,
       ValueAxis axis,
       double highest,
+      double[] edges,
       double left,
       double top,
       double wide,
-      double tall,
-      boolean stacked,
-      double[] edges,
-      int index) {
-    double line = Type.height(SIZE);
-    double base = top + tall - line - 2;
-    double head = top + line + 2;
-    double right = left + wide;
-    String name =
-        Type.shorten(group.name() + ", n = " + group.values().length, Face.STRONG, SIZE, wide);
-    marks.add(
-        label(
-            name,
-            left + Type.width(name, Face.STRONG, SIZE) / 2,
-            top + line / 2,
-            Face.STRONG,
-            Ink.DARK));
-    double up = highest > 0 ? (base - head) / highest : 0;
-    double bin = wide / Math.max(1, counts.length);
-    if (stacked) {
-      stacks(marks, group, axis, counts.length, left, bin, base, up, index);
-    }
-    for (int b = 0; b < counts.length && !stacked; b++) {
-      if (counts[b] > 0) {
-        double h = counts[b] * up;
-        double from = edges == null ? left + b * bin : axis.place(edges[b], left, right);
-        double to = edges == null ? from + bin : axis.place(edges[b + 1], left, right);
-        marks.add(new Mark.Bar(from, base - h, to - from, h, Ink.TIDE, Ink.PAPER, index));
-      }
-    }
-    for (int i = 1; i <= CURVE && curve != null; i++) {
-      double a = axis.low() + (axis.high() - axis.low()) * (i - 1) / CURVE;
-      double b = axis.low() + (axis.high() - axis.low()) * i / CURVE;
-      marks.add(
-          new Mark.Line(
-              axis.place(a, left, right),
-              base - curve.applyAsDouble(a) * up,
-              axis.place(b, left, right),
-              base - curve.applyAsDouble(b) * up,
-              1.2,
-              counts.length > 0 ? Ink.DARK : Ink.DEEP));
-    }
-    if (counts.length == 0) {
-      for (double v : group.values()) {
-        double x = axis.place(v, left, right);
-        marks.add(new Mark.Line(x, base, x, base - 4, 0.8, Ink.MUTED));
-      }
-    }
-    marks.add(new Mark.Line(left, base, right, base, 0.8, Ink.MUTED));
-    for (double tick : axis.ticks()) {
-      String text = axis.text(tick);
-      double half = Type.width(text, Face.REGULAR, SIZE) / 2;
-      double x = axis.place(tick, left, right);
-      if (x - half >= left - GAP && x + half <= right + GAP) {
-        marks.add(label(text, x, base + 2 + line / 2, Face.REGULAR, Ink.MUTED));
-      }
-    }
-  }
+      double tall) {
 
-  /** A dot a row, from the base upward, as large as the room and the highest stack allow. */
-  private static void stacks(
-      List<Mark> marks,
-      SpreadPicture.Group group,
-      ValueAxis axis,
-      int bins,
-      double left,
-      double bin,
-      double base,
-      double up,
-      int index) {
-    double radius = Math.min(MOST_RADIUS, Math.min(bin, up) / 2);
-    int[] stacked = new int[bins];
-    for (int i = 0; i < group.values().length; i++) {
-      int b = binOf(group.values()[i], axis, bins);
-      double y = base - radius - 2 * radius * stacked[b]++;
-      double x = left + (b + 0.5) * bin;
-      marks.add(new Mark.Dot(x, y, radius, Ink.DEEP, Ink.PAPER, index, group.rows()[i]));
+    void draw(
+        SpreadPicture.Group group,
+        double[] counts,
+        DoubleUnaryOperator curve,
+        boolean stacked,
+        int index) {
+      double line = Type.height(SIZE);
+      double base = top + tall - line - 2;
+      double head = top + line + 2;
+      double right = left + wide;
+      String name =
+          Type.shorten(group.name() + ", n = " + group.values().length, Face.STRONG, SIZE, wide);
+      marks.add(
+          label(
+              name,
+              left + Type.width(name, Face.STRONG, SIZE) / 2,
+              top + line / 2,
+              Face.STRONG,
+              Ink.DARK));
+      double up = highest > 0 ? (base - head) / highest : 0;
+      double bin = wide / Math.max(1, counts.length);
+      if (stacked) {
+        stacks(group, counts.length, base, up, index);
+      }
+      for (int b = 0; b < counts.length && !stacked; b++) {
+        if (counts[b] > 0) {
+          double h = counts[b] * up;
+          double from = edges == null ? left + b * bin : axis.place(edges[b], left, right);
+          double to = edges == null ? from + bin : axis.place(edges[b + 1], left, right);
+          marks.add(new Mark.Bar(from, base - h, to - from, h, Ink.TIDE, Ink.PAPER, index));
+        }
+      }
+      for (int i = 1; i <= CURVE && curve != null; i++) {
+        double a = axis.low() + (axis.high() - axis.low()) * (i - 1) / CURVE;
+        double b = axis.low() + (axis.high() - axis.low()) * i / CURVE;
+        marks.add(
+            new Mark.Line(
+                axis.place(a, left, right),
+                base - curve.applyAsDouble(a) * up,
+                axis.place(b, left, right),
+                base - curve.applyAsDouble(b) * up,
+                1.2,
+                counts.length > 0 ? Ink.DARK : Ink.DEEP));
+      }
+      if (counts.length == 0) {
+        for (double v : group.values()) {
+          double x = axis.place(v, left, right);
+          marks.add(new Mark.Line(x, base, x, base - 4, 0.8, Ink.MUTED));
+        }
+      }
+      marks.add(new Mark.Line(left, base, right, base, 0.8, Ink.MUTED));
+      for (double tick : axis.ticks()) {
+        String text = axis.text(tick);
+        double half = Type.width(text, Face.REGULAR, SIZE) / 2;
+        double x = axis.place(tick, left, right);
+        if (x - half >= left - GAP && x + half <= right + GAP) {
+          marks.add(label(text, x, base + 2 + line / 2, Face.REGULAR, Ink.MUTED));
+        }
+      }
+    }
+
+    /** A dot a row, from the base upward, as large as the room and the highest stack allow. */
+    private void stacks(SpreadPicture.Group group, int bins, double base, double up, int index) {
+      double bin = wide / Math.max(1, bins);
+      double radius = Math.min(MOST_RADIUS, Math.min(bin, up) / 2);
+      int[] stacked = new int[bins];
+      for (int i = 0; i < group.values().length; i++) {
+        int b = binOf(group.values()[i], axis, bins);
+        double y = base - radius - 2 * radius * stacked[b]++;
+        double x = left + (b + 0.5) * bin;
+        marks.add(new Mark.Dot(x, y, radius, Ink.DEEP, Ink.PAPER, index, group.rows()[i]));
+      }
     }
   }
 

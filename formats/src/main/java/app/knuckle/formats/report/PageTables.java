@@ -355,8 +355,7 @@ final class PageTables {
   static Optional<Block> coefficients(
       ResponseFindings response, Inquiry inquiry, PageSettings settings) {
     return response.results().tests().stream()
-        .filter(TestResult.AnovaResult.class::isInstance)
-        .map(test -> ((TestResult.AnovaResult) test).coefficients())
+        .map(TestResult::coefficients)
         .filter(all -> !all.isEmpty())
         .findFirst()
         .map(all -> coefficients(all, response, inquiry, settings));

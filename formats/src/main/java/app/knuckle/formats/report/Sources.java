@@ -25,9 +25,10 @@ final class Sources {
     Set<String> all = new LinkedHashSet<>();
     for (ResponseFindings response : findings.responses()) {
       for (TestResult test : response.results().tests()) {
-        if (test instanceof TestResult.RankResult rank && Phrases.has(SOURCE + rank.kind())) {
-          all.add(say(SOURCE + rank.kind()));
-        }
+        test.onRanks()
+            .map(rank -> SOURCE + rank.kind())
+            .filter(Phrases::has)
+            .ifPresent(source -> all.add(say(source)));
       }
       for (ComparedMeans family : ComparedMeans.of(response.results())) {
         if (family.means().length > 2) {

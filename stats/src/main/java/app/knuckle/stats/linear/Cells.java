@@ -262,18 +262,17 @@ final class Cells {
     System.arraycopy(found, 0, means, 0, found.length);
     for (int a = 0; a < values.length; a++) {
       for (int b = 0; b <= a; b++) {
-        products(
-            values[a],
-            values[b],
-            origins[a],
-            origins[b],
-            means[a],
-            means[b],
-            cellOf,
-            apart,
-            within,
-            a,
-            b);
+        double[] sums =
+            products(
+                new Centred(values[a], origins[a], means[a]),
+                new Centred(values[b], origins[b], means[b]),
+                cellOf,
+                new double[within.length],
+                apart);
+        for (int cell = 0; cell < sums.length; cell++) {
+          within[cell][a][b] = sums[cell];
+          within[cell][b][a] = sums[cell];
+        }
       }
     }
   }
@@ -302,31 +301,23 @@ final class Cells {
     return sums;
   }
 
-  private static void products(
-      double[] x,
-      double[] y,
-      double originX,
-      double originY,
-      double[] meanX,
-      double[] meanY,
-      int[] cellOf,
-      boolean apart,
-      double[][][] within,
-      int a,
-      int b) {
-    double[] sums = new double[within.length];
-    for (int row = 0; row < x.length; row++) {
+  /** A column about the means of its cells. */
+  private record Centred(double[] values, double origin, double[] means) {}
+
+  /** Adds products of two columns to the sums of their cells, or of all cells together. */
+  private static double[] products(
+      Centred x, Centred y, int[] cellOf, double[] sums, boolean apart) {
+    double[] xs = x.values;
+    double[] ys = y.values;
+    for (int row = 0; row < xs.length; row++) {
       int cell = cellOf[row];
       if (cell >= 0) {
-        double dx = x[row] - originX - meanX[cell];
-        double dy = y[row] - originY - meanY[cell];
+        double dx = xs[row] - x.origin - x.means[cell];
+        double dy = ys[row] - y.origin - y.means[cell];
         sums[apart ? cell : 0] += dx * dy;
       }
     }
-    for (int cell = 0; cell < sums.length; cell++) {
-      within[cell][a][b] = sums[cell];
-      within[cell][b][a] = sums[cell];
-    }
+    return sums;
   }
 
   int size() {

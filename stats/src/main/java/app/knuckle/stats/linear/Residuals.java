@@ -17,47 +17,35 @@ import org.apache.commons.statistics.distribution.TDistribution;
  * t = r sqrt((df - 1) / (SSE (1 - h) - r^2))}, and follows Student's t on {@code df - 1}; NaN where
  * the row has its fitted value to itself, or without it nothing is left.
  *
+ * @param rows which took part, from 0, rising
+ * @param fitted what the model says of each
+ * @param residuals value less fitted value
+ * @param leverages how far each row decides over its own fitted value, from 0 to 1
+ * @param studentised residuals over their own standard errors; NaN where there is none
+ * @param df degrees of freedom of these; may be 0 or less, where there are none
+ * @param within how far apart values may be and still be alike, by rounding
+ * @param marginal what is left when only the fixed part of a mixed model is taken off; null of a
+ *     model without random effects
+ * @param counts the same over what a distribution of counts gives; null of what was not counted
  * @see "Cook, R. D. and Weisberg, S. (1982). Residuals and Influence in Regression, 2.2.1 and
  *     equation 2.2.15"
  */
-public final class Residuals {
+public record Residuals(
+    int[] rows,
+    double[] fitted,
+    double[] residuals,
+    double[] leverages,
+    double[] studentised,
+    double df,
+    double within,
+    double[] marginal,
+    OfCounts counts) {
 
   /** With this much leverage a row has its fitted value to itself. */
   public static final double ALL_ITS_OWN = 1 - 1e-10;
 
   /** A difference of two numbers is lost below this share of them. */
   private static final double EXACT = 1e-12;
-
-  private final int[] rows;
-  private final double within;
-  private final double[] fitted;
-  private final double[] residuals;
-  private final double[] leverages;
-  private final double[] studentised;
-  private final double df;
-  private final double[] marginal;
-  private final OfCounts counts;
-
-  private Residuals(
-      int[] rows,
-      double[] fitted,
-      double[] residuals,
-      double[] leverages,
-      double[] studentised,
-      double df,
-      double within,
-      double[] marginal,
-      OfCounts counts) {
-    this.rows = rows;
-    this.counts = counts;
-    this.marginal = marginal;
-    this.within = within;
-    this.fitted = fitted;
-    this.residuals = residuals;
-    this.leverages = leverages;
-    this.studentised = studentised;
-    this.df = df;
-  }
 
   /**
    * What another model leaves, whose rows have no fitted value to themselves.
@@ -191,55 +179,12 @@ public final class Residuals {
         && model.covariates().stream().noneMatch(c -> Double.isNaN(c.values()[row]));
   }
 
-  /** The rows that took part: from 0, rising. */
-  public int[] rows() {
-    return rows;
-  }
-
-  /** What the model says of each row: one value a row that took part. */
-  public double[] fitted() {
-    return fitted;
-  }
-
-  /** What is left: value less fitted value. */
-  public double[] residuals() {
-    return residuals;
-  }
-
-  /** The same over what a distribution of counts gives: null of what was not counted. */
-  public OfCounts counts() {
-    return counts;
-  }
-
-  /**
-   * What is left when only the fixed part of a mixed model is taken off: one value a row that took
-   * part; null of a model without random effects.
-   */
-  public double[] marginal() {
-    return marginal;
-  }
-
   /**
    * How far apart residuals may be and still be alike: by rounding of the values, or by any amount
    * where the model has as many parameters as there are values. Returns at least 0.
    */
   public double alikeWithin() {
     return df < 0 ? Double.POSITIVE_INFINITY : within;
-  }
-
-  /** How far each row decides over its own fitted value: from 0 to 1. */
-  public double[] leverages() {
-    return leverages;
-  }
-
-  /** Residuals over their own standard errors: NaN where there is none. */
-  public double[] studentised() {
-    return studentised;
-  }
-
-  /** Degrees of freedom of the studentised residuals: may be 0 or less, where there are none. */
-  public double df() {
-    return df;
   }
 
   /**

@@ -332,13 +332,14 @@ public record Beside(
   private static List<String> key(Footing.Check check) {
     if (check.source() instanceof Footing.Source.OfDesign of) {
       CheckResult own = of.check();
-      return List.of((own.about() + " " + own.covariate()).strip(), own.test());
+      return List.of((own.about().key() + " " + own.covariate()).strip(), own.test().key());
     }
     if (check.source() instanceof Footing.Source.OfValues of) {
       GroupCheck own = of.check();
       boolean units = check.subject() == Footing.Subject.NORMALITY_OF_UNITS;
       boolean several = check.subject() == Footing.Subject.EXPECTED_COUNTS;
-      return List.of(units || several ? own.about() + " " + own.on() : own.about(), own.test());
+      String about = own.about().key();
+      return List.of(units || several ? about + " " + own.on().key() : about, own.test().key());
     }
     return List.of(check.subject().key(), "records");
   }

@@ -5,6 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.linear.SumTest;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
 import app.knuckle.study.words.Phrases;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -28,7 +29,7 @@ public final class Checks {
         .map(
             check -> {
               CheckResult.Judgement judgement = CheckResult.Judgement.at(check.p(), alpha);
-              return !check.about().equals("slopes") || judgement == check.judgement()
+              return check.about() != CheckTest.About.SLOPES || judgement == check.judgement()
                   ? check
                   : check.judged(
                       judgement,
@@ -42,8 +43,7 @@ public final class Checks {
   /**
    * The check that a test makes.
    *
-   * @param about what it looks at, such as "slopes"
-   * @param name of the test
+   * @param kind of test
    * @param covariate it is about; empty for none
    * @param test the numbers
    * @param more of them, by their key
@@ -52,8 +52,7 @@ public final class Checks {
    * @return the check; it cannot tell where the test has no p
    */
   public static CheckResult of(
-      String about,
-      String name,
+      CheckTest kind,
       String covariate,
       SumTest test,
       Map<String, Quantity> more,
@@ -64,8 +63,7 @@ public final class Checks {
     all.putAll(more);
     CheckResult.Judgement judgement = CheckResult.Judgement.of(test.p());
     return new CheckResult(
-        about,
-        name,
+        kind,
         covariate,
         List.of(),
         CheckResult.Kind.F,

@@ -11,6 +11,8 @@ import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.CheckTest;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.ResponseFindings;
@@ -21,7 +23,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -218,9 +219,9 @@ public record Footing(List<Check> checks) {
       checks.add(new Check(subject, source, judgement, mute, numbers, words));
     }
 
-    private Optional<GroupCheck> find(String test, Object on) {
+    private Optional<GroupCheck> find(CheckTest test, CheckedOn on) {
       return response.results().groupChecks().stream()
-          .filter(c -> c.test().equals(test) && (on == null || c.on().equals(on)))
+          .filter(c -> c.test() == test && (on == null || c.on().equals(on)))
           .findFirst();
     }
 
@@ -228,12 +229,12 @@ public record Footing(List<Check> checks) {
       response.results().groupChecks().stream()
           .filter(
               c ->
-                  c.test().equals("shapiro-wilk")
-                      && !(c.on() instanceof Map<?, ?> group && !group.isEmpty())
+                  c.test() == CheckTest.SHAPIRO_WILK
+                      && !(c.on() instanceof CheckedOn.Group group && !group.levels().isEmpty())
                       && c.units().isEmpty())
           .findFirst()
           .filter(c -> c.p().exists())
-          .or(() -> find("anderson-darling", "residuals"))
+          .or(() -> find(CheckTest.ANDERSON_DARLING, CheckedOn.Whole.RESIDUALS))
           .ifPresent(c -> add(Subject.NORMALITY, c, isMute(c), shape(c.numbers()), c.words()));
     }
 
@@ -283,7 +284,7 @@ public record Footing(List<Check> checks) {
     private void ofCounts(GroupCheck check) {
       String numbers = "";
       if (check.numbers() instanceof GroupCheck.Dispersion d) {
-        if (!check.test().startsWith("pearson")) {
+        if (check.test() != CheckTest.PEARSON) {
           return; // The other says the same of the deviance.
         }
         if (d.p().exists()) {
@@ -318,7 +319,7 @@ public record Footing(List<Check> checks) {
       } else if (check.numbers() instanceof GroupCheck.ExpectedCounts expected) {
         numbers =
             say(
-                "footing.expected." + check.on(),
+                "footing.expected." + check.on().key(),
                 Numerals.plain(expected.n()),
                 Numerals.plain(expected.below5()),
                 Numerals.plain(expected.below1()));
@@ -335,7 +336,7 @@ public record Footing(List<Check> checks) {
       Comparator<GroupSummary> bySd = Comparator.comparingDouble(g -> g.summary().sd().value());
       GroupSummary most = groups.stream().max(bySd).orElseThrow();
       GroupSummary least = groups.stream().min(bySd).orElseThrow();
-      Optional<GroupCheck> found = find("brown-forsythe", null);
+      Optional<GroupCheck> found = find(CheckTest.BROWN_FORSYTHE, null);
       String numbers =
           found
               .map(GroupCheck::numbers)
@@ -370,7 +371,7 @@ public record Footing(List<Check> checks) {
     }
 
     private void outlier() {
-      Optional<GroupCheck> found = find("studentised-residual", "residuals");
+      Optional<GroupCheck> found = find(CheckTest.STUDENTISED_RESIDUAL, CheckedOn.Whole.RESIDUALS);
       Judgement judgement = found.map(GroupCheck::judgement).orElse(Judgement.SOUND);
       Optional<GroupCheck.OddResidual> row =
           found
@@ -396,7 +397,7 @@ public record Footing(List<Check> checks) {
 
     private void design(boolean levels) {
       for (CheckResult check : response.results().checks()) {
-        if (levels == check.about().equals(CheckResult.RANDOM_LEVELS)) {
+        if (levels == (check.about() == CheckTest.About.RANDOM_LEVELS)) {
           add(levels ? Subject.RANDOM_LEVELS : Subject.DESIGN, check);
         }
       }

@@ -17,13 +17,15 @@ import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.design.Questions;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.GroupCheck.Adjusted;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Phrases;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,14 +37,14 @@ public final class GroupChecks {
   /** Checks, and the profile of transformations, take too long for the values of larger tables. */
   public static final int MOST_VALUES = 20_000;
 
-  /** Each test of normality by its name. */
-  private static final Map<String, BiFunction<double[], Double, ShapeTest>> NORMALITY =
-      new java.util.LinkedHashMap<>();
+  /** Each test of normality. */
+  private static final Map<CheckTest, BiFunction<double[], Double, ShapeTest>> NORMALITY =
+      new EnumMap<>(CheckTest.class);
 
   static {
-    NORMALITY.put("shapiro-wilk", Normality::shapiroWilk);
-    NORMALITY.put("anderson-darling", Normality::andersonDarling);
-    NORMALITY.put("lilliefors", Normality::lilliefors);
+    NORMALITY.put(CheckTest.SHAPIRO_WILK, Normality::shapiroWilk);
+    NORMALITY.put(CheckTest.ANDERSON_DARLING, Normality::andersonDarling);
+    NORMALITY.put(CheckTest.LILLIEFORS, Normality::lilliefors);
   }
 
   private GroupChecks() {}
@@ -67,21 +69,26 @@ public final class GroupChecks {
           }
           List<Adjusted> adjusted = adjusted(tests);
           for (int g = 0; g < groups.length; g++) {
-            checks.add(normality(name, labels.get(g), tests.get(g), Optional.of(adjusted.get(g))));
+            checks.add(
+                normality(
+                    name,
+                    new CheckedOn.Group(labels.get(g)),
+                    tests.get(g),
+                    Optional.of(adjusted.get(g))));
           }
           checks.add(
               normality(
                   name,
-                  "residuals",
+                  CheckedOn.Whole.RESIDUALS,
                   test.apply(residuals.residuals(), residuals.alikeWithin()),
                   Optional.empty()));
         });
     checks.addAll(spreadOf(groups, within, false));
     for (int g = 0; g < groups.length; g++) {
-      checks.add(grubbs(labels.get(g), groups[g], within));
+      checks.add(grubbs(new CheckedOn.Group(labels.get(g)), groups[g], within));
     }
     for (int g = 0; g < groups.length; g++) {
-      checks.add(fences(labels.get(g), groups[g]));
+      checks.add(fences(new CheckedOn.Group(labels.get(g)), groups[g]));
     }
     return checks;
   }
@@ -148,14 +155,15 @@ public final class GroupChecks {
     int exponent = exponent(values);
     double[][] groups = scaled(values, exponent);
     double alike = Math.scalb(within, -exponent);
-    Map<String, SpreadTest> tests = new LinkedHashMap<>();
-    tests.put("levene-absolute", Spread.leveneAbsolute(groups, alike));
-    tests.put("levene-squared", Spread.leveneSquared(groups, alike));
-    tests.put("brown-forsythe", Spread.brownForsythe(groups, alike));
-    tests.put("bartlett", Spread.bartlett(groups, alike));
-    tests.put("fligner-killeen", Spread.flignerKilleen(groups, alike));
+    Map<CheckTest, SpreadTest> tests = new EnumMap<>(CheckTest.class);
+    tests.put(CheckTest.LEVENE_ABSOLUTE, Spread.leveneAbsolute(groups, alike));
+    tests.put(CheckTest.LEVENE_SQUARED, Spread.leveneSquared(groups, alike));
+    tests.put(CheckTest.BROWN_FORSYTHE, Spread.brownForsythe(groups, alike));
+    tests.put(CheckTest.BARTLETT, Spread.bartlett(groups, alike));
+    tests.put(CheckTest.FLIGNER_KILLEEN, Spread.flignerKilleen(groups, alike));
     if (groups.length == 2) {
-      tests.put("variance-ratio", Spread.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
+      tests.put(
+          CheckTest.VARIANCE_RATIO, Spread.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
     }
     List<GroupCheck> checks = new ArrayList<>();
     tests.forEach(
@@ -207,19 +215,20 @@ public final class GroupChecks {
         !judgement.isOdd()
             ? say(at < 0 ? "check.row.none" : "check.row.sound")
             : say("check.row.odd", String.valueOf(frame.sourceRow(residuals.rows()[at]) + 1));
-    return new GroupCheck("outliers", "studentised-residual", "residuals", found, judgement, words);
+    return new GroupCheck(
+        CheckTest.STUDENTISED_RESIDUAL, CheckedOn.Whole.RESIDUALS, found, judgement, words);
   }
 
   /**
    * Checks of one sample, of differences, or of residuals.
    *
-   * @param on what it is about: levels of a group, or a name
+   * @param on which values they are
    * @param values one a row or unit, none missing
    * @param within values no farther apart are alike
    * @param odd whether odd values are looked for, as in a sample
    * @return the checks
    */
-  public static List<GroupCheck> ofOne(Object on, double[] values, double within, boolean odd) {
+  public static List<GroupCheck> ofOne(CheckedOn on, double[] values, double within, boolean odd) {
     List<GroupCheck> checks = new ArrayList<>();
     NORMALITY.forEach(
         (name, test) ->
@@ -241,7 +250,7 @@ public final class GroupChecks {
    */
   public static List<GroupCheck> ofDifferences(
       List<String> units, double[] differences, double within) {
-    List<GroupCheck> checks = ofOne("differences", differences, within, false);
+    List<GroupCheck> checks = ofOne(CheckedOn.Whole.DIFFERENCES, differences, within, false);
     double mean = Arrays.stream(differences).average().orElse(0);
     List<Double> deviations = Arrays.stream(differences).map(d -> d - mean).boxed().toList();
     checks.set(0, checks.get(0).ofUnits(units, deviations));
@@ -270,7 +279,7 @@ public final class GroupChecks {
   }
 
   private static GroupCheck normality(
-      String name, Object on, ShapeTest test, Optional<Adjusted> adjusted) {
+      CheckTest name, CheckedOn on, ShapeTest test, Optional<Adjusted> adjusted) {
     Quantity p = adjusted.map(Adjusted::adjustedP).orElse(test.p());
     // Beyond the range of its approximation the p is known to be large.
     CheckResult.Judgement judgement =
@@ -288,8 +297,7 @@ public final class GroupChecks {
                     ? say("check.shape.sound")
                     : say("check.shape.unknown", Phrases.why(p))
                 : say(n > MANY ? "check.shape.many" : "check.shape.odd");
-    return new GroupCheck(
-        "normality", name, on, test, adjusted, Optional.empty(), judgement, words);
+    return new GroupCheck(name, on, test, adjusted, Optional.empty(), judgement, words);
   }
 
   /** Fewer values than this cannot show a shape. */
@@ -298,10 +306,10 @@ public final class GroupChecks {
   /** More values than this show departures that do not matter to means. */
   private static final int MANY = 500;
 
-  private static GroupCheck spread(String name, SpreadTest test) {
+  private static GroupCheck spread(CheckTest name, SpreadTest test) {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(test.p());
     return new GroupCheck(
-        "spread", name, "groups", test, judgement, words("check.spread", judgement, test));
+        name, CheckedOn.Whole.GROUPS, test, judgement, words("check.spread", judgement, test));
   }
 
   /** Nothing speaks against it, it cannot be told, or something does. */
@@ -313,19 +321,18 @@ public final class GroupChecks {
     };
   }
 
-  private static GroupCheck grubbs(Object on, double[] values, double within) {
+  private static GroupCheck grubbs(CheckedOn on, double[] values, double within) {
     Grubbs found = Outliers.grubbs(values, within);
     CheckResult.Judgement judgement = CheckResult.Judgement.of(found.p());
     return new GroupCheck(
-        "outliers", "grubbs", on, found, judgement, words("check.apart", judgement, found));
+        CheckTest.GRUBBS, on, found, judgement, words("check.apart", judgement, found));
   }
 
-  private static GroupCheck fences(Object on, double[] values) {
+  private static GroupCheck fences(CheckedOn on, double[] values) {
     Fences found = Outliers.fences(values);
     boolean any = !found.extreme().isEmpty();
     return new GroupCheck(
-        "outliers",
-        "fences",
+        CheckTest.FENCES,
         on,
         found,
         any ? CheckResult.Judgement.CAUTION : CheckResult.Judgement.SOUND,

@@ -9,6 +9,7 @@ import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.study.cells.Parts;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.prep.Frame;
@@ -99,7 +100,8 @@ public final class LayerChecks {
    */
   public LayerChecks layer(Stratum layer, List<String> names, double[] deviations) {
     if (layer.errorDf() >= FEWEST_DF) {
-      List<GroupCheck> checks = GroupChecks.ofOne(layer.error(), deviations, within, false);
+      List<GroupCheck> checks =
+          GroupChecks.ofOne(new CheckedOn.Layer(layer.error()), deviations, within, false);
       checks.set(0, checks.get(0).ofUnits(names, Arrays.stream(deviations).boxed().toList()));
       coarser.addAll(checks);
     }
@@ -117,7 +119,8 @@ public final class LayerChecks {
     List<GroupCheck> checks = new ArrayList<>();
     if (finest != null) {
       checks.addAll(
-          GroupChecks.ofOne("residuals", finest.residuals(), finest.alikeWithin(), false));
+          GroupChecks.ofOne(
+              CheckedOn.Whole.RESIDUALS, finest.residuals(), finest.alikeWithin(), false));
       checks.add(GroupChecks.farthest(finest, frame));
     }
     checks.addAll(coarser);

@@ -19,6 +19,8 @@ import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.ContrastResult;
 import app.knuckle.study.findings.Findings;
@@ -162,15 +164,21 @@ public final class FindingsFile {
     if (measured != null) {
       node.put("measured", measured);
     }
-    node.put("about", check.about()).put("test", check.test());
-    if (check.on() != null) {
-      OutcomeFile.put(node, "on", check.on());
+    about(node, check.test());
+    if (check.on() instanceof CheckedOn.Group group) {
+      levels(node.putObject("on"), group.levels());
+    } else if (check.on() != CheckedOn.Whole.COUNTS) {
+      node.put("on", check.on().key());
     }
     OutcomeFile.write(node, check.numbers());
     check.adjusted().ifPresent(adjusted -> OutcomeFile.write(node, adjusted));
     check.units().ifPresent(units -> OutcomeFile.write(node, units));
     judgement(node, check.judgement());
     node.put("words", check.words());
+  }
+
+  private static void about(ObjectNode node, CheckTest test) {
+    node.put("about", test.about().key()).put("test", test.key());
   }
 
   private static void judgement(ObjectNode node, CheckResult.Judgement judgement) {
@@ -220,7 +228,7 @@ public final class FindingsFile {
     } else {
       node.put("measured", measured);
     }
-    node.put("about", check.about()).put("test", check.test());
+    about(node, check.test());
     if (!check.covariate().isEmpty()) {
       node.put("covariate", check.covariate());
     }

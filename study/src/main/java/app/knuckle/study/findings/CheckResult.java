@@ -8,8 +8,7 @@ import java.util.Map;
 /**
  * A check of what an analysis stands on.
  *
- * @param about what: "additivity", "slopes", "sphericity"
- * @param test its name
+ * @param test by which it is made
  * @param covariate the covariate it is about; empty for none
  * @param measured the responses, if it is about several; else empty
  * @param kind what its statistic is
@@ -22,8 +21,7 @@ import java.util.Map;
  * @param words what it means, a sentence
  */
 public record CheckResult(
-    String about,
-    String test,
+    CheckTest test,
     String covariate,
     List<String> measured,
     Kind kind,
@@ -34,9 +32,6 @@ public record CheckResult(
     Map<String, List<Double>> lists,
     Judgement judgement,
     String words) {
-
-  /** About how many levels the variance of a random term rests on. */
-  public static final String RANDOM_LEVELS = "random-levels";
 
   /** What a statistic is; each is said with its own symbol. */
   public enum Kind {
@@ -116,6 +111,11 @@ public record CheckResult(
     private static final double LEVELS = 5;
   }
 
+  /** What it checks. */
+  public CheckTest.About about() {
+    return test.about();
+  }
+
   /**
    * The same numbers judged otherwise.
    *
@@ -125,7 +125,7 @@ public record CheckResult(
    */
   public CheckResult judged(Judgement other, String meaning) {
     return new CheckResult(
-        about, test, covariate, measured, kind, statistic, df, p, more, lists, other, meaning);
+        test, covariate, measured, kind, statistic, df, p, more, lists, other, meaning);
   }
 
   public CheckResult {

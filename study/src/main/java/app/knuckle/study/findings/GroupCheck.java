@@ -8,9 +8,8 @@ import java.util.Optional;
 /**
  * A check of one group, of all groups, or of what a model leaves.
  *
- * @param about normality, spread or outliers
- * @param test its name
- * @param on levels of the group as a map; or "residuals", "differences", "groups"
+ * @param test by which it is made
+ * @param on which values it looks at
  * @param numbers what it found
  * @param adjusted its p as one of several groups; empty where it is looked at alone
  * @param units whose values were looked at; empty for rows
@@ -18,9 +17,8 @@ import java.util.Optional;
  * @param words what it means, a sentence
  */
 public record GroupCheck(
-    String about,
-    String test,
-    Object on,
+    CheckTest test,
+    CheckedOn on,
     Outcome numbers,
     Optional<Adjusted> adjusted,
     Optional<OfUnits> units,
@@ -29,13 +27,17 @@ public record GroupCheck(
 
   /** A check that is looked at alone, of rows. */
   public GroupCheck(
-      String about,
-      String test,
-      Object on,
+      CheckTest test,
+      CheckedOn on,
       Outcome numbers,
       CheckResult.Judgement judgement,
       String words) {
-    this(about, test, on, numbers, Optional.empty(), Optional.empty(), judgement, words);
+    this(test, on, numbers, Optional.empty(), Optional.empty(), judgement, words);
+  }
+
+  /** What it checks. */
+  public CheckTest.About about() {
+    return test.about();
   }
 
   /**
@@ -55,14 +57,7 @@ public record GroupCheck(
    */
   public GroupCheck ofUnits(List<String> units, List<Double> deviations) {
     return new GroupCheck(
-        about,
-        test,
-        on,
-        numbers,
-        adjusted,
-        Optional.of(new OfUnits(units, deviations)),
-        judgement,
-        words);
+        test, on, numbers, adjusted, Optional.of(new OfUnits(units, deviations)), judgement, words);
   }
 
   /**
@@ -72,7 +67,7 @@ public record GroupCheck(
    * @return the check
    */
   public GroupCheck with(Outcome others) {
-    return new GroupCheck(about, test, on, others, adjusted, units, judgement, words);
+    return new GroupCheck(test, on, others, adjusted, units, judgement, words);
   }
 
   /**

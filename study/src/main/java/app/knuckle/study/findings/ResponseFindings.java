@@ -187,7 +187,7 @@ public record ResponseFindings(
         return test.judged().get(0).p(); // Only it knows the direction that was asked.
       }
       test.judged().stream().filter(j -> of.containsAll(j.term())).forEach(j -> found.add(j.p()));
-      if (!found.isEmpty() && !(test instanceof TestResult.TTestResult)) {
+      if (!found.isEmpty() && test.ofDifference().isEmpty()) {
         break; // The first test of all groups is the one that is asked.
       }
     }

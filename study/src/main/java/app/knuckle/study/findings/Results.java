@@ -103,11 +103,7 @@ public record Results(
 
   /** The scale on which effects add up: that of the response itself, unless counts were judged. */
   public LinkScale scale() {
-    return tests.stream()
-        .filter(TestResult.CountResult.class::isInstance)
-        .map(test -> ((TestResult.CountResult) test).scale())
-        .findFirst()
-        .orElse(LinkScale.IDENTITY);
+    return tests.isEmpty() ? LinkScale.IDENTITY : tests.get(0).scale();
   }
 
   /** The analyses of variance among the tests, in their order. */

@@ -86,6 +86,39 @@ public sealed interface TestResult {
     return null;
   }
 
+  /** The analysis of deviance in it; empty for a test of what was not counted. */
+  default Optional<CountResult> ofDeviance() {
+    return Optional.empty();
+  }
+
+  /** What each level adds to the mean of all levels; none where no such model was fitted. */
+  default List<Coefficient> coefficients() {
+    return List.of();
+  }
+
+  /** The exact test of two groups of counts in it; empty for another test. */
+  default Optional<ExactResult> exactly() {
+    return Optional.empty();
+  }
+
+  /** The scale on which its effects add up. */
+  LinkScale scale();
+
+  /** The t test of two groups, of pairs or of one sample in it; empty for another test. */
+  default Optional<TTestResult> ofDifference() {
+    return Optional.empty();
+  }
+
+  /** The test on ranks, or by permutation, in it; empty for another test. */
+  default Optional<RankResult> onRanks() {
+    return Optional.empty();
+  }
+
+  /** The mixed model in it; empty for a test of fixed effects alone. */
+  default Optional<MixedResult> withRandom() {
+    return Optional.empty();
+  }
+
   /**
    * What is said of each kind of test. Whoever says something has an answer for every kind, or does
    * not compile.
@@ -155,6 +188,16 @@ public sealed interface TestResult {
     @Override
     public List<Judged> judged() {
       return List.of(new Judged(List.of(), test.test().p()));
+    }
+
+    @Override
+    public Optional<TTestResult> ofDifference() {
+      return Optional.of(this);
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
     }
 
     @Override
@@ -251,6 +294,11 @@ public sealed interface TestResult {
     @Override
     public OneWay closedForm() {
       return oneWay;
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
     }
 
     @Override
@@ -382,6 +430,16 @@ public sealed interface TestResult {
     }
 
     @Override
+    public Optional<MixedResult> withRandom() {
+      return Optional.of(this);
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
+    }
+
+    @Override
     public <R> R match(Cases<R> cases) {
       return cases.mixed(this);
     }
@@ -472,6 +530,11 @@ public sealed interface TestResult {
     }
 
     @Override
+    public Optional<CountResult> ofDeviance() {
+      return Optional.of(this);
+    }
+
+    @Override
     public <R> R match(Cases<R> cases) {
       return cases.counts(this);
     }
@@ -519,6 +582,16 @@ public sealed interface TestResult {
     }
 
     @Override
+    public Optional<ExactResult> exactly() {
+      return Optional.of(this);
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
+    }
+
+    @Override
     public <R> R match(Cases<R> cases) {
       return cases.exact(this);
     }
@@ -536,6 +609,11 @@ public sealed interface TestResult {
     @Override
     public List<Judged> judged() {
       return List.of(new Judged(List.of(), test.p()));
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
     }
 
     @Override
@@ -582,6 +660,11 @@ public sealed interface TestResult {
           .filter(r -> r.test() != null && r.test().of("wilks") != null)
           .map(r -> new Judged(r.term(), Quantity.of(r.test().of("wilks").p())))
           .toList();
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
     }
 
     @Override
@@ -644,6 +727,16 @@ public sealed interface TestResult {
     /** Probability in the direction asked. */
     public Quantity p() {
       return numbers.p();
+    }
+
+    @Override
+    public Optional<RankResult> onRanks() {
+      return Optional.of(this);
+    }
+
+    @Override
+    public LinkScale scale() {
+      return LinkScale.IDENTITY;
     }
 
     @Override

@@ -50,19 +50,20 @@ final class ExpectedDifferences {
       }
     }
     if (all.isEmpty() && findings.inquiry().pairs() != null) {
-      findings.first().results().tests().forEach(this::add);
+      findings.first().results().tests().stream()
+          .flatMap(test -> test.ofDifference().stream())
+          .filter(pairs -> pairs.test().test().se().exists())
+          .forEach(this::add);
     }
   }
 
   /** Matched pairs have no family: their test is the difference. */
-  private void add(TestResult test) {
-    if (test instanceof TestResult.TTestResult pairs && pairs.test().test().se().exists()) {
-      all.add(
-          new Difference(
-              new TrueMeans.Pair(pairs.left(), pairs.right()),
-              pairs.test().test().se().value(),
-              pairs.test().test().df().value()));
-    }
+  private void add(TestResult.TTestResult pairs) {
+    all.add(
+        new Difference(
+            new TrueMeans.Pair(pairs.left(), pairs.right()),
+            pairs.test().test().se().value(),
+            pairs.test().test().df().value()));
   }
 
   /** The two means whose difference is known least: null where nothing is compared. */

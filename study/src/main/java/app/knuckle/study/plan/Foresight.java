@@ -144,15 +144,18 @@ public final class Foresight {
       }
       return effects;
     }
-    for (TestResult test : tests) {
-      if (test instanceof TestResult.TTestResult two && two.left() != null) {
-        StudentT t = two.test().test();
-        double ncp = t.statistic().value() * t.statistic().value();
-        effects.add(
-            effect(
-                List.copyOf(two.left().keySet()), EffectPower.of(1, t.df().value(), ncp, alpha())));
-      }
-    }
+    tests.stream()
+        .flatMap(test -> test.ofDifference().stream())
+        .filter(two -> two.left() != null)
+        .forEach(
+            two -> {
+              StudentT t = two.test().test();
+              double ncp = t.statistic().value() * t.statistic().value();
+              effects.add(
+                  effect(
+                      List.copyOf(two.left().keySet()),
+                      EffectPower.of(1, t.df().value(), ncp, alpha())));
+            });
     return effects;
   }
 

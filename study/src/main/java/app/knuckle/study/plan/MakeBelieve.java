@@ -51,7 +51,7 @@ public final class MakeBelieve {
   public static Table of(
       Plan plan,
       Arrangement arrangement,
-      Spread spread,
+      SimulatedErrors spread,
       double widening,
       long seed,
       Progress progress) {
@@ -72,7 +72,7 @@ public final class MakeBelieve {
           new Numbers(
               measured.column(),
               measured.unit(),
-              spread == Spread.COUNTS ? values.values() : rounded(values.values(), unit)));
+              spread == SimulatedErrors.COUNTS ? values.values() : rounded(values.values(), unit)));
     }
     return new Table(
         plan.name() + ", " + Table.MAKE_BELIEVE,
@@ -107,13 +107,14 @@ public final class MakeBelieve {
 
   private record Values(double[] values, double[] covariate) {}
 
-  private Values values(Plan.Measured measured, double[] means, Spread spread, double widening) {
+  private Values values(
+      Plan.Measured measured, double[] means, SimulatedErrors spread, double widening) {
     double[] values = means.clone();
     double[] wider = wider(means, widening);
     List<Layer> layers = Layer.of(plan, arrangement.plots(), measured);
     for (Layer layer : layers) {
       boolean plots = layer == layers.get(layers.size() - 1);
-      if (plots && spread == Spread.COUNTS) {
+      if (plots && spread == SimulatedErrors.COUNTS) {
         continue; // Counts spread by their mean, below.
       }
       double[] own = new double[layer.lie().size()];
@@ -132,7 +133,7 @@ public final class MakeBelieve {
         values[i] += measured.covariate().r() * measured.sd() * covariate[i];
       }
     }
-    if (spread == Spread.COUNTS) {
+    if (spread == SimulatedErrors.COUNTS) {
       for (int i = 0; i < values.length; i++) {
         values[i] = count(means[i], values[i], measured.name());
       }
@@ -150,8 +151,8 @@ public final class MakeBelieve {
   }
 
   /** With mean 0 and standard deviation 1. */
-  private double deviate(Spread spread) {
-    return spread == Spread.UNIFORM
+  private double deviate(SimulatedErrors spread) {
+    return spread == SimulatedErrors.UNIFORM
         // The standard deviation of a uniform distribution is its width over the root of 12.
         ? Math.sqrt(12) * (chance.share() - 0.5)
         : chance.normal();

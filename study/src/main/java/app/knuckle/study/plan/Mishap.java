@@ -9,10 +9,10 @@ package app.knuckle.study.plan;
  * @param lost share of plots whose value is lost, by chance in each trial, from 0 to below 1
  * @param judged how they are judged
  */
-public record Mishap(Spread spread, double widening, double lost, Judged judged) {
+public record Mishap(SimulatedErrors spread, double widening, double lost, Judged judged) {
 
   /** All as planned. */
-  public static final Mishap NONE = new Mishap(Spread.NORMAL, 1, 0, Judged.AS_PLANNED);
+  public static final Mishap NONE = new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.AS_PLANNED);
 
   /** How made-up trials are judged. */
   public enum Judged {

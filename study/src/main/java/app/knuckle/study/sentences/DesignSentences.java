@@ -68,8 +68,7 @@ final class DesignSentences {
    */
   static String ofTwoGroups(Numbers response, Inquiry inquiry, Results analysis, ExactP exact) {
     return analysis.tests().stream()
-        .filter(TestResult.TTestResult.class::isInstance)
-        .map(TestResult.TTestResult.class::cast)
+        .flatMap(test -> test.ofDifference().stream())
         // Without a t there is no F either, and that says why; but it knows no direction.
         .filter(t -> t.direction() != Direction.EITHER || t.test().test().statistic().exists())
         .map(new DesignSentences(response, inquiry, analysis, exact)::tTest)
@@ -133,8 +132,7 @@ final class DesignSentences {
   /** The exact test of two groups of counts, which alone decides where there is one. */
   private Optional<TestResult.ExactResult> exactTest() {
     return analysis.tests().stream()
-        .filter(TestResult.ExactResult.class::isInstance)
-        .map(TestResult.ExactResult.class::cast)
+        .flatMap(test -> test.exactly().stream())
         .filter(e -> e.test().isPresent())
         .findFirst();
   }
@@ -272,42 +270,85 @@ final class DesignSentences {
   /** Every row of the main table in one paragraph. */
   private String result(String finding) {
     StringBuilder words = new StringBuilder(finding);
-    for (TestResult test : analysis.tests()) {
-      if (test instanceof TestResult.AnovaResult a) {
-        List<String> rows = new ArrayList<>();
-        for (AnovaTable.Row row : a.table().rows()) {
-          if (!row.isError() && row.effect() != null && row.effect().f().exists()) {
-            rows.add(
-                say(
-                    "result.row.share",
-                    EffectsSentence.term(row.term().names()),
-                    statistic(a, row),
-                    Numerals.share(row.effect().partialEtaSquared())));
-          }
-        }
-        inFull(words, rows);
-        slopes(words, a.covariates());
-      } else if (test instanceof TestResult.CountResult c) {
-        if (exactTest().isEmpty()) {
-          inFull(words, tested(CountSentence.rows(c, exact)));
-        } else {
-          CountSentence.rows(c, exact).stream()
-              .filter(row -> row.p().exists())
-              .forEach(row -> words.append(' ').append(say("counts.note", row.statistic())));
-        }
-      } else if (test instanceof TestResult.ExactResult e && e.test().isEmpty()) {
-        words.append(' ').append(CountSentence.of(label(), e, exact));
-      } else if (test instanceof TestResult.MixedResult m) {
-        inFull(words, tested(VariationSentence.rows(m, exact)));
-        slopes(words, m.covariates());
-        if (!m.rows().isEmpty()) {
-          words
-              .append(' ')
-              .append(VariationSentence.of(label(), m.variation(), inquiry.alpha(), exact));
+    analysis.tests().forEach(test -> test.match(new InFull(words)));
+    return words.toString();
+  }
+
+  /** What is said of a test after its finding. */
+  private final class InFull implements TestResult.Cases<StringBuilder> {
+    private final StringBuilder words;
+
+    private InFull(StringBuilder words) {
+      this.words = words;
+    }
+
+    @Override
+    public StringBuilder tTest(TestResult.TTestResult test) {
+      return words; // The finding says it all, and so below.
+    }
+
+    @Override
+    public StringBuilder unequal(TestResult.UnequalResult test) {
+      return words;
+    }
+
+    @Override
+    public StringBuilder ranks(TestResult.RankResult test) {
+      return words;
+    }
+
+    @Override
+    public StringBuilder together(TestResult.TogetherResult test) {
+      return words;
+    }
+
+    @Override
+    public StringBuilder anova(TestResult.AnovaResult a) {
+      List<String> rows = new ArrayList<>();
+      for (AnovaTable.Row row : a.table().rows()) {
+        if (!row.isError() && row.effect() != null && row.effect().f().exists()) {
+          rows.add(
+              say(
+                  "result.row.share",
+                  EffectsSentence.term(row.term().names()),
+                  statistic(a, row),
+                  Numerals.share(row.effect().partialEtaSquared())));
         }
       }
+      inFull(words, rows);
+      slopes(words, a.covariates());
+      return words;
     }
-    return words.toString();
+
+    @Override
+    public StringBuilder counts(TestResult.CountResult c) {
+      if (exactTest().isEmpty()) {
+        inFull(words, tested(CountSentence.rows(c, exact)));
+      } else {
+        CountSentence.rows(c, exact).stream()
+            .filter(row -> row.p().exists())
+            .forEach(row -> words.append(' ').append(say("counts.note", row.statistic())));
+      }
+      return words;
+    }
+
+    @Override
+    public StringBuilder exact(TestResult.ExactResult e) {
+      return e.test().isEmpty()
+          ? words.append(' ').append(CountSentence.of(label(), e, exact))
+          : words;
+    }
+
+    @Override
+    public StringBuilder mixed(TestResult.MixedResult m) {
+      inFull(words, tested(VariationSentence.rows(m, exact)));
+      slopes(words, m.covariates());
+      return m.rows().isEmpty()
+          ? words
+          : words
+              .append(' ')
+              .append(VariationSentence.of(label(), m.variation(), inquiry.alpha(), exact));
+    }
   }
 
   private static List<String> tested(List<EffectsSentence.Row> rows) {

@@ -57,7 +57,9 @@ public final class DesignWords {
             && inquiry.analysis() != Analysis.MIXED;
     List<String> odd = new ArrayList<>(contradictions);
     odd.addAll(Contradictions.ofComparisons(inquiry, cells.factors()));
-    analysis.tests().forEach(test -> odd.addAll(MixedWords.warnings(test, inquiry)));
+    analysis.tests().stream()
+        .flatMap(test -> test.withRandom().stream())
+        .forEach(mixed -> odd.addAll(MixedWords.warnings(mixed, inquiry)));
     DesignWords words = new DesignWords(inquiry, response, cells);
     DesignReading reading =
         plain

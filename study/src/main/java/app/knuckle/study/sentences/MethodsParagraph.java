@@ -181,8 +181,7 @@ public final class MethodsParagraph {
     boolean rates = inquiry.response() == Response.COUNTED;
     boolean estimated =
         findings.first().results().tests().stream()
-            .filter(TestResult.CountResult.class::isInstance)
-            .map(TestResult.CountResult.class::cast)
+            .flatMap(test -> test.ofDeviance().stream())
             .anyMatch(TestResult.CountResult::extraSpread);
     String of =
         rates

@@ -59,11 +59,8 @@ final class MixedWords {
   }
 
   /** What to heed: few levels, variances at zero, few degrees of freedom, an outer term missing. */
-  static List<String> warnings(TestResult test, Inquiry inquiry) {
+  static List<String> warnings(TestResult.MixedResult mixed, Inquiry inquiry) {
     List<String> warnings = new ArrayList<>();
-    if (!(test instanceof TestResult.MixedResult mixed)) {
-      return warnings;
-    }
     for (Component c : mixed.variation().components()) {
       String source = c.term() == null ? "" : TermName.of(c.term().term());
       if (c.term() != null && c.term().size() < FEW_LEVELS) {

@@ -34,7 +34,7 @@ class FilledBookTest {
   }
 
   private static Table filled(Plan plan) {
-    return MakeBelieve.of(plan, Arrangement.of(plan), Spread.NORMAL, 1, 1, Progress.NONE);
+    return MakeBelieve.of(plan, Arrangement.of(plan), SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
   }
 
   private static Table with(Table table, Column other) {
@@ -268,16 +268,16 @@ class FilledBookTest {
   void theSameSeedMakesTheSameRecordsAndAnotherOthers() {
     Plan plan = plan(Plan.Layout.SPLIT_PLOT);
     Arrangement arrangement = Arrangement.of(plan);
-    Table one = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, 1, Progress.NONE);
-    Table again = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, 1, Progress.NONE);
-    Table other = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, 2, Progress.NONE);
+    Table one = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    Table again = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    Table other = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 2, Progress.NONE);
     assertThat(values(one)).isEqualTo(values(again)).isNotEqualTo(values(other));
   }
 
   /** A large trial without blocks has the mean and the spread that were expected. */
   @ParameterizedTest
-  @EnumSource(Spread.class)
-  void valuesSpreadAsExpected(Spread spread) {
+  @EnumSource(SimulatedErrors.class)
+  void valuesSpreadAsExpected(SimulatedErrors spread) {
     Plan plan = Plans.plan(Plan.Layout.COMPLETELY_RANDOMISED, Plans.treatments(2), 9_000, 11);
     double[] values =
         values(MakeBelieve.of(plan, Arrangement.of(plan), spread, 1, 3, Progress.NONE));
@@ -285,13 +285,13 @@ class FilledBookTest {
     double variance =
         Arrays.stream(values).map(v -> (v - mean) * (v - mean)).sum() / (values.length - 1);
     // The mean of a count is its variance.
-    double sd = spread == Spread.COUNTS ? Math.sqrt(14) : Plans.SD;
+    double sd = spread == SimulatedErrors.COUNTS ? Math.sqrt(14) : Plans.SD;
     assertThat(mean).isBetween(14 - 5 * sd / Math.sqrt(18_000), 14 + 5 * sd / Math.sqrt(18_000));
     assertThat(Math.sqrt(variance)).isBetween(0.96 * sd, 1.04 * sd);
-    if (spread == Spread.COUNTS) {
+    if (spread == SimulatedErrors.COUNTS) {
       assertThat(Arrays.stream(values).filter(v -> v != Math.rint(v) || v < 0)).isEmpty();
     }
-    if (spread == Spread.UNIFORM) {
+    if (spread == SimulatedErrors.UNIFORM) {
       double half = Plans.SD * Math.sqrt(3) + 0.01;
       assertThat(Arrays.stream(values).filter(v -> Math.abs(v - 14) > half)).isEmpty();
     }

@@ -76,7 +76,7 @@ class RehearsalsTest {
     double lost =
         share(
             plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 10),
-            new Mishap(Spread.NORMAL, 1, 0.4, Judged.AS_PLANNED));
+            new Mishap(SimulatedErrors.NORMAL, 1, 0.4, Judged.AS_PLANNED));
     double smaller = power(plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 6));
     assertThat(lost).isCloseTo(smaller, within(close(smaller) + 0.05));
   }
@@ -84,7 +84,9 @@ class RehearsalsTest {
   @Test
   void pairsWithLostValuesLoseBoth() {
     double lost =
-        share(plan(Plan.Layout.PAIRS, 2, 16), new Mishap(Spread.NORMAL, 1, 0.3, Judged.AS_PLANNED));
+        share(
+            plan(Plan.Layout.PAIRS, 2, 16),
+            new Mishap(SimulatedErrors.NORMAL, 1, 0.3, Judged.AS_PLANNED));
     double whole = power(plan(Plan.Layout.PAIRS, 2, 16));
     double half = power(plan(Plan.Layout.PAIRS, 2, 8));
     assertThat(lost).isBetween(half - close(half) - 0.05, whole);
@@ -97,7 +99,7 @@ class RehearsalsTest {
       names = {"COMPLETELY_RANDOMISED", "COMPLETE_BLOCKS", "PAIRS"})
   void ranksFindNearlyAsOften(Plan.Layout layout) {
     Plan plan = plan(layout, layout == Plan.Layout.PAIRS ? 2 : 3, 12);
-    double ranks = share(plan, new Mishap(Spread.NORMAL, 1, 0, Judged.RANKS));
+    double ranks = share(plan, new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.RANKS));
     assertThat(ranks).isBetween(power(plan) - 0.35, power(plan) + close(0.5));
   }
 
@@ -110,7 +112,7 @@ class RehearsalsTest {
             new Plan.Size(4, 0, 1, Map.of()),
             17,
             Plans.wanted(Procedure.TUKEY, "a"));
-    assertThatThrownBy(() -> share(two, new Mishap(Spread.NORMAL, 1, 0, Judged.RANKS)))
+    assertThatThrownBy(() -> share(two, new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.RANKS)))
         .isInstanceOf(Refused.class);
   }
 
@@ -136,7 +138,7 @@ class RehearsalsTest {
             plan,
             arrangement,
             plan.measured().get(0),
-            new Mishap(Spread.NORMAL, 1, 0, judged),
+            new Mishap(SimulatedErrors.NORMAL, 1, 0, judged),
             Progress.NONE)
         .orElseThrow()
         .p(1, 80, Progress.NONE);
@@ -157,7 +159,7 @@ class RehearsalsTest {
             Plans.wanted(Procedure.TUKEY, "a"));
     Arrangement arrangement = Arrangement.of(plan);
     Plan.Measured measured = plan.measured().get(0);
-    Table made = MakeBelieve.of(plan, arrangement, Spread.NORMAL, 1, 5, Progress.NONE);
+    Table made = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 5, Progress.NONE);
     Inquiry inquiry = PlanRecords.inquiry(plan, measured);
     Results whole = Answering.of(made, inquiry, Progress.NONE).first().results();
     assertThat(pairs(Answering.compared(made, inquiry, Progress.NONE))).isEqualTo(pairs(whole));
@@ -173,7 +175,7 @@ class RehearsalsTest {
   @Test
   void nothingIsRandomWhereNothingLiesInAnything() {
     Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED, 3, 6);
-    assertThatThrownBy(() -> share(plan, new Mishap(Spread.NORMAL, 1, 0, Judged.RANDOM)))
+    assertThatThrownBy(() -> share(plan, new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.RANDOM)))
         .isInstanceOf(Refused.class);
   }
 
@@ -181,7 +183,7 @@ class RehearsalsTest {
   @Test
   void ownSpreadsFindNearlyAsOftenWhereSpreadsAreAlike() {
     Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED, 2, 12);
-    double own = share(plan, new Mishap(Spread.NORMAL, 1, 0, Judged.OWN_SPREADS));
+    double own = share(plan, new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.OWN_SPREADS));
     assertThat(own).isCloseTo(power(plan), within(close(power(plan)) + 0.02));
   }
 
@@ -192,7 +194,7 @@ class RehearsalsTest {
   @Test
   void moreScatterFindsLessOften() {
     Plan plan = plan(Plan.Layout.COMPLETELY_RANDOMISED, 2, 12);
-    double wide = share(plan, new Mishap(Spread.NORMAL, 3, 0, Judged.OWN_SPREADS));
+    double wide = share(plan, new Mishap(SimulatedErrors.NORMAL, 3, 0, Judged.OWN_SPREADS));
     Plan even =
         PlanDraft.changed(
             plan, d -> d.measured.get(0).sd = plan.measured().get(0).sd() * Math.sqrt(5));

@@ -21,6 +21,8 @@ import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.CheckTest;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Phrases;
@@ -56,8 +58,8 @@ final class CountFooting {
     stats = new CountChecks(fit);
     slopes(progress);
     trends(progress);
-    dispersion("pearson-chi-squared", stats.pearson());
-    dispersion("deviance-chi-squared", stats.deviance());
+    dispersion(CheckTest.PEARSON, stats.pearson());
+    dispersion(CheckTest.DEVIANCE, stats.deviance());
     if (fit.figures().n() <= GroupChecks.MOST_VALUES) {
       CountRows rows = CountRows.of(fit);
       outlier(stats.outlier(rows, question.rows().counts(), question.rows().sizes(), progress));
@@ -66,8 +68,8 @@ final class CountFooting {
     if (fit.model().kind() == CountKind.COUNTS) {
       zeros(stats.zeros());
     }
-    expected("rows", stats.ofRows());
-    expected("cells", stats.ofCells(inquiry.treatments()));
+    expected(CheckedOn.Whole.ROWS, stats.ofRows());
+    expected(CheckedOn.Whole.CELLS, stats.ofCells(inquiry.treatments()));
   }
 
   List<CheckResult> checks() {
@@ -102,8 +104,7 @@ final class CountFooting {
             .toList();
     for (String covariate : inquiry.covariates()) {
       add(
-          "slopes",
-          "parallel-slopes",
+          CheckTest.PARALLEL_SLOPES,
           covariate,
           fit.slopes(covariate, treatments, progress),
           say("check.slopes.sound", covariate),
@@ -119,8 +120,7 @@ final class CountFooting {
         double[] levels = Contrasts.levelsAsNumbers(factor);
         int degree = Math.min(c.trend(), levels.length - 1);
         add(
-            "trend-remainder",
-            "lack-of-fit",
+            CheckTest.LACK_OF_FIT,
             "",
             fit.remainder(name, Trend.weights(levels, degree), progress),
             say("check.trends.sound", name),
@@ -129,8 +129,7 @@ final class CountFooting {
     }
   }
 
-  private void add(
-      String about, String test, String covariate, Drop drop, String sound, String unsound) {
+  private void add(CheckTest test, String covariate, Drop drop, String sound, String unsound) {
     Judgement judgement = Judgement.of(drop.p());
     List<Double> df = new ArrayList<>();
     if (drop.df().exists()) {
@@ -141,7 +140,6 @@ final class CountFooting {
     }
     checks.add(
         new CheckResult(
-            about,
             test,
             covariate,
             List.of(),
@@ -157,7 +155,7 @@ final class CountFooting {
                 : judgement.isOdd() ? unsound : sound));
   }
 
-  private void dispersion(String test, CountChecks.Dispersion d) {
+  private void dispersion(CheckTest test, CountChecks.Dispersion d) {
     boolean estimated = fit.model().extraSpread();
     Judgement judgement =
         !d.p().exists()
@@ -179,7 +177,7 @@ final class CountFooting {
     GroupCheck.Dispersion found =
         new GroupCheck.Dispersion(
             d.statistic(), List.of((double) d.df()), d.dispersion(), d.p(), d.less());
-    groupChecks.add(new GroupCheck("dispersion", test, null, found, judgement, words));
+    groupChecks.add(new GroupCheck(test, CheckedOn.Whole.COUNTS, found, judgement, words));
   }
 
   private void outlier(CountChecks.Outlier o) {
@@ -187,9 +185,8 @@ final class CountFooting {
         o == null ? Judgement.CANNOT_TELL : Judgement.of(Quantity.of(o.adjustedP()));
     groupChecks.add(
         new GroupCheck(
-            "outliers",
-            "deletion",
-            null,
+            CheckTest.DELETION,
+            CheckedOn.Whole.COUNTS,
             oddRow(o),
             judgement,
             o == null
@@ -220,9 +217,8 @@ final class CountFooting {
         new GroupCheck.Zeros(z.observed(), Quantity.of(z.expected()), z.z(), z.p());
     groupChecks.add(
         new GroupCheck(
-            "zeros",
-            "excess-zeros",
-            null,
+            CheckTest.EXCESS_ZEROS,
+            CheckedOn.Whole.COUNTS,
             found,
             judgement,
             !z.p().exists()
@@ -230,14 +226,13 @@ final class CountFooting {
                 : say(judgement.isOdd() ? "check.zeros.odd" : "check.zeros.sound")));
   }
 
-  private void expected(String on, CountChecks.Expected e) {
+  private void expected(CheckedOn on, CountChecks.Expected e) {
     boolean odd = e.below1() > 0 || e.below5() > MANY_SMALL * e.n();
     GroupCheck.ExpectedCounts found =
         new GroupCheck.ExpectedCounts(e.n(), Quantity.of(e.smallest()), e.below1(), e.below5());
     groupChecks.add(
         new GroupCheck(
-            "expected-counts",
-            "small-expected",
+            CheckTest.SMALL_EXPECTED,
             on,
             found,
             odd ? Judgement.CAUTION : Judgement.SOUND,

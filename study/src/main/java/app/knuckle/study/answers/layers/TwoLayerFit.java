@@ -19,6 +19,7 @@ import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.LayerChecks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.words.Numerals;
@@ -243,8 +244,7 @@ final class TwoLayerFit implements LayeredFit {
     more.put("chiSquared", s.chiSquared());
     CheckResult.Judgement judgement = CheckResult.Judgement.of(s.p());
     return new CheckResult(
-        "sphericity",
-        "mauchly",
+        CheckTest.MAUCHLY,
         "",
         List.of(),
         CheckResult.Kind.MAUCHLY,

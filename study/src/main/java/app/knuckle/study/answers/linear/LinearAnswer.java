@@ -32,6 +32,7 @@ import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
@@ -144,7 +145,7 @@ public final class LinearAnswer {
             measured,
             new TestInputs(new Same<>(fitted), inquiry.alpha(), inquiry.direction()),
             progress);
-    AnovaTable table = ((TestResult.AnovaResult) tests.get(tests.size() - 1)).table();
+    AnovaTable table = tests.get(tests.size() - 1).variances().orElseThrow();
     AskedQuestions questions = questions(table::pOf);
     List<ComparisonResult> comparisons = questions.comparisons();
     Results answered =
@@ -240,8 +241,7 @@ public final class LinearAnswer {
             layer.errorSs(),
             Absence.TRENDS_TAKE_ALL);
     return Checks.of(
-        "trend-remainder",
-        "lack-of-fit",
+        CheckTest.LACK_OF_FIT,
         "",
         test,
         Map.of(),

@@ -25,6 +25,8 @@ import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
@@ -215,7 +217,8 @@ final class LinearFit {
               residuals));
     } else {
       double within = residuals.alikeWithin();
-      checks.addAll(GroupChecks.ofOne("residuals", residuals.residuals(), within, false));
+      checks.addAll(
+          GroupChecks.ofOne(CheckedOn.Whole.RESIDUALS, residuals.residuals(), within, false));
       checks.addAll(GroupChecks.spreadOfResiduals(cells(residuals), within));
     }
     checks.add(GroupChecks.farthest(residuals, frame));
@@ -290,8 +293,7 @@ final class LinearFit {
       Additivity.Result result = Additivity.of(layer, values);
       checks.add(
           Checks.of(
-              "additivity",
-              "one-df-non-additivity",
+              CheckTest.NON_ADDITIVITY,
               "",
               result.test(),
               Map.of("remainderSs", Quantity.of(result.remainderSs())),
@@ -329,8 +331,7 @@ final class LinearFit {
             own.error().of(0),
             Absence.SLOPES_LIKE_GROUPS);
     return Checks.of(
-        "slopes",
-        "parallel-slopes",
+        CheckTest.PARALLEL_SLOPES,
         covariate,
         test,
         Map.of(),
@@ -368,8 +369,7 @@ final class LinearFit {
             bent.error().of(0),
             Absence.NO_BEND);
     return Checks.of(
-        "straightness",
-        "added-square",
+        CheckTest.ADDED_SQUARE,
         covariate,
         test,
         Map.of(),

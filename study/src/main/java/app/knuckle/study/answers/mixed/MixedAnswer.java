@@ -17,6 +17,7 @@ import app.knuckle.study.answers.asked.Slopes;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Part;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.Results;
@@ -210,7 +211,7 @@ public final class MixedAnswer {
     List<GroupCheck> checks =
         new ArrayList<>(
             GroupChecks.ofOne(
-                "residuals",
+                CheckedOn.Whole.RESIDUALS,
                 fades ? left.studentised() : left.conditional(),
                 residuals.alikeWithin(),
                 false));

@@ -7,6 +7,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.study.findings.CheckResult;
 import app.knuckle.study.findings.CheckResult.Judgement;
+import app.knuckle.study.findings.CheckTest;
 import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.words.TermName;
 import java.util.ArrayList;
@@ -41,8 +42,7 @@ final class MixedChecks {
             ? say("check.levels.zero", source)
             : say(few ? "check.levels.few" : "check.levels.sound", source, String.valueOf(levels));
     return new CheckResult(
-        CheckResult.RANDOM_LEVELS,
-        "count",
+        CheckTest.LEVELS,
         "",
         List.of(),
         CheckResult.Kind.COUNT,

@@ -10,6 +10,7 @@ import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.RankNumbers;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
@@ -74,7 +75,7 @@ final class RankPairedAnswer extends RankQuestion {
     return of(
         List.copyOf(tests),
         inquiry.pairs() == null
-            ? GroupChecks.ofOne(Map.of(), values, Alike.within(values), true)
+            ? GroupChecks.ofOne(new CheckedOn.Group(Map.of()), values, Alike.within(values), true)
             : GroupChecks.ofDifferences(units, ranks.differences(), Alike.within(values)),
         List.of());
   }

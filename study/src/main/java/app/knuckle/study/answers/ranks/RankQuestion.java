@@ -77,9 +77,14 @@ abstract class RankQuestion {
 
   Results of(List<TestResult> tests, List<GroupCheck> checks, List<RankComparison> comparisons) {
     List<RankComparison> judged =
-        !tests.isEmpty() && tests.get(0) instanceof TestResult.RankResult main
-            ? comparisons.stream().map(c -> c.judgedBy(main.p(), inquiry.alpha())).toList()
-            : comparisons;
+        tests.stream()
+            .limit(1)
+            .flatMap(test -> test.onRanks().stream())
+            .findFirst()
+            .map(
+                main ->
+                    comparisons.stream().map(c -> c.judgedBy(main.p(), inquiry.alpha())).toList())
+            .orElse(comparisons);
     return new Results(
         tests, List.of(), List.of(), List.of(), List.of(), null, checks, judged, null);
   }

@@ -17,6 +17,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Inquiry;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
@@ -90,7 +91,8 @@ public final class SampleAnswer {
     Residuals left = Residuals.of(Fit.of(mean, List.of(values)), values);
     double[] present = Arrays.stream(values).filter(v -> !Double.isNaN(v)).toArray();
     List<GroupCheck> checks =
-        new ArrayList<>(GroupChecks.ofOne(Map.of(), present, Alike.within(present), true));
+        new ArrayList<>(
+            GroupChecks.ofOne(new CheckedOn.Group(Map.of()), present, Alike.within(present), true));
     checks.add(GroupChecks.farthest(left, frame));
     return of(result, checks, left);
   }

@@ -15,6 +15,8 @@ import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Associated;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
+import app.knuckle.study.findings.CheckedOn;
 import app.knuckle.study.findings.GroupCheck;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.prep.Frame;
@@ -138,19 +140,18 @@ public final class AssociationAnswer {
     MultivariateNormality normality = MultivariateNormality.of(columns);
     List<GroupCheck> checks = new ArrayList<>();
     if (normality != null) {
-      checks.add(check("mardia-skewness", normality.skewness()));
-      checks.add(check("mardia-kurtosis", normality.kurtosis()));
-      checks.add(check("henze-zirkler", normality.henzeZirkler(progress)));
+      checks.add(check(CheckTest.MARDIA_SKEWNESS, normality.skewness()));
+      checks.add(check(CheckTest.MARDIA_KURTOSIS, normality.kurtosis()));
+      checks.add(check(CheckTest.HENZE_ZIRKLER, normality.henzeZirkler(progress)));
     }
     return Results.NONE.with(checks, null);
   }
 
-  private static GroupCheck check(String test, TogetherTest found) {
+  private static GroupCheck check(CheckTest test, TogetherTest found) {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(found.p());
     return new GroupCheck(
-        "normality",
         test,
-        Map.of(),
+        new CheckedOn.Group(Map.of()),
         found,
         judgement,
         !judgement.isOdd() ? say("check.together.normal") : say("check.together.skewed"));

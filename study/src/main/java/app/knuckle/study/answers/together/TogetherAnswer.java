@@ -17,6 +17,7 @@ import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.CheckResult;
+import app.knuckle.study.findings.CheckTest;
 import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
@@ -220,8 +221,7 @@ public final class TogetherAnswer {
     more.put("fP", m.fP());
     CheckResult.Judgement judgement = CheckResult.Judgement.of(m.p());
     return new CheckResult(
-        "equal-covariances",
-        "box-m",
+        CheckTest.BOX_M,
         "",
         inquiry.measured(),
         CheckResult.Kind.BOX,

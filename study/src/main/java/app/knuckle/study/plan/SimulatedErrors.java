@@ -1,7 +1,7 @@
 package app.knuckle.study.plan;
 
-/** How made-up values spread about their mean on single plots. */
-public enum Spread {
+/** How simulated values vary about their mean on single plots. */
+public enum SimulatedErrors {
   /** Bell-shaped. */
   NORMAL("bell-shaped"),
   /** Every value between two ends alike. */
@@ -11,7 +11,7 @@ public enum Spread {
 
   private final String title;
 
-  Spread(String title) {
+  SimulatedErrors(String title) {
     this.title = title;
   }
 
