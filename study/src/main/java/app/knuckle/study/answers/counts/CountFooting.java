@@ -236,6 +236,6 @@ final class CountFooting {
             on,
             found,
             odd ? Judgement.CAUTION : Judgement.SOUND,
-            say("check.expected." + on + (odd ? ".odd" : ".sound"))));
+            say("check.expected." + on.key() + (odd ? ".odd" : ".sound"))));
   }
 }
