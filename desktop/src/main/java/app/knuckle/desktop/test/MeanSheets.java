@@ -31,8 +31,8 @@ final class MeanSheets {
   /** The t-test; of two groups both forms, side by side. */
   static Sheet tTest(ResponseFindings response, Inquiry inquiry, TestResult.TTestResult r) {
     List<TestResult.TTestResult> forms = new ArrayList<>(List.of(r));
-    if (r.test().form() == TTest.Form.POOLED && response.fit() != null) {
-      GroupMoments m = response.fit().moments();
+    if (r.test().form() == TTest.Form.POOLED && response.oneWay().isPresent()) {
+      GroupMoments m = response.oneWay().get().moments();
       TTest welch =
           TTest.ofTwo(
               TTest.Form.WELCH,

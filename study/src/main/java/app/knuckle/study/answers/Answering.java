@@ -3,9 +3,6 @@ package app.knuckle.study.answers;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Progress;
-import app.knuckle.stats.anova.OneWay;
-import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.Refused;
@@ -24,12 +21,10 @@ import app.knuckle.study.design.DesignReading;
 import app.knuckle.study.design.Groups;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.design.Questions;
-import app.knuckle.study.findings.ComparisonResult;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.Sentences;
-import app.knuckle.study.findings.TestResult;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.sentences.DesignWords;
 import app.knuckle.study.sentences.Saying;
@@ -214,15 +209,6 @@ public final class Answering {
     }
     Groups groups = laid.groups();
     DesignReading design = DesignWords.of(inquiry, response, laid.cells(), laid.odd(), analysis);
-    OneWay fit = oneWay(analysis);
-    Estimates estimates = fit == null ? null : fit.estimates();
-    List<Comparison> comparisons =
-        fit == null
-            ? List.of()
-            : analysis.comparisons().stream()
-                .map(ComparisonResult::pairs)
-                .filter(pairs -> pairs != null)
-                .toList();
     // What was refused holds no counts.
     List<GroupSummary> summaries = refusal == null ? summaries(laid) : atAlpha(laid.summaries());
     ResponseFindings found =
@@ -232,22 +218,10 @@ public final class Answering {
             design,
             summaries,
             atAlpha(laid.analysed()),
-            fit,
-            estimates,
-            comparisons,
             refusal,
             Sentences.NONE,
             analysis);
     return found.saying(Saying.of(found, inquiry, ExactP.USUAL));
-  }
-
-  /** The fit that the screens of a one-way layout show; null for another design. */
-  private OneWay oneWay(Results analysis) {
-    return analysis.tests().stream()
-        .map(TestResult::closedForm)
-        .filter(fit -> fit != null)
-        .findFirst()
-        .orElse(null);
   }
 
   private List<GroupSummary> summaries(Laid.Response laid) {

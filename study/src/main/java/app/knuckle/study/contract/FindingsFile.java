@@ -362,20 +362,23 @@ public final class FindingsFile {
     node.put("measured", measured);
     node.set("of", InquiryFile.texts(c.of()));
     levels(node.putObject("within"), c.within());
-    node.put("against", c.pairs() == null ? "reference" : "all-pairs").put("procedure", c.key());
-    if (c.pairs() == null) {
-      reference(node, c.reference());
+    List<Double> pErrors = List.of();
+    if (c.compared() instanceof ComparisonResult.EachWithReference own) {
+      pErrors = own.comparison().pErrors();
+      node.put("against", "reference").put("procedure", c.procedure().key());
+      reference(node, own.comparison());
     } else {
-      critical(node, c.pairs(), c.labels().size());
+      node.put("against", "all-pairs").put("procedure", c.procedure().key());
     }
-    boolean own = c.pairs() != null && c.pairs().procedure().hasOwnSpreads();
+    c.allPairs().ifPresent(all -> critical(node, all, c.labels().size()));
+    boolean own = c.procedure().hasOwnSpreads();
     ArrayNode rows = node.putArray("rows");
-    List<Pair> pairs = c.pairs() == null ? c.reference().pairs() : c.pairs().pairs();
+    List<Pair> pairs = c.pairs();
     for (int i = 0; i < pairs.size(); i++) {
       Pair pair = pairs.get(i);
       ObjectNode row = pair(rows, pair, c.labels());
-      if (c.pairs() == null && pair.isJudged()) {
-        row.put("pError", c.reference().pErrors().get(i));
+      if (!pErrors.isEmpty() && pair.isJudged()) {
+        row.put("pError", pErrors.get(i));
       }
       put(row, "low", pair.low());
       put(row, "high", pair.high());
@@ -399,12 +402,12 @@ public final class FindingsFile {
     if (scale != LinkScale.IDENTITY) {
       node.put("effect", scale.effect());
     }
-    if (c.pairs() != null) {
+    if (c.allPairs().isPresent()) {
       ArrayNode letters = node.putArray("letters");
       for (int i = 0; i < c.labels().size(); i++) {
         ObjectNode row = letters.addObject();
         levels(row.putObject("levels"), c.labels().get(i));
-        letters(row, c.pairs().letters().of(i));
+        letters(row, c.allPairs().get().letters().of(i));
       }
     }
   }

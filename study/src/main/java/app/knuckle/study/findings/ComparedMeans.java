@@ -2,6 +2,7 @@ package app.knuckle.study.findings;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
+import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Letters;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
@@ -15,6 +16,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.IntStream;
 
 /**
@@ -75,7 +77,7 @@ public record ComparedMeans(
 
   private static ComparedMeans of(ComparisonResult c) {
     int k = c.labels().size();
-    boolean reference = c.pairs() == null;
+    Optional<Comparison> all = c.allPairs();
     return new ComparedMeans(
         c.of(),
         c.within(),
@@ -83,11 +85,11 @@ public record ComparedMeans(
         IntStream.range(0, k).mapToDouble(c.means()::shown).toArray(),
         IntStream.range(0, k).mapToObj(c.means()::shownSe).toList(),
         IntStream.range(0, k).mapToLong(c.means()::count).toArray(),
-        reference ? c.reference().pairs() : c.pairs().pairs(),
-        reference ? null : c.pairs().letters(),
-        Procedure.of(c.key()).orElse(Procedure.DUNNETT),
+        c.pairs(),
+        all.map(Comparison::letters).orElse(null),
+        c.procedure(),
         false,
-        reference ? Quantity.absent(Absence.OWN_ERRORS) : c.pairs().criticalDifference(),
+        all.map(Comparison::criticalDifference).orElse(Quantity.absent(Absence.OWN_ERRORS)),
         c.means());
   }
 

@@ -3,10 +3,13 @@ package app.knuckle.study.findings;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.Comparison;
+import app.knuckle.stats.compare.Pair;
+import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.counts.Drop;
 import app.knuckle.stats.means.Estimates;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * A family of means compared.
@@ -15,9 +18,8 @@ import java.util.Map;
  * @param within levels that they share
  * @param labels levels of each mean
  * @param means the estimates
- * @param pairs all pairs; null when compared with a reference
- * @param reference differences from a reference; null for all pairs
- * @param key of the procedure
+ * @param compared which of them with which
+ * @param procedure by which they were compared
  * @param merged pairs with a group that has no mean, judged by making the two one
  */
 public record ComparisonResult(
@@ -25,9 +27,8 @@ public record ComparisonResult(
     Map<String, String> within,
     List<Map<String, String>> labels,
     Estimates means,
-    Comparison pairs,
-    AgainstReference reference,
-    String key,
+    Compared compared,
+    Procedure procedure,
     List<Merged> merged) {
 
   public ComparisonResult {
@@ -36,16 +37,39 @@ public record ComparisonResult(
     merged = List.copyOf(merged);
   }
 
-  /** A family in which every group has a mean. */
-  public ComparisonResult(
-      List<String> of,
-      Map<String, String> within,
-      List<Map<String, String>> labels,
-      Estimates means,
-      Comparison pairs,
-      AgainstReference reference,
-      String key) {
-    this(of, within, labels, means, pairs, reference, key, List.of());
+  /** Which means were compared with which. */
+  public sealed interface Compared {
+
+    /** The pairs that were compared. */
+    List<Pair> pairs();
+  }
+
+  /** Each with each, so that letters stand beside the means. */
+  public record EachWithEach(Comparison comparison) implements Compared {
+    @Override
+    public List<Pair> pairs() {
+      return comparison.pairs();
+    }
+  }
+
+  /** Each with a reference. */
+  public record EachWithReference(AgainstReference comparison) implements Compared {
+    @Override
+    public List<Pair> pairs() {
+      return comparison.pairs();
+    }
+  }
+
+  /** The pairs that were compared. */
+  public List<Pair> pairs() {
+    return compared.pairs();
+  }
+
+  /** The comparison of each mean with each; empty where they were compared with a reference. */
+  public Optional<Comparison> allPairs() {
+    return compared instanceof EachWithEach each
+        ? Optional.of(each.comparison())
+        : Optional.empty();
   }
 
   /**
@@ -55,7 +79,7 @@ public record ComparisonResult(
    * @return the family
    */
   public ComparisonResult with(List<Merged> others) {
-    return new ComparisonResult(of, within, labels, means, pairs, reference, key, others);
+    return new ComparisonResult(of, within, labels, means, compared, procedure, others);
   }
 
   /**

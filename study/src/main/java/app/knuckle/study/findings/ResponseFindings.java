@@ -4,7 +4,6 @@ import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.OneWay;
 import app.knuckle.stats.compare.Comparison;
-import app.knuckle.stats.means.Estimates;
 import app.knuckle.study.Refusal;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.DesignReading;
@@ -28,9 +27,6 @@ import java.util.stream.IntStream;
  * @param summaries all rows together first, then each group
  * @param analysed the same of the values that the analysis rests on: of complete rows and units,
  *     averaged where a unit was read several times
- * @param fit the analysis of variance; null when refused
- * @param estimates the means; null when refused
- * @param comparisons one for each that was asked; empty when refused
  * @param refusal why there is no test; null when there is one
  * @param words the sentences
  * @param results everything computed, for any design
@@ -41,9 +37,6 @@ public record ResponseFindings(
     DesignReading design,
     List<GroupSummary> summaries,
     List<GroupSummary> analysed,
-    OneWay fit,
-    Estimates estimates,
-    List<Comparison> comparisons,
     Refusal refusal,
     Sentences words,
     Results results) {
@@ -51,7 +44,6 @@ public record ResponseFindings(
   public ResponseFindings {
     summaries = List.copyOf(summaries);
     analysed = List.copyOf(analysed);
-    comparisons = List.copyOf(comparisons);
   }
 
   /**
@@ -67,17 +59,14 @@ public record ResponseFindings(
         design,
         summaries,
         analysed,
-        fit,
-        estimates,
-        comparisons,
         refusal,
         other,
         results);
   }
 
-  /** The first comparison that was asked for: empty when there is none. */
-  public Optional<Comparison> comparison() {
-    return comparisons.stream().findFirst();
+  /** The fit of a one-way layout by itself; empty for another design. */
+  public Optional<OneWay> oneWay() {
+    return results.tests().stream().flatMap(test -> test.ofGroups().stream()).findFirst();
   }
 
   /** Summaries of the groups alone: one a group, in their order. */
@@ -151,9 +140,9 @@ public record ResponseFindings(
   public Optional<Comparison> shownComparison() {
     List<ShownMean> shown = shownMeans();
     return results.comparisons().stream()
-        .filter(c -> c.pairs() != null && c.within().isEmpty() && !results.isDirected())
+        .filter(c -> c.within().isEmpty() && !results.isDirected())
         .filter(c -> shown.stream().anyMatch(m -> c.labels().contains(m.levels())))
-        .map(ComparisonResult::pairs)
+        .flatMap(c -> c.allPairs().stream())
         .findFirst();
   }
 
@@ -167,11 +156,9 @@ public record ResponseFindings(
 
   /** Decimals that suit the means: at least 0. */
   public int decimals() {
-    double error =
-        fit != null && fit.seOfMean().exists()
-            ? fit.seOfMean().value()
-            : summaries.get(0).summary().se().value();
-    return Numerals.decimalsFor(error);
+    Quantity own = summaries.get(0).summary().se();
+    return Numerals.decimalsFor(
+        oneWay().map(OneWay::seOfMean).filter(Quantity::exists).orElse(own).value());
   }
 
   /**

@@ -81,9 +81,9 @@ public sealed interface TestResult {
     return List.of();
   }
 
-  /** The closed form of a one-way layout: null for a test that has none. */
-  default OneWay closedForm() {
-    return null;
+  /** The fit of a one-way layout in it; empty for a test of another design. */
+  default Optional<OneWay> ofGroups() {
+    return Optional.empty();
   }
 
   /** The analysis of deviance in it; empty for a test of what was not counted. */
@@ -292,8 +292,8 @@ public sealed interface TestResult {
     }
 
     @Override
-    public OneWay closedForm() {
-      return oneWay;
+    public Optional<OneWay> ofGroups() {
+      return Optional.ofNullable(oneWay);
     }
 
     @Override

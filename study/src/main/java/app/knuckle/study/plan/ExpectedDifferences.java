@@ -40,7 +40,7 @@ final class ExpectedDifferences {
       return;
     }
     for (ComparisonResult family : findings.first().results().comparisons()) {
-      for (Pair pair : family.pairs().pairs()) {
+      for (Pair pair : family.pairs()) {
         if (pair.se().exists() && pair.df().exists()) {
           TrueMeans.Pair levels =
               new TrueMeans.Pair(

@@ -172,7 +172,7 @@ public final class MethodsParagraph {
       return say("methods.of.pairs");
     }
     // Only two groups with nothing else in the model have a closed form that is a t test.
-    return findings.first().fit() != null && findings.first().groups().size() == 2
+    return findings.first().oneWay().isPresent() && findings.first().groups().size() == 2
         ? say("methods.of.two")
         : say("methods.least.squares", squares());
   }

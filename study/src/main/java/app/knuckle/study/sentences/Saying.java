@@ -31,15 +31,18 @@ public final class Saying {
     Numbers measured = response.measured();
     Results analysis = response.results();
     Sentences words =
-        response.fit() == null
-            ? DesignSentences.of(measured, inquiry, analysis, exact)
-            : OneWaySentences.of(
-                measured,
-                response.groups(),
-                response.fit(),
-                ComparedMeans.of(analysis),
-                DesignSentences.ofTwoGroups(measured, inquiry, analysis, exact),
-                exact);
+        response
+            .oneWay()
+            .map(
+                fit ->
+                    OneWaySentences.of(
+                        measured,
+                        response.groups(),
+                        fit,
+                        ComparedMeans.of(analysis),
+                        DesignSentences.ofTwoGroups(measured, inquiry, analysis, exact),
+                        exact))
+            .orElseGet(() -> DesignSentences.of(measured, inquiry, analysis, exact));
     String edge = EdgeSentence.of(analysis, response.summaries(), inquiry, exact);
     return edge.isEmpty()
         ? words

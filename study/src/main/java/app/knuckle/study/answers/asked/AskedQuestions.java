@@ -128,12 +128,12 @@ public final class AskedQuestions {
   private String letters(List<String> of, List<String> within, Map<String, String> levels) {
     for (ComparisonResult c : comparisons) {
       boolean same =
-          c.pairs() != null
+          c.allPairs().isPresent()
               && Set.copyOf(c.of()).equals(Set.copyOf(of))
               && c.within().keySet().equals(Set.copyOf(within));
       int place = same ? c.labels().indexOf(only(of, levels)) : -1;
       if (place >= 0 && levels.entrySet().containsAll(c.within().entrySet())) {
-        return c.pairs().letters().of(place);
+        return c.allPairs().orElseThrow().letters().of(place);
       }
     }
     return null;
@@ -215,7 +215,13 @@ public final class AskedQuestions {
       }
       comparisons.add(
           new ComparisonResult(
-              c.of(), family, labels, estimates, null, against, c.procedure().key()));
+              c.of(),
+              family,
+              labels,
+              estimates,
+              new ComparisonResult.EachWithReference(against),
+              c.procedure(),
+              List.of()));
       return;
     }
     Comparison pairs =
@@ -225,7 +231,14 @@ public final class AskedQuestions {
             .withOverallTest(overall(c))
             .compare(estimates, progress);
     comparisons.add(
-        new ComparisonResult(c.of(), family, labels, estimates, pairs, null, c.procedure().key()));
+        new ComparisonResult(
+            c.of(),
+            family,
+            labels,
+            estimates,
+            new ComparisonResult.EachWithEach(pairs),
+            c.procedure(),
+            List.of()));
   }
 
   /** Whether the reference has counts, but no finite mean: it is compared in another way then. */

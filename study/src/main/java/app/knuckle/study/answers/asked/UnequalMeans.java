@@ -72,7 +72,13 @@ public final class UnequalMeans {
               .compare(estimates, progress);
       comparisons.add(
           new ComparisonResult(
-              c.of(), Map.of(), labels(), estimates, pairs, null, c.procedure().key()));
+              c.of(),
+              Map.of(),
+              labels(),
+              estimates,
+              new ComparisonResult.EachWithEach(pairs),
+              c.procedure(),
+              List.of()));
     }
     return comparisons;
   }
@@ -96,7 +102,7 @@ public final class UnequalMeans {
               estimates.df(i),
               half.map(h -> mean - h),
               half.map(h -> mean + h),
-              comparisons.isEmpty() ? null : comparisons.get(0).pairs().letters().of(i)));
+              comparisons.isEmpty() ? null : comparisons.get(0).allPairs().orElseThrow().letters().of(i)));
     }
     Quantity own = Quantity.absent(Absence.OWN_SPREADS);
     return new MeansResult(List.of(factor.name()), List.of(), Map.of(), rows, own, own);

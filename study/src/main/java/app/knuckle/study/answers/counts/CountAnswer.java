@@ -158,10 +158,10 @@ public final class CountAnswer {
     List<ComparisonResult.Merged> merged = new ArrayList<>();
     for (int i = 0; i < all.size(); i++) {
       for (int j = i + 1; j < all.size(); j++) {
-        boolean turned = c.pairs() == null && all.get(i).equals(reference);
+        boolean turned = c.allPairs().isEmpty() && all.get(i).equals(reference);
         Map<String, String> left = all.get(turned ? j : i);
         Map<String, String> right = all.get(turned ? i : j);
-        boolean asked = c.pairs() != null || right.equals(reference);
+        boolean asked = c.allPairs().isPresent() || right.equals(reference);
         if (asked && !(hasMean(c, left) && hasMean(c, right))) {
           progress.check();
           Drop drop = fit.merged(names, levels(c, left), levels(c, right), progress);
