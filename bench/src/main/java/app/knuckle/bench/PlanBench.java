@@ -6,8 +6,8 @@ import app.knuckle.study.answers.Answering;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.Foresight;
-import app.knuckle.study.plan.MakeBelieve;
+import app.knuckle.study.plan.PlannedPower;
+import app.knuckle.study.plan.SimulatedRecords;
 import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
@@ -64,7 +64,7 @@ public class PlanBench {
     incomplete = plan(Map.of("line", many), Plan.Layout.INCOMPLETE_BLOCKS, 4, 6, "line");
     laid = Arrangement.of(racks);
     largeLaid = Arrangement.of(large);
-    records = MakeBelieve.of(racks, laid, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    records = SimulatedRecords.of(racks, laid, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
     inquiry = PlanRecords.inquiry(racks, racks.measured().get(0));
     rehearsals =
         Rehearsals.of(racks, laid, racks.measured().get(0), Mishap.NONE, Progress.NONE)
@@ -95,13 +95,13 @@ public class PlanBench {
   /** What follows a keystroke in a plan of 45 plots. */
   @Benchmark
   public Shows keystroke() {
-    return Foresight.of(racks, Arrangement.of(racks), racks.measured().get(0), Progress.NONE);
+    return PlannedPower.of(racks, Arrangement.of(racks), racks.measured().get(0), Progress.NONE);
   }
 
   /** The same in a plan of 540 plots. */
   @Benchmark
   public Shows large() {
-    return Foresight.of(large, largeLaid, large.measured().get(0), Progress.NONE);
+    return PlannedPower.of(large, largeLaid, large.measured().get(0), Progress.NONE);
   }
 
   /** Thirty treatments in blocks of six, four replicates. */

@@ -7,7 +7,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.ranks.RankPairs;
 import app.knuckle.stats.ranks.RankSum;
-import app.knuckle.stats.ranks.SeveralGroups;
+import app.knuckle.stats.ranks.RanksOfGroups;
 import app.knuckle.stats.resampling.Permutation;
 import java.util.Arrays;
 import java.util.Random;
@@ -73,7 +73,7 @@ public class RanksBench {
   /** Kruskal-Wallis and all pairs by Dwass and Steel: the test and the pairs. */
   @Benchmark
   public Object twelveGroups() {
-    SeveralGroups several = new SeveralGroups(twelve);
+    RanksOfGroups several = new RanksOfGroups(twelve);
     return new Object[] {
       several.kruskalWallis(), RankPairs.of(several, Procedure.DWASS_STEEL, 0.05)
     };

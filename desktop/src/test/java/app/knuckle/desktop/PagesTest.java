@@ -3,7 +3,7 @@ package app.knuckle.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.compare.ComparePage;
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.desktop.demo.DemoStudy;
 import app.knuckle.desktop.footing.FootingPage;
 import app.knuckle.desktop.layout.LayoutPage;
@@ -78,7 +78,7 @@ class PagesTest {
     assertThat(lines.get(1).cells().get(1)).isEqualTo("6");
     assertThat(lines.get(2).cells().get(2)).startsWith("84.0");
     assertThat(g.explained().words()).contains("39.0 times the noise", "93% of the spread");
-    LawCurve curve = g.explained().curve();
+    DistributionCurve curve = g.explained().curve();
     assertThat(curve.at()).isBetween(curve.tails().get(0).at(), 1.0);
     // F(2, 6) at 0.05: 6/2 (0.05^(-1/3) - 1) = 5.1433 in closed form for two numerator df.
     assertThat(curve.tails().get(0).text()).isEqualTo("5.14");
@@ -180,7 +180,7 @@ class PagesTest {
             .filter(l -> l.explained() != null)
             .findFirst()
             .orElseThrow();
-    LawCurve curve = row.explained().curve();
+    DistributionCurve curve = row.explained().curve();
     // 1,680 ways to part nine values into three groups of three; F seen is 39.
     assertThat(curve.text()).isEqualTo("F = 39.00");
     assertThat(curve.points()).hasSize(120);

@@ -16,14 +16,14 @@ public final class CurveView extends Pane {
   private static final double HEAD = 24;
   private static final double EDGE = 8;
 
-  private final LawCurve curve;
+  private final DistributionCurve curve;
 
   /**
    * A drawing.
    *
    * @param curve what is drawn
    */
-  public CurveView(LawCurve curve) {
+  public CurveView(DistributionCurve curve) {
     this.curve = curve;
     setId("f-curve");
     setMinSize(220, HEIGHT);
@@ -38,10 +38,10 @@ public final class CurveView extends Pane {
     double tall = base - HEAD;
     Polyline line = new Polyline();
     line.getStyleClass().add("curve-line");
-    for (LawCurve.Point p : curve.points()) {
+    for (DistributionCurve.Point p : curve.points()) {
       line.getPoints().addAll(EDGE + p.x() * width, base - p.height() * tall);
     }
-    for (LawCurve.Tail tail : curve.tails()) {
+    for (DistributionCurve.Shaded tail : curve.tails()) {
       getChildren().add(tail(tail, width, base, tall));
     }
     Line axis = new Line(EDGE, base, EDGE + width, base);
@@ -61,7 +61,7 @@ public final class CurveView extends Pane {
             - (curve.origin().at() > 0 ? zero.getLayoutBounds().getWidth() / 2 : 0),
         base + 4);
     getChildren().addAll(line, axis, mark, value, zero);
-    for (LawCurve.Tail tail : curve.tails()) {
+    for (DistributionCurve.Shaded tail : curve.tails()) {
       boolean alone = curve.tails().size() == 1;
       Text critical = text((alone ? "critical " : "") + tail.text(), "curve-tick");
       double middle = critical.getLayoutBounds().getWidth() / 2;
@@ -70,11 +70,11 @@ public final class CurveView extends Pane {
     }
   }
 
-  private Polygon tail(LawCurve.Tail tail, double width, double base, double tall) {
+  private Polygon tail(DistributionCurve.Shaded tail, double width, double base, double tall) {
     Polygon shape = new Polygon();
     shape.getStyleClass().add("curve-tail");
     double last = 0;
-    for (LawCurve.Point p : curve.points()) {
+    for (DistributionCurve.Point p : curve.points()) {
       if (tail.above() ? p.x() >= tail.at() : p.x() <= tail.at()) {
         double x = EDGE + p.x() * width;
         if (shape.getPoints().isEmpty()) {

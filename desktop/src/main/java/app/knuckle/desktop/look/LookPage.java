@@ -24,7 +24,7 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.look.BellShape;
 import app.knuckle.study.look.Frequencies;
-import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.look.Correlations;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -291,8 +291,8 @@ public record LookPage(
   }
 
   private ScatterMatrix matrix() {
-    GoTogether together = GoTogether.of(frame, columns());
-    GoTogether.Matrix pearson = together.matrix(GoTogether.Measure.PEARSON);
+    Correlations together = Correlations.of(frame, columns());
+    Correlations.Matrix pearson = together.matrix(Correlations.Measure.PEARSON);
     int k = together.names().size();
     String[][] words = new String[k][k];
     for (int i = 0; i < k; i++) {
@@ -432,9 +432,9 @@ public record LookPage(
     return new Summaries(heads, rows, 1);
   }
 
-  private Summaries associations(GoTogether.Measure measure) {
-    GoTogether together = GoTogether.of(frame, columns());
-    GoTogether.Matrix matrix = together.matrix(measure);
+  private Summaries associations(Correlations.Measure measure) {
+    Correlations together = Correlations.of(frame, columns());
+    Correlations.Matrix matrix = together.matrix(measure);
     List<String> heads = new ArrayList<>(List.of(measure.title()));
     heads.addAll(together.names());
     List<List<String>> rows = new ArrayList<>();

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.look;
 
-import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.look.Correlations;
 
 /**
  * How the groups are looked at.
@@ -18,4 +18,4 @@ record LookSettings(
     int bins,
     String edges,
     boolean rightClosed,
-    GoTogether.Measure measure) {}
+    Correlations.Measure measure) {}

@@ -14,7 +14,7 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.spread.Shapes;
 import app.knuckle.study.Refused;
-import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.look.Correlations;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
 import java.util.LinkedHashMap;
@@ -64,12 +64,12 @@ public final class LookView extends VBox {
           List.of(false, true),
           right -> right ? "edge belongs below" : "edge belongs above",
           this::close);
-  private final Pick<GoTogether.Measure> measures =
-      new Pick<>("look-measure", GoTogether.Measure::title, this::measure);
+  private final Pick<Correlations.Measure> measures =
+      new Pick<>("look-measure", Correlations.Measure::title, this::measure);
   private final Lane tables = Lane.ofLatest();
   private LookKind kind = LookKind.DOTS;
   private boolean rightClosed;
-  private GoTogether.Measure measure = GoTogether.Measure.PEARSON;
+  private Correlations.Measure measure = Correlations.Measure.PEARSON;
   private String other = "";
   private final Label title = Texts.line("", "joint-title");
   private final Label line = Texts.wrapped("", "joint-line");
@@ -160,7 +160,7 @@ public final class LookView extends VBox {
     show();
   }
 
-  private void measure(GoTogether.Measure chosen) {
+  private void measure(Correlations.Measure chosen) {
     measure = chosen;
     show();
   }
@@ -262,7 +262,7 @@ public final class LookView extends VBox {
     closed.show(rightClosed);
     boolean several = kind == LookKind.TOGETHER;
     shown(measures, several);
-    measures.show(List.of(GoTogether.Measure.values()), measure);
+    measures.show(List.of(Correlations.Measure.values()), measure);
     List<String> others = page.others();
     if (!others.contains(other)) {
       other = others.isEmpty() ? "" : others.get(0);

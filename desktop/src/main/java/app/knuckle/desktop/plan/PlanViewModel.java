@@ -12,8 +12,8 @@ import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Alternatives;
 import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.Foresight;
-import app.knuckle.study.plan.MakeBelieve;
+import app.knuckle.study.plan.PlannedPower;
+import app.knuckle.study.plan.SimulatedRecords;
 import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
@@ -112,7 +112,7 @@ final class PlanViewModel {
     int index = response;
     Plan.Measured measured = plan.measured().get(index);
     foreseeing.run(
-        progress -> Foresight.of(plan, arrangement, measured, progress),
+        progress -> PlannedPower.of(plan, arrangement, measured, progress),
         shows -> {
           show(plan, arrangement, measured, shows, List.of());
           foreseeing.run(
@@ -212,7 +212,7 @@ final class PlanViewModel {
     Shown now = shown.get();
     long seed = now.plan().seed() + made++;
     writing.run(
-        progress -> MakeBelieve.of(now.plan(), now.arrangement(), spread, widening, seed, progress),
+        progress -> SimulatedRecords.of(now.plan(), now.arrangement(), spread, widening, seed, progress),
         table -> workbench.put(table, "rehearse " + now.plan().name()),
         this::refuse);
   }

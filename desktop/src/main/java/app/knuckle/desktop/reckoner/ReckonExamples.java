@@ -1,6 +1,6 @@
 package app.knuckle.desktop.reckoner;
 
-import app.knuckle.stats.laws.LawKind;
+import app.knuckle.stats.families.DistributionKind;
 import app.knuckle.study.reckon.KnownTable.Entry;
 import app.knuckle.study.reckon.Reckoning;
 import java.util.LinkedHashMap;
@@ -22,7 +22,7 @@ final class ReckonExamples {
       case TAIL ->
           Map.of(
               TailAnswer.LAW,
-              LawKind.T.name(),
+              DistributionKind.T.name(),
               TailAnswer.parameter(0),
               "20",
               TailAnswer.TAIL,

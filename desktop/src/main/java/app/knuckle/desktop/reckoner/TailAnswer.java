@@ -1,9 +1,9 @@
 package app.knuckle.desktop.reckoner;
 
-import app.knuckle.desktop.curve.LawCurve;
-import app.knuckle.stats.laws.Law;
-import app.knuckle.stats.laws.LawKind;
-import app.knuckle.stats.laws.Side;
+import app.knuckle.desktop.curve.DistributionCurve;
+import app.knuckle.stats.families.Distribution;
+import app.knuckle.stats.families.DistributionKind;
+import app.knuckle.stats.families.Tail;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +25,7 @@ record TailAnswer(
     String value,
     String tail,
     String parameter,
-    Optional<LawCurve> curve,
+    Optional<DistributionCurve> curve,
     List<List<String>> row,
     String words) {
 
@@ -44,13 +44,13 @@ record TailAnswer(
     return "parameter-" + index;
   }
 
-  static LawKind law(Map<String, String> typed) {
-    return LawKind.valueOf(typed.getOrDefault(LAW, LawKind.T.name()));
+  static DistributionKind law(Map<String, String> typed) {
+    return DistributionKind.valueOf(typed.getOrDefault(LAW, DistributionKind.T.name()));
   }
 
   /** The side that is asked, or the usual one of the law if that is not asked of it. */
-  static Side side(Map<String, String> typed) {
-    LawKind kind = law(typed);
+  static Tail side(Map<String, String> typed) {
+    DistributionKind kind = law(typed);
     return kind.sides().stream()
         .filter(side -> side.name().equals(typed.get(SIDE)))
         .findFirst()
@@ -58,8 +58,8 @@ record TailAnswer(
   }
 
   static TailAnswer of(Map<String, String> typed) {
-    LawKind kind = law(typed);
-    Side side = side(typed);
+    DistributionKind kind = law(typed);
+    Tail side = side(typed);
     List<Double> given = new ArrayList<>();
     int all = kind.parameters().size();
     for (int i = 0; i < all; i++) {
@@ -87,7 +87,7 @@ record TailAnswer(
       given.add(found.getAsDouble());
       last = Typed.shown(found.getAsDouble());
     }
-    Optional<Law> law = kind.of(given, side);
+    Optional<Distribution> law = kind.of(given, side);
     return law.isEmpty()
         ? nothing("There is no such law, or it is too large to be counted: mend the numbers.")
         : answer(kind, law.get(), side, value, tail, last);
@@ -98,9 +98,9 @@ record TailAnswer(
   }
 
   private static TailAnswer answer(
-      LawKind kind,
-      Law law,
-      Side side,
+      DistributionKind kind,
+      Distribution law,
+      Tail side,
       OptionalDouble value,
       OptionalDouble tail,
       String parameter) {
@@ -122,20 +122,20 @@ record TailAnswer(
         shownValue,
         tail.isPresent() && value.isEmpty() ? "" : shownTail,
         parameter,
-        Optional.of(LawCurve.of(kind.statistic(), law, x, side)),
+        Optional.of(DistributionCurve.of(kind.statistic(), law, x, side)),
         row,
         words(kind, side, x, shownTail));
   }
 
   /** Values of counts and ranks are shown as they are: rounding would make another tail of them. */
-  private static String shown(LawKind kind, double value) {
+  private static String shown(DistributionKind kind, double value) {
     return switch (kind) {
       case NORMAL, T, F, CHI_SQUARED, RANGE, DUNNETT -> Numerals.fixed(value, DECIMALS);
       case RANK_SUM, SIGNED_RANK, BINOMIAL, POISSON -> Numerals.plain(value);
     };
   }
 
-  private static String words(LawKind kind, Side side, double value, String tail) {
+  private static String words(DistributionKind kind, Tail side, double value, String tail) {
     String x = shown(kind, value);
     String s = kind.statistic();
     return switch (side) {
@@ -145,7 +145,7 @@ record TailAnswer(
     };
   }
 
-  private static List<List<String>> row(LawKind kind, Law law, Side side) {
+  private static List<List<String>> row(DistributionKind kind, Distribution law, Tail side) {
     List<String> tails = new ArrayList<>();
     List<String> values = new ArrayList<>();
     for (double usual : USUAL) {

@@ -5,8 +5,8 @@ import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.curve.CurveView;
-import app.knuckle.stats.laws.LawKind;
-import app.knuckle.stats.laws.Side;
+import app.knuckle.stats.families.DistributionKind;
+import app.knuckle.stats.families.Tail;
 import app.knuckle.study.reckon.Reckoning;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,14 +22,14 @@ final class TailCard extends FieldCard {
 
   private static final int COLUMNS = 6;
 
-  private final Pick<LawKind> laws =
-      new Pick<>("tail-law", LawKind::title, law -> choose(TailAnswer.LAW, law.name()));
+  private final Pick<DistributionKind> laws =
+      new Pick<>("tail-law", DistributionKind::title, law -> choose(TailAnswer.LAW, law.name()));
   private final FlowPane head = new FlowPane();
   private final FlowPane given = new FlowPane();
   private final VBox drawn = new VBox();
   private final TextField tail = field(TailAnswer.TAIL, "tail", COLUMNS);
   private final TextField value = field(TailAnswer.VALUE, "value", COLUMNS);
-  private LawKind shownLaw;
+  private DistributionKind shownLaw;
   private TailAnswer shown;
 
   TailCard(Consumer<Reckoning> kept) {
@@ -43,8 +43,8 @@ final class TailCard extends FieldCard {
   /** Fields are those of the law. */
   @Override
   void showChoices() {
-    LawKind law = TailAnswer.law(typed());
-    laws.show(List.of(LawKind.values()), law);
+    DistributionKind law = TailAnswer.law(typed());
+    laws.show(List.of(DistributionKind.values()), law);
     if (law != shownLaw) {
       for (int i = 0; shownLaw != null && i < shownLaw.parameters().size(); i++) {
         forget(TailAnswer.parameter(i));
@@ -54,9 +54,9 @@ final class TailCard extends FieldCard {
         String what = law.parameters().get(i);
         add(what, field(TailAnswer.parameter(i), what, COLUMNS));
       }
-      Choice<Side> sides =
+      Choice<Tail> sides =
           new Choice<>(
-              "tail-side", law.sides(), Side::title, side -> choose(TailAnswer.SIDE, side.name()));
+              "tail-side", law.sides(), Tail::title, side -> choose(TailAnswer.SIDE, side.name()));
       sides.show(TailAnswer.side(typed()));
       head.getChildren().setAll(laws, sides);
       add("tail", tail);

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -10,7 +10,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.counts.CountKind;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
@@ -34,7 +34,7 @@ final class CountSheets {
 
   static Sheet of(ResponseFindings response, Inquiry inquiry, TestResult.CountResult test) {
     List<Line> lines = new ArrayList<>();
-    for (Drop row : test.rows()) {
+    for (DevianceTest row : test.rows()) {
       lines.add(row(row, test, inquiry));
     }
     lines.add(
@@ -64,7 +64,7 @@ final class CountSheets {
     return new Line(List.of(source, df, deviance, "", "", ""), -1, -1, false, true, null, null);
   }
 
-  private static Line row(Drop row, TestResult.CountResult test, Inquiry inquiry) {
+  private static Line row(DevianceTest row, TestResult.CountResult test, Inquiry inquiry) {
     String source = TermName.of(row.term());
     if (!row.df().exists()) {
       return Line.plain(
@@ -92,7 +92,7 @@ final class CountSheets {
   }
 
   private static Explained explained(
-      String source, Drop row, TestResult.CountResult test, Inquiry inquiry, boolean found) {
+      String source, DevianceTest row, TestResult.CountResult test, Inquiry inquiry, boolean found) {
     double share = row.deviance().value() / test.fit().nullDeviance();
     String accounts =
         Prose.capital(source)
@@ -108,13 +108,13 @@ final class CountSheets {
                     : ": chance could give as much, which does not show that it does nothing, ")
                 + Numerals.pStatement(row.p())
                 + ".";
-    LawCurve curve =
+    DistributionCurve curve =
         !row.p().exists()
             ? null
             : row.isF()
-                ? LawCurve.ofF(
+                ? DistributionCurve.ofF(
                     row.statistic(), row.df().value(), row.errorDf().value(), inquiry.alpha())
-                : LawCurve.ofChiSquared(
+                : DistributionCurve.ofChiSquared(
                     "\u03c7\u00b2", row.statistic(), row.df().value(), inquiry.alpha());
     return Explained.on(source, words, curve);
   }

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Way;
 import app.knuckle.stats.Significance;
@@ -52,7 +52,7 @@ final class EffectWords {
 
   Explained explained(AnovaTable.Row row, String source) {
     Effect e = row.effect();
-    LawCurve curve = LawCurve.ofF(e.f(), e.df(), row.error().errorDf(), inquiry.alpha());
+    DistributionCurve curve = DistributionCurve.ofF(e.f(), e.df(), row.error().errorDf(), inquiry.alpha());
     String title = source + ", in words";
     if (!e.f().exists()) {
       return Explained.plain(title, "There is no F here: " + Phrases.why(e.f()) + ".");

@@ -1,6 +1,6 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -92,7 +92,7 @@ final class MeanSheets {
             "",
             Numerals.fixed(t.low(), decimals),
             Numerals.fixed(t.high(), decimals));
-    LawCurve curve = LawCurve.ofT(t.statistic(), t.df(), r.direction(), inquiry.alpha());
+    DistributionCurve curve = DistributionCurve.ofT(t.statistic(), t.df(), r.direction(), inquiry.alpha());
     double room = most - least;
     TestPage.Interval interval =
         room > 0
@@ -228,9 +228,9 @@ final class MeanSheets {
                         + " could put them, ")
                 + Numerals.pStatement(u.test().p())
                 + ". The degrees of freedom of the noise are fewer where the spreads differ much.";
-    LawCurve curve =
+    DistributionCurve curve =
         u.test().errorDf().exists()
-            ? LawCurve.ofF(u.test().f(), u.test().df(), u.test().errorDf().value(), inquiry.alpha())
+            ? DistributionCurve.ofF(u.test().f(), u.test().df(), u.test().errorDf().value(), inquiry.alpha())
             : null;
     return new Sheet(
         "",

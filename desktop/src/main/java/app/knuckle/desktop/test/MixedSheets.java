@@ -1,6 +1,6 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Fact;
 import app.knuckle.desktop.test.TestPage.Line;
@@ -104,7 +104,7 @@ final class MixedSheets {
             + Numerals.pStatement(row.p())
             + (found ? "." : ". This does not show that there are none.")
             + noise,
-        LawCurve.ofF(row.f(), row.df().value(), row.errorDf().value(), inquiry.alpha()));
+        DistributionCurve.ofF(row.f(), row.df().value(), row.errorDf().value(), inquiry.alpha()));
   }
 
   private Sheet components() {

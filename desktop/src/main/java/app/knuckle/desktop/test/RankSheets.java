@@ -1,6 +1,6 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.desktop.test.TestPage.Explained;
 import app.knuckle.desktop.test.TestPage.Line;
 import app.knuckle.desktop.test.TestPage.Sheet;
@@ -9,9 +9,9 @@ import app.knuckle.stats.Absence;
 import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
-import app.knuckle.stats.ranks.CountedLaw;
+import app.knuckle.stats.ranks.ExactDistribution;
 import app.knuckle.stats.ranks.RankTest;
-import app.knuckle.stats.resampling.Reference;
+import app.knuckle.stats.resampling.PermutationDistribution;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.RankNumbers;
@@ -118,7 +118,7 @@ final class RankSheets {
   }
 
   /** The law that an exact p was counted from; empty where there is none, or nothing to mark. */
-  private static Optional<LawCurve> counted(TestResult.RankResult r, Inquiry inquiry) {
+  private static Optional<DistributionCurve> counted(TestResult.RankResult r, Inquiry inquiry) {
     for (Outcome part : r.numbers().parts()) {
       if (part instanceof RankTest.MannWhitney sums) {
         return r.law().map(law -> curve("U", sums.u(), law, inquiry));
@@ -130,21 +130,21 @@ final class RankSheets {
     return Optional.empty();
   }
 
-  private static LawCurve curve(String sign, double seen, CountedLaw law, Inquiry inquiry) {
-    return LawCurve.ofCounted(sign, seen, law, inquiry.direction(), inquiry.alpha());
+  private static DistributionCurve curve(String sign, double seen, ExactDistribution law, Inquiry inquiry) {
+    return DistributionCurve.ofCounted(sign, seen, law, inquiry.direction(), inquiry.alpha());
   }
 
   /** The law that p was read against; null where p was counted without one being kept. */
-  private static LawCurve law(Outcome test, Inquiry inquiry) {
+  private static DistributionCurve law(Outcome test, Inquiry inquiry) {
     double alpha = inquiry.alpha();
     if (test instanceof RankNumbers.Rearranged two) {
       return reference(two.shares().reference(), two.f(), alpha);
     }
     if (test instanceof RankTest.KruskalWallis own) {
-      return LawCurve.ofChiSquared("H", own.h(), own.df(), alpha);
+      return DistributionCurve.ofChiSquared("H", own.h(), own.df(), alpha);
     }
     if (test instanceof RankTest.Friedman own) {
-      return LawCurve.ofChiSquared("\u03c7\u00b2", own.chiSquared(), own.df(), alpha);
+      return DistributionCurve.ofChiSquared("\u03c7\u00b2", own.chiSquared(), own.df(), alpha);
     }
     Quantity z =
         test instanceof RankTest.MannWhitney own
@@ -154,7 +154,7 @@ final class RankSheets {
                 : test instanceof RankTest.Trend own
                     ? own.z()
                     : Quantity.absent(Absence.NOT_OF_THIS_TEST);
-    return LawCurve.ofZ(z, inquiry.direction(), alpha);
+    return DistributionCurve.ofZ(z, inquiry.direction(), alpha);
   }
 
   private static Quantity z(RankTest.Normal perhaps) {
@@ -162,8 +162,8 @@ final class RankSheets {
   }
 
   /** How often each F occurred among the arrangements, with the one seen; null if not counted. */
-  private static LawCurve reference(Optional<Reference> counted, Quantity seen, double alpha) {
-    return counted.map(c -> LawCurve.ofCounts(seen, c.width(), c.counts(), alpha)).orElse(null);
+  private static DistributionCurve reference(Optional<PermutationDistribution> counted, Quantity seen, double alpha) {
+    return counted.map(c -> DistributionCurve.ofCounts(seen, c.width(), c.counts(), alpha)).orElse(null);
   }
 
   private static Sheet permuted(String name, List<RankNumbers.FRow> rows, Inquiry inquiry) {
@@ -183,7 +183,7 @@ final class RankSheets {
               + " F would say "
               + Numerals.p(f.test().normalTheoryP())
               + ".";
-      LawCurve curve = reference(f.reference(), f.test().f(), inquiry.alpha());
+      DistributionCurve curve = reference(f.reference(), f.test().f(), inquiry.alpha());
       lines.add(
           new Line(
               List.of(

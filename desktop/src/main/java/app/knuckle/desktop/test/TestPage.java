@@ -1,6 +1,6 @@
 package app.knuckle.desktop.test;
 
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
@@ -123,7 +123,7 @@ public record TestPage(
    * @param ways which means to go and compare
    */
   public record Explained(
-      String title, String words, String caution, LawCurve curve, Magnitude size, List<Way> ways) {
+      String title, String words, String caution, DistributionCurve curve, Magnitude size, List<Way> ways) {
 
     /** Words with nothing beside them. */
     static Explained plain(String title, String words) {
@@ -131,7 +131,7 @@ public record TestPage(
     }
 
     /** Words beside a curve. */
-    static Explained on(String title, String words, LawCurve curve) {
+    static Explained on(String title, String words, DistributionCurve curve) {
       return new Explained(title, words, "", curve, null, List.of());
     }
   }

@@ -83,7 +83,7 @@ final class TestSheets implements TestResult.Cases<Void> {
 
   @Override
   public Void together(TestResult.TogetherResult test) {
-    sheets.addAll(TogetherSheets.of(test, findings));
+    sheets.addAll(MultivariateSheets.of(test, findings));
     return null;
   }
 

@@ -10,7 +10,7 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Alternatives;
 import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.Foresight;
+import app.knuckle.study.plan.PlannedPower;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
 import app.knuckle.study.plan.Shows;
@@ -244,7 +244,7 @@ class PlanPageTest {
   private static PlanPage page(Plan plan) {
     Arrangement arrangement = Arrangement.of(plan);
     Plan.Measured measured = plan.measured().get(0);
-    Shows shows = Foresight.of(plan, arrangement, measured, Progress.NONE);
+    Shows shows = PlannedPower.of(plan, arrangement, measured, Progress.NONE);
     return PlanPage.of(
         plan, arrangement.plots().size(), measured, shows, Alternatives.of(plan, 0, Progress.NONE));
   }

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.laws.LawKind;
-import app.knuckle.stats.laws.Side;
+import app.knuckle.stats.families.DistributionKind;
+import app.knuckle.stats.families.Tail;
 import app.knuckle.study.reckon.KnownTable.Entry;
 import app.knuckle.study.reckon.Reckoning;
 import app.knuckle.study.reckon.SizeQuestion;
@@ -64,22 +64,22 @@ class ReckonAnswersTest {
     assertThat(TableAnswer.of(Map.of()).words()).startsWith("Type what is known");
   }
 
-  private static Map<String, String> tail(LawKind law, Side side, String... more) {
+  private static Map<String, String> tail(DistributionKind law, Tail side, String... more) {
     return with(Map.of(TailAnswer.LAW, law.name(), TailAnswer.SIDE, side.name()), more);
   }
 
   @Test
   void anyTwoGiveTheThird() {
     TailAnswer value =
-        TailAnswer.of(tail(LawKind.T, Side.BOTH, "parameter-0", "20", TailAnswer.TAIL, "0.05"));
+        TailAnswer.of(tail(DistributionKind.T, Tail.BOTH, "parameter-0", "20", TailAnswer.TAIL, "0.05"));
     assertThat(value.value()).isEqualTo("2.086");
     assertThat(value.tail()).isEmpty();
     TailAnswer tail =
-        TailAnswer.of(tail(LawKind.T, Side.BOTH, "parameter-0", "20", TailAnswer.VALUE, "2.0860"));
+        TailAnswer.of(tail(DistributionKind.T, Tail.BOTH, "parameter-0", "20", TailAnswer.VALUE, "2.0860"));
     assertThat(tail.tail()).isEqualTo("0.05");
     TailAnswer df =
         TailAnswer.of(
-            tail(LawKind.T, Side.BOTH, TailAnswer.VALUE, "2.085963", TailAnswer.TAIL, "0.05"));
+            tail(DistributionKind.T, Tail.BOTH, TailAnswer.VALUE, "2.085963", TailAnswer.TAIL, "0.05"));
     assertThat(df.parameter()).isEqualTo("20");
   }
 
@@ -91,8 +91,8 @@ class ReckonAnswersTest {
     TailAnswer answer =
         TailAnswer.of(
             tail(
-                LawKind.BINOMIAL,
-                Side.ABOVE,
+                DistributionKind.BINOMIAL,
+                Tail.ABOVE,
                 "parameter-0",
                 "4",
                 "parameter-1",
@@ -104,8 +104,8 @@ class ReckonAnswersTest {
   }
 
   @ParameterizedTest
-  @EnumSource(LawKind.class)
-  void aLawThatLacksItsNumbersAsksForThem(LawKind law) {
+  @EnumSource(DistributionKind.class)
+  void aLawThatLacksItsNumbersAsksForThem(DistributionKind law) {
     TailAnswer answer = TailAnswer.of(tail(law, law.sides().get(0), TailAnswer.TAIL, "0.05"));
     assertThat(answer.curve().isPresent()).isEqualTo(law.parameters().isEmpty());
     if (!law.parameters().isEmpty()) {
@@ -119,9 +119,9 @@ class ReckonAnswersTest {
     "T, 2, 20, lies between 0 and 1",
     "SIGNED_RANK, 0.001, 3, Not even the outermost value"
   })
-  void whatCannotBeIsSaid(LawKind law, String tail, String parameter, String words) {
+  void whatCannotBeIsSaid(DistributionKind law, String tail, String parameter, String words) {
     TailAnswer answer =
-        TailAnswer.of(tail(law, Side.ABOVE, "parameter-0", parameter, TailAnswer.TAIL, tail));
+        TailAnswer.of(tail(law, Tail.ABOVE, "parameter-0", parameter, TailAnswer.TAIL, tail));
     assertThat(answer.words()).contains(words);
     assertThat(answer.curve()).isEmpty();
   }
@@ -129,8 +129,8 @@ class ReckonAnswersTest {
   /** A side that the law does not have gives way to its usual one. */
   @Test
   void aLawWithoutTwoTailsIsAskedForOne() {
-    assertThat(TailAnswer.side(tail(LawKind.F, Side.BOTH))).isEqualTo(Side.ABOVE);
-    assertThat(TailAnswer.side(tail(LawKind.T, Side.BELOW))).isEqualTo(Side.BELOW);
+    assertThat(TailAnswer.side(tail(DistributionKind.F, Tail.BOTH))).isEqualTo(Tail.ABOVE);
+    assertThat(TailAnswer.side(tail(DistributionKind.T, Tail.BELOW))).isEqualTo(Tail.BELOW);
   }
 
   private static SummaryAnswer summaries(String... more) {

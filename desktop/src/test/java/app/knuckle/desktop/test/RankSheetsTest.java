@@ -3,7 +3,7 @@ package app.knuckle.desktop.test;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.knuckle.desktop.Asked;
-import app.knuckle.desktop.curve.LawCurve;
+import app.knuckle.desktop.curve.DistributionCurve;
 import app.knuckle.figures.scatter.Magnitude;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -88,7 +88,7 @@ class RankSheetsTest {
     TestPage.Explained explained = page.sheets().get(0).lines().get(0).explained();
     assertThat(explained.curve().text()).isEqualTo("H = 7.20");
     // The chi-squared law on 2 df is left with 5% beyond 5.99.
-    assertThat(explained.curve().tails()).extracting(LawCurve.Tail::text).containsExactly("5.99");
+    assertThat(explained.curve().tails()).extracting(DistributionCurve.Shaded::text).containsExactly("5.99");
     assertThat(explained.curve().at()).isGreaterThan(explained.curve().tails().get(0).at());
     assertThat(explained.size().rows().get(0).dots())
         .containsExactly(
@@ -99,14 +99,14 @@ class RankSheetsTest {
   void anExactPIsReadFromTheLawThatWasCounted() {
     // Of the 20 choices of three ranks of six, one gives U = 0 and one U = 9: no value reaches .05.
     TestPage six = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\n", RANKS);
-    LawCurve few = six.sheets().get(0).lines().get(0).explained().curve();
+    DistributionCurve few = six.sheets().get(0).lines().get(0).explained().curve();
     assertThat(few.text()).isEqualTo("U = 0");
     assertThat(few.tails()).isEmpty();
-    assertThat(few.origin()).isEqualTo(new LawCurve.Origin(0.5, "4.5"));
+    assertThat(few.origin()).isEqualTo(new DistributionCurve.Origin(0.5, "4.5"));
     // Of the 70 choices of four of eight, the two outermost make 2/70, the four outermost 4/70.
     TestPage eight = page("g,y\na,1\na,2\na,3\na,4\nb,5\nb,6\nb,7\nb,8\n", RANKS);
-    LawCurve more = eight.sheets().get(0).lines().get(0).explained().curve();
-    assertThat(more.tails()).extracting(LawCurve.Tail::text).containsExactly("0", "16");
+    DistributionCurve more = eight.sheets().get(0).lines().get(0).explained().curve();
+    assertThat(more.tails()).extracting(DistributionCurve.Shaded::text).containsExactly("0", "16");
   }
 
   @Test
@@ -115,11 +115,11 @@ class RankSheetsTest {
     for (int i = 0; i < 21; i++) {
       rows.append("a,").append(i).append("\nb,").append(i + 0.5).append('\n');
     }
-    LawCurve normal =
+    DistributionCurve normal =
         page(rows.toString(), RANKS).sheets().get(0).lines().get(0).explained().curve();
     assertThat(normal.text()).startsWith("z = ");
     assertThat(normal.tails())
-        .extracting(LawCurve.Tail::text)
+        .extracting(DistributionCurve.Shaded::text)
         .containsExactly("\u22121.96", "1.96");
   }
 

@@ -15,7 +15,7 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.ShownMean;
 import app.knuckle.study.findings.TestResult;
-import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.look.Correlations;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Phrases;
@@ -34,8 +34,8 @@ final class PageTables {
 
   static Block correlations(Findings findings, PageSettings settings) {
     ExactP exact = settings.numbers().exact();
-    GoTogether all = GoTogether.of(findings.frame(), findings.inquiry().measured());
-    GoTogether.Matrix matrix = all.matrix(GoTogether.Measure.PEARSON);
+    Correlations all = Correlations.of(findings.frame(), findings.inquiry().measured());
+    Correlations.Matrix matrix = all.matrix(Correlations.Measure.PEARSON);
     List<List<String>> rows = new ArrayList<>();
     for (int i = 0; i < all.names().size(); i++) {
       List<String> row = new ArrayList<>(List.of(all.names().get(i)));

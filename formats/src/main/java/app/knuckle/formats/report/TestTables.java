@@ -4,7 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.anova.AnovaTable;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.linear.Effect;
 import app.knuckle.stats.mixed.Component;
 import app.knuckle.stats.mixed.MixedFit;
@@ -147,7 +147,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
   public List<Block> counts(TestResult.CountResult test) {
     boolean estimated = test.extraSpread();
     List<List<String>> rows = new ArrayList<>();
-    for (Drop row : test.rows()) {
+    for (DevianceTest row : test.rows()) {
       rows.add(
           List.of(
               TermName.of(row.term()),

@@ -1,6 +1,6 @@
 package app.knuckle.stats.associations;
 
-import app.knuckle.stats.ranks.CountTree;
+import app.knuckle.stats.ranks.FenwickTree;
 import app.knuckle.stats.ranks.Midranks;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -180,7 +180,7 @@ public final class Associations {
             .sorted(Comparator.comparingDouble(i -> x[i]))
             .mapToInt(Integer::intValue)
             .toArray();
-    CountTree smaller = new CountTree(y);
+    FenwickTree smaller = new FenwickTree(y);
     double s = 0;
     for (int from = 0, to; from < n; from = to) {
       for (to = from; to < n && x[order[to]] == x[order[from]]; to++) {

@@ -89,7 +89,7 @@ public final class MultivariateNormality {
    * @return n, skewness, statistic, df, p, smallSample
    * @see "Mardia, K. V. (1970). Biometrika 57, 519-530; (1974). Sankhya B 36, 115-128"
    */
-  public TogetherTest.Skewness skewness() {
+  public MultivariateNormalityTest.Skewness skewness() {
     // The mean cube of all inner products is the sum of squared third moments: linear in rows.
     double b = 0;
     for (int i = 0; i < p; i++) {
@@ -107,25 +107,25 @@ public final class MultivariateNormality {
     double statistic = n * b / 6;
     double factor = (p + 1.0) * (n + 1.0) * (n + 3) / (n * ((n + 1.0) * (p + 1) - 6));
     ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
-    return new TogetherTest.Skewness(
+    return new MultivariateNormalityTest.Skewness(
         n,
         b,
         statistic,
         List.of(df),
         Quantity.of(law.survivalProbability(statistic)),
-        new TogetherTest.Small(
+        new MultivariateNormalityTest.Small(
             statistic * factor, Quantity.of(law.survivalProbability(statistic * factor))));
   }
 
   /** Mardia's kurtosis: n, kurtosis, statistic, p. */
-  public TogetherTest.Kurtosis kurtosis() {
+  public MultivariateNormalityTest.Kurtosis kurtosis() {
     double b = 0;
     for (int i = 0; i < n; i++) {
       double d = dot(i, i);
       b += d * d / n;
     }
     double z = (b - p * (p + 2.0)) / Math.sqrt(8.0 * p * (p + 2) / n);
-    return new TogetherTest.Kurtosis(
+    return new MultivariateNormalityTest.Kurtosis(
         n, b, z, Quantity.of(Math.min(1, 2 * NORMAL.survivalProbability(Math.abs(z)))));
   }
 
@@ -150,7 +150,7 @@ public final class MultivariateNormality {
    * @see "Henze, N. and Zirkler, B. (1990). Communications in Statistics: Theory and Methods 19,
    *     3595-3617"
    */
-  public TogetherTest.HenzeZirkler henzeZirkler(Progress progress) {
+  public MultivariateNormalityTest.HenzeZirkler henzeZirkler(Progress progress) {
     double beta = Math.pow((2 * p + 1.0) * n / 4, 1.0 / (p + 4)) / Math.sqrt(2);
     double c = beta * beta;
     double[] own = IntStream.range(0, n).mapToDouble(i -> dot(i, i)).toArray();
@@ -187,7 +187,7 @@ public final class MultivariateNormality {
                 * (1 + 3 * p * c2 / (2 * w) + p * (p + 2) * c4 / (2 * w * w));
     double s2 = Math.log1p(variance / (mean * mean));
     double z = (Math.log(t) - Math.log(mean) + s2 / 2) / Math.sqrt(s2);
-    return new TogetherTest.HenzeZirkler(
+    return new MultivariateNormalityTest.HenzeZirkler(
         n, beta, t, mean, variance, Quantity.of(t > 0 ? NORMAL.survivalProbability(z) : 1));
   }
 }

@@ -73,12 +73,12 @@ final class CountCells {
   /** What rows of one count add to the sums of their cell. */
   private void add(int c, double own, double of, long times) {
     double expected = of * counts[c] / sizes[c];
-    within[c] += times * 2 * Deviations.term(own, expected);
+    within[c] += times * 2 * Deviances.term(own, expected);
     if (kind == CountKind.PROPORTIONS) {
-      within[c] += times * 2 * Deviations.term(of - own, of - expected);
-      saturated[c] += times * Deviations.saturated(own, of);
+      within[c] += times * 2 * Deviances.term(of - own, of - expected);
+      saturated[c] += times * Deviances.saturated(own, of);
     } else {
-      saturated[c] += times * Deviations.saturated(own);
+      saturated[c] += times * Deviances.saturated(own);
     }
     squares[c] += times * (own - expected) * (own - expected) / of;
   }

@@ -102,7 +102,7 @@ public final class CountChecks {
             }
           }
         });
-    double variance = sums[1] - (c.length == 0 ? 0 : Forms.of(fit.covariance(), c, c));
+    double variance = sums[1] - (c.length == 0 ? 0 : BilinearForms.of(fit.covariance(), c, c));
     boolean none = sums[0] < 1 || solution.residualDf() <= 0 || !(variance > NO_VARIANCE * sums[0]);
     Quantity z =
         none

@@ -184,9 +184,9 @@ public final class CountFit implements Estimator {
    * @param progress asked on the way
    * @return one drop a term, in order
    */
-  public List<Drop> drops(Squares kind, Progress progress) {
+  public List<DevianceTest> drops(Squares kind, Progress progress) {
     List<Term> terms = asked.fixed().terms();
-    List<Drop> drops = new ArrayList<>();
+    List<DevianceTest> drops = new ArrayList<>();
     for (int t = 0; t < terms.size(); t++) {
       progress.check();
       drops.add(drop(terms.get(t), t, kind, progress));
@@ -195,7 +195,7 @@ public final class CountFit implements Estimator {
     return drops;
   }
 
-  private Drop drop(Term term, int place, Squares kind, Progress progress) {
+  private DevianceTest drop(Term term, int place, Squares kind, Progress progress) {
     List<Term> terms = asked.fixed().terms();
     return switch (kind) {
       case IN_ORDER ->
@@ -210,19 +210,19 @@ public final class CountFit implements Estimator {
         boolean contained = terms.stream().anyMatch(s -> s.contains(term));
         boolean tested = solution.design() != null && solution.design().hypothesis(term).length > 0;
         yield contained && !tested
-            ? Drop.absent(term, noMean())
+            ? DevianceTest.absent(term, noMean())
             : between(term, terms.stream().filter(s -> !s.equals(term)).toList(), terms, progress);
       }
     };
   }
 
-  private Drop between(Term term, List<Term> fewer, List<Term> more, Progress progress) {
+  private DevianceTest between(Term term, List<Term> fewer, List<Term> more, Progress progress) {
     return dropped(term, with(fewer, progress), with(more, progress));
   }
 
   /** A drop in deviance with its test. */
-  Drop judged(Term term, int df, double deviance) {
-    return Drop.of(
+  DevianceTest judged(Term term, int df, double deviance) {
+    return DevianceTest.of(
         term, df, deviance, asked.extraSpread() ? spread() : 1, asked.extraSpread(), residualDf);
   }
 
@@ -232,9 +232,9 @@ public final class CountFit implements Estimator {
    * @param progress asked on the way
    * @return absent in its quantities where there is no term
    */
-  public Drop whole(Progress progress) {
+  public DevianceTest whole(Progress progress) {
     return asked.fixed().terms().isEmpty()
-        ? Drop.absent(new Term(List.of()), Absence.NO_TERM)
+        ? DevianceTest.absent(new Term(List.of()), Absence.NO_TERM)
         : between(new Term(List.of()), List.of(), asked.fixed().terms(), progress);
   }
 
@@ -247,7 +247,7 @@ public final class CountFit implements Estimator {
    * @param progress asked on the way
    * @return absent in its quantities where there is no such product
    */
-  public Drop slopes(String covariate, List<Term> treatments, Progress progress) {
+  public DevianceTest slopes(String covariate, List<Term> treatments, Progress progress) {
     Term slope = Term.of(covariate);
     List<Term> parallel =
         asked.fixed().terms().stream()
@@ -258,14 +258,14 @@ public final class CountFit implements Estimator {
     Optional<CountSolution> small = with(parallel, progress);
     Optional<CountSolution> large = with(own, progress);
     if (small.isEmpty() || large.isEmpty()) {
-      return Drop.absent(slope, Absence.NO_TOP);
+      return DevianceTest.absent(slope, Absence.NO_TOP);
     }
     int df = large.get().rankInside(small.get()) - small.get().rank();
     long errorDf = large.get().residualDf();
     double phi = errorDf > 0 ? large.get().pearson() / errorDf : Double.NaN;
     return df == 0
-        ? Drop.absent(slope, Absence.ONE_VALUE_NO_SLOPE)
-        : Drop.of(
+        ? DevianceTest.absent(slope, Absence.ONE_VALUE_NO_SLOPE)
+        : DevianceTest.of(
             slope,
             df,
             Math.max(0, small.get().deviance() - large.get().deviance()),
@@ -282,7 +282,7 @@ public final class CountFit implements Estimator {
    * @param progress asked on the way
    * @return the drop in deviance from the trends to the main effect
    */
-  public Drop remainder(String name, double[][] trends, Progress progress) {
+  public DevianceTest remainder(String name, double[][] trends, Progress progress) {
     Factor factor =
         cells.model().factors().stream()
             .filter(f -> f.name().equals(name))
@@ -318,7 +318,7 @@ public final class CountFit implements Estimator {
    * @param progress asked on the way
    * @return absent in its quantities where merging changes nothing
    */
-  public Drop merged(
+  public DevianceTest merged(
       List<String> treatments,
       Map<String, String> left,
       Map<String, String> right,
@@ -379,13 +379,13 @@ public final class CountFit implements Estimator {
     return solved(new Model(factors, cells.model().covariates(), terms, true), progress);
   }
 
-  private Drop dropped(Term term, Optional<CountSolution> small, Optional<CountSolution> large) {
+  private DevianceTest dropped(Term term, Optional<CountSolution> small, Optional<CountSolution> large) {
     if (small.isEmpty() || large.isEmpty()) {
-      return Drop.absent(term, Absence.NO_TOP);
+      return DevianceTest.absent(term, Absence.NO_TOP);
     }
     int df = large.get().rankInside(small.get()) - small.get().rank();
     return df == 0
-        ? Drop.absent(term, Absence.NOTHING_APART)
+        ? DevianceTest.absent(term, Absence.NOTHING_APART)
         : judged(term, df, Math.max(0, small.get().deviance() - large.get().deviance()));
   }
 
@@ -448,7 +448,7 @@ public final class CountFit implements Estimator {
 
   @Override
   public double covariance(Estimable a, Estimable b) {
-    return spread() * Forms.of(covariance, a.vectors()[0], b.vectors()[0]);
+    return spread() * BilinearForms.of(covariance, a.vectors()[0], b.vectors()[0]);
   }
 
   private double[] spherical(double[] v) {

@@ -18,7 +18,7 @@ public enum CountKind {
 
     @Override
     double deviance(double y, double size, double eta) {
-      return 2 * Deviations.term(y, size * Math.exp(eta));
+      return 2 * Deviances.term(y, size * Math.exp(eta));
     }
 
     @Override
@@ -47,7 +47,7 @@ public enum CountKind {
     @Override
     double deviance(double y, double size, double eta) {
       return 2
-          * (Deviations.term(y, size * mean(eta)) + Deviations.term(size - y, size * mean(-eta)));
+          * (Deviances.term(y, size * mean(eta)) + Deviances.term(size - y, size * mean(-eta)));
     }
 
     @Override

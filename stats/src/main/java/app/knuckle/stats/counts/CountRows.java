@@ -59,7 +59,7 @@ public record CountRows(
         continue;
       }
       double w = size * s.variance(c);
-      double h = Math.min(1, w * Forms.of(fit.covariance(), s.row(c), s.row(c)));
+      double h = Math.min(1, w * BilinearForms.of(fit.covariance(), s.row(c), s.row(c)));
       double sign = Math.signum(y - mu);
       rows.leverages[i] = h;
       rows.pearson[i] = (y - mu) / Math.sqrt(w);

@@ -118,7 +118,7 @@ public final class DunnettDistribution implements LargestT {
   /** P(largest > x) when the spread is known. */
   private double summed(double x) {
     if (step < FINEST_STEP) {
-      return Panels.integral(ends(x), z -> exceeds(x, z));
+      return GaussLegendre.integral(ends(x), z -> exceeds(x, z));
     }
     double sum = 0;
     int least = (int) Math.floor(-farthest(x, -1) / step);

@@ -1,7 +1,7 @@
 package app.knuckle.stats.distributions;
 
 /** The distribution of the largest of several t statistics that share an estimate of spread. */
-public sealed interface LargestT permits DunnettDistribution, ThreeT, FactorT, CorrelatedT {
+public sealed interface LargestT permits DunnettDistribution, LargestOfThreeT, FactorT, CorrelatedT {
   /**
    * A probability with the error of its computation.
    *
@@ -36,12 +36,12 @@ public sealed interface LargestT permits DunnettDistribution, ThreeT, FactorT, C
    * @return the distribution
    */
   static LargestT of(double[][] correlations, double df, boolean twoSided) {
-    double[] loadings = Loadings.of(correlations);
+    double[] loadings = ProductCorrelations.of(correlations);
     if (loadings != null) {
       return DunnettDistribution.of(loadings, df, twoSided);
     }
     return correlations.length == 3
-        ? new ThreeT(correlations, df, twoSided)
+        ? new LargestOfThreeT(correlations, df, twoSided)
         : CorrelatedT.of(correlations, df, twoSided);
   }
 }

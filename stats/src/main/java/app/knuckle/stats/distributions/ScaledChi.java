@@ -96,7 +96,7 @@ final class ScaledChi {
       double far = Math.copySign(own * Math.scalb(1.0, Math.abs(i) * 2), i);
       ends.add(Math.max(low, Math.min(high, place + far)));
     }
-    return Panels.integral(
+    return GaussLegendre.integral(
         ends.stream().mapToDouble(e -> e).toArray(),
         u -> density.at(u) * function.applyAsDouble(Math.exp(u)));
   }

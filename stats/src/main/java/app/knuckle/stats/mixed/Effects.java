@@ -2,7 +2,7 @@ package app.knuckle.stats.mixed;
 
 import app.knuckle.stats.Absence;
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.Arrays;
 import java.util.List;
 import org.ejml.data.DMatrixRMaj;
@@ -25,7 +25,7 @@ public record Effects(RandomTerm term, List<Double> effects, List<Quantity> erro
   }
 
   static Effects of(Likelihood likelihood, double[] t, int term) {
-    Rows rows = likelihood.rows();
+    MixedRows rows = likelihood.rows();
     RandomTerm random = rows.random.get(term);
     if (t[term] == 0) {
       return new Effects(

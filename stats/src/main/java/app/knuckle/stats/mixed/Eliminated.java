@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
@@ -26,7 +26,7 @@ final class Eliminated {
   /** Of the random columns. */
   private final double[] variance;
 
-  private final Positive equations;
+  private final PositiveDefinite equations;
   private final DMatrixRMaj inverse;
   private final DMatrixRMaj combination;
   private final DMatrixRMaj product;
@@ -54,7 +54,7 @@ final class Eliminated {
     for (int i = 0; i < out.length; i++) {
       c.add(i, i, out[i] < fixed ? 0 : 1 / variance[out[i]]);
     }
-    equations = Positive.of(c);
+    equations = PositiveDefinite.of(c);
     if (equations == null) {
       inverse = null;
       combination = null;

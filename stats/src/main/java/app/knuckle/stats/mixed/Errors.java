@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import org.ejml.data.DMatrixRMaj;
 
 /**

@@ -1,7 +1,7 @@
 package app.knuckle.stats.mixed;
 
 import app.knuckle.stats.mixed.MixedModel.Denominator;
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.Arrays;
 import org.ejml.data.DMatrixRMaj;
 import org.ejml.dense.row.CommonOps_DDRM;
@@ -44,7 +44,7 @@ final class FixedPart {
     int p = likelihood.layout().fixed();
     int[] fixed = Likelihood.first(p);
     int y = v.size() - 1;
-    Positive information = Positive.of(Likelihood.part(v.product(), fixed, fixed));
+    PositiveDefinite information = PositiveDefinite.of(Likelihood.part(v.product(), fixed, fixed));
     if (information == null) {
       throw new NotEstimable(NotEstimable.Reason.NO_RESIDUAL);
     }
@@ -266,7 +266,7 @@ final class FixedPart {
 
   /** NaN where the covariance of the rows is not positive definite. */
   private double wald(DMatrixRMaj l, DMatrixRMaj m) {
-    Positive of = Positive.of(around(l, m));
+    PositiveDefinite of = PositiveDefinite.of(around(l, m));
     double[] b = product(l, DMatrixRMaj.wrap(coefficients.length, 1, coefficients)).data;
     return of == null ? Double.NaN : form(of.inverse(), b, b) / l.numRows;
   }
@@ -277,7 +277,7 @@ final class FixedPart {
   private Test kenwardRoger(DMatrixRMaj l) {
     int n = l.numRows;
     double f = wald(l, adjusted);
-    Positive own = Positive.of(around(l, covariance));
+    PositiveDefinite own = PositiveDefinite.of(around(l, covariance));
     if (Double.isNaN(f) || own == null) {
       return null;
     }

@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.TreeMap;
@@ -14,7 +14,7 @@ import org.ejml.data.DMatrixRMaj;
  */
 final class GroupedErrors implements Errors {
 
-  private final Rows rows;
+  private final MixedRows rows;
   private final Layout layout;
   private final int term;
   private final int residual;
@@ -34,7 +34,7 @@ final class GroupedErrors implements Errors {
    * @param term the random term whose levels are the groups
    * @param residual place of the variance of the errors among the parameters
    */
-  GroupedErrors(Rows rows, Layout layout, int term, int residual) {
+  GroupedErrors(MixedRows rows, Layout layout, int term, int residual) {
     this.rows = rows;
     this.layout = layout;
     this.term = term;

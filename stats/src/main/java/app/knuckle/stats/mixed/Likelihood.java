@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.Arrays;
 import java.util.stream.IntStream;
 import org.ejml.data.DMatrixRMaj;
@@ -20,12 +20,12 @@ import org.ejml.dense.row.CommonOps_DDRM;
  */
 final class Likelihood {
 
-  private final Rows rows;
+  private final MixedRows rows;
   private final Layout layout;
   private final Errors errors;
   private final int parameters;
 
-  Likelihood(Rows rows, Layout layout, Errors errors, int parameters) {
+  Likelihood(MixedRows rows, Layout layout, Errors errors, int parameters) {
     this.rows = rows;
     this.layout = layout;
     this.errors = errors;
@@ -36,7 +36,7 @@ final class Likelihood {
     return parameters;
   }
 
-  Rows rows() {
+  MixedRows rows() {
     return rows;
   }
 

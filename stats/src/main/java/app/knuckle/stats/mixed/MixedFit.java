@@ -22,9 +22,9 @@ public final class MixedFit implements Estimator {
 
   private final MixedModel model;
   private final Fit fit;
-  private final Rows rows;
-  private final Search search;
-  private final Search.Top top;
+  private final MixedRows rows;
+  private final LikelihoodSearch search;
+  private final LikelihoodSearch.Top top;
   private final Moments moments;
   private final FixedPart fixed;
   private final double[][] precision;
@@ -44,36 +44,36 @@ public final class MixedFit implements Estimator {
    */
   public static MixedFit of(MixedModel model, double[] values, Progress progress) {
     Fit fit = Fit.of(model.fixed(), List.of(values));
-    Rows rows = new Rows(fit, values, model.random());
-    Possible.check(model, rows);
+    MixedRows rows = new MixedRows(fit, values, model.random());
+    Estimability.check(model, rows);
     Setup setup = Setup.of(model, rows);
-    Possible.checkVariances(model, rows, setup);
+    Estimability.checkVariances(model, rows, setup);
     return new MixedFit(model, rows, setup, progress);
   }
 
-  private MixedFit(MixedModel model, Rows rows, Setup setup, Progress progress) {
+  private MixedFit(MixedModel model, MixedRows rows, Setup setup, Progress progress) {
     this.model = model;
     this.rows = rows;
     fit = rows.fit;
     variances = setup.limits().variances();
     moments = setup.moments(rows);
-    Possible.checkResidual(moments);
-    search = new Search(setup.likelihood(), setup.limits());
+    Estimability.checkResidual(moments);
+    search = new LikelihoodSearch(setup.likelihood(), setup.limits());
     top = highest(setup.starts(moments), new boolean[setup.likelihood().parameters()], progress);
     if (top == null) {
       throw new NotEstimable(NotEstimable.Reason.NO_TOP);
     }
-    Possible.checkResidual(top.t(), model.random().size(), variances);
+    Estimability.checkResidual(top.t(), model.random().size(), variances);
     free =
         IntStream.range(0, top.t().length).filter(i -> i >= variances || top.t()[i] > 0).toArray();
     precision = precision(top.point(), free);
     fixed = new FixedPart(setup.likelihood(), top.t(), free, precision, model.denominator());
   }
 
-  private Search.Top highest(List<double[]> starts, boolean[] held, Progress progress) {
-    Search.Top best = null;
+  private LikelihoodSearch.Top highest(List<double[]> starts, boolean[] held, Progress progress) {
+    LikelihoodSearch.Top best = null;
     for (double[] start : starts) {
-      Search.Top found = search.from(start, held, best, progress);
+      LikelihoodSearch.Top found = search.from(start, held, best, progress);
       if (found != null && (best == null || found.point().value() < best.point().value())) {
         best = found;
       }
@@ -85,7 +85,7 @@ public final class MixedFit implements Estimator {
   private static double[][] precision(Likelihood.Point point, int[] free) {
     org.ejml.data.DMatrixRMaj information =
         Likelihood.part(new org.ejml.data.DMatrixRMaj(point.information()), free, free);
-    Positive inverse = Positive.of(information);
+    PositiveDefinite inverse = PositiveDefinite.of(information);
     if (inverse == null) {
       throw new NotEstimable(NotEstimable.Reason.NOT_TOLD_APART);
     }
@@ -293,7 +293,7 @@ public final class MixedFit implements Estimator {
     equal[i] = 0;
     boolean[] held = new boolean[without.length];
     held[i] = true;
-    Search.Top other = highest(List.of(without, equal), held, progress);
+    LikelihoodSearch.Top other = highest(List.of(without, equal), held, progress);
     if (other == null) {
       Quantity none = Quantity.absent(Absence.SEARCH_WITHOUT);
       return new Component.Test(none, none);
@@ -334,7 +334,7 @@ public final class MixedFit implements Estimator {
     none[r] = 0;
     boolean[] held = new boolean[none.length];
     held[r] = true;
-    Search.Top other = search.from(none, held, progress);
+    LikelihoodSearch.Top other = search.from(none, held, progress);
     Quantity statistic =
         other == null
             ? Quantity.absent(Absence.SEARCH_WITHOUT)
@@ -373,10 +373,10 @@ public final class MixedFit implements Estimator {
         new MixedModel(
             model.fixed(), model.random(), WithinUnit.EQUAL, null, null, model.denominator());
     Setup setup = Setup.of(equal, rows);
-    Search.Top found = null;
+    LikelihoodSearch.Top found = null;
     for (double[] start : setup.starts(setup.moments(rows))) {
-      Search.Top one =
-          new Search(setup.likelihood(), setup.limits())
+      LikelihoodSearch.Top one =
+          new LikelihoodSearch(setup.likelihood(), setup.limits())
               .from(start, new boolean[start.length], progress);
       found =
           found == null || one != null && one.point().value() < found.point().value() ? one : found;
@@ -453,8 +453,8 @@ public final class MixedFit implements Estimator {
   }
 
   /** What the model leaves of each row, in the order of the rows. */
-  public Left left() {
-    return Left.of(setup(), top.t(), fixed.coefficients(), model);
+  public MixedResiduals left() {
+    return MixedResiduals.of(setup(), top.t(), fixed.coefficients(), model);
   }
 
   @Override

@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.ArrayList;
 import java.util.List;
 import org.ejml.data.DMatrixRMaj;
@@ -47,7 +47,7 @@ public record Moments(List<Row> rows) {
    * @param errors with the term that has none
    * @return of the scaled response; null if a term or the residual has no degree of freedom
    */
-  static Moments of(Rows rows, Layout layout, GroupedErrors errors) {
+  static Moments of(MixedRows rows, Layout layout, GroupedErrors errors) {
     int terms = rows.random.size();
     List<TakenOut.Stage> stages = TakenOut.stages(rows, layout, errors);
     TakenOut.Stage last = stages.get(terms);
@@ -123,7 +123,7 @@ public record Moments(List<Row> rows) {
      * @param errors with the term that has none
      * @return one stage more than there are terms
      */
-    static List<Stage> stages(Rows rows, Layout layout, GroupedErrors errors) {
+    static List<Stage> stages(MixedRows rows, Layout layout, GroupedErrors errors) {
       List<Stage> stages = new ArrayList<>();
       TakenOut now = new TakenOut(rows, layout, errors, false);
       now.take(0, layout.fixed());
@@ -141,7 +141,7 @@ public record Moments(List<Row> rows) {
       return stages;
     }
 
-    private TakenOut(Rows rows, Layout layout, GroupedErrors errors, boolean grouped) {
+    private TakenOut(MixedRows rows, Layout layout, GroupedErrors errors, boolean grouped) {
       this.layout = layout;
       this.grouped = grouped;
       left = errors.withinGroups();
@@ -194,7 +194,7 @@ public record Moments(List<Row> rows) {
       }
     }
 
-    private Stage stage(Rows rows, GroupedErrors errors, int terms) {
+    private Stage stage(MixedRows rows, GroupedErrors errors, int terms) {
       double[] ofTerms = new double[rows.random.size()];
       for (int k = 0; k < layout.terms().length; k++) {
         if (layout.terms()[k] >= terms) {

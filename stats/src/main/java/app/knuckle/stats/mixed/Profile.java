@@ -15,8 +15,8 @@ final class Profile {
   /** A step of this share of the parameter is the last. */
   private static final double LAST_STEP = 1e-13;
 
-  private final Search search;
-  private final Search.Top top;
+  private final LikelihoodSearch search;
+  private final LikelihoodSearch.Top top;
   private final int parameter;
   private final double target;
   private final Progress progress;
@@ -31,7 +31,7 @@ final class Profile {
    * @param height above the minimum
    * @param progress asked on the way
    */
-  Profile(Search search, Search.Top top, int parameter, double height, Progress progress) {
+  Profile(LikelihoodSearch search, LikelihoodSearch.Top top, int parameter, double height, Progress progress) {
     this.search = search;
     this.top = top;
     this.parameter = parameter;
@@ -45,7 +45,7 @@ final class Profile {
     start[parameter] = value;
     boolean[] held = new boolean[start.length];
     held[parameter] = true;
-    Search.Top found = search.from(start, held, progress);
+    LikelihoodSearch.Top found = search.from(start, held, progress);
     if (found == null) {
       return null;
     }

@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import app.knuckle.stats.mixed.UnitErrors.UnitCovariance;
 import java.util.Arrays;
 import java.util.List;
@@ -14,12 +14,12 @@ import java.util.stream.Stream;
  * @param limits of the parameters
  * @param errors with the term of most levels in them; null unless errors are equal
  */
-record Setup(Likelihood likelihood, Search.Limits limits, GroupedErrors errors) {
+record Setup(Likelihood likelihood, LikelihoodSearch.Limits limits, GroupedErrors errors) {
 
   /** Where a correlation is looked for first. */
   private static final double FIRST_CORRELATION = 0.3;
 
-  static Setup of(MixedModel model, Rows rows) {
+  static Setup of(MixedModel model, MixedRows rows) {
     int terms = model.random().size();
     return switch (model.within()) {
       case EQUAL -> {
@@ -35,7 +35,7 @@ record Setup(Likelihood likelihood, Search.Limits limits, GroupedErrors errors) 
       case OWN_VARIANCES -> {
         int unit =
             IntStream.range(0, terms)
-                .filter(k -> Possible.sameGroups(model.random().get(k), model.units()))
+                .filter(k -> Estimability.sameGroups(model.random().get(k), model.units()))
                 .findFirst()
                 .orElse(-1);
         int occasions = model.occasions().size();
@@ -54,7 +54,7 @@ record Setup(Likelihood likelihood, Search.Limits limits, GroupedErrors errors) 
   }
 
   private static Setup units(
-      MixedModel model, Rows rows, UnitCovariance covariance, int own, Search.Limits limits) {
+      MixedModel model, MixedRows rows, UnitCovariance covariance, int own, LikelihoodSearch.Limits limits) {
     Layout layout = Layout.of(rows, covariance.term());
     UnitErrors errors =
         new UnitErrors(rows, layout, model.units(), model.occasions().codes(), covariance);
@@ -62,14 +62,14 @@ record Setup(Likelihood likelihood, Search.Limits limits, GroupedErrors errors) 
     return new Setup(new Likelihood(rows, layout, errors, parameters), limits, null);
   }
 
-  private static Search.Limits limits(int terms, int residuals, boolean positive) {
+  private static LikelihoodSearch.Limits limits(int terms, int residuals, boolean positive) {
     boolean[] must = new boolean[terms + residuals];
     Arrays.fill(must, terms, must.length, positive);
-    return new Search.Limits(must.length, must);
+    return new LikelihoodSearch.Limits(must.length, must);
   }
 
   /** Estimates by mean squares; null where there are none. */
-  Moments moments(Rows rows) {
+  Moments moments(MixedRows rows) {
     return errors == null ? null : Moments.of(rows, likelihood.layout(), errors);
   }
 

@@ -1,6 +1,6 @@
 package app.knuckle.stats.mixed;
 
-import app.knuckle.stats.mixed.Rows.Layout;
+import app.knuckle.stats.mixed.MixedRows.Layout;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -15,7 +15,7 @@ import org.ejml.dense.row.CommonOps_DDRM;
  */
 final class UnitErrors implements Errors {
 
-  private final Rows rows;
+  private final MixedRows rows;
   private final Layout layout;
   private final UnitCovariance covariance;
   private final int[][] members;
@@ -34,7 +34,7 @@ final class UnitErrors implements Errors {
    * @param covariance of one unit
    */
   UnitErrors(
-      Rows rows, Layout layout, RandomTerm units, int[] occasions, UnitCovariance covariance) {
+      MixedRows rows, Layout layout, RandomTerm units, int[] occasions, UnitCovariance covariance) {
     this.rows = rows;
     this.layout = layout;
     this.covariance = covariance;
@@ -140,7 +140,7 @@ final class UnitErrors implements Errors {
 
   private Pattern pattern(double[] t, int[] at) {
     int q = parameters().length;
-    Positive unit = Positive.of(covariance.of(t, at));
+    PositiveDefinite unit = PositiveDefinite.of(covariance.of(t, at));
     if (unit == null) {
       return null;
     }
@@ -181,7 +181,7 @@ final class UnitErrors implements Errors {
     double[] own = new double[members.length];
     double[][] sums = new double[members.length][layout.size()];
     for (int u = 0; u < own.length; u++) {
-      DMatrixRMaj k = Positive.of(covariance.of(t, places[u])).inverse();
+      DMatrixRMaj k = PositiveDefinite.of(covariance.of(t, places[u])).inverse();
       own[u] = CommonOps_DDRM.elementSum(k);
       CommonOps_DDRM.sumCols(product(k, columns[u]), DMatrixRMaj.wrap(1, sums[u].length, sums[u]));
     }
@@ -191,7 +191,7 @@ final class UnitErrors implements Errors {
   @Override
   public RowProducts rows(double[] t) {
     DMatrixRMaj[] inverses = new DMatrixRMaj[members.length];
-    Arrays.setAll(inverses, u -> Positive.of(covariance.of(t, places[u])).inverse());
+    Arrays.setAll(inverses, u -> PositiveDefinite.of(covariance.of(t, places[u])).inverse());
     return (i, products) -> {
       int u = unitOf[i];
       int at = positionOf[i];

@@ -38,7 +38,7 @@ public record IncompleteBlocks(List<List<Integer>> blocks, int replicates, boole
    * @return the best that was found; resolvable where the block size divides the treatments
    */
   public static IncompleteBlocks search(
-      int treatments, int blockSize, int replicates, Chance chance) {
+      int treatments, int blockSize, int replicates, SeededRandom chance) {
     boolean resolvable = treatments % blockSize == 0;
     IncompleteBlocks best = null;
     double efficiency = -1;
@@ -112,7 +112,7 @@ public record IncompleteBlocks(List<List<Integer>> blocks, int replicates, boole
     private final int[][] blocks;
     private final int[][] meet;
 
-    Exchange(int treatments, int blockSize, int replicates, boolean resolvable, Chance chance) {
+    Exchange(int treatments, int blockSize, int replicates, boolean resolvable, SeededRandom chance) {
       this.treatments = treatments;
       this.replicates = replicates;
       this.resolvable = resolvable;

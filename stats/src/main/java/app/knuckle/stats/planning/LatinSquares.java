@@ -23,7 +23,7 @@ final class LatinSquares {
     }
   }
 
-  int[][] walked(Chance chance) {
+  int[][] walked(SeededRandom chance) {
     // Squares are counted, not steps: among squares, the walk comes to each equally often.
     int squares = ROUNDS * size * size * size;
     for (int square = 0; square < squares; square++) {
@@ -44,7 +44,7 @@ final class LatinSquares {
   }
 
   /** A step from a square: any cell of the cube that is 0 becomes 1. */
-  private int[] proper(Chance chance) {
+  private int[] proper(SeededRandom chance) {
     int r;
     int c;
     int s;
@@ -57,7 +57,7 @@ final class LatinSquares {
   }
 
   /** A step from a cube with a cell of -1: this cell becomes 0. */
-  private int[] repaired(int[] at, Chance chance) {
+  private int[] repaired(int[] at, SeededRandom chance) {
     return move(
         at[0],
         at[1],
@@ -68,7 +68,7 @@ final class LatinSquares {
   }
 
   /** A cell of 1 on a line; of two either. */
-  private int one(int axis, int first, int second, Chance chance) {
+  private int one(int axis, int first, int second, SeededRandom chance) {
     int[] found = new int[2];
     int count = 0;
     for (int i = 0; i < size; i++) {

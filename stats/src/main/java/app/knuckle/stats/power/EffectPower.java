@@ -70,6 +70,6 @@ public record EffectPower(
    * @return from 2; empty if more than a million would be needed
    */
   public static OptionalInt n(Sought sought, double power) {
-    return Smallest.from(2, MOST, n -> of(sought, n).power() >= power);
+    return SmallestNumber.from(2, MOST, n -> of(sought, n).power() >= power);
   }
 }

@@ -67,7 +67,7 @@ public record TPower(double df, double noncentrality, double criticalT, double p
    * @return from 2; empty if more than ten million would be needed
    */
   public static OptionalInt n(double d, Direction direction, double alpha, double power) {
-    return Smallest.from(2, MOST, n -> of(n, n, d, direction, alpha).power() >= power);
+    return SmallestNumber.from(2, MOST, n -> of(n, n, d, direction, alpha).power() >= power);
   }
 
   /**
@@ -80,6 +80,6 @@ public record TPower(double df, double noncentrality, double criticalT, double p
    * @return from 2; empty if more than ten million would be needed
    */
   public static OptionalInt nOfOne(double d, Direction direction, double alpha, double power) {
-    return Smallest.from(2, MOST, n -> ofOne(n, d, direction, alpha).power() >= power);
+    return SmallestNumber.from(2, MOST, n -> ofOne(n, d, direction, alpha).power() >= power);
   }
 }

@@ -30,7 +30,7 @@ public final class Midranks {
     for (double[] group : groups) {
       double[] sorted = group.clone();
       Arrays.sort(sorted);
-      double median = Ordered.of(sorted).median();
+      double median = OrderStatistics.of(sorted).median();
       for (double v : group) {
         distances[at++] = Math.abs(v - median);
       }

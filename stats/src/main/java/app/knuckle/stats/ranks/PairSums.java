@@ -10,7 +10,7 @@ import java.util.Arrays;
  * @see "Johnson, D. B. and Mizoguchi, T. (1978). Selecting the Kth element in X + Y. SIAM Journal
  *     on Computing 7, 147-153"
  */
-final class PairSums implements Ordered {
+final class PairSums implements OrderStatistics {
 
   /** One sum for so many values is formed: sorting them then costs less than one more walk. */
   private static final int VALUES_A_SUM = 8;

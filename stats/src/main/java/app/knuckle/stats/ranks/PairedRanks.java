@@ -31,9 +31,9 @@ public final class PairedRanks {
    */
   public static PairedRanks of(double[] first, double[] second) {
     int scale =
-        Exact.scale(DoubleStream.concat(Arrays.stream(first), Arrays.stream(second)).toArray());
-    double[] a = Exact.scaled(first, scale);
-    double[] b = Exact.scaled(second, scale);
+        ExactDecimals.scale(DoubleStream.concat(Arrays.stream(first), Arrays.stream(second)).toArray());
+    double[] a = ExactDecimals.scaled(first, scale);
+    double[] b = ExactDecimals.scaled(second, scale);
     double[] d = new double[a.length];
     Arrays.setAll(d, i -> a[i] - b[i]);
     return new PairedRanks(d, scale);
@@ -41,7 +41,7 @@ public final class PairedRanks {
 
   /** The differences on the scale of the values: one a pair. */
   public double[] differences() {
-    return Arrays.stream(differences).map(d -> Exact.back(d, scale)).toArray();
+    return Arrays.stream(differences).map(d -> ExactDecimals.back(d, scale)).toArray();
   }
 
   /**
@@ -82,12 +82,12 @@ public final class PairedRanks {
    * The law that the exact p of {@link #signedRank} is read from: the law of the sum of positive
    * ranks; empty where there are too many to be counted.
    */
-  public Optional<CountedLaw> counted() {
+  public Optional<ExactDistribution> counted() {
     double[] nonzero = Arrays.stream(differences).filter(d -> d != 0).toArray();
     return nonzero.length > MOST_EXACT
         ? Optional.empty()
         : Optional.of(
-            CountedLaw.ofDoubledSums(
+            ExactDistribution.ofDoubledSums(
                 ways(Ranks.of(Arrays.stream(nonzero).map(Math::abs).toArray()).ranks), 0));
   }
 
@@ -151,7 +151,7 @@ public final class PairedRanks {
   /** The median of the Walsh averages, with its interval. */
   private RankTest.Shift centre(Direction direction, double alpha, double expected) {
     int n = differences.length;
-    Ordered walsh = walsh(expected);
+    OrderStatistics walsh = walsh(expected);
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
     double sd = Math.sqrt(n * (n + 1.0) * (2 * n + 1) / 24);
     long normal =
@@ -183,9 +183,9 @@ public final class PairedRanks {
   }
 
   /** Walsh averages on the scale of the values: a power of ten off, and the expected value on. */
-  private Ordered walsh(double expected) {
-    Ordered doubled = Ordered.doubledWalshAverages(differences);
-    return new Ordered() {
+  private OrderStatistics walsh(double expected) {
+    OrderStatistics doubled = OrderStatistics.doubledWalshAverages(differences);
+    return new OrderStatistics() {
       @Override
       public long size() {
         return doubled.size();
@@ -204,7 +204,7 @@ public final class PairedRanks {
     }
     return new java.math.BigDecimal(scaled)
         .scaleByPowerOfTen(-scale)
-        .add(Exact.decimal(expected))
+        .add(ExactDecimals.decimal(expected))
         .doubleValue();
   }
 
@@ -246,7 +246,7 @@ public final class PairedRanks {
         new RankTest.Middle(
             middle(sorted),
             RankSum.limits(
-                Ordered.of(sorted),
+                OrderStatistics.of(sorted),
                 0,
                 c,
                 direction,
@@ -269,8 +269,8 @@ public final class PairedRanks {
     if (n % 2 == 1) {
       return sorted[n / 2];
     }
-    return Exact.decimal(sorted[n / 2 - 1])
-        .add(Exact.decimal(sorted[n / 2]))
+    return ExactDecimals.decimal(sorted[n / 2 - 1])
+        .add(ExactDecimals.decimal(sorted[n / 2]))
         .divide(java.math.BigDecimal.valueOf(2))
         .doubleValue();
   }

@@ -87,7 +87,7 @@ public record RankPairs(
    * @throws IllegalArgumentException for another procedure, or for conover-holm with one value a
    *     group
    */
-  public static RankPairs of(SeveralGroups groups, Procedure procedure, double alpha) {
+  public static RankPairs of(RanksOfGroups groups, Procedure procedure, double alpha) {
     if (!procedure.fits(Procedure.Setting.RANKS) || !procedure.isFor(Procedure.Use.ALL_PAIRS)) {
       throw new IllegalArgumentException(procedure.key() + " does not compare all pairs on ranks");
     }
@@ -104,7 +104,7 @@ public record RankPairs(
   }
 
   /** Dunn, O. J. (1964). Multiple comparisons using rank sums. Technometrics 6, 241-252. */
-  private static RankPairs dunn(SeveralGroups g, Procedure procedure, double alpha) {
+  private static RankPairs dunn(RanksOfGroups g, Procedure procedure, double alpha) {
     double n = g.size();
     double s2 = n * (n + 1) / 12 - g.tieSum() / (12 * (n - 1));
     double[] means = g.meanRanks();
@@ -118,7 +118,7 @@ public record RankPairs(
   }
 
   /** Conover, W. J. and Iman, R. L. (1979). Technical report LA-7677-MS. */
-  private static RankPairs conover(SeveralGroups g, double alpha) {
+  private static RankPairs conover(RanksOfGroups g, double alpha) {
     double n = g.size();
     int k = g.groupCount();
     if (g.isSingle()) {
@@ -236,7 +236,7 @@ public record RankPairs(
    * Each pair ranked by itself. Steel (1960), Dwass (1960), Critchlow and Fligner (1991),
    * Communications in Statistics: Theory and Methods 20, 127-139.
    */
-  private static RankPairs dwassSteel(SeveralGroups g, double alpha) {
+  private static RankPairs dwassSteel(RanksOfGroups g, double alpha) {
     int k = g.groupCount();
     StudentizedRangeDistribution range =
         StudentizedRangeDistribution.of(k, Double.POSITIVE_INFINITY);
@@ -271,8 +271,8 @@ public record RankPairs(
   private record Ranked(int[] place, double[] own, double shift) {}
 
   /** The median of all differences. */
-  private static double shift(SeveralGroups g, double[] x, double[] y) {
-    return Exact.back(Ordered.differences(x, y).median(), g.scale());
+  private static double shift(RanksOfGroups g, double[] x, double[] y) {
+    return ExactDecimals.back(OrderStatistics.differences(x, y).median(), g.scale());
   }
 
   /**
@@ -286,7 +286,7 @@ public record RankPairs(
    * @see "Steel, R. G. D. (1959). A multiple comparison rank sum test: treatments versus control.
    *     Biometrics 15, 560-572"
    */
-  public static RankPairs steel(SeveralGroups g, int reference, Direction direction, double alpha) {
+  public static RankPairs steel(RanksOfGroups g, int reference, Direction direction, double alpha) {
     int[] others = IntStream.range(0, g.groupCount()).filter(i -> i != reference).toArray();
     double[] loadings =
         Arrays.stream(others)

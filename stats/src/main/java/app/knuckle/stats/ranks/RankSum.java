@@ -143,21 +143,21 @@ public final class RankSum {
    * @param y second sample
    * @return the law of U; empty where the samples are too large to be counted
    */
-  public static Optional<CountedLaw> counted(double[] x, double[] y) {
+  public static Optional<ExactDistribution> counted(double[] x, double[] y) {
     int m = x.length;
     if (m + y.length > MOST_EXACT) {
       return Optional.empty();
     }
     double[] both = DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray();
-    return Optional.of(CountedLaw.ofDoubledSums(ways(Ranks.of(both).ranks, m), -m * (m + 1) / 2.0));
+    return Optional.of(ExactDistribution.ofDoubledSums(ways(Ranks.of(both).ranks, m), -m * (m + 1) / 2.0));
   }
 
   /** Hodges and Lehmann (1963), Annals of Mathematical Statistics 34, 598-611. */
   private static RankTest.Shift shift(double[] x, double[] y, Direction direction, double alpha) {
     int m = x.length;
     int n = y.length;
-    int scale = Exact.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
-    Ordered d = Ordered.differences(Exact.scaled(x, scale), Exact.scaled(y, scale));
+    int scale = ExactDecimals.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
+    OrderStatistics d = OrderStatistics.differences(ExactDecimals.scaled(x, scale), ExactDecimals.scaled(y, scale));
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
     double sd = Math.sqrt(m * (double) n * (m + n + 1) / 12);
     long normal =
@@ -175,7 +175,7 @@ public final class RankSum {
     }
     RankTest.Limits used = byExact == null ? byNormal : byExact;
     return new RankTest.Shift(
-        Exact.back(d.median(), scale), byExact, byNormal, used.low(), used.high());
+        ExactDecimals.back(d.median(), scale), byExact, byNormal, used.low(), used.high());
   }
 
   /** How many limits an interval has. */
@@ -197,12 +197,12 @@ public final class RankSum {
 
   /** The C-th smallest and largest; the outer one is missing for a direction. */
   static RankTest.Limits limits(
-      Ordered sorted, int scale, long c, Direction direction, Optional<Double> confidence) {
+      OrderStatistics sorted, int scale, long c, Direction direction, Optional<Double> confidence) {
     Quantity none = Quantity.absent(Absence.TOO_FEW_FOR_CONFIDENCE);
     Quantity open = Quantity.absent(Absence.ONE_LIMIT);
     boolean found = c >= 1 && c <= sorted.size();
-    Quantity low = found ? Quantity.of(Exact.back(sorted.at(c - 1), scale)) : none;
-    Quantity high = found ? Quantity.of(Exact.back(sorted.at(sorted.size() - c), scale)) : none;
+    Quantity low = found ? Quantity.of(ExactDecimals.back(sorted.at(c - 1), scale)) : none;
+    Quantity high = found ? Quantity.of(ExactDecimals.back(sorted.at(sorted.size() - c), scale)) : none;
     return new RankTest.Limits(
         direction == Direction.LESS ? open : low,
         direction == Direction.GREATER ? open : high,

@@ -66,15 +66,15 @@ public final class Permutation {
    *     often each F occurred, unless every group is one value
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static Shares of(double[][] groups, Direction direction, double alpha, Progress progress) {
+  public static PermutationP of(double[][] groups, Direction direction, double alpha, Progress progress) {
     return new Permutation(groups, progress).shares(direction, alpha);
   }
 
-  private Shares shares(Direction direction, double alpha) {
-    if (Arrangements.count(sizes) <= MOST_ENUMERATED) {
+  private PermutationP shares(Direction direction, double alpha) {
+    if (AllPermutations.count(sizes) <= MOST_ENUMERATED) {
       Tally all = new Tally();
-      Arrangements.each(values, sizes, progress, all::judge);
-      return new Shares(
+      AllPermutations.each(values, sizes, progress, all::judge);
+      return new PermutationP(
           all.atLeast / (double) all.count,
           all.greater / (double) all.count,
           all.less / (double) all.count,
@@ -83,24 +83,24 @@ public final class Permutation {
           Optional.empty(),
           reference(List.of(all)));
     }
-    RandomArrangements.Drawn<Tally> drawn =
-        RandomArrangements.each(values, Tally::new, t -> t.in(direction), alpha, progress);
+    RandomPermutations.Drawn<Tally> drawn =
+        RandomPermutations.each(values, Tally::new, t -> t.in(direction), alpha, progress);
     List<Tally> parts = drawn.judges();
     double count = drawn.count() + 1.0;
-    return new Shares(
+    return new PermutationP(
         (parts.stream().mapToLong(t -> t.atLeast).sum() + 1) / count,
         (parts.stream().mapToLong(t -> t.greater).sum() + 1) / count,
         (parts.stream().mapToLong(t -> t.less).sum() + 1) / count,
         drawn.count(),
-        Optional.of(RandomArrangements.SEED),
+        Optional.of(RandomPermutations.SEED),
         Optional.of(drawn.monteCarloSe()),
         reference(parts));
   }
 
-  private Optional<Reference> reference(List<Tally> parts) {
+  private Optional<PermutationDistribution> reference(List<Tally> parts) {
     return errorDf < 1
         ? Optional.empty()
-        : Optional.of(ReferenceCounts.together(parts.stream().map(t -> t.fs).toList()));
+        : Optional.of(PermutationCounts.together(parts.stream().map(t -> t.fs).toList()));
   }
 
   /** F of a spread: between the groups, over what is left within them. */
@@ -118,8 +118,8 @@ public final class Permutation {
     private long greater;
     private long less;
     private long count;
-    private final ReferenceCounts fs =
-        errorDf < 1 ? null : new ReferenceCounts(f(observedSpread), sizes.length - 1, errorDf);
+    private final PermutationCounts fs =
+        errorDf < 1 ? null : new PermutationCounts(f(observedSpread), sizes.length - 1, errorDf);
 
     private long in(Direction direction) {
       return switch (direction) {

@@ -75,7 +75,7 @@ public final class ReducedModel {
    * @param reference how often each F occurred
    */
   public record Result(
-      double p, long arrangements, long seed, double monteCarloSe, Reference reference) {}
+      double p, long arrangements, long seed, double monteCarloSe, PermutationDistribution reference) {}
 
   /**
    * Rearranges for a term.
@@ -105,8 +105,8 @@ public final class ReducedModel {
     }
     double all = dot(left, left);
     double observed = ratio(left, directions, all);
-    RandomArrangements.Drawn<Judge> drawn =
-        RandomArrangements.each(
+    RandomPermutations.Drawn<Judge> drawn =
+        RandomPermutations.each(
             left,
             () -> new Judge(directions, all, observed, errorDf),
             judge -> judge.atLeast,
@@ -115,9 +115,9 @@ public final class ReducedModel {
     return new Result(
         drawn.p(),
         drawn.count(),
-        RandomArrangements.SEED,
+        RandomPermutations.SEED,
         drawn.monteCarloSe(),
-        ReferenceCounts.together(drawn.judges().stream().map(j -> j.fs).toList()));
+        PermutationCounts.together(drawn.judges().stream().map(j -> j.fs).toList()));
   }
 
   private final class Judge implements Consumer<double[]> {
@@ -125,7 +125,7 @@ public final class ReducedModel {
     private final double all;
     private final double observed;
     private final double degrees;
-    private final ReferenceCounts fs;
+    private final PermutationCounts fs;
     private long atLeast;
 
     Judge(double[][] directions, double all, double observed, int errorDf) {
@@ -133,7 +133,7 @@ public final class ReducedModel {
       this.all = all;
       this.observed = observed;
       degrees = (double) errorDf / directions.length;
-      fs = new ReferenceCounts(observed * degrees, directions.length, errorDf);
+      fs = new PermutationCounts(observed * degrees, directions.length, errorDf);
     }
 
     @Override

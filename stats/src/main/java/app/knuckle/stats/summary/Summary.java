@@ -66,7 +66,7 @@ public record Summary(
   public static Summary of(double[] values, double alpha) {
     double[] all = values.clone();
     Arrays.sort(all);
-    return of(List.of(Rising.of(all)), alpha);
+    return of(List.of(SortedValues.of(all)), alpha);
   }
 
   /**
@@ -76,14 +76,14 @@ public record Summary(
    * @param alpha one less the confidence of the interval of the mean, between 0 and 1
    * @return the summary of all of their values together
    */
-  public static Summary of(List<Rising> parts, double alpha) {
-    long missing = parts.stream().mapToLong(Rising::missing).sum();
-    List<Rising> some = Rising.together(parts).stream().filter(part -> part.size() > 0).toList();
+  public static Summary of(List<SortedValues> parts, double alpha) {
+    long missing = parts.stream().mapToLong(SortedValues::missing).sum();
+    List<SortedValues> some = SortedValues.together(parts).stream().filter(part -> part.size() > 0).toList();
     if (some.isEmpty()) {
       return empty(missing);
     }
-    int n = some.stream().mapToInt(Rising::size).sum();
-    double first = some.stream().mapToDouble(Rising::first).min().orElseThrow();
+    int n = some.stream().mapToInt(SortedValues::size).sum();
+    double first = some.stream().mapToDouble(SortedValues::first).min().orElseThrow();
     double shift = some.stream().mapToDouble(p -> p.size() * from(first, p)).sum() / n;
     double mean = first + shift;
     double ss =
@@ -91,7 +91,7 @@ public record Summary(
             .mapToDouble(
                 p -> p.squares() + p.size() * (from(first, p) - shift) * (from(first, p) - shift))
             .sum();
-    double largest = some.stream().mapToDouble(Rising::last).max().orElseThrow();
+    double largest = some.stream().mapToDouble(SortedValues::last).max().orElseThrow();
     Quantity variance = n < 2 ? ONE_VALUE : Quantity.of(ss / (n - 1));
     Quantity sd = variance.map(Math::sqrt);
     Quantity se = sd.map(s -> s / Math.sqrt(n));
@@ -122,7 +122,7 @@ public record Summary(
   }
 
   /** The mean of a part less the first value of all. */
-  private static double from(double first, Rising part) {
+  private static double from(double first, SortedValues part) {
     return (part.first() - first) + part.shift();
   }
 
@@ -177,11 +177,11 @@ public record Summary(
     return sorted[below] + (h - below) * (sorted[above] - sorted[below]);
   }
 
-  private static double quantile(List<Rising> parts, int n, double p) {
+  private static double quantile(List<SortedValues> parts, int n, double p) {
     double h = (n - 1) * p;
     long below = (long) Math.floor(h);
-    double low = Rising.at(parts, below);
-    double high = h == below ? low : Rising.at(parts, Math.min(below + 1, n - 1L));
+    double low = SortedValues.at(parts, below);
+    double high = h == below ? low : SortedValues.at(parts, Math.min(below + 1, n - 1L));
     return low + (h - below) * (high - low);
   }
 
@@ -191,11 +191,11 @@ public record Summary(
    * @param n how many values
    */
   private record Powers(double n, double third, double fourth) {
-    static Powers of(List<Rising> parts, int n, double first, double shift, Quantity sd) {
+    static Powers of(List<SortedValues> parts, int n, double first, double shift, Quantity sd) {
       double third = 0;
       double fourth = 0;
       if (sd.exists() && sd.value() > 0) {
-        for (Rising part : parts) {
+        for (SortedValues part : parts) {
           double away = (from(first, part) - shift) / sd.value();
           double ratio = part.sd() / sd.value();
           double squares = ratio * ratio * (part.size() - 1);

@@ -26,13 +26,13 @@ class ChecksPropertiesTest {
           v -> Normality.shapiroWilk(v, ALIKE),
           v -> Normality.andersonDarling(v, ALIKE),
           v -> Normality.lilliefors(v, ALIKE));
-  private static final List<Function<double[][], SpreadTest>> SPREAD =
+  private static final List<Function<double[][], VarianceTest>> SPREAD =
       List.of(
-          g -> Spread.leveneAbsolute(g, ALIKE),
-          g -> Spread.leveneSquared(g, ALIKE),
-          g -> Spread.brownForsythe(g, ALIKE),
-          g -> Spread.bartlett(g, ALIKE),
-          g -> Spread.flignerKilleen(g, ALIKE));
+          g -> VarianceTests.leveneAbsolute(g, ALIKE),
+          g -> VarianceTests.leveneSquared(g, ALIKE),
+          g -> VarianceTests.brownForsythe(g, ALIKE),
+          g -> VarianceTests.bartlett(g, ALIKE),
+          g -> VarianceTests.flignerKilleen(g, ALIKE));
 
   private static double statistic(ShapeTest found) {
     return found.statistic().value();
@@ -79,7 +79,7 @@ class ChecksPropertiesTest {
     double[][] groups = {new double[first], new double[second]};
     Arrays.fill(groups[0], 10);
     Arrays.fill(groups[1], 7.925);
-    assertThat(Spread.flignerKilleen(groups, ALIKE).statistic().why())
+    assertThat(VarianceTests.flignerKilleen(groups, ALIKE).statistic().why())
         .isEqualTo(Absence.DISTANCES_DO_NOT_VARY);
   }
 
@@ -93,7 +93,7 @@ class ChecksPropertiesTest {
       double shift = 100 * g;
       moved[g] = Arrays.stream(groups[g]).map(v -> 3 * v + shift).toArray();
     }
-    for (Function<double[][], SpreadTest> test : SPREAD) {
+    for (Function<double[][], VarianceTest> test : SPREAD) {
       Quantity own = test.apply(groups).statistic();
       Quantity after = test.apply(moved).statistic();
       // Three sixty-fourths now and then are the same: no spread, moved or not.
@@ -109,7 +109,7 @@ class ChecksPropertiesTest {
     double[][] flat = {{9.25, 9.25, 9.25}, {9, 10, 12, 13}};
     double[][] moved = {{127.75, 127.75, 127.75}, {27, 30, 36, 39}};
     for (double[][] groups : List.of(flat, moved)) {
-      Quantity statistic = Spread.bartlett(groups, ALIKE).statistic();
+      Quantity statistic = VarianceTests.bartlett(groups, ALIKE).statistic();
       assertThat(statistic.exists()).isFalse();
       assertThat(statistic.why()).isEqualTo(Absence.A_GROUP_HAS_NO_SPREAD);
     }
@@ -128,7 +128,7 @@ class ChecksPropertiesTest {
       away[g] = Arrays.stream(groups[g]).map(v -> Math.abs(v - median)).toArray();
     }
     double f = OneWay.fit(Samples.moments(away), 0.05).treatment().f().value();
-    assertThat(Spread.brownForsythe(groups, ALIKE).statistic().value())
+    assertThat(VarianceTests.brownForsythe(groups, ALIKE).statistic().value())
         .isCloseTo(f, within(1e-9 * (1 + f)));
   }
 
@@ -136,10 +136,10 @@ class ChecksPropertiesTest {
   void theRatioOfTwoVariancesAndItsTurn() {
     double[][] two = {{1, 2, 3, 4, 5}, {1, 3, 5, 7, 9, 11}};
     // 2.5 against 14.
-    SpreadTest.VarianceRatio ratio = Spread.varianceRatio(two, ALIKE, 0.05);
+    VarianceTest.VarianceRatio ratio = VarianceTests.varianceRatio(two, ALIKE, 0.05);
     assertThat(ratio.statistic().value()).isCloseTo(2.5 / 14, within(1e-12));
-    SpreadTest.VarianceRatio turned =
-        Spread.varianceRatio(new double[][] {two[1], two[0]}, ALIKE, 0.05);
+    VarianceTest.VarianceRatio turned =
+        VarianceTests.varianceRatio(new double[][] {two[1], two[0]}, ALIKE, 0.05);
     assertThat(turned.p().value()).isCloseTo(ratio.p().value(), within(1e-12));
   }
 

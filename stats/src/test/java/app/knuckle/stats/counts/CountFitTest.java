@@ -211,7 +211,7 @@ class CountFitTest {
             new double[][] {y, size});
     assertThat(fit.figures().residualDeviance()).isFinite().isNotNegative();
     for (Squares squares : Squares.values()) {
-      for (Drop drop : fit.drops(squares, Progress.NONE)) {
+      for (DevianceTest drop : fit.drops(squares, Progress.NONE)) {
         if (drop.p().exists()) {
           assertThat(drop.p().value()).isBetween(0.0, 1.0);
         } else {

@@ -34,7 +34,7 @@ class LargestTTest {
       @ForAll boolean twoSided) {
     double[] l = new Random(seed).doubles(3, -0.95, 0.95).toArray();
     double exact = DunnettDistribution.of(l, 9, twoSided).survivalProbability(t);
-    assertThat(new ThreeT(products(l), 9, twoSided).tail(t).p()).isCloseTo(exact, within(1e-9));
+    assertThat(new LargestOfThreeT(products(l), 9, twoSided).tail(t).p()).isCloseTo(exact, within(1e-9));
   }
 
   /** A second shared variable that nobody has changes nothing; turned by an angle it is found. */

@@ -67,7 +67,7 @@ class LikelihoodTest {
   }
 
   private static void agrees(MixedModel model, double[] values, double... t) {
-    Rows rows = new Rows(Fit.of(model.fixed(), List.of(values)), values, model.random());
+    MixedRows rows = new MixedRows(Fit.of(model.fixed(), List.of(values)), values, model.random());
     Likelihood likelihood = Setup.of(model, rows).likelihood();
     Likelihood.Point point = likelihood.at(t);
     assertThat(point.value()).isCloseTo(dense(model, rows, t), within(1e-8));
@@ -97,7 +97,7 @@ class LikelihoodTest {
   }
 
   /** Minus twice the restricted log likelihood, from the covariance of all rows. */
-  private static double dense(MixedModel model, Rows rows, double[] t) {
+  private static double dense(MixedModel model, MixedRows rows, double[] t) {
     int n = rows.size();
     DMatrixRMaj v = new DMatrixRMaj(n, n);
     int terms = model.random().size();

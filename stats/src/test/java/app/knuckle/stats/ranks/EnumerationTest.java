@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.resampling.Permutation;
-import app.knuckle.stats.resampling.Shares;
+import app.knuckle.stats.resampling.PermutationP;
 import java.util.Arrays;
 import java.util.function.ToDoubleFunction;
 import net.jqwik.api.ForAll;
@@ -105,7 +105,7 @@ class EnumerationTest {
         atLeast += spread.applyAsDouble(codes) >= observed - SAME ? 1 : 0;
       }
     }
-    Shares found = Permutation.of(groups, Direction.EITHER, 0.05, Progress.NONE);
+    PermutationP found = Permutation.of(groups, Direction.EITHER, 0.05, Progress.NONE);
     assertThat(found.arrangements()).isEqualTo(all);
     assertThat(found.pEither()).isCloseTo((double) atLeast / all, within(SAME));
   }
@@ -117,8 +117,8 @@ class EnumerationTest {
     double[] y = few(second);
     double[] all =
         Arrays.stream(x).flatMap(a -> Arrays.stream(y).map(b -> a - b)).sorted().toArray();
-    Ordered found = Ordered.differences(x, y);
-    double[] walsh = new double[(int) Ordered.doubledWalshAverages(x).size()];
+    OrderStatistics found = OrderStatistics.differences(x, y);
+    double[] walsh = new double[(int) OrderStatistics.doubledWalshAverages(x).size()];
     int at = 0;
     for (int i = 0; i < x.length; i++) {
       for (int j = i; j < x.length; j++) {
@@ -130,7 +130,7 @@ class EnumerationTest {
       assertThat(found.at(i)).isEqualTo(all[i]);
     }
     for (int i = 0; i < walsh.length; i += 7) {
-      assertThat(Ordered.doubledWalshAverages(x).at(i)).isEqualTo(walsh[i]);
+      assertThat(OrderStatistics.doubledWalshAverages(x).at(i)).isEqualTo(walsh[i]);
     }
   }
 

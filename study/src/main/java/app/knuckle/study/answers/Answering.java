@@ -12,8 +12,8 @@ import app.knuckle.study.answers.linear.LinearAnswer;
 import app.knuckle.study.answers.mixed.MixedAnswer;
 import app.knuckle.study.answers.ranks.RankAnswer;
 import app.knuckle.study.answers.samples.SampleAnswer;
-import app.knuckle.study.answers.together.AssociationAnswer;
-import app.knuckle.study.answers.together.TogetherAnswer;
+import app.knuckle.study.answers.multivariate.AssociationAnswer;
+import app.knuckle.study.answers.multivariate.MultivariateAnswer;
 import app.knuckle.study.cells.CountSummaries;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Analysis;
@@ -165,8 +165,8 @@ public final class Answering {
             LAID,
             new AskedInputs(new Same<>(table), new Same<>(frame), inquiry.laying()),
             progress);
-    TogetherAnswer together =
-        Laid.isTogether(inquiry) ? new TogetherAnswer(frame, inquiry, progress, stages) : null;
+    MultivariateAnswer together =
+        Laid.isTogether(inquiry) ? new MultivariateAnswer(frame, inquiry, progress, stages) : null;
     List<ResponseFindings> responses = new ArrayList<>();
     for (int r = 0; r < laid.responses().size(); r++) {
       progress.check();
@@ -198,7 +198,7 @@ public final class Answering {
     return Refused.at(new Place.WholeFile(table.name()), what, wayOn);
   }
 
-  private ResponseFindings respond(Laid.Response laid, TogetherAnswer together, int index) {
+  private ResponseFindings respond(Laid.Response laid, MultivariateAnswer together, int index) {
     Numbers response = laid.values();
     Results analysis = Results.NONE;
     Refusal refusal = null;
@@ -239,7 +239,7 @@ public final class Answering {
             .toList();
   }
 
-  private Results analysis(Laid.Response laid, TogetherAnswer together, int index) {
+  private Results analysis(Laid.Response laid, MultivariateAnswer together, int index) {
     Numbers response = laid.values();
     if (!laid.answerable()) {
       throw Laid.noRow(table, inquiry, response);

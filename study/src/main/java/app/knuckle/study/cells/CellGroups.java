@@ -4,7 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.summary.Rising;
+import app.knuckle.stats.summary.SortedValues;
 import app.knuckle.stats.summary.Summary;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -101,7 +101,7 @@ public final class CellGroups {
    * @return all rows, each treatment, the cells of all treatments
    */
   public List<GroupSummary> summaries(Progress progress) {
-    List<Rising> values = values(progress);
+    List<SortedValues> values = values(progress);
     List<List<Factor>> groupings = new ArrayList<>();
     groupings.add(List.of());
     factors.forEach(factor -> groupings.add(List.of(factor)));
@@ -114,7 +114,7 @@ public final class CellGroups {
   }
 
   /** The values of each cell. */
-  private List<Rising> values(Progress progress) {
+  private List<SortedValues> values(Progress progress) {
     int[] sizes = new int[counts.length];
     for (int cell : cells) {
       if (cell >= 0) {
@@ -141,7 +141,7 @@ public final class CellGroups {
               } else {
                 Arrays.parallelSort(values[cell]);
               }
-              return Rising.of(values[cell]);
+              return SortedValues.of(values[cell]);
             })
         .toList();
   }
@@ -150,9 +150,9 @@ public final class CellGroups {
   private static final int MANY_CELLS = 8;
 
   /** Groups are made of whole cells, whose sums they take over. */
-  private List<GroupSummary> of(List<Factor> by, List<Rising> values, Progress progress) {
+  private List<GroupSummary> of(List<Factor> by, List<SortedValues> values, Progress progress) {
     int groups = by.stream().mapToInt(Factor::size).reduce(1, (a, b) -> a * b);
-    List<List<Rising>> parts = new ArrayList<>();
+    List<List<SortedValues>> parts = new ArrayList<>();
     for (int group = 0; group < groups; group++) {
       parts.add(new ArrayList<>());
     }

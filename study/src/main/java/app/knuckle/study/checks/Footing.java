@@ -3,9 +3,9 @@ package app.knuckle.study.checks;
 import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Quantity;
-import app.knuckle.stats.checks.Neighbours;
+import app.knuckle.stats.checks.SerialCorrelation;
 import app.knuckle.stats.checks.ShapeTest;
-import app.knuckle.stats.checks.SpreadTest;
+import app.knuckle.stats.checks.VarianceTest;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Inquiry;
@@ -340,14 +340,14 @@ public record Footing(List<Check> checks) {
       String numbers =
           found
               .map(GroupCheck::numbers)
-              .filter(SpreadTest.class::isInstance)
-              .map(SpreadTest.class::cast)
+              .filter(VarianceTest.class::isInstance)
+              .map(VarianceTest.class::cast)
               .filter(t -> t.p().exists())
               .map(
                   t ->
                       say(
                           "footing.variances",
-                          df(((SpreadTest.OfGroups) t).df()),
+                          df(((VarianceTest.OfGroups) t).df()),
                           Numerals.fixed(t.statistic(), 2),
                           Numerals.pStatement(t.p())))
               .orElse("");
@@ -421,7 +421,7 @@ public record Footing(List<Check> checks) {
     }
 
     private void order() {
-      Neighbours neighbours = Neighbours.of(residuals.residuals());
+      SerialCorrelation neighbours = SerialCorrelation.of(residuals.residuals());
       Quantity r = neighbours.correlation();
       Judgement judgement = neighbours.isDrift() ? Judgement.CAUTION : Judgement.SOUND;
       add(

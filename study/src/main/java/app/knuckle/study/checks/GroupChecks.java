@@ -11,8 +11,8 @@ import app.knuckle.stats.checks.Grubbs;
 import app.knuckle.stats.checks.Normality;
 import app.knuckle.stats.checks.Outliers;
 import app.knuckle.stats.checks.ShapeTest;
-import app.knuckle.stats.checks.Spread;
-import app.knuckle.stats.checks.SpreadTest;
+import app.knuckle.stats.checks.VarianceTests;
+import app.knuckle.stats.checks.VarianceTest;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.design.Questions;
@@ -106,7 +106,7 @@ public final class GroupChecks {
         : checks.stream()
             .map(
                 c ->
-                    c.numbers() instanceof SpreadTest.VarianceRatio ratio
+                    c.numbers() instanceof VarianceTest.VarianceRatio ratio
                         ? c.with(ratio.at(alpha))
                         : c)
             .toList();
@@ -155,15 +155,15 @@ public final class GroupChecks {
     int exponent = exponent(values);
     double[][] groups = scaled(values, exponent);
     double alike = Math.scalb(within, -exponent);
-    Map<CheckTest, SpreadTest> tests = new EnumMap<>(CheckTest.class);
-    tests.put(CheckTest.LEVENE_ABSOLUTE, Spread.leveneAbsolute(groups, alike));
-    tests.put(CheckTest.LEVENE_SQUARED, Spread.leveneSquared(groups, alike));
-    tests.put(CheckTest.BROWN_FORSYTHE, Spread.brownForsythe(groups, alike));
-    tests.put(CheckTest.BARTLETT, Spread.bartlett(groups, alike));
-    tests.put(CheckTest.FLIGNER_KILLEEN, Spread.flignerKilleen(groups, alike));
+    Map<CheckTest, VarianceTest> tests = new EnumMap<>(CheckTest.class);
+    tests.put(CheckTest.LEVENE_ABSOLUTE, VarianceTests.leveneAbsolute(groups, alike));
+    tests.put(CheckTest.LEVENE_SQUARED, VarianceTests.leveneSquared(groups, alike));
+    tests.put(CheckTest.BROWN_FORSYTHE, VarianceTests.brownForsythe(groups, alike));
+    tests.put(CheckTest.BARTLETT, VarianceTests.bartlett(groups, alike));
+    tests.put(CheckTest.FLIGNER_KILLEEN, VarianceTests.flignerKilleen(groups, alike));
     if (groups.length == 2) {
       tests.put(
-          CheckTest.VARIANCE_RATIO, Spread.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
+          CheckTest.VARIANCE_RATIO, VarianceTests.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
     }
     List<GroupCheck> checks = new ArrayList<>();
     tests.forEach(
@@ -306,7 +306,7 @@ public final class GroupChecks {
   /** More values than this show departures that do not matter to means. */
   private static final int MANY = 500;
 
-  private static GroupCheck spread(CheckTest name, SpreadTest test) {
+  private static GroupCheck spread(CheckTest name, VarianceTest test) {
     CheckResult.Judgement judgement = CheckResult.Judgement.of(test.p());
     return new GroupCheck(
         name, CheckedOn.Whole.GROUPS, test, judgement, words("check.spread", judgement, test));

@@ -7,7 +7,7 @@ import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.counts.CountFit;
 import app.knuckle.stats.counts.CountKind;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.study.findings.TestResult;
 import com.fasterxml.jackson.databind.node.ArrayNode;
@@ -48,7 +48,7 @@ final class CountFile {
     }
   }
 
-  private static void row(ObjectNode node, Drop row, TestResult.CountResult test) {
+  private static void row(ObjectNode node, DevianceTest row, TestResult.CountResult test) {
     node.put("source", row.term().source());
     node.set("term", InquiryFile.texts(row.term().names()));
     put(node, "df", row.df());

@@ -5,7 +5,7 @@ import app.knuckle.stats.planning.IncompleteBlocks;
 import app.knuckle.stats.power.PlannedDifference;
 import app.knuckle.study.Refused;
 import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.Foresight;
+import app.knuckle.study.plan.PlannedPower;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanRecords;
 import app.knuckle.study.plan.Shows;
@@ -51,7 +51,7 @@ public final class PlanAnswerFile {
     }
     boolean first = true;
     for (Plan.Measured measured : plan.measured()) {
-      Shows shows = Foresight.of(plan, arrangement, measured, progress);
+      Shows shows = PlannedPower.of(plan, arrangement, measured, progress);
       if (first) {
         FindingsFile.skeleton(node, shows.design());
         shows(node.putObject("shows"), plan, measured, shows);

@@ -5,7 +5,7 @@ import app.knuckle.stats.compare.AgainstReference;
 import app.knuckle.stats.compare.Comparison;
 import app.knuckle.stats.compare.Pair;
 import app.knuckle.stats.compare.Procedure;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.means.Estimates;
 import java.util.List;
 import java.util.Map;
@@ -93,7 +93,7 @@ public record ComparisonResult(
    * @param differs whether p is at most alpha
    */
   public record Merged(
-      Map<String, String> left, Map<String, String> right, Drop drop, Quantity p, boolean differs) {
+      Map<String, String> left, Map<String, String> right, DevianceTest drop, Quantity p, boolean differs) {
 
     /**
      * The same, judged.

@@ -4,8 +4,8 @@ import app.knuckle.stats.Outcome;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.ranks.RankTest;
-import app.knuckle.stats.resampling.Reference;
-import app.knuckle.stats.resampling.Shares;
+import app.knuckle.stats.resampling.PermutationDistribution;
+import app.knuckle.stats.resampling.PermutationP;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -268,7 +268,7 @@ public sealed interface RankNumbers extends Outcome {
       double difference,
       Quantity f,
       Quantity p,
-      @Flat Shares shares)
+      @Flat PermutationP shares)
       implements RankNumbers {
     @Override
     public Direction direction() {
@@ -318,7 +318,7 @@ public sealed interface RankNumbers extends Outcome {
     FTest test();
 
     /** How often each F occurred: empty where nothing was drawn. */
-    Optional<Reference> reference();
+    Optional<PermutationDistribution> reference();
 
     @Override
     default String source() {
@@ -365,7 +365,7 @@ public sealed interface RankNumbers extends Outcome {
    * @param test of it
    * @param reference how often each F occurred
    */
-  record PermutedRow(@Flat FTest test, Optional<Reference> reference) implements FRow {}
+  record PermutedRow(@Flat FTest test, Optional<PermutationDistribution> reference) implements FRow {}
 
   /**
    * A term of a model, with the arrangements that the model without it leaves.
@@ -381,6 +381,6 @@ public sealed interface RankNumbers extends Outcome {
       Long arrangements,
       Long seed,
       Quantity monteCarloSe,
-      Optional<Reference> reference)
+      Optional<PermutationDistribution> reference)
       implements FRow {}
 }

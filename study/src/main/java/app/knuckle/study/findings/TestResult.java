@@ -9,7 +9,7 @@ import app.knuckle.stats.compare.Direction;
 import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.counts.CountFit;
 import app.knuckle.stats.counts.CountKind;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.stats.linear.Coefficient;
 import app.knuckle.stats.linear.Effect;
@@ -22,7 +22,7 @@ import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.stats.mixed.Moments;
 import app.knuckle.stats.multivariate.MultivariateTest;
-import app.knuckle.stats.ranks.CountedLaw;
+import app.knuckle.stats.ranks.ExactDistribution;
 import app.knuckle.stats.strata.Sphericity;
 import app.knuckle.stats.ttest.TTest;
 import app.knuckle.stats.unequal.UnequalSpread;
@@ -486,8 +486,8 @@ public sealed interface TestResult {
   record CountResult(
       CountFit.Figures fit,
       Quantity aic,
-      List<Drop> rows,
-      Drop whole,
+      List<DevianceTest> rows,
+      DevianceTest whole,
       Judging judging,
       List<Slope> covariates,
       LinkScale scale)
@@ -706,7 +706,7 @@ public sealed interface TestResult {
    * @param told the finding, a sentence
    * @param law that an exact p was read from; empty where p follows a known law
    */
-  record RankResult(String kind, RankNumbers numbers, Told told, Optional<CountedLaw> law)
+  record RankResult(String kind, RankNumbers numbers, Told told, Optional<ExactDistribution> law)
       implements TestResult {
 
     /** A test whose p follows a known law. */
@@ -750,7 +750,7 @@ public sealed interface TestResult {
     }
 
     /** The same, with the law that its p was counted from. */
-    public RankResult countedFrom(Optional<CountedLaw> counted) {
+    public RankResult countedFrom(Optional<ExactDistribution> counted) {
       return new RankResult(kind, numbers, told, counted);
     }
   }

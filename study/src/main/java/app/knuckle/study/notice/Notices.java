@@ -29,8 +29,8 @@ public final class Notices {
       progress.check();
       notices.addAll(
           column instanceof Numbers numbers
-              ? OddNumbers.look(frame, numbers)
-              : OddLevels.look(frame, (Categories) column));
+              ? NumberNotices.look(frame, numbers)
+              : LevelNotices.look(frame, (Categories) column));
     }
     progress.check();
     notices.addAll(Repeats.look(frame));
@@ -51,8 +51,8 @@ public final class Notices {
         .flatMap(
             column ->
                 column instanceof Numbers numbers
-                    ? OddNumbers.twoWays(numbers).stream()
-                    : OddLevels.confusable(frame, (Categories) column).stream())
+                    ? NumberNotices.twoWays(numbers).stream()
+                    : LevelNotices.confusable(frame, (Categories) column).stream())
         .map(Notice::words)
         .distinct()
         .toList();

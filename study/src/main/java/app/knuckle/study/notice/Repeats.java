@@ -106,7 +106,7 @@ final class Repeats {
         }
       }
     }
-    return later.size() > OddNumbers.MOST_ROWS || later.size() * 2 > rows.length
+    return later.size() > NumberNotices.MOST_ROWS || later.size() * 2 > rows.length
         ? List.of()
         : later;
   }
@@ -116,7 +116,7 @@ final class Repeats {
     if (!(column instanceof Numbers numbers)) {
       return false;
     }
-    return IntStream.range(0, Math.min(numbers.size(), OddNumbers.MOST_ROWS))
+    return IntStream.range(0, Math.min(numbers.size(), NumberNotices.MOST_ROWS))
         .anyMatch(row -> numbers.value(row) != Math.rint(numbers.value(row)));
   }
 

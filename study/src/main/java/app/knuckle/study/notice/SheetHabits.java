@@ -169,7 +169,7 @@ final class SheetHabits {
         which.size() == 1
             ? "Set row " + Numerals.whole(frame.sourceRow(which.get(0)) + 1L) + " aside"
             : "Set the " + Numerals.whole(which.size()) + " rows aside";
-    List<Integer> shown = which.subList(0, Math.min(which.size(), OddNumbers.MOST_ROWS));
+    List<Integer> shown = which.subList(0, Math.min(which.size(), NumberNotices.MOST_ROWS));
     return new Notice("", words, shown, List.of(new Notice.Fix(label, List.of(aside(which, why)))));
   }
 
@@ -251,7 +251,7 @@ final class SheetHabits {
         new Notice(
             column.name(),
             column.name() + " stands in the first row of each block of rows only.",
-            blanks.subList(0, Math.min(blanks.size(), OddNumbers.MOST_ROWS)),
+            blanks.subList(0, Math.min(blanks.size(), NumberNotices.MOST_ROWS)),
             List.of(new Notice.Fix("Fill it down", List.of(new Edit(cells, false))))));
   }
 

@@ -158,7 +158,7 @@ final class WideSheet {
 
   /** Whole numbers from a small one upward, each repeated. */
   private static boolean isCode(Numbers column) {
-    return OddNumbers.looksLikeNames(
+    return NumberNotices.looksLikeNames(
         Arrays.stream(column.values()).filter(v -> !Double.isNaN(v)).toArray());
   }
 

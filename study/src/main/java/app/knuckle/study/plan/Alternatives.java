@@ -38,7 +38,7 @@ public final class Alternatives {
     for (Changed other : changed(plan, index)) {
       Arrangement arrangement = Arrangement.of(other.plan());
       Plan.Measured measured = other.plan().measured().get(index);
-      Foresight.hardest(other.plan(), arrangement, measured, progress)
+      PlannedPower.hardest(other.plan(), arrangement, measured, progress)
           .ifPresent(
               kind ->
                   all.add(

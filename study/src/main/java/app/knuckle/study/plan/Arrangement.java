@@ -1,6 +1,6 @@
 package app.knuckle.study.plan;
 
-import app.knuckle.stats.planning.Chance;
+import app.knuckle.stats.planning.SeededRandom;
 import app.knuckle.stats.planning.IncompleteBlocks;
 import app.knuckle.stats.planning.WilliamsSquares;
 import app.knuckle.study.Place;
@@ -62,7 +62,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
           "that would be more than 20,000 plots",
           "Plan fewer");
     }
-    Chance chance = new Chance(plan.seed());
+    SeededRandom chance = new SeededRandom(plan.seed());
     Optional<IncompleteBlocks> incomplete =
         plan.layout() == Plan.Layout.INCOMPLETE_BLOCKS
             ? Optional.of(incomplete(plan, chance))
@@ -93,7 +93,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return Refused.at(new Place.Key("plan", List.of(key)), what, wayOn);
   }
 
-  private static List<Sown> anywhere(Plan plan, Chance chance) {
+  private static List<Sown> anywhere(Plan plan, SeededRandom chance) {
     List<Map<String, String>> all = new ArrayList<>();
     for (Map<String, String> combination : plan.combinations()) {
       for (int r = 0; r < plan.replicates(combination); r++) {
@@ -108,7 +108,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return sown;
   }
 
-  private static List<Sown> blocks(Plan plan, Chance chance) {
+  private static List<Sown> blocks(Plan plan, SeededRandom chance) {
     int blocks = plan.size().replicates();
     List<Sown> sown = new ArrayList<>();
     for (int b = 1; b <= blocks; b++) {
@@ -132,7 +132,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return sown;
   }
 
-  private static List<Sown> squares(Plan plan, Chance chance) {
+  private static List<Sown> squares(Plan plan, SeededRandom chance) {
     List<Map<String, String>> all = plan.combinations();
     int size = all.size();
     if (size < 2) {
@@ -152,7 +152,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return sown;
   }
 
-  private static IncompleteBlocks incomplete(Plan plan, Chance chance) {
+  private static IncompleteBlocks incomplete(Plan plan, SeededRandom chance) {
     int treatments = plan.combinations().size();
     int size = plan.size().blockSize();
     if (size < 2 || size >= treatments) {
@@ -170,7 +170,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return IncompleteBlocks.search(treatments, size, plan.size().replicates(), chance);
   }
 
-  private static List<Sown> incompleteBlocks(Plan plan, Chance chance, IncompleteBlocks design) {
+  private static List<Sown> incompleteBlocks(Plan plan, SeededRandom chance, IncompleteBlocks design) {
     List<Map<String, String>> names = chance.shuffled(plan.combinations());
     List<Sown> sown = new ArrayList<>();
     List<List<Integer>> blocks =
@@ -189,7 +189,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return sown;
   }
 
-  private static List<Sown> splitPlots(Plan plan, Chance chance) {
+  private static List<Sown> splitPlots(Plan plan, SeededRandom chance) {
     List<String> whole = plan.roles().wholePlots();
     List<String> sub = plan.others(whole);
     if (whole.isEmpty() || sub.isEmpty()) {
@@ -225,7 +225,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return both;
   }
 
-  private static List<Sown> strips(Plan plan, Chance chance) {
+  private static List<Sown> strips(Plan plan, SeededRandom chance) {
     List<String> first = plan.roles().strips();
     List<String> second = plan.others(first);
     if (first.isEmpty() || second.isEmpty()) {
@@ -251,7 +251,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return sown;
   }
 
-  private static List<Sown> repeated(Plan plan, Chance chance) {
+  private static List<Sown> repeated(Plan plan, SeededRandom chance) {
     List<String> within = plan.roles().occasions();
     if (within.isEmpty()) {
       throw refused("occasions", "nothing varies within a unit", "Name the occasions");
@@ -281,7 +281,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
    * Occasions of each unit: as given; or counterbalanced, by orders of a Williams square whose
    * treatments and rows are drawn by chance, each row once before one comes again.
    */
-  private static List<List<Map<String, String>>> orders(Plan plan, Chance chance, int units) {
+  private static List<List<Map<String, String>>> orders(Plan plan, SeededRandom chance, int units) {
     List<Map<String, String>> given = plan.combinations(plan.roles().occasions());
     List<List<Map<String, String>>> orders = new ArrayList<>();
     if (!plan.roles().counterbalanced() || given.size() < 2) {
@@ -297,7 +297,7 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return orders;
   }
 
-  private static List<Sown> pairs(Plan plan, Chance chance) {
+  private static List<Sown> pairs(Plan plan, SeededRandom chance) {
     if (plan.combinations().size() != 2) {
       throw refused("treatments", "a pair has two treatments", "Name two levels of one");
     }

@@ -6,7 +6,7 @@ import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Term;
-import app.knuckle.stats.planning.Chance;
+import app.knuckle.stats.planning.SeededRandom;
 import app.knuckle.study.table.Table;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -37,7 +37,7 @@ final class ExpectedRecords {
    * @return the records
    */
   static Table of(Plan plan, Arrangement arrangement, Plan.Measured measured, double[] means) {
-    Chance chance = new Chance(SEED);
+    SeededRandom chance = new SeededRandom(SEED);
     List<Layer> layers = Layer.of(plan, arrangement.plots(), measured);
     double[] values = means.clone();
     double[] covariate = null;
@@ -111,7 +111,7 @@ final class ExpectedRecords {
 
   /** Deviates of a layer, less all that factors and covariates tell of them. */
   private static Across across(
-      List<Factor> factors, List<Covariate> covariates, Layer layer, Chance chance) {
+      List<Factor> factors, List<Covariate> covariates, Layer layer, SeededRandom chance) {
     double[] own = new double[layer.lie().size()];
     for (int i = 0; i < own.length; i++) {
       own[i] = chance.normal();

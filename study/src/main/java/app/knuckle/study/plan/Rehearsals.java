@@ -85,7 +85,7 @@ public final class Rehearsals {
       Mishap mishap,
       Progress progress) {
     Optional<Rehearsals> rehearsals =
-        Foresight.leastCertain(plan, arrangement, measured, progress)
+        PlannedPower.leastCertain(plan, arrangement, measured, progress)
             .map(pair -> new Rehearsals(plan, arrangement, measured, pair, mishap));
     // Nothing lost, it can be answered at all: else it is said why, not counted as not found.
     rehearsals.ifPresent(all -> all.answer(mishap.whole(), plan.seed(), progress));
@@ -103,7 +103,7 @@ public final class Rehearsals {
   }
 
   private Table made(Mishap as, long seed) {
-    return MakeBelieve.of(plan, arrangement, measured, means, as, seed);
+    return SimulatedRecords.of(plan, arrangement, measured, means, as, seed);
   }
 
   /**

@@ -1,6 +1,6 @@
 package app.knuckle.study.plan;
 
-import app.knuckle.stats.power.Smallest;
+import app.knuckle.stats.power.SmallestNumber;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalInt;
@@ -48,6 +48,6 @@ record RepeatsCurve(Plan plan, Shows.Kind kind, double dfEach) {
 
   /** The least number of repeats that gives the power wanted. */
   OptionalInt needed() {
-    return Smallest.from(1, MOST, r -> power(r) >= plan.wanted().power());
+    return SmallestNumber.from(1, MOST, r -> power(r) >= plan.wanted().power());
   }
 }

@@ -4,7 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
-import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.look.Correlations;
 import app.knuckle.study.words.ExactP;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
@@ -24,8 +24,8 @@ public final class AssociationSentence {
    * @param exact down to which bound p is written as it is
    * @return the sentence
    */
-  public static String of(GoTogether together, List<String> labels, double alpha, ExactP exact) {
-    GoTogether.Matrix matrix = together.matrix(GoTogether.Measure.PEARSON);
+  public static String of(Correlations together, List<String> labels, double alpha, ExactP exact) {
+    Correlations.Matrix matrix = together.matrix(Correlations.Measure.PEARSON);
     int pairs = 0;
     int found = 0;
     int first = -1;

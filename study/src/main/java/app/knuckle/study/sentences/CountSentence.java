@@ -4,7 +4,7 @@ import static app.knuckle.study.words.Phrases.say;
 
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.counts.CountKind;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.findings.TestResult;
@@ -29,7 +29,7 @@ final class CountSentence {
         .toList();
   }
 
-  private static String statistic(Drop row, ExactP exact) {
+  private static String statistic(DevianceTest row, ExactP exact) {
     String df = Numerals.df(row.df().value());
     String value = Numerals.fixed(row.statistic(), 2);
     String p = exact.statement(row.p());

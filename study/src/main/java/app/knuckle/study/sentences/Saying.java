@@ -6,7 +6,7 @@ import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.Sentences;
-import app.knuckle.study.look.GoTogether;
+import app.knuckle.study.look.Correlations;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Numbers;
 import app.knuckle.study.words.ExactP;
@@ -72,7 +72,7 @@ public final class Saying {
    */
   public static String associated(Frame frame, Inquiry inquiry, ExactP exact) {
     return AssociationSentence.of(
-        GoTogether.of(frame, inquiry.measured()),
+        Correlations.of(frame, inquiry.measured()),
         inquiry.measured().stream().map(name -> frame.column(name).label()).toList(),
         inquiry.alpha(),
         exact);

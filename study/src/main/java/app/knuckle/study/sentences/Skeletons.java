@@ -1,7 +1,7 @@
 package app.knuckle.study.sentences;
 
 import app.knuckle.stats.anova.AnovaTable;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.study.design.DesignReading.Source;
 import app.knuckle.study.findings.Results;
 import app.knuckle.study.findings.TestResult;
@@ -47,7 +47,7 @@ final class Skeletons implements TestResult.Cases<List<Source>> {
   @Override
   public List<Source> counts(TestResult.CountResult test) {
     List<Source> skeleton = new ArrayList<>();
-    for (Drop row : test.rows()) {
+    for (DevianceTest row : test.rows()) {
       int df = row.df().exists() ? (int) row.df().value() : 0;
       skeleton.add(new Source(row.term().source(), row.term().names(), 0, df, "residual"));
     }

@@ -29,28 +29,28 @@ class LookTest {
 
   @Test
   void rowsThatLackAValueTakeNoPart() {
-    GoTogether all =
-        GoTogether.of(
+    Correlations all =
+        Correlations.of(
             frame(new double[] {1, NONE, 3, 4}, new double[] {2, 5, NONE, 8}), List.of("x0", "x1"));
     assertThat(all.rows()).containsExactly(0, 3);
     assertThat(all.columns()[1]).containsExactly(2, 8);
     assertThat(all.canBeSaid()).isFalse();
-    assertThat(all.matrix(GoTogether.Measure.PEARSON).values()[0][1]).isNaN();
+    assertThat(all.matrix(Correlations.Measure.PEARSON).values()[0][1]).isNaN();
   }
 
   @Test
   void theMatricesOfAHandWorkedPair() {
     // x 1 2 3 4, y 1 3 2 4: products of deviations 4, squares 5 and 5, so r = 0.8; the ranks are
     // the values, so Spearman's is the same; five pairs agree and one does not: tau = 4/6.
-    GoTogether all =
-        GoTogether.of(
+    Correlations all =
+        Correlations.of(
             frame(new double[] {1, 2, 3, 4}, new double[] {1, 3, 2, 4}), List.of("x0", "x1"));
-    assertThat(all.matrix(GoTogether.Measure.PEARSON).values()[0][1]).isCloseTo(0.8, within(1e-15));
-    assertThat(all.matrix(GoTogether.Measure.SPEARMAN).values()[1][0])
+    assertThat(all.matrix(Correlations.Measure.PEARSON).values()[0][1]).isCloseTo(0.8, within(1e-15));
+    assertThat(all.matrix(Correlations.Measure.SPEARMAN).values()[1][0])
         .isCloseTo(0.8, within(1e-15));
-    assertThat(all.matrix(GoTogether.Measure.KENDALL).values()[0][1])
+    assertThat(all.matrix(Correlations.Measure.KENDALL).values()[0][1])
         .isCloseTo(2 / 3.0, within(1e-15));
-    GoTogether.Matrix covariance = all.matrix(GoTogether.Measure.COVARIANCE);
+    Correlations.Matrix covariance = all.matrix(Correlations.Measure.COVARIANCE);
     assertThat(covariance.values()[0][1]).isCloseTo(4 / 3.0, within(1e-15));
     assertThat(covariance.values()[0][0]).isCloseTo(5 / 3.0, within(1e-15));
     assertThat(covariance.p()[0][1]).isNaN();
@@ -62,19 +62,19 @@ class LookTest {
     double[] y = {1.1, 1.9, 3.2, 3.9, 5.1, 6};
     double[] z = {5, 1, 4, 4, 2, 5};
     List<String> names = List.of("x0", "x1", "x2");
-    GoTogether three = GoTogether.of(frame(x, y, z), names);
+    Correlations three = Correlations.of(frame(x, y, z), names);
     assertThat(
             AssociationSentence.of(three, List.of("length", "mean", "depth"), 0.05, ExactP.USUAL))
         .startsWith(
             "1 of 3 pairs of columns were found to go together, each judged by itself; closest")
         .contains("‘mean’", "r = 1.00, p < .001");
-    GoTogether two = GoTogether.of(frame(x, z), List.of("x0", "x1"));
+    Correlations two = Correlations.of(frame(x, z), List.of("x0", "x1"));
     assertThat(AssociationSentence.of(two, List.of("length", "depth"), 0.05, ExactP.USUAL))
         .startsWith("No evidence that they go together: length and depth, r = ");
     double[] same = new double[6];
     assertThat(
             AssociationSentence.of(
-                GoTogether.of(frame(x, same), List.of("x0", "x1")),
+                Correlations.of(frame(x, same), List.of("x0", "x1")),
                 List.of("a", "b"),
                 0.05,
                 ExactP.USUAL))

@@ -90,9 +90,9 @@ class NoticesTest {
 
   @Test
   void numbersThatNeverCameNameNothing() {
-    assertThat(OddNumbers.looksLikeNames(new double[0])).isFalse();
-    assertThat(OddNumbers.looksLikeNames(new double[] {1, 1, 1})).isFalse();
-    assertThat(OddNumbers.looksLikeNames(new double[] {1, 2, 1, 2})).isTrue();
+    assertThat(NumberNotices.looksLikeNames(new double[0])).isFalse();
+    assertThat(NumberNotices.looksLikeNames(new double[] {1, 1, 1})).isFalse();
+    assertThat(NumberNotices.looksLikeNames(new double[] {1, 2, 1, 2})).isTrue();
   }
 
   @Test

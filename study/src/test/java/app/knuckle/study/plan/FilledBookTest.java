@@ -34,7 +34,7 @@ class FilledBookTest {
   }
 
   private static Table filled(Plan plan) {
-    return MakeBelieve.of(plan, Arrangement.of(plan), SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    return SimulatedRecords.of(plan, Arrangement.of(plan), SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
   }
 
   private static Table with(Table table, Column other) {
@@ -268,9 +268,9 @@ class FilledBookTest {
   void theSameSeedMakesTheSameRecordsAndAnotherOthers() {
     Plan plan = plan(Plan.Layout.SPLIT_PLOT);
     Arrangement arrangement = Arrangement.of(plan);
-    Table one = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
-    Table again = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
-    Table other = MakeBelieve.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 2, Progress.NONE);
+    Table one = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    Table again = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    Table other = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 2, Progress.NONE);
     assertThat(values(one)).isEqualTo(values(again)).isNotEqualTo(values(other));
   }
 
@@ -280,7 +280,7 @@ class FilledBookTest {
   void valuesSpreadAsExpected(SimulatedErrors spread) {
     Plan plan = Plans.plan(Plan.Layout.COMPLETELY_RANDOMISED, Plans.treatments(2), 9_000, 11);
     double[] values =
-        values(MakeBelieve.of(plan, Arrangement.of(plan), spread, 1, 3, Progress.NONE));
+        values(SimulatedRecords.of(plan, Arrangement.of(plan), spread, 1, 3, Progress.NONE));
     double mean = Arrays.stream(values).average().orElseThrow();
     double variance =
         Arrays.stream(values).map(v -> (v - mean) * (v - mean)).sum() / (values.length - 1);

@@ -7,7 +7,7 @@ import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.counts.CountFit;
 import app.knuckle.stats.counts.CountKind;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.counts.ExactCounts;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.study.Place;
@@ -164,7 +164,7 @@ public final class CountAnswer {
         boolean asked = c.allPairs().isPresent() || right.equals(reference);
         if (asked && !(hasMean(c, left) && hasMean(c, right))) {
           progress.check();
-          Drop drop = fit.merged(names, levels(c, left), levels(c, right), progress);
+          DevianceTest drop = fit.merged(names, levels(c, left), levels(c, right), progress);
           merged.add(new ComparisonResult.Merged(left, right, drop, drop.p(), false));
         }
       }

@@ -10,7 +10,7 @@ import app.knuckle.stats.counts.CountChecks;
 import app.knuckle.stats.counts.CountFit;
 import app.knuckle.stats.counts.CountKind;
 import app.knuckle.stats.counts.CountRows;
-import app.knuckle.stats.counts.Drop;
+import app.knuckle.stats.counts.DevianceTest;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Term;
@@ -129,7 +129,7 @@ final class CountFooting {
     }
   }
 
-  private void add(CheckTest test, String covariate, Drop drop, String sound, String unsound) {
+  private void add(CheckTest test, String covariate, DevianceTest drop, String sound, String unsound) {
     Judgement judgement = Judgement.of(drop.p());
     List<Double> df = new ArrayList<>();
     if (drop.df().exists()) {

@@ -7,7 +7,7 @@ import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.mixed.Component;
-import app.knuckle.stats.mixed.Left;
+import app.knuckle.stats.mixed.MixedResiduals;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
 import app.knuckle.study.Refused;
@@ -46,7 +46,7 @@ public final class MixedAnswer {
 
   private record LeftInputs(Same<MixedFit> fit) {}
 
-  private static final Stage<LeftInputs, Left> LEFT =
+  private static final Stage<LeftInputs, MixedResiduals> LEFT =
       new Stage<>((in, stages, progress) -> in.fit().value().left());
 
   private final Frame frame;
@@ -197,7 +197,7 @@ public final class MixedAnswer {
     if (test.fit().n() > GroupChecks.MOST_VALUES) {
       return answered;
     }
-    Left left = stages.of(LEFT, measured, new LeftInputs(new Same<>(fit)), progress);
+    MixedResiduals left = stages.of(LEFT, measured, new LeftInputs(new Same<>(fit)), progress);
     boolean fades = inquiry.random().within() == WithinUnit.FIRST_ORDER;
     double df = fit.moments().map(m -> m.rows().get(m.rows().size() - 1).df() - 1.0).orElse(0.0);
     Residuals residuals =

@@ -6,7 +6,7 @@ import app.knuckle.stats.Progress;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Model;
 import app.knuckle.stats.linear.Term;
-import app.knuckle.stats.mixed.Left;
+import app.knuckle.stats.mixed.MixedResiduals;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
@@ -119,7 +119,7 @@ final class MixedQuestion {
   }
 
   /** Conditional residuals by the cells of the treatments. */
-  double[][] groups(Left left) {
+  double[][] groups(MixedResiduals left) {
     List<Factor> treatments =
         factors.stream().filter(f -> asked.treatments().contains(f.name())).toList();
     Map<List<Integer>, List<Double>> cells = new LinkedHashMap<>();

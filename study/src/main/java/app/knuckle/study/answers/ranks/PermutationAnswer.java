@@ -16,7 +16,7 @@ import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.resampling.Permutation;
 import app.knuckle.stats.resampling.ReducedModel;
-import app.knuckle.stats.resampling.Shares;
+import app.knuckle.stats.resampling.PermutationP;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.answers.asked.FitInputs;
@@ -57,7 +57,7 @@ final class PermutationAnswer extends RankQuestion {
                       in.of().frame(), in.of().fitting(), in.of().measured(), progress, stages)
                   .arrange(in.alpha()));
 
-  private static final Stage<DrawnInputs, Shares> OF_GROUPS =
+  private static final Stage<DrawnInputs, PermutationP> OF_GROUPS =
       new Stage<>(
           (in, stages, progress) -> {
             PermutationAnswer answer =
@@ -176,7 +176,7 @@ final class PermutationAnswer extends RankQuestion {
   private Results oneTreatment() {
     Factor factor = treatment();
     double[][] groups = split(factor);
-    Shares own = stages.of(OF_GROUPS, measured, drawn(), progress);
+    PermutationP own = stages.of(OF_GROUPS, measured, drawn(), progress);
     double[] values = parts.values(measured);
     OneWay fit =
         OneWay.fit(GroupMoments.of(values, factor.codes(), factor.size()), inquiry.alpha());
@@ -213,7 +213,7 @@ final class PermutationAnswer extends RankQuestion {
   }
 
   /** The statistic, and how many arrangements it was held against. */
-  private static String said(Shares own, int groups, OneWay fit) {
+  private static String said(PermutationP own, int groups, OneWay fit) {
     String statistic =
         groups == 2
             ? say(

@@ -5,7 +5,7 @@ import static app.knuckle.study.words.Phrases.say;
 import app.knuckle.stats.Progress;
 import app.knuckle.stats.compare.Procedure;
 import app.knuckle.stats.linear.Factor;
-import app.knuckle.stats.ranks.Blocks;
+import app.knuckle.stats.ranks.RanksInBlocks;
 import app.knuckle.stats.ranks.RankTest;
 import app.knuckle.study.cells.IncompleteUnits;
 import app.knuckle.study.design.Compare;
@@ -45,7 +45,7 @@ final class RankBlocksAnswer extends RankQuestion {
       throw refused(
           "blocks", say("refused.fewer-than-two-blocks"), say("way.each-needs-value-every"));
     }
-    Blocks ranked = new Blocks(whole);
+    RanksInBlocks ranked = new RanksInBlocks(whole);
     tests.add(friedman(factor, ranked, whole.length, IncompleteUnits.of(block, factor, values)));
     tests.add(result("quade", new RankNumbers.Weighed(ranked.quade()), ""));
     if (isOrdered(factor)) {
@@ -68,7 +68,7 @@ final class RankBlocksAnswer extends RankQuestion {
     return of(tests, List.of(), comparisons);
   }
 
-  private TestResult friedman(Factor factor, Blocks ranked, int used, List<String> left) {
+  private TestResult friedman(Factor factor, RanksInBlocks ranked, int used, List<String> left) {
     RankTest.Friedman own = ranked.friedman();
     return result(
             "friedman",
@@ -83,7 +83,7 @@ final class RankBlocksAnswer extends RankQuestion {
   }
 
   private TestResult skillingsMack(Factor factor, double[][] all) {
-    RankTest.SkillingsMack own = Blocks.skillingsMack(all);
+    RankTest.SkillingsMack own = RanksInBlocks.skillingsMack(all);
     List<RankNumbers.Sum> sums =
         IntStream.range(0, own.sums().size())
             .mapToObj(j -> new RankNumbers.Sum(labels(factor).get(j), own.sums().get(j)))

@@ -8,7 +8,7 @@ import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.ranks.RankPairs;
 import app.knuckle.stats.ranks.RankSum;
 import app.knuckle.stats.ranks.RankTest;
-import app.knuckle.stats.ranks.SeveralGroups;
+import app.knuckle.stats.ranks.RanksOfGroups;
 import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.ComparedMeans;
@@ -35,7 +35,7 @@ final class RankGroupsAnswer extends RankQuestion {
     Factor factor = treatment();
     double[][] groups = split(factor);
     List<TestResult> tests = new ArrayList<>();
-    SeveralGroups several = new SeveralGroups(groups);
+    RanksOfGroups several = new RanksOfGroups(groups);
     if (groups.length == 2) {
       RankTest.MannWhitney sums =
           RankSum.mannWhitney(groups[0], groups[1], inquiry.direction(), inquiry.alpha());
@@ -62,7 +62,7 @@ final class RankGroupsAnswer extends RankQuestion {
     return of(tests, List.of(), comparisons(factor, several, groups));
   }
 
-  private TestResult kruskalWallis(Factor factor, SeveralGroups several) {
+  private TestResult kruskalWallis(Factor factor, RanksOfGroups several) {
     RankTest.KruskalWallis own = several.kruskalWallis();
     double[][] groups = split(factor);
     return result(
@@ -75,8 +75,8 @@ final class RankGroupsAnswer extends RankQuestion {
         "H(" + (factor.size() - 1) + ") = " + Numerals.fixed(own.h(), 2));
   }
 
-  private TestResult mood(Factor factor, double[][] groups, SeveralGroups several) {
-    SeveralGroups.MedianCounts own = several.moodMedian();
+  private TestResult mood(Factor factor, double[][] groups, RanksOfGroups several) {
+    RanksOfGroups.MedianCounts own = several.moodMedian();
     List<RankNumbers.Above> counts =
         IntStream.range(0, groups.length)
             .mapToObj(
@@ -90,7 +90,7 @@ final class RankGroupsAnswer extends RankQuestion {
   }
 
   private List<RankComparison> comparisons(
-      Factor factor, SeveralGroups several, double[][] groups) {
+      Factor factor, RanksOfGroups several, double[][] groups) {
     double[] sums = several.rankSums();
     List<Long> counts = Arrays.stream(groups).map(g -> (long) g.length).toList();
     List<Double> means =

@@ -1,0 +1,22 @@
+package app.knuckle.stats.families;
+
+/** Which tail of a law is meant. */
+public enum Tail {
+  /** Values at least as large. */
+  ABOVE("above"),
+  /** Values at most as large. */
+  BELOW("below"),
+  /** Both tails together, of a law that is symmetric. */
+  BOTH("both tails");
+
+  private final String title;
+
+  Tail(String title) {
+    this.title = title;
+  }
+
+  /** The name on screen, in plain words. */
+  public String title() {
+    return title;
+  }
+}

@@ -1,0 +1,2 @@
+/** Answers about several responses together. */
+package app.knuckle.study.answers.multivariate;

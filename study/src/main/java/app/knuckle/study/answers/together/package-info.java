@@ -1,2 +1,0 @@
-/** Answers about several responses together. */
-package app.knuckle.study.answers.together;
