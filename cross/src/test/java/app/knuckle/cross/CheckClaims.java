@@ -8,7 +8,7 @@ import java.util.Map;
 import java.util.function.Predicate;
 import java.util.stream.IntStream;
 
-/** Checks of the footing: bell shape, spread, odd ones out. */
+/** Checks of the footing: normality, spread, outliers. */
 final class CheckClaims {
   private final Claims claims;
   private final double alpha;

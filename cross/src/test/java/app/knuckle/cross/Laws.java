@@ -74,7 +74,7 @@ final class Laws {
     return known(() -> Quadrature.crossing(x -> t(x, df), upper, 0, most), 2, upper, df);
   }
 
-  /** P(F > f): the share of a beta law beyond, by y = sin^2(angle). */
+  /** P(F > f): the share of a beta distribution beyond, by y = sin^2(angle). */
   static double f(double f, double df1, double df2) {
     if (!(f > 0)) {
       return 1;

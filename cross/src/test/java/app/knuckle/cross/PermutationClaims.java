@@ -6,7 +6,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.IntStream;
 
-/** Tests by rearranging the values themselves. */
+/** Tests by permuting the values themselves. */
 final class PermutationClaims {
   private final Made made;
   private final Claims claims;

@@ -279,7 +279,10 @@ class PagesTest {
     assertThat(ChainPage.of(answer).links()).hasSize(Joint.values().length);
   }
 
-  /** Nine groups have more slopes than a palette has inks, and are told apart all the same. */
+  /**
+   * Nine groups have more slopes than a palette has inks, and are significantly different all the
+   * same.
+   */
   @Test
   void slopesOfManyGroupsHaveInksOfTheirOwn() throws URISyntaxException {
     Answer answer =

@@ -91,7 +91,7 @@ class AnyStudyTest {
         assertThat(open).isNotNegative();
       }
       assertThat(open).as("every element ends").isZero();
-      // The law of the range remembers what it was asked: last digits may differ.
+      // The distribution of the range remembers what it was asked: last digits may differ.
       return NUMBER
           .matcher(FindingsFile.text(findings))
           .replaceAll(n -> String.format(Locale.ROOT, "%.9e", Double.parseDouble(n.group())));

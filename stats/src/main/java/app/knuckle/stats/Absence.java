@@ -35,7 +35,7 @@ public enum Absence {
   NO_BEND,
   TOO_LITTLE_KNOWN,
 
-  // Nothing varies, or there is no noise to judge by.
+  // Nothing varies, or there is no error to judge by.
   ALL_EQUAL,
   ALL_DIFFERENCES_ZERO,
   ALL_ROWS_ALIKE,
@@ -67,7 +67,7 @@ public enum Absence {
   GRAND_MEAN_ZERO,
   MEAN_ZERO,
 
-  // It cannot be estimated or told apart.
+  // It cannot be estimated or significantly different.
   EMPTY_CELLS,
   TELLS_NOTHING,
   NO_DIFFERENCE,

@@ -11,7 +11,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
 
-/** The live line of the joint: how many means are told apart. */
+/** The live line of the joint: how many means are significantly different. */
 public final class CompareLine {
 
   private CompareLine() {}

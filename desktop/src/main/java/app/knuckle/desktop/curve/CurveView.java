@@ -7,7 +7,8 @@ import javafx.scene.shape.Polyline;
 import javafx.scene.text.Text;
 
 /**
- * The law of a statistic with the tail beyond the critical value filled and the one seen marked.
+ * The distribution of a statistic with the tail beyond the critical value filled and the one seen
+ * marked.
  */
 public final class CurveView extends Pane {
 

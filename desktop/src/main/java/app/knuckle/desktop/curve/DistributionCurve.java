@@ -3,10 +3,10 @@ package app.knuckle.desktop.curve;
 import app.knuckle.stats.Quantity;
 import app.knuckle.stats.Significance;
 import app.knuckle.stats.compare.Direction;
-import app.knuckle.stats.families.Distribution;
-import app.knuckle.stats.families.Tail;
 import app.knuckle.stats.families.Continuous;
 import app.knuckle.stats.families.Discrete;
+import app.knuckle.stats.families.Distribution;
+import app.knuckle.stats.families.Tail;
 import app.knuckle.stats.ranks.ExactDistribution;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
@@ -36,10 +36,13 @@ public record DistributionCurve(
   /** The curve is drawn to where this share of it is left. */
   private static final double THIN = 1e-3;
 
-  /** The outermost values of a counted law are not drawn where all of them make less than this. */
+  /**
+   * The outermost values of a counted distribution are not drawn where all of them make less than
+   * this.
+   */
   private static final double UNSEEN = 1e-4;
 
-  /** A statistic this many times as far out as the curve is told at the edge. */
+  /** A statistic this many times as far out as the curve is told separated. */
   private static final double FAR = 2;
 
   public DistributionCurve {
@@ -93,7 +96,7 @@ public record DistributionCurve(
   }
 
   /**
-   * F against how often each F occurred among rearrangements.
+   * F against how often each F occurred among permutations.
    *
    * @param f the ratio; may be absent
    * @param width of the bins
@@ -101,7 +104,8 @@ public record DistributionCurve(
    * @param alpha level of significance
    * @return the curve; null if there is no F
    */
-  public static DistributionCurve ofCounts(Quantity f, double width, List<Double> counts, double alpha) {
+  public static DistributionCurve ofCounts(
+      Quantity f, double width, List<Double> counts, double alpha) {
     if (!f.exists()) {
       return null;
     }
@@ -133,26 +137,30 @@ public record DistributionCurve(
   }
 
   /**
-   * A statistic on ranks against the law that was counted for it: a step for each value that it can
-   * take.
+   * A statistic on ranks against the distribution that was counted for it: a step for each value
+   * that it can take.
    *
    * @param name letter of the statistic
    * @param statistic its value
-   * @param law that was counted
+   * @param distribution that was counted
    * @param direction that is asked about
    * @param alpha level of significance
    * @return the curve
    */
   public static DistributionCurve ofCounted(
-      String name, double statistic, ExactDistribution law, Direction direction, double alpha) {
-    List<Double> values = law.values();
-    double mean = law.mean();
+      String name,
+      double statistic,
+      ExactDistribution distribution,
+      Direction direction,
+      double alpha) {
+    List<Double> values = distribution.values();
+    double mean = distribution.mean();
     int last = values.size() - 1;
     int below = -1;
     int above = values.size();
     double step = Double.POSITIVE_INFINITY;
     for (int i = 0; i <= last; i++) {
-      boolean rare = Significance.reached(law.p(i, direction), alpha);
+      boolean rare = Significance.reached(distribution.p(i, direction), alpha);
       below = rare && values.get(i) < mean ? i : below;
       above = rare && values.get(i) > mean ? Math.min(above, i) : above;
       step = i > 0 ? Math.min(step, values.get(i) - values.get(i - 1)) : step;
@@ -161,20 +169,20 @@ public record DistributionCurve(
     int first = 0;
     while (first < below
         && values.get(first) < statistic
-        && law.p(first, Direction.LESS) < UNSEEN) {
+        && distribution.p(first, Direction.LESS) < UNSEEN) {
       first++;
     }
     while (last > above
         && values.get(last) > statistic
-        && law.p(last, Direction.GREATER) < UNSEEN) {
+        && distribution.p(last, Direction.GREATER) < UNSEEN) {
       last--;
     }
     double from = values.get(first) - half;
     double wide = values.get(last) + half - from;
-    double highest = Collections.max(law.shares());
+    double highest = Collections.max(distribution.shares());
     List<Point> points = new ArrayList<>();
     for (int i = first; i <= last; i++) {
-      double height = law.shares().get(i) / highest;
+      double height = distribution.shares().get(i) / highest;
       points.add(new Point((values.get(i) - half - from) / wide, height));
       points.add(new Point((values.get(i) + half - from) / wide, height));
     }
@@ -209,10 +217,11 @@ public record DistributionCurve(
     if (!t.exists() || !df.exists()) {
       return null;
     }
-    TDistribution law = TDistribution.of(df.value());
+    TDistribution distribution = TDistribution.of(df.value());
     boolean either = direction == Direction.EITHER;
-    double critical = law.inverseSurvivalProbability(either ? alpha / 2 : alpha);
-    double usual = Math.max(1.4 * critical, Math.min(8, law.inverseSurvivalProbability(THIN)));
+    double critical = distribution.inverseSurvivalProbability(either ? alpha / 2 : alpha);
+    double usual =
+        Math.max(1.4 * critical, Math.min(8, distribution.inverseSurvivalProbability(THIN)));
     double size = Math.abs(t.value());
     boolean beyond = size > FAR * usual;
     double end = beyond ? usual * 1.25 : Math.max(usual, 1.15 * size);
@@ -224,7 +233,7 @@ public record DistributionCurve(
       tails.add(new Shaded(place(critical, end), Numerals.fixed(critical, 2), true));
     }
     return new DistributionCurve(
-        points(law::density, -end, end, false),
+        points(distribution::density, -end, end, false),
         Origin.MIDDLE,
         tails,
         beyond ? (t.value() > 0 ? 1 : 0) : place(t.value(), end),
@@ -241,22 +250,28 @@ public record DistributionCurve(
    * @param alpha level of significance
    * @return the curve; null if there is no statistic
    */
-  public static DistributionCurve ofChiSquared(String name, Quantity statistic, double df, double alpha) {
+  public static DistributionCurve ofChiSquared(
+      String name, Quantity statistic, double df, double alpha) {
     if (!statistic.exists()) {
       return null;
     }
     return above(ChiSquaredDistribution.of(df), name, statistic.value(), df < 2, alpha);
   }
 
-  /** A statistic against the upper tail of a law that begins at 0. */
+  /** A statistic against the upper tail of a distribution that begins at 0. */
   private static DistributionCurve above(
-      ContinuousDistribution law, String name, double value, boolean endless, double alpha) {
-    double critical = law.inverseSurvivalProbability(alpha);
-    double usual = Math.max(1.6 * critical, law.inverseSurvivalProbability(Math.min(alpha, THIN)));
+      ContinuousDistribution distribution,
+      String name,
+      double value,
+      boolean endless,
+      double alpha) {
+    double critical = distribution.inverseSurvivalProbability(alpha);
+    double usual =
+        Math.max(1.6 * critical, distribution.inverseSurvivalProbability(Math.min(alpha, THIN)));
     boolean beyond = value > FAR * usual;
     double end = beyond ? usual * 1.25 : Math.max(usual, 1.15 * value);
     return new DistributionCurve(
-        points(law::density, 0, end, endless),
+        points(distribution::density, 0, end, endless),
         Origin.LEFT,
         List.of(new Shaded(critical / end, Numerals.fixed(critical, 2), true)),
         beyond ? 1 : value / end,
@@ -265,37 +280,41 @@ public record DistributionCurve(
   }
 
   /**
-   * A law with the tail beyond a value.
+   * A distribution with the tail beyond a value.
    *
    * @param letter of the statistic
-   * @param law any
+   * @param distribution any
    * @param value where the tail begins
    * @param side which tail
    * @return the curve
    */
-  public static DistributionCurve of(String letter, Distribution law, double value, Tail side) {
-    return law instanceof Continuous smooth
+  public static DistributionCurve of(
+      String letter, Distribution distribution, double value, Tail side) {
+    return distribution instanceof Continuous smooth
         ? smooth(letter, smooth, value, side)
-        : stepped(letter, (Discrete) law, value, side);
+        : stepped(letter, (Discrete) distribution, value, side);
   }
 
-  private static DistributionCurve smooth(String letter, Continuous law, double value, Tail side) {
-    double thin = law.valueAbove().applyAsDouble(THIN);
-    boolean mirrored = law.symmetry().isPresent();
+  private static DistributionCurve smooth(
+      String letter, Continuous distribution, double value, Tail side) {
+    double thin = distribution.valueAbove().applyAsDouble(THIN);
+    boolean mirrored = distribution.symmetry().isPresent();
     double size = Math.abs(value);
     boolean beyond = size > FAR * thin;
     double high = beyond ? thin * 1.25 : Math.max(thin, 1.15 * size);
     double low =
         mirrored
             ? -high
-            : law.from() == 0 ? 0 : Math.min(law.valueBelow().applyAsDouble(THIN), value);
+            : distribution.from() == 0
+                ? 0
+                : Math.min(distribution.valueBelow().applyAsDouble(THIN), value);
     double wide = high - low;
     double[] heights = new double[STEPS + 1];
     double highest = 0;
     for (int i = 0; i <= STEPS; i++) {
       double x = low + wide * i / STEPS;
       double half = wide / STEPS / 2;
-      heights[i] = law.density(Math.max(low, x - half), x + half);
+      heights[i] = distribution.density(Math.max(low, x - half), x + half);
       highest = Math.max(highest, heights[i]);
     }
     List<Point> points = new ArrayList<>();
@@ -318,7 +337,8 @@ public record DistributionCurve(
   }
 
   /** The tail at a place, and with both its mirror image. */
-  private static List<Shaded> tails(Tail side, double at, double mirror, double value, String text) {
+  private static List<Shaded> tails(
+      Tail side, double at, double mirror, double value, String text) {
     return switch (side) {
       case ABOVE -> List.of(new Shaded(at, text, true));
       case BELOW -> List.of(new Shaded(at, text, false));
@@ -329,32 +349,36 @@ public record DistributionCurve(
     };
   }
 
-  private static DistributionCurve stepped(String letter, Discrete law, double value, Tail side) {
-    List<Double> values = law.values();
+  private static DistributionCurve stepped(
+      String letter, Discrete distribution, double value, Tail side) {
+    List<Double> values = distribution.values();
     int first = 0;
     int last = values.size() - 1;
     while (first < last
         && values.get(first) < value
-        && law.tail(values.get(first), Tail.BELOW) < UNSEEN) {
+        && distribution.tail(values.get(first), Tail.BELOW) < UNSEEN) {
       first++;
     }
     while (last > first
         && values.get(last) > value
-        && law.tail(values.get(last), Tail.ABOVE) < UNSEEN) {
+        && distribution.tail(values.get(last), Tail.ABOVE) < UNSEEN) {
       last--;
     }
     double step = values.size() > 1 ? values.get(1) - values.get(0) : 1;
     double from = values.get(first) - step / 2;
     double wide = values.get(last) + step / 2 - from;
-    double highest = Collections.max(law.shares());
+    double highest = Collections.max(distribution.shares());
     List<Point> points = new ArrayList<>();
     for (int i = first; i <= last; i++) {
-      double height = law.shares().get(i) / highest;
+      double height = distribution.shares().get(i) / highest;
       points.add(new Point((values.get(i) - step / 2 - from) / wide, height));
       points.add(new Point((values.get(i) + step / 2 - from) / wide, height));
     }
     List<Shaded> tails = new ArrayList<>();
-    double mirror = law.symmetry().isPresent() ? 2 * law.symmetry().getAsDouble() - value : value;
+    double mirror =
+        distribution.symmetry().isPresent()
+            ? 2 * distribution.symmetry().getAsDouble() - value
+            : value;
     double low = side == Tail.BOTH ? Math.min(value, mirror) : value;
     double high = side == Tail.BOTH ? Math.max(value, mirror) : value;
     if (side != Tail.ABOVE) {

@@ -1,2 +1,2 @@
-/** The law of a statistic, drawn with its tails. */
+/** The distribution of a statistic, drawn with its tails. */
 package app.knuckle.desktop.curve;

@@ -136,7 +136,7 @@ public record FootingPage(String line, List<Check> cards) {
                 say("footing.title.dispersion"),
                 Topic.of(inquiry, false),
                 againstFitted(),
-                check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.extraSpread())
+                check.judgement().isOdd() && Boolean.FALSE.equals(inquiry.overdispersion())
                     ? ways.estimatedSpread()
                     : List.of());
         case OUTLYING_COUNT ->

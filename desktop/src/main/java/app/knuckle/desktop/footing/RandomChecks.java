@@ -13,7 +13,7 @@ import app.knuckle.study.words.TermName;
 import java.util.List;
 import java.util.stream.IntStream;
 
-/** How each random grouping stands: how many levels it has, and whether they are bell-shaped. */
+/** How each random grouping stands: how many levels it has, and whether they are normal. */
 final class RandomChecks {
 
   /** Fewer levels show no shape. */

@@ -52,7 +52,7 @@ final class WaysOn {
         new WayOn(
             "Estimate the dispersion \u2192",
             inquiry
-                .but(d -> d.extraSpread = true)
+                .but(d -> d.overdispersion = true)
                 .named(Inquiry.CHANGED + "dispersion estimated")));
   }
 

@@ -76,19 +76,19 @@ final class CountPieces {
                     "false",
                     "as by chance alone",
                     "each thing counted is independent of all others")),
-            o -> slots.change(d -> d.extraSpread = Boolean.valueOf(o.key()))));
+            o -> slots.change(d -> d.overdispersion = Boolean.valueOf(o.key()))));
     s.add(new Piece.Words("."));
   }
 
   /** As it was said; else as it was answered. */
   private boolean isEstimated() {
-    if (asked().extraSpread() != null) {
-      return asked().extraSpread();
+    if (asked().overdispersion() != null) {
+      return asked().overdispersion();
     }
     return question.answer() == null
         || question.answer().findings() == null
         || question.answer().findings().first().results().tests().stream()
             .flatMap(test -> test.ofDeviance().stream())
-            .allMatch(TestResult.CountResult::extraSpread);
+            .allMatch(TestResult.CountResult::overdispersion);
   }
 }

@@ -17,7 +17,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 
-/** What the sentence says of random effects: which groupings, how readings hang together. */
+/** What the sentence says of random effects: which groupings, how readings are correlated. */
 final class RandomPieces {
 
   /** Between the columns of a grouping in a key: no name holds it. */
@@ -37,7 +37,7 @@ final class RandomPieces {
     return question.inquiry();
   }
 
-  /** Adds the words to a sentence judged by random effects. */
+  /** Adds the words to a sentence tested with random effects. */
   void say(List<Piece> s) {
     List<List<String>> terms = RandomPart.of(asked());
     s.add(new Piece.Words(" At random: "));

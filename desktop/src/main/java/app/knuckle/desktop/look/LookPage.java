@@ -23,8 +23,8 @@ import app.knuckle.study.design.Inquiry;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.look.BellShape;
-import app.knuckle.study.look.Frequencies;
 import app.knuckle.study.look.Correlations;
+import app.knuckle.study.look.Frequencies;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.table.Numbers;
@@ -61,7 +61,7 @@ public record LookPage(
     ResponseFindings response,
     Frame frame) {
 
-  /** More groups than this cannot be told apart in one picture. */
+  /** More groups than this cannot be significantly different in one picture. */
   private static final int MOST_DRAWN = 60;
 
   /** More columns than this against each other are too small to be seen. */

@@ -12,14 +12,14 @@ import app.knuckle.study.contract.PlanAnswerFile;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Alternatives;
 import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.PlannedPower;
-import app.knuckle.study.plan.SimulatedRecords;
 import app.knuckle.study.plan.Mishap;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
+import app.knuckle.study.plan.PlannedPower;
 import app.knuckle.study.plan.Rehearsals;
 import app.knuckle.study.plan.Shows;
 import app.knuckle.study.plan.SimulatedErrors;
+import app.knuckle.study.plan.SimulatedRecords;
 import app.knuckle.study.table.NumberText;
 import app.knuckle.study.words.Numerals;
 import java.nio.file.Path;
@@ -212,7 +212,8 @@ final class PlanViewModel {
     Shown now = shown.get();
     long seed = now.plan().seed() + made++;
     writing.run(
-        progress -> SimulatedRecords.of(now.plan(), now.arrangement(), spread, widening, seed, progress),
+        progress ->
+            SimulatedRecords.of(now.plan(), now.arrangement(), spread, widening, seed, progress),
         table -> workbench.put(table, "rehearse " + now.plan().name()),
         this::refuse);
   }

@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
- * A tail of a law: of value, tail and the last parameter, whichever is not typed follows.
+ * A tail of a distribution: of value, tail and the last parameter, whichever is not typed follows.
  *
  * @param value text that follows; empty if it was typed
  * @param tail text that follows; empty if it was typed
@@ -44,13 +44,13 @@ record TailAnswer(
     return "parameter-" + index;
   }
 
-  static DistributionKind law(Map<String, String> typed) {
+  static DistributionKind distribution(Map<String, String> typed) {
     return DistributionKind.valueOf(typed.getOrDefault(LAW, DistributionKind.T.name()));
   }
 
-  /** The side that is asked, or the usual one of the law if that is not asked of it. */
+  /** The side that is asked, or the usual one of the distribution if that is not asked of it. */
   static Tail side(Map<String, String> typed) {
-    DistributionKind kind = law(typed);
+    DistributionKind kind = distribution(typed);
     return kind.sides().stream()
         .filter(side -> side.name().equals(typed.get(SIDE)))
         .findFirst()
@@ -58,7 +58,7 @@ record TailAnswer(
   }
 
   static TailAnswer of(Map<String, String> typed) {
-    DistributionKind kind = law(typed);
+    DistributionKind kind = distribution(typed);
     Tail side = side(typed);
     List<Double> given = new ArrayList<>();
     int all = kind.parameters().size();
@@ -87,10 +87,10 @@ record TailAnswer(
       given.add(found.getAsDouble());
       last = Typed.shown(found.getAsDouble());
     }
-    Optional<Distribution> law = kind.of(given, side);
-    return law.isEmpty()
+    Optional<Distribution> distribution = kind.of(given, side);
+    return distribution.isEmpty()
         ? nothing("There is no such law, or it is too large to be counted: mend the numbers.")
-        : answer(kind, law.get(), side, value, tail, last);
+        : answer(kind, distribution.get(), side, value, tail, last);
   }
 
   private static TailAnswer nothing(String words) {
@@ -99,14 +99,14 @@ record TailAnswer(
 
   private static TailAnswer answer(
       DistributionKind kind,
-      Distribution law,
+      Distribution distribution,
       Tail side,
       OptionalDouble value,
       OptionalDouble tail,
       String parameter) {
-    List<List<String>> row = row(kind, law, side);
+    List<List<String>> row = row(kind, distribution, side);
     OptionalDouble at =
-        value.isPresent() || tail.isEmpty() ? value : law.value(tail.getAsDouble(), side);
+        value.isPresent() || tail.isEmpty() ? value : distribution.value(tail.getAsDouble(), side);
     if (at.isEmpty()) {
       String words =
           tail.isPresent()
@@ -115,14 +115,14 @@ record TailAnswer(
       return new TailAnswer("", "", parameter, Optional.empty(), row, words);
     }
     double x = at.getAsDouble();
-    double probability = law.tail(x, side);
+    double probability = distribution.tail(x, side);
     String shownTail = Typed.shown(probability);
     String shownValue = value.isPresent() ? "" : shown(kind, x);
     return new TailAnswer(
         shownValue,
         tail.isPresent() && value.isEmpty() ? "" : shownTail,
         parameter,
-        Optional.of(DistributionCurve.of(kind.statistic(), law, x, side)),
+        Optional.of(DistributionCurve.of(kind.statistic(), distribution, x, side)),
         row,
         words(kind, side, x, shownTail));
   }
@@ -145,12 +145,13 @@ record TailAnswer(
     };
   }
 
-  private static List<List<String>> row(DistributionKind kind, Distribution law, Tail side) {
+  private static List<List<String>> row(
+      DistributionKind kind, Distribution distribution, Tail side) {
     List<String> tails = new ArrayList<>();
     List<String> values = new ArrayList<>();
     for (double usual : USUAL) {
       tails.add(Numerals.plain(usual).substring(1));
-      OptionalDouble value = law.value(usual, side);
+      OptionalDouble value = distribution.value(usual, side);
       values.add(value.isPresent() ? shown(kind, value.getAsDouble()) : Numerals.NONE);
     }
     return List.of(tails, values);

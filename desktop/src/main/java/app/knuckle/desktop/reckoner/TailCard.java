@@ -17,13 +17,16 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
-/** A law: of value, tail and its last parameter, any two give the third. */
+/** A distribution: of value, tail and its last parameter, any two give the third. */
 final class TailCard extends FieldCard {
 
   private static final int COLUMNS = 6;
 
-  private final Pick<DistributionKind> laws =
-      new Pick<>("tail-law", DistributionKind::title, law -> choose(TailAnswer.LAW, law.name()));
+  private final Pick<DistributionKind> distributions =
+      new Pick<>(
+          "tail-law",
+          DistributionKind::title,
+          distribution -> choose(TailAnswer.LAW, distribution.name()));
   private final FlowPane head = new FlowPane();
   private final FlowPane given = new FlowPane();
   private final VBox drawn = new VBox();
@@ -36,32 +39,35 @@ final class TailCard extends FieldCard {
     super(Reckoning.Kind.TAIL, "Critical values and tails", kept);
     head.getStyleClass().add("reckon-fields");
     given.getStyleClass().add("reckon-fields");
-    laws.setAccessibleText("The law");
+    distributions.setAccessibleText("The law");
     getChildren().addAll(head, given, drawn, words());
   }
 
-  /** Fields are those of the law. */
+  /** Fields are those of the distribution. */
   @Override
   void showChoices() {
-    DistributionKind law = TailAnswer.law(typed());
-    laws.show(List.of(DistributionKind.values()), law);
-    if (law != shownLaw) {
+    DistributionKind distribution = TailAnswer.distribution(typed());
+    distributions.show(List.of(DistributionKind.values()), distribution);
+    if (distribution != shownLaw) {
       for (int i = 0; shownLaw != null && i < shownLaw.parameters().size(); i++) {
         forget(TailAnswer.parameter(i));
       }
       given.getChildren().clear();
-      for (int i = 0; i < law.parameters().size(); i++) {
-        String what = law.parameters().get(i);
+      for (int i = 0; i < distribution.parameters().size(); i++) {
+        String what = distribution.parameters().get(i);
         add(what, field(TailAnswer.parameter(i), what, COLUMNS));
       }
       Choice<Tail> sides =
           new Choice<>(
-              "tail-side", law.sides(), Tail::title, side -> choose(TailAnswer.SIDE, side.name()));
+              "tail-side",
+              distribution.sides(),
+              Tail::title,
+              side -> choose(TailAnswer.SIDE, side.name()));
       sides.show(TailAnswer.side(typed()));
-      head.getChildren().setAll(laws, sides);
+      head.getChildren().setAll(distributions, sides);
       add("tail", tail);
-      add(law.statistic(), value);
-      shownLaw = law;
+      add(distribution.statistic(), value);
+      shownLaw = distribution;
     }
   }
 
@@ -75,7 +81,7 @@ final class TailCard extends FieldCard {
   @Override
   void typedInto(String name) {
     Map<String, String> typed = typed();
-    List<String> parameters = TailAnswer.law(typed).parameters();
+    List<String> parameters = TailAnswer.distribution(typed).parameters();
     boolean all =
         parameters.isEmpty() || typed.containsKey(TailAnswer.parameter(parameters.size() - 1));
     boolean both = typed.containsKey(TailAnswer.VALUE) && typed.containsKey(TailAnswer.TAIL);
@@ -94,7 +100,7 @@ final class TailCard extends FieldCard {
     shown = answer;
     follow(TailAnswer.VALUE, answer.value(), false);
     follow(TailAnswer.TAIL, answer.tail(), false);
-    int last = TailAnswer.law(typed()).parameters().size() - 1;
+    int last = TailAnswer.distribution(typed()).parameters().size() - 1;
     if (last >= 0) {
       follow(TailAnswer.parameter(last), answer.parameter(), false);
     }
@@ -111,7 +117,7 @@ final class TailCard extends FieldCard {
 
   @Override
   String name() {
-    return "Tail of " + TailAnswer.law(typed()).title();
+    return "Tail of " + TailAnswer.distribution(typed()).title();
   }
 
   @Override
@@ -121,7 +127,7 @@ final class TailCard extends FieldCard {
     }
     List<String> heads = new ArrayList<>(List.of("tail"));
     heads.addAll(shown.row().get(0));
-    List<String> values = new ArrayList<>(List.of(TailAnswer.law(typed()).statistic()));
+    List<String> values = new ArrayList<>(List.of(TailAnswer.distribution(typed()).statistic()));
     values.addAll(shown.row().get(1));
     return List.of(heads, values);
   }

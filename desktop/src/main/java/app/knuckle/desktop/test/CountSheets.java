@@ -54,7 +54,7 @@ final class CountSheets {
             "df",
             "deviance",
             TestPage.BARS,
-            test.extraSpread() ? "F" : "\u03c7\u00b2",
+            test.overdispersion() ? "F" : "\u03c7\u00b2",
             "p"),
         1,
         lines);
@@ -92,7 +92,11 @@ final class CountSheets {
   }
 
   private static Explained explained(
-      String source, DevianceTest row, TestResult.CountResult test, Inquiry inquiry, boolean found) {
+      String source,
+      DevianceTest row,
+      TestResult.CountResult test,
+      Inquiry inquiry,
+      boolean found) {
     double share = row.deviance().value() / test.fit().nullDeviance();
     String accounts =
         Prose.capital(source)
@@ -128,7 +132,7 @@ final class CountSheets {
             "The share of the deviance of one mean for all that the model explains."));
     facts.add(
         new Fact(
-            test.extraSpread() ? "Spread, estimated" : "Spread",
+            test.overdispersion() ? "Spread, estimated" : "Spread",
             Numerals.fixed(test.fit().dispersion(), 2),
             "How many times as much as by chance the rows spread; 1 is what chance gives."));
     if (test.fit().atEdge() > 0) {

@@ -52,7 +52,8 @@ final class EffectWords {
 
   Explained explained(AnovaTable.Row row, String source) {
     Effect e = row.effect();
-    DistributionCurve curve = DistributionCurve.ofF(e.f(), e.df(), row.error().errorDf(), inquiry.alpha());
+    DistributionCurve curve =
+        DistributionCurve.ofF(e.f(), e.df(), row.error().errorDf(), inquiry.alpha());
     String title = source + ", in words";
     if (!e.f().exists()) {
       return Explained.plain(title, "There is no F here: " + Phrases.why(e.f()) + ".");

@@ -92,7 +92,8 @@ final class MeanSheets {
             "",
             Numerals.fixed(t.low(), decimals),
             Numerals.fixed(t.high(), decimals));
-    DistributionCurve curve = DistributionCurve.ofT(t.statistic(), t.df(), r.direction(), inquiry.alpha());
+    DistributionCurve curve =
+        DistributionCurve.ofT(t.statistic(), t.df(), r.direction(), inquiry.alpha());
     double room = most - least;
     TestPage.Interval interval =
         room > 0
@@ -230,7 +231,8 @@ final class MeanSheets {
                 + ". The degrees of freedom of the noise are fewer where the spreads differ much.";
     DistributionCurve curve =
         u.test().errorDf().exists()
-            ? DistributionCurve.ofF(u.test().f(), u.test().df(), u.test().errorDf().value(), inquiry.alpha())
+            ? DistributionCurve.ofF(
+                u.test().f(), u.test().df(), u.test().errorDf().value(), inquiry.alpha())
             : null;
     return new Sheet(
         "",

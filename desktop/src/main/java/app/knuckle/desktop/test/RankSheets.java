@@ -86,7 +86,7 @@ final class RankSheets {
                 .or(
                     () ->
                         where.stream()
-                            .map(outcome -> law(outcome, inquiry))
+                            .map(outcome -> distribution(outcome, inquiry))
                             .filter(Objects::nonNull)
                             .findFirst())
                 .orElse(null),
@@ -117,25 +117,33 @@ final class RankSheets {
     return new Sheet(name, List.of("quantity", "value", Sheet.MEANING), 1, lines);
   }
 
-  /** The law that an exact p was counted from; empty where there is none, or nothing to mark. */
+  /**
+   * The distribution that an exact p was counted from; empty where there is none, or nothing to
+   * mark.
+   */
   private static Optional<DistributionCurve> counted(TestResult.RankResult r, Inquiry inquiry) {
     for (Outcome part : r.numbers().parts()) {
       if (part instanceof RankTest.MannWhitney sums) {
-        return r.law().map(law -> curve("U", sums.u(), law, inquiry));
+        return r.distribution().map(distribution -> curve("U", sums.u(), distribution, inquiry));
       }
       if (part instanceof RankTest.SignedRank signed) {
-        return r.law().map(law -> curve("W", signed.signs().rankSumPositive(), law, inquiry));
+        return r.distribution()
+            .map(
+                distribution ->
+                    curve("W", signed.signs().rankSumPositive(), distribution, inquiry));
       }
     }
     return Optional.empty();
   }
 
-  private static DistributionCurve curve(String sign, double seen, ExactDistribution law, Inquiry inquiry) {
-    return DistributionCurve.ofCounted(sign, seen, law, inquiry.direction(), inquiry.alpha());
+  private static DistributionCurve curve(
+      String sign, double seen, ExactDistribution distribution, Inquiry inquiry) {
+    return DistributionCurve.ofCounted(
+        sign, seen, distribution, inquiry.direction(), inquiry.alpha());
   }
 
-  /** The law that p was read against; null where p was counted without one being kept. */
-  private static DistributionCurve law(Outcome test, Inquiry inquiry) {
+  /** The distribution that p was read against; null where p was counted without one being kept. */
+  private static DistributionCurve distribution(Outcome test, Inquiry inquiry) {
     double alpha = inquiry.alpha();
     if (test instanceof RankNumbers.Rearranged two) {
       return reference(two.shares().reference(), two.f(), alpha);
@@ -162,8 +170,11 @@ final class RankSheets {
   }
 
   /** How often each F occurred among the arrangements, with the one seen; null if not counted. */
-  private static DistributionCurve reference(Optional<PermutationDistribution> counted, Quantity seen, double alpha) {
-    return counted.map(c -> DistributionCurve.ofCounts(seen, c.width(), c.counts(), alpha)).orElse(null);
+  private static DistributionCurve reference(
+      Optional<PermutationDistribution> counted, Quantity seen, double alpha) {
+    return counted
+        .map(c -> DistributionCurve.ofCounts(seen, c.width(), c.counts(), alpha))
+        .orElse(null);
   }
 
   private static Sheet permuted(String name, List<RankNumbers.FRow> rows, Inquiry inquiry) {

@@ -123,7 +123,12 @@ public record TestPage(
    * @param ways which means to go and compare
    */
   public record Explained(
-      String title, String words, String caution, DistributionCurve curve, Magnitude size, List<Way> ways) {
+      String title,
+      String words,
+      String caution,
+      DistributionCurve curve,
+      Magnitude size,
+      List<Way> ways) {
 
     /** Words with nothing beside them. */
     static Explained plain(String title, String words) {

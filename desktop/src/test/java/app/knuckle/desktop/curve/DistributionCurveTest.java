@@ -11,12 +11,13 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** A law drawn with the tail beyond a value. */
+/** A distribution drawn with the tail beyond a value. */
 class DistributionCurveTest {
 
-  private static DistributionCurve of(DistributionKind kind, List<Double> given, double value, Tail side) {
-    Distribution law = kind.of(given, side).orElseThrow();
-    return DistributionCurve.of(kind.statistic(), law, value, side);
+  private static DistributionCurve of(
+      DistributionKind kind, List<Double> given, double value, Tail side) {
+    Distribution distribution = kind.of(given, side).orElseThrow();
+    return DistributionCurve.of(kind.statistic(), distribution, value, side);
   }
 
   @ParameterizedTest

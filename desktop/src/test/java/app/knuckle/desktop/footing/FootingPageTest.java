@@ -251,6 +251,6 @@ class FootingPageTest {
             "`measured`:[`y`],`treatments`:[`g`],`method`:`counts`,`extraSpread`:false");
     List<WayOn> ways = card(answer, "Dispersion").ways();
     assertThat(ways).hasSize(1);
-    assertThat(ways.get(0).inquiry().extraSpread()).isTrue();
+    assertThat(ways.get(0).inquiry().overdispersion()).isTrue();
   }
 }

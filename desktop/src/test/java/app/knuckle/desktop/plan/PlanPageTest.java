@@ -10,9 +10,9 @@ import app.knuckle.study.Refused;
 import app.knuckle.study.contract.PlanFile;
 import app.knuckle.study.plan.Alternatives;
 import app.knuckle.study.plan.Arrangement;
-import app.knuckle.study.plan.PlannedPower;
 import app.knuckle.study.plan.Plan;
 import app.knuckle.study.plan.PlanDraft;
+import app.knuckle.study.plan.PlannedPower;
 import app.knuckle.study.plan.Shows;
 import java.util.ArrayList;
 import java.util.List;
@@ -263,7 +263,7 @@ class PlanPageTest {
         .hasSizeGreaterThanOrEqualTo(layout == Plan.Layout.PAIRS ? 0 : 3);
   }
 
-  /** What the engine cannot answer is said, and not called a want of noise. */
+  /** What the engine cannot answer is said, and not called a want of error. */
   @Test
   void aCovariateOfCrossedStripsIsSaidNotToServe() {
     Plan plan =

@@ -64,22 +64,31 @@ class ReckonAnswersTest {
     assertThat(TableAnswer.of(Map.of()).words()).startsWith("Type what is known");
   }
 
-  private static Map<String, String> tail(DistributionKind law, Tail side, String... more) {
-    return with(Map.of(TailAnswer.LAW, law.name(), TailAnswer.SIDE, side.name()), more);
+  private static Map<String, String> tail(
+      DistributionKind distribution, Tail side, String... more) {
+    return with(Map.of(TailAnswer.LAW, distribution.name(), TailAnswer.SIDE, side.name()), more);
   }
 
   @Test
   void anyTwoGiveTheThird() {
     TailAnswer value =
-        TailAnswer.of(tail(DistributionKind.T, Tail.BOTH, "parameter-0", "20", TailAnswer.TAIL, "0.05"));
+        TailAnswer.of(
+            tail(DistributionKind.T, Tail.BOTH, "parameter-0", "20", TailAnswer.TAIL, "0.05"));
     assertThat(value.value()).isEqualTo("2.086");
     assertThat(value.tail()).isEmpty();
     TailAnswer tail =
-        TailAnswer.of(tail(DistributionKind.T, Tail.BOTH, "parameter-0", "20", TailAnswer.VALUE, "2.0860"));
+        TailAnswer.of(
+            tail(DistributionKind.T, Tail.BOTH, "parameter-0", "20", TailAnswer.VALUE, "2.0860"));
     assertThat(tail.tail()).isEqualTo("0.05");
     TailAnswer df =
         TailAnswer.of(
-            tail(DistributionKind.T, Tail.BOTH, TailAnswer.VALUE, "2.085963", TailAnswer.TAIL, "0.05"));
+            tail(
+                DistributionKind.T,
+                Tail.BOTH,
+                TailAnswer.VALUE,
+                "2.085963",
+                TailAnswer.TAIL,
+                "0.05"));
     assertThat(df.parameter()).isEqualTo("20");
   }
 
@@ -105,11 +114,12 @@ class ReckonAnswersTest {
 
   @ParameterizedTest
   @EnumSource(DistributionKind.class)
-  void aLawThatLacksItsNumbersAsksForThem(DistributionKind law) {
-    TailAnswer answer = TailAnswer.of(tail(law, law.sides().get(0), TailAnswer.TAIL, "0.05"));
-    assertThat(answer.curve().isPresent()).isEqualTo(law.parameters().isEmpty());
-    if (!law.parameters().isEmpty()) {
-      assertThat(answer.words()).startsWith("Type " + law.parameters().get(0));
+  void aLawThatLacksItsNumbersAsksForThem(DistributionKind distribution) {
+    TailAnswer answer =
+        TailAnswer.of(tail(distribution, distribution.sides().get(0), TailAnswer.TAIL, "0.05"));
+    assertThat(answer.curve().isPresent()).isEqualTo(distribution.parameters().isEmpty());
+    if (!distribution.parameters().isEmpty()) {
+      assertThat(answer.words()).startsWith("Type " + distribution.parameters().get(0));
     }
   }
 
@@ -119,14 +129,16 @@ class ReckonAnswersTest {
     "T, 2, 20, lies between 0 and 1",
     "SIGNED_RANK, 0.001, 3, Not even the outermost value"
   })
-  void whatCannotBeIsSaid(DistributionKind law, String tail, String parameter, String words) {
+  void whatCannotBeIsSaid(
+      DistributionKind distribution, String tail, String parameter, String words) {
     TailAnswer answer =
-        TailAnswer.of(tail(law, Tail.ABOVE, "parameter-0", parameter, TailAnswer.TAIL, tail));
+        TailAnswer.of(
+            tail(distribution, Tail.ABOVE, "parameter-0", parameter, TailAnswer.TAIL, tail));
     assertThat(answer.words()).contains(words);
     assertThat(answer.curve()).isEmpty();
   }
 
-  /** A side that the law does not have gives way to its usual one. */
+  /** A side that the distribution does not have gives way to its usual one. */
   @Test
   void aLawWithoutTwoTailsIsAskedForOne() {
     assertThat(TailAnswer.side(tail(DistributionKind.F, Tail.BOTH))).isEqualTo(Tail.ABOVE);

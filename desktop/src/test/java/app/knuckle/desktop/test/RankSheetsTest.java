@@ -87,8 +87,10 @@ class RankSheetsTest {
     TestPage page = page("g,y\na,1\na,2\na,3\nb,4\nb,5\nb,6\nc,7\nc,8\nc,9\n", RANKS);
     TestPage.Explained explained = page.sheets().get(0).lines().get(0).explained();
     assertThat(explained.curve().text()).isEqualTo("H = 7.20");
-    // The chi-squared law on 2 df is left with 5% beyond 5.99.
-    assertThat(explained.curve().tails()).extracting(DistributionCurve.Shaded::text).containsExactly("5.99");
+    // The chi-squared distribution on 2 df is left with 5% beyond 5.99.
+    assertThat(explained.curve().tails())
+        .extracting(DistributionCurve.Shaded::text)
+        .containsExactly("5.99");
     assertThat(explained.curve().at()).isGreaterThan(explained.curve().tails().get(0).at());
     assertThat(explained.size().rows().get(0).dots())
         .containsExactly(

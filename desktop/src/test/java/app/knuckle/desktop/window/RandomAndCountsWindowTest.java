@@ -120,7 +120,7 @@ class RandomAndCountsWindowTest {
     tabTo(robot, "slot-spread");
     robot.type(KeyCode.SPACE).write("chance").type(KeyCode.ENTER);
     untilShown(robot, "finding", "\u03c7\u00b2(3)");
-    assertThat(asked().extraSpread()).isFalse();
+    assertThat(asked().overdispersion()).isFalse();
   }
 
   @Test

@@ -91,10 +91,10 @@ class ReckonerWindowTest {
   void anotherLawAsksForWhatItNeeds(FxRobot robot) {
     robot.interact(
         () -> {
-          ComboBox<Object> laws = robot.lookup("#tail-law").queryAs(ComboBox.class);
-          laws.setValue(
-              laws.getItems().stream()
-                  .filter(law -> law.toString().equals("RANGE"))
+          ComboBox<Object> distributions = robot.lookup("#tail-law").queryAs(ComboBox.class);
+          distributions.setValue(
+              distributions.getItems().stream()
+                  .filter(distribution -> distribution.toString().equals("RANGE"))
                   .findFirst()
                   .orElseThrow());
         });

@@ -9,7 +9,10 @@ import app.knuckle.figures.scene.ValueAxis;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Lays out intervals of differences; those told apart from 0 are coloured by their direction. */
+/**
+ * Lays out intervals of differences; those significantly different from 0 are coloured by their
+ * direction.
+ */
 public final class IntervalsLayout {
 
   /** Height of a row over the size of the type. */

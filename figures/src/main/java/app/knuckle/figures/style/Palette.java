@@ -59,7 +59,7 @@ public enum Palette {
     return ink == Ink.PALE || ink == Ink.PALE_GREY ? Ink.MUTED : ink;
   }
 
-  /** The ink of bars that are not told apart: its ink. */
+  /** The ink of bars that are not significantly different: its ink. */
   public Ink plainArea() {
     return switch (this) {
       case TIDE -> Ink.TIDE;
@@ -68,7 +68,7 @@ public enum Palette {
     };
   }
 
-  /** The ink of points that are not told apart: its ink. */
+  /** The ink of points that are not significantly different: its ink. */
   public Ink plainPoint() {
     return switch (this) {
       case TIDE -> Ink.DEEP;

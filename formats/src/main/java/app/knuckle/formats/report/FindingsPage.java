@@ -130,7 +130,7 @@ final class FindingsPage {
     return names;
   }
 
-  /** Only how several columns go together was asked. */
+  /** Only how several columns are correlated was asked. */
   private static boolean isDescribed(Findings findings) {
     return findings.inquiry().treatments().isEmpty()
         && findings.inquiry().expected() == null

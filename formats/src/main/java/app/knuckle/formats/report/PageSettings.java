@@ -57,7 +57,7 @@ public record PageSettings(
     SENTENCE("one sentence"),
     /** What was tested, effect by effect. */
     PARAGRAPH("a paragraph"),
-    /** That, and every difference that was told apart with its interval. */
+    /** That, and every difference that was significantly different with its interval. */
     FULL("in full");
 
     private final String title;

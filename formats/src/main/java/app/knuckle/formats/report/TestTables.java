@@ -145,7 +145,7 @@ final class TestTables implements TestResult.Cases<List<Block>> {
 
   @Override
   public List<Block> counts(TestResult.CountResult test) {
-    boolean estimated = test.extraSpread();
+    boolean estimated = test.overdispersion();
     List<List<String>> rows = new ArrayList<>();
     for (DevianceTest row : test.rows()) {
       rows.add(

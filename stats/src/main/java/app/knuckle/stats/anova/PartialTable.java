@@ -81,17 +81,17 @@ public record PartialTable(
     }
     boolean known = hasLaw(a.df()) && hasLaw(b.df());
     Quantity none = Quantity.absent(Absence.TOO_LITTLE_KNOWN);
-    FDistribution law = known ? FDistribution.of(a.df(), b.df()) : null;
+    FDistribution distribution = known ? FDistribution.of(a.df(), b.df()) : null;
     Quantity q = Double.isFinite(ratio) ? Quantity.of(ratio) : none;
     return new PartialTable(
         a,
         b,
         t,
         q,
-        known ? q.map(law::survivalProbability) : none,
+        known ? q.map(distribution::survivalProbability) : none,
         known
             ? Quantity.finite(
-                law.inverseSurvivalProbability(alpha), Absence.FEW_DF_NO_CRITICAL_VALUE)
+                distribution.inverseSurvivalProbability(alpha), Absence.FEW_DF_NO_CRITICAL_VALUE)
             : none);
   }
 }

@@ -4,8 +4,8 @@ import app.knuckle.stats.Outcome;
 import java.util.List;
 
 /**
- * How several measurements go together, two at a time: matrices by column and column, in which null
- * stands where there is no number.
+ * How several measurements are correlated, two at a time: matrices by column and column, in which
+ * null stands where there is no number.
  */
 public sealed interface Association extends Outcome {
 
@@ -16,7 +16,7 @@ public sealed interface Association extends Outcome {
   List<List<Double>> ps();
 
   /**
-   * Coefficients that are judged by t.
+   * Coefficients that are tested with t.
    *
    * @param form pearson or spearman
    * @param n number of rows

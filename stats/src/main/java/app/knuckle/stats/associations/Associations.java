@@ -251,22 +251,22 @@ public final class Associations {
     if (n > MOST_KENDALL || ties(x).length < n || ties(y).length < n) {
       return null;
     }
-    double[] law = {1};
+    double[] distribution = {1};
     for (int i = 2; i <= n; i++) {
-      double[] next = new double[law.length + i - 1];
-      for (int s = 0; s < law.length; s++) {
+      double[] next = new double[distribution.length + i - 1];
+      for (int s = 0; s < distribution.length; s++) {
         for (int add = 0; add < i; add++) {
-          next[s + add] += law[s] / i;
+          next[s + add] += distribution[s] / i;
         }
       }
-      law = next;
+      distribution = next;
     }
     int inversions = (int) Math.round((n * (n - 1.0) / 2 - score(x, y)) / 2);
     double up = 0;
     double down = 0;
-    for (int s = 0; s < law.length; s++) {
-      up += s >= inversions ? law[s] : 0;
-      down += s <= inversions ? law[s] : 0;
+    for (int s = 0; s < distribution.length; s++) {
+      up += s >= inversions ? distribution[s] : 0;
+      down += s <= inversions ? distribution[s] : 0;
     }
     return Math.min(1, 2 * Math.min(up, down));
   }

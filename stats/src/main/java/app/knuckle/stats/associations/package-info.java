@@ -1,2 +1,2 @@
-/** How several measurements go together. */
+/** How several measurements are correlated. */
 package app.knuckle.stats.associations;

@@ -106,15 +106,15 @@ public final class MultivariateNormality {
     double df = p * (p + 1.0) * (p + 2) / 6;
     double statistic = n * b / 6;
     double factor = (p + 1.0) * (n + 1.0) * (n + 3) / (n * ((n + 1.0) * (p + 1) - 6));
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    ChiSquaredDistribution distribution = ChiSquaredDistribution.of(df);
     return new MultivariateNormalityTest.Skewness(
         n,
         b,
         statistic,
         List.of(df),
-        Quantity.of(law.survivalProbability(statistic)),
+        Quantity.of(distribution.survivalProbability(statistic)),
         new MultivariateNormalityTest.Small(
-            statistic * factor, Quantity.of(law.survivalProbability(statistic * factor))));
+            statistic * factor, Quantity.of(distribution.survivalProbability(statistic * factor))));
   }
 
   /** Mardia's kurtosis: n, kurtosis, statistic, p. */

@@ -37,7 +37,8 @@ public sealed interface MultivariateNormalityTest extends Outcome {
    * @param statistic z
    * @param p both tails
    */
-  record Kurtosis(int n, double kurtosis, double statistic, Quantity p) implements MultivariateNormalityTest {}
+  record Kurtosis(int n, double kurtosis, double statistic, Quantity p)
+      implements MultivariateNormalityTest {}
 
   /**
    * Henze and Zirkler's.
@@ -47,7 +48,7 @@ public sealed interface MultivariateNormalityTest extends Outcome {
    * @param statistic T, at least 0
    * @param mean of T
    * @param variance of T
-   * @param p upper tail, from the lognormal law
+   * @param p upper tail, from the lognormal distribution
    */
   record HenzeZirkler(
       int n, double smoothing, double statistic, double mean, double variance, Quantity p)

@@ -6,7 +6,7 @@ import app.knuckle.stats.Quantity;
 import java.util.List;
 import org.apache.commons.statistics.distribution.FDistribution;
 
-/** A test of whether groups spread alike. */
+/** A test of whether groups have equal variances. */
 public sealed interface VarianceTest extends Outcome {
 
   /** What the test goes by: F, chi-squared or a ratio; absent where a group has no spread. */

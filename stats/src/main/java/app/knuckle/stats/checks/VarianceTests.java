@@ -12,7 +12,7 @@ import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 import org.apache.commons.statistics.distribution.NormalDistribution;
 
-/** Whether groups spread alike. */
+/** Whether groups have equal variances. */
 public final class VarianceTests {
 
   private static final NormalDistribution NORMAL = NormalDistribution.of(0, 1);
@@ -187,9 +187,9 @@ public final class VarianceTests {
       return new VarianceTest.VarianceRatio(none, df, none, none, none, none, none);
     }
     double f = m.sumOfSquares(0) / d1 / (m.sumOfSquares(1) / d2);
-    FDistribution law = FDistribution.of(d1, d2);
-    double greater = law.survivalProbability(f);
-    double less = law.cumulativeProbability(f);
+    FDistribution distribution = FDistribution.of(d1, d2);
+    double greater = distribution.survivalProbability(f);
+    double less = distribution.cumulativeProbability(f);
     return new VarianceTest.VarianceRatio(
             Quantity.of(f),
             df,
@@ -202,10 +202,10 @@ public final class VarianceTests {
   }
 
   private static VarianceTest chiSquared(Quantity statistic, int df) {
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    ChiSquaredDistribution distribution = ChiSquaredDistribution.of(df);
     return new VarianceTest.OfGroups(
         statistic,
         List.of((double) df),
-        statistic.map(x -> law.survivalProbability(Math.max(0, x))));
+        statistic.map(x -> distribution.survivalProbability(Math.max(0, x))));
   }
 }

@@ -67,7 +67,7 @@ public record AgainstReference(
     List<Integer> others = others(means, reference);
     int m = others.size();
     double each =
-        switch (procedure.law()) {
+        switch (procedure.distribution()) {
           case BONFERRONI -> alpha / m;
           case SIDAK -> -Math.expm1(Math.log1p(-alpha) / m);
           case SINGLE, HOLM, HOCHBERG, FALSE_DISCOVERIES -> alpha;
@@ -198,13 +198,13 @@ public record AgainstReference(
     double[][] correlations = correlations(means, others, reference);
     boolean oneDf = alike(plain);
     double df = plain.stream().mapToDouble(AgainstReference::df).min().orElseThrow();
-    LargestT law = LargestT.of(correlations, df, direction == Direction.EITHER);
-    double critical = law.inverseSurvivalProbability(alpha);
+    LargestT distribution = LargestT.of(correlations, df, direction == Direction.EITHER);
+    double critical = distribution.inverseSurvivalProbability(alpha);
     List<Pair> pairs = new ArrayList<>();
     List<Double> errors = new ArrayList<>();
     for (int i = 0; i < others.size(); i++) {
       StudentT t = oneDf ? plain.get(i) : plain.get(i).withDf(df);
-      LargestT.Tail tail = tail(law, t.statistic().value(), direction);
+      LargestT.Tail tail = tail(distribution, t.statistic().value(), direction);
       errors.add(tail.error());
       double half = critical * t.se().value();
       Quantity none = Quantity.absent(Absence.ONE_LIMIT);
@@ -262,11 +262,11 @@ public record AgainstReference(
     return r;
   }
 
-  private static LargestT.Tail tail(LargestT law, double t, Direction direction) {
+  private static LargestT.Tail tail(LargestT distribution, double t, Direction direction) {
     return switch (direction) {
-      case EITHER -> law.tail(Math.abs(t));
-      case GREATER -> law.tail(t);
-      case LESS -> law.tail(-t);
+      case EITHER -> distribution.tail(Math.abs(t));
+      case GREATER -> distribution.tail(t);
+      case LESS -> distribution.tail(-t);
     };
   }
 

@@ -103,16 +103,16 @@ public final class AllPairs {
     boolean sameError = possible && sameErrors(known);
     boolean sameDf = possible && sameDf(known);
     List<Pair> pairs = plain;
-    Laws laws = new Laws();
+    Laws distributions = new Laws();
     if (possible) {
-      double[] p = adjusted(estimates, plain, laws, progress);
+      double[] p = adjusted(estimates, plain, distributions, progress);
       pairs =
           IntStream.range(0, p.length)
               .mapToObj(
                   i -> {
                     Pair pair = plain.get(i);
                     return isPossible(pair)
-                        ? judged(pair, p[i], criticalValue(k, pair, laws))
+                        ? judged(pair, p[i], criticalValue(k, pair, distributions))
                         : pair;
                   })
               .toList();
@@ -126,11 +126,13 @@ public final class AllPairs {
     Quantity critical =
         !possible
             ? none
-            : sameDf ? criticalValue(k, known.get(0), laws) : Quantity.absent(Absence.OWN_ERRORS);
+            : sameDf
+                ? criticalValue(k, known.get(0), distributions)
+                : Quantity.absent(Absence.OWN_ERRORS);
     Quantity criticalRange =
         !possible
             ? none
-            : procedure.law() != Procedure.Law.RANGE
+            : procedure.distribution() != Procedure.Law.RANGE
                 ? Quantity.absent(Absence.NO_STUDENTIZED_RANGE)
                 : sameDf
                     ? critical.map(c -> c * Math.sqrt(2))
@@ -142,8 +144,8 @@ public final class AllPairs {
                 ? Quantity.absent(Absence.OWN_ERRORS)
                 : critical.map(c -> c * known.get(0).se().value());
     List<CriticalRange> ranges =
-        sameDf && procedure.law() == Procedure.Law.STEPPED_RANGE
-            ? ranges(k, laws, sameError, known.get(0))
+        sameDf && procedure.distribution() == Procedure.Law.STEPPED_RANGE
+            ? ranges(k, distributions, sameError, known.get(0))
             : List.of();
     return new Comparison(
         procedure,
@@ -156,7 +158,7 @@ public final class AllPairs {
         Letters.of(Ranking.of(estimates), pairs));
   }
 
-  /** A pair is judged by itself: others may lack their spread. */
+  /** A pair is tested with itself: others may lack their spread. */
   private static boolean isPossible(Pair pair) {
     return pair.df().exists() && pair.statistic().exists();
   }
@@ -179,32 +181,37 @@ public final class AllPairs {
 
     /** The tail of a range; interpolated when it is asked for very often. */
     DoubleUnaryOperator tail(int span, double df, int times) {
-      StudentizedRangeDistribution law = range(span, df);
+      StudentizedRangeDistribution distribution = range(span, df);
       if (times < MANY) {
-        return law::survivalProbability;
+        return distribution::survivalProbability;
       }
       return tails.computeIfAbsent(
-              List.of((double) span, df), key -> new TailInterpolation(law::survivalProbability))
+              List.of((double) span, df),
+              key -> new TailInterpolation(distribution::survivalProbability))
           ::at;
     }
 
-    /** The range that is passed with one probability; looked for between those of like laws. */
+    /**
+     * The range that is passed with one probability; looked for between those of like
+     * distributions.
+     */
     double quantile(int span, double df, double p) {
       NavigableMap<Double, Double> known = quantiles.computeIfAbsent(span, key -> new TreeMap<>());
-      StudentizedRangeDistribution law = range(span, df);
+      StudentizedRangeDistribution distribution = range(span, df);
       Map.Entry<Double, Double> fewer = known.floorEntry(df);
       Map.Entry<Double, Double> more = known.ceilingEntry(df);
       double found;
       if (fewer == null && more == null) {
-        found = law.inverseSurvivalProbability(p);
+        found = distribution.inverseSurvivalProbability(p);
       } else if (fewer == null || more == null) {
-        found = law.inverseSurvivalProbability(p, (fewer == null ? more : fewer).getValue());
+        found =
+            distribution.inverseSurvivalProbability(p, (fewer == null ? more : fewer).getValue());
       } else {
         // Quantiles are nearly straight in one over the degrees of freedom.
         double width = 1 / fewer.getKey() - 1 / more.getKey();
         double share = width > 0 ? (1 / fewer.getKey() - 1 / df) / width : 0;
         double near = fewer.getValue() + share * (more.getValue() - fewer.getValue());
-        found = law.inverseSurvivalProbability(p, near);
+        found = distribution.inverseSurvivalProbability(p, near);
       }
       known.put(df, found);
       return found;
@@ -275,25 +282,25 @@ public final class AllPairs {
         Significance.reached(p, alpha) && !guarded);
   }
 
-  private Quantity criticalValue(int k, Pair pair, Laws laws) {
+  private Quantity criticalValue(int k, Pair pair, Laws distributions) {
     double df = pair.df().value();
     int m = k * (k - 1) / 2;
-    return switch (procedure.law()) {
+    return switch (procedure.distribution()) {
       case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE ->
           Quantity.absent(Absence.NO_SINGLE_CRITICAL_VALUE);
       case SINGLE, BONFERRONI, SIDAK, RANGE, ALL_CONTRASTS, OWN ->
-          Quantity.of(laws.critical(k, df, () -> criticalValue(k, df, m, laws)));
+          Quantity.of(distributions.critical(k, df, () -> criticalValue(k, df, m, distributions)));
     };
   }
 
-  private double criticalValue(int k, double df, int m, Laws laws) {
+  private double criticalValue(int k, double df, int m, Laws distributions) {
     TDistribution t = TDistribution.of(df);
-    return switch (procedure.law()) {
+    return switch (procedure.distribution()) {
       case SINGLE -> t.inverseSurvivalProbability(alpha / 2);
       case BONFERRONI -> t.inverseSurvivalProbability(alpha / (2.0 * m));
       case SIDAK -> t.inverseSurvivalProbability(-Math.expm1(Math.log1p(-alpha) / m) / 2);
       case ALL_CONTRASTS -> Math.sqrt((k - 1) * contrasts(k, df).inverseSurvivalProbability(alpha));
-      case RANGE -> laws.quantile(k, df, alpha) / Math.sqrt(2);
+      case RANGE -> distributions.quantile(k, df, alpha) / Math.sqrt(2);
       case HOLM, HOCHBERG, FALSE_DISCOVERIES, STEPPED_RANGE, OWN -> throw notOfMeans();
     };
   }
@@ -306,26 +313,30 @@ public final class AllPairs {
     return new IllegalArgumentException(procedure.key() + " does not compare all pairs of means");
   }
 
-  private double[] adjusted(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
+  private double[] adjusted(
+      Estimates means, List<Pair> pairs, Laws distributions, Progress progress) {
     int k = means.size();
     int m = pairs.size();
-    return switch (procedure.law()) {
+    return switch (procedure.distribution()) {
       case SINGLE, BONFERRONI, SIDAK, HOLM, HOCHBERG, FALSE_DISCOVERIES ->
           // A pair without a p stays in the family, as one that shows nothing.
           procedure.adjust(
               pairs.stream().mapToDouble(p -> isPossible(p) ? plainP(p) : 1).toArray());
-      case STEPPED_RANGE -> stepwise(means, pairs, laws, progress);
+      case STEPPED_RANGE -> stepwise(means, pairs, distributions, progress);
       case ALL_CONTRASTS ->
           each(pairs, progress, (t, df) -> contrasts(k, df).survivalProbability(t * t / (k - 1)));
       case RANGE ->
-          each(pairs, progress, (t, df) -> laws.tail(k, df, m).applyAsDouble(t * Math.sqrt(2)));
+          each(
+              pairs,
+              progress,
+              (t, df) -> distributions.tail(k, df, m).applyAsDouble(t * Math.sqrt(2)));
       case OWN -> throw notOfMeans();
     };
   }
 
   private static double plainP(Pair pair) {
-    TDistribution law = TDistribution.of(pair.df().value());
-    return Math.min(1, 2 * law.survivalProbability(Math.abs(pair.statistic().value())));
+    TDistribution distribution = TDistribution.of(pair.df().value());
+    return Math.min(1, 2 * distribution.survivalProbability(Math.abs(pair.statistic().value())));
   }
 
   private static double[] each(List<Pair> pairs, Progress progress, DoubleBinaryOperator tail) {
@@ -347,7 +358,8 @@ public final class AllPairs {
    * a pair's p is the largest of all ranges that contain it, so that no difference is found inside
    * a range that shows none.
    */
-  private double[] stepwise(Estimates means, List<Pair> pairs, Laws laws, Progress progress) {
+  private double[] stepwise(
+      Estimates means, List<Pair> pairs, Laws distributions, Progress progress) {
     int k = means.size();
     List<Integer> ranking = Ranking.of(means);
     double[][] t = new double[k][k];
@@ -365,7 +377,9 @@ public final class AllPairs {
         int end = top + span - 1;
         double q = t[ranking.get(top)][ranking.get(end)] * Math.sqrt(2);
         double own =
-            Double.isNaN(q) ? 0 : rangeP(laws, span, q, df[ranking.get(top)][ranking.get(end)]);
+            Double.isNaN(q)
+                ? 0
+                : rangeP(distributions, span, q, df[ranking.get(top)][ranking.get(end)]);
         double above = top > 0 ? p[top - 1][end] : 0;
         double below = end < k - 1 ? p[top][end + 1] : 0;
         p[top][end] = Math.max(own, Math.max(above, below));
@@ -385,20 +399,20 @@ public final class AllPairs {
         .toArray();
   }
 
-  private double rangeP(Laws laws, int span, double q, double df) {
+  private double rangeP(Laws distributions, int span, double q, double df) {
     if (procedure == Procedure.NEWMAN_KEULS) {
-      return laws.range(span, df).survivalProbability(q);
+      return distributions.range(span, df).survivalProbability(q);
     }
     // Duncan: the critical range never shrinks as the span grows, hence the largest over spans.
     double largest = 0;
     for (int r = 2; r <= span; r++) {
-      double tail = laws.range(r, df).survivalProbability(q);
+      double tail = distributions.range(r, df).survivalProbability(q);
       largest = Math.max(largest, -Math.expm1(Math.log1p(-tail) / (r - 1)));
     }
     return largest;
   }
 
-  private List<CriticalRange> ranges(int k, Laws laws, boolean sameError, Pair any) {
+  private List<CriticalRange> ranges(int k, Laws distributions, boolean sameError, Pair any) {
     double df = any.df().value();
     List<CriticalRange> ranges = new ArrayList<>();
     double largest = 0;
@@ -407,7 +421,7 @@ public final class AllPairs {
           procedure == Procedure.DUNCAN
               ? Math.min(HIGHEST, -Math.expm1((r - 1) * Math.log1p(-alpha)))
               : alpha;
-      double q = laws.range(r, df).inverseSurvivalProbability(level);
+      double q = distributions.range(r, df).inverseSurvivalProbability(level);
       largest = procedure == Procedure.DUNCAN ? Math.max(largest, q) : q;
       Quantity difference =
           sameError

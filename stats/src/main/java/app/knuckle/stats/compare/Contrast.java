@@ -54,9 +54,10 @@ public record Contrast(StudentT test, Quantity ss, Quantity f) {
       return this;
     }
     double t = test.statistic().value();
-    VarianceRatio law = VarianceRatio.of(dimension, DegreesOfFreedom.orInfinity(test.df().value()));
-    double critical = Math.sqrt(dimension * law.inverseSurvivalProbability(alpha));
-    return with(law.survivalProbability(t * t / dimension), critical);
+    VarianceRatio distribution =
+        VarianceRatio.of(dimension, DegreesOfFreedom.orInfinity(test.df().value()));
+    double critical = Math.sqrt(dimension * distribution.inverseSurvivalProbability(alpha));
+    return with(distribution.survivalProbability(t * t / dimension), critical);
   }
 
   /**
@@ -70,10 +71,12 @@ public record Contrast(StudentT test, Quantity ss, Quantity f) {
     if (!test.statistic().exists()) {
       return this;
     }
-    TDistribution law = TDistribution.of(test.df().value());
-    double p = Math.min(1, 2 * law.survivalProbability(Math.abs(test.statistic().value())));
+    TDistribution distribution = TDistribution.of(test.df().value());
+    double p =
+        Math.min(1, 2 * distribution.survivalProbability(Math.abs(test.statistic().value())));
     return with(
-        Adjustment.bonferroni(p, planned), law.inverseSurvivalProbability(alpha / (2.0 * planned)));
+        Adjustment.bonferroni(p, planned),
+        distribution.inverseSurvivalProbability(alpha / (2.0 * planned)));
   }
 
   private Contrast with(double p, double critical) {

@@ -134,17 +134,17 @@ public enum Procedure {
     STEPPED_RANGE,
     /** By the largest of all contrasts. */
     ALL_CONTRASTS,
-    /** By a law of this procedure alone. */
+    /** By a distribution of this procedure alone. */
     OWN
   }
 
   /** What is compared. */
   public enum Setting {
-    /** Means that share an estimate of the noise. */
+    /** Means that share an estimate of the error. */
     MEANS,
     /** Means whose differences have each their own error and degrees of freedom. */
     OWN_ERRORS,
-    /** Means, each with the spread of its own group. */
+    /** Means, each with the variance of its own group. */
     OWN_SPREADS,
     /** Mean ranks of independent groups. */
     RANKS,
@@ -165,14 +165,14 @@ public enum Procedure {
   }
 
   private final String key;
-  private final Law law;
+  private final Law distribution;
   private final boolean interval;
   private final Set<Setting> settings;
   private final Set<Use> uses;
 
-  Procedure(String key, Law law, boolean interval, Set<Setting> settings, Use... uses) {
+  Procedure(String key, Law distribution, boolean interval, Set<Setting> settings, Use... uses) {
     this.key = key;
-    this.law = law;
+    this.distribution = distribution;
     this.interval = interval;
     this.settings = settings;
     this.uses = EnumSet.copyOf(List.of(uses));
@@ -214,8 +214,8 @@ public enum Procedure {
   }
 
   /**
-   * Whether it takes each pair's own spread, and nothing else: true if every pair has a critical
-   * value of its own.
+   * Whether it takes each pair's separate variance, and nothing else: true if every pair has a
+   * critical value of its own.
    */
   public boolean hasOwnSpreads() {
     return settings.equals(EnumSet.of(Setting.OWN_SPREADS));
@@ -234,7 +234,7 @@ public enum Procedure {
    * @throws IllegalArgumentException if its p do not come from those of single pairs
    */
   public double[] adjust(double[] p) {
-    return switch (law) {
+    return switch (distribution) {
       case SINGLE -> p;
       case BONFERRONI -> Arrays.stream(p).map(x -> Adjustment.bonferroni(x, p.length)).toArray();
       case SIDAK -> Arrays.stream(p).map(x -> Adjustment.sidak(x, p.length)).toArray();
@@ -246,9 +246,9 @@ public enum Procedure {
     };
   }
 
-  /** What judges its pairs: the law. */
-  public Law law() {
-    return law;
+  /** What judges its pairs: the distribution. */
+  public Law distribution() {
+    return distribution;
   }
 
   /** The name in files, such as "newman-keuls". */

@@ -45,9 +45,9 @@ public record StudentT(
     if (!t.exists()) {
       return new StudentT(estimate, se, df, t, t, t, t);
     }
-    TDistribution law = TDistribution.of(df.value());
-    double upper = law.survivalProbability(t.value());
-    double lower = law.cumulativeProbability(t.value());
+    TDistribution distribution = TDistribution.of(df.value());
+    double upper = distribution.survivalProbability(t.value());
+    double lower = distribution.cumulativeProbability(t.value());
     double p =
         switch (direction) {
           case EITHER -> Math.min(1, 2 * Math.min(upper, lower));
@@ -56,7 +56,8 @@ public record StudentT(
         };
     double half =
         se.value()
-            * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
+            * distribution.inverseSurvivalProbability(
+                direction == Direction.EITHER ? alpha / 2 : alpha);
     Quantity none = Quantity.absent(Absence.ONE_LIMIT);
     return new StudentT(
         estimate,

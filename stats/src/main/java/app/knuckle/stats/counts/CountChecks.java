@@ -63,13 +63,13 @@ public final class CountChecks {
       Quantity none = Quantity.absent(fit.isOfSingles() ? Absence.SINGLES : Absence.NO_ROW_LEFT);
       return new Dispersion(Quantity.of(statistic), df, none, none, none);
     }
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    ChiSquaredDistribution distribution = ChiSquaredDistribution.of(df);
     return new Dispersion(
         Quantity.of(statistic),
         df,
         Quantity.of(statistic / df),
-        Quantity.of(law.survivalProbability(statistic)),
-        Quantity.of(law.cumulativeProbability(statistic)));
+        Quantity.of(distribution.survivalProbability(statistic)),
+        Quantity.of(distribution.cumulativeProbability(statistic)));
   }
 
   /**
@@ -95,7 +95,7 @@ public final class CountChecks {
           double p0 = Math.exp(-mu);
           observed[0] += y == 0 ? rows : 0;
           sums[0] += rows * p0;
-          if (!solution.isAtEdge(cell)) {
+          if (!solution.isSeparated(cell)) {
             sums[1] += rows * p0 * -Math.expm1(-mu);
             for (int k = 0; k < c.length; k++) {
               c[k] += rows * p0 * mu * solution.row(cell)[k];
@@ -176,7 +176,7 @@ public final class CountChecks {
   }
 
   /**
-   * The row that stands out most, judged by a fit without it.
+   * The row that stands out most, tested with a fit without it.
    *
    * @param place among the rows
    * @param row of the records
@@ -210,7 +210,7 @@ public final class CountChecks {
       return null;
     }
     double drop = Math.max(0, solution.deviance() - other.solution().deviance());
-    boolean estimated = fit.model().extraSpread();
+    boolean estimated = fit.model().overdispersion();
     double phi = other.spread();
     if (!(phi > 0)) {
       return null;

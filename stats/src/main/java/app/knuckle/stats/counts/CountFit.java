@@ -109,7 +109,7 @@ public final class CountFit implements Estimator {
 
   /** By which every variance is multiplied; NaN where it cannot be told. */
   double spread() {
-    if (!asked.extraSpread()) {
+    if (!asked.overdispersion()) {
       return 1;
     }
     Quantity phi = dispersion();
@@ -172,7 +172,7 @@ public final class CountFit implements Estimator {
 
   /** Akaike's criterion: absent where the spread is estimated, as there is no likelihood then. */
   public Quantity aic() {
-    return asked.extraSpread()
+    return asked.overdispersion()
         ? Quantity.absent(Absence.ESTIMATED_SPREAD)
         : Quantity.of(-2 * solution.logLikelihood() + 2 * all.rank());
   }
@@ -223,7 +223,12 @@ public final class CountFit implements Estimator {
   /** A drop in deviance with its test. */
   DevianceTest judged(Term term, int df, double deviance) {
     return DevianceTest.of(
-        term, df, deviance, asked.extraSpread() ? spread() : 1, asked.extraSpread(), residualDf);
+        term,
+        df,
+        deviance,
+        asked.overdispersion() ? spread() : 1,
+        asked.overdispersion(),
+        residualDf);
   }
 
   /**
@@ -240,7 +245,7 @@ public final class CountFit implements Estimator {
 
   /**
    * Whether groups have slopes of their own on a covariate: what deviance drops by when its
-   * products with treatments join, judged by the spread of the larger model.
+   * products with treatments join, tested with the spread of the larger model.
    *
    * @param covariate its name
    * @param treatments terms of treatments alone
@@ -270,7 +275,7 @@ public final class CountFit implements Estimator {
             df,
             Math.max(0, small.get().deviance() - large.get().deviance()),
             phi,
-            asked.extraSpread(),
+            asked.overdispersion(),
             errorDf);
   }
 
@@ -310,7 +315,7 @@ public final class CountFit implements Estimator {
 
   /**
    * Whether two groups differ, by merging them: what deviance rises by when both have one mean.
-   * Serves where one of them lies at the edge and has no mean of its own.
+   * Serves where one of them lies separated and has no mean of its own.
    *
    * @param treatments whose combinations are the groups
    * @param left levels of one group, by treatment
@@ -379,7 +384,8 @@ public final class CountFit implements Estimator {
     return solved(new Model(factors, cells.model().covariates(), terms, true), progress);
   }
 
-  private DevianceTest dropped(Term term, Optional<CountSolution> small, Optional<CountSolution> large) {
+  private DevianceTest dropped(
+      Term term, Optional<CountSolution> small, Optional<CountSolution> large) {
     if (small.isEmpty() || large.isEmpty()) {
       return DevianceTest.absent(term, Absence.NO_TOP);
     }
@@ -411,7 +417,7 @@ public final class CountFit implements Estimator {
     }
     double[] deviations = at.clone();
     for (int c = 0; c < at.length; c++) {
-      // At the mean over all rows, those at the edge among them.
+      // At the mean over all rows, those separated among them.
       deviations[c] = Double.isNaN(at[c]) ? covariateMean(c) : at[c];
     }
     return solution.design().combination(solution.design().meanOf(levels, deviations));
@@ -497,7 +503,7 @@ public final class CountFit implements Estimator {
 
   @Override
   public double df(Estimable e) {
-    return asked.extraSpread()
+    return asked.overdispersion()
         ? Double.isNaN(spread()) ? Double.NaN : residualDf
         : DegreesOfFreedom.UNBOUNDED;
   }
@@ -518,11 +524,11 @@ public final class CountFit implements Estimator {
   }
 
   @Override
-  public boolean isAtEdge(int[] levels) {
+  public boolean isSeparated(int[] levels) {
     boolean any = false;
     for (int c = 0; c < cells.size(); c++) {
       if (has(c, levels)) {
-        if (!solution.isAtEdge(c)) {
+        if (!solution.isSeparated(c)) {
           return false;
         }
         any = true;
@@ -553,7 +559,7 @@ public final class CountFit implements Estimator {
 
   @Override
   public Quantity commonDf() {
-    return asked.extraSpread()
+    return asked.overdispersion()
         ? solution.residualDf() > 0
             ? Quantity.of(solution.residualDf())
             : Quantity.absent(Absence.NO_ROW_LEFT)
@@ -567,6 +573,6 @@ public final class CountFit implements Estimator {
 
   @Override
   public Absence noError() {
-    return asked.extraSpread() ? Absence.NO_ROW_LEFT : Absence.NO_FINITE_MEAN;
+    return asked.overdispersion() ? Absence.NO_ROW_LEFT : Absence.NO_FINITE_MEAN;
   }
 }

@@ -79,8 +79,8 @@ public record CountIntervals(double low, double high) {
 
   private static double beta(double a, double b, double alpha, boolean upper) {
     if (Math.max(a, b) <= LARGEST_OF_LIBRARY) {
-      BetaDistribution law = BetaDistribution.of(a, b);
-      return upper ? upper(law, alpha / 2) : quantile(law, alpha / 2);
+      BetaDistribution distribution = BetaDistribution.of(a, b);
+      return upper ? upper(distribution, alpha / 2) : quantile(distribution, alpha / 2);
     }
     if (Math.min(a, b) > LARGE_IN_BETA) {
       return expanded(a, b, upper ? z(alpha) : -z(alpha));
@@ -121,7 +121,7 @@ public record CountIntervals(double low, double high) {
    * @param of how many were tried, above 0
    * @param alpha one less the confidence
    * @return exactly 0 and 1 at the ends
-   * @see "Wilson, E. B. (1927). Probable inference, the law of succession, and statistical
+   * @see "Wilson, E. B. (1927). Probable inference, the distribution of succession, and statistical
    *     inference. J. Am. Stat. Assoc. 22, 209-212"
    */
   public static CountIntervals wilson(double count, double of, double alpha) {
@@ -133,19 +133,19 @@ public record CountIntervals(double low, double high) {
         count == 0 ? 0 : (middle - half) / whole, count == of ? 1 : (middle + half) / whole);
   }
 
-  private static double quantile(ContinuousDistribution law, double p) {
-    double x = law.inverseCumulativeProbability(p);
+  private static double quantile(ContinuousDistribution distribution, double p) {
+    double x = distribution.inverseCumulativeProbability(p);
     for (int i = 0; i < POLISH; i++) {
-      double step = (law.cumulativeProbability(x) - p) / law.density(x);
+      double step = (distribution.cumulativeProbability(x) - p) / distribution.density(x);
       x = Double.isFinite(step) && x - step > 0 ? x - step : x;
     }
     return x;
   }
 
-  private static double upper(ContinuousDistribution law, double p) {
-    double x = law.inverseSurvivalProbability(p);
+  private static double upper(ContinuousDistribution distribution, double p) {
+    double x = distribution.inverseSurvivalProbability(p);
     for (int i = 0; i < POLISH; i++) {
-      double step = (law.survivalProbability(x) - p) / law.density(x);
+      double step = (distribution.survivalProbability(x) - p) / distribution.density(x);
       x = Double.isFinite(step) && x + step > 0 ? x + step : x;
     }
     return x;

@@ -7,6 +7,6 @@ import app.knuckle.stats.linear.Model;
  *
  * @param kind of count
  * @param fixed factors, covariates and terms
- * @param extraSpread whether the spread is estimated, rather than taken as the distribution says
+ * @param overdispersion whether the spread is estimated, rather than taken as the distribution says
  */
-public record CountModel(CountKind kind, Model fixed, boolean extraSpread) {}
+public record CountModel(CountKind kind, Model fixed, boolean overdispersion) {}

@@ -54,7 +54,7 @@ public record CountRows(
       rows.rows[i] = all.row(i);
       rows.fitted[i] = mu;
       rows.residuals[i] = y - mu;
-      if (s.isAtEdge(c)) {
+      if (s.isSeparated(c)) {
         rows.deletion[i] = Double.NaN;
         continue;
       }
@@ -85,7 +85,7 @@ public record CountRows(
     return at;
   }
 
-  /** How many rows can be judged by themselves: the number. */
+  /** How many rows can be tested with themselves: the number. */
   public int judged() {
     int count = 0;
     for (double d : deletion) {

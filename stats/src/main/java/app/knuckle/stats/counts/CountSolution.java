@@ -96,7 +96,7 @@ final class CountSolution {
     return this;
   }
 
-  /** Puts the cells that are not at the edge into orthonormal coordinates. */
+  /** Puts the cells that are not separated into orthonormal coordinates. */
   private void lay() {
     design = Fit.of(model, List.of(inside(edge)));
     rows = new double[cells.size()][];
@@ -127,7 +127,7 @@ final class CountSolution {
   /**
    * Climbs.
    *
-   * @return true at the top, false if cells turned out to lie at the edge, null if nowhere
+   * @return true at the top, false if cells turned out to lie separated, null if nowhere
    */
   private Boolean climb(double[] start, Progress progress) {
     predictor = start.clone();
@@ -238,7 +238,7 @@ final class CountSolution {
   }
 
   /**
-   * Whether cells run away while the others have settled; they are put at the edge only if a
+   * Whether cells run away while the others have settled; they are put separated only if a
    * direction in the space of the model proves it: one that moves each of them outward and no other
    * cell at all.
    */
@@ -314,22 +314,22 @@ final class CountSolution {
     return left;
   }
 
-  /** Whether no cell is at the edge. */
+  /** Whether no cell is separated. */
   boolean isInside() {
     return IntStream.range(0, edge.length).noneMatch(c -> edge[c]);
   }
 
-  /** The design with the cells at the edge in it. */
+  /** The design with the cells separated in it. */
   Fit onAllCells() {
     return Fit.of(model, List.of(new double[edge.length]));
   }
 
-  /** Independent columns on the cells that are not at the edge. */
+  /** Independent columns on the cells that are not separated. */
   int rank() {
     return design == null ? 0 : design.rank();
   }
 
-  /** The same on the cells that are not at the edge of another, smaller model. */
+  /** The same on the cells that are not separated of another, smaller model. */
   int rankInside(CountSolution smaller) {
     return smaller.isAllAtEdge()
         ? 0
@@ -338,7 +338,7 @@ final class CountSolution {
             : Fit.of(model, List.of(inside(smaller.edge))).rank();
   }
 
-  /** The design of the cells that are not at the edge; null where all are. */
+  /** The design of the cells that are not separated; null where all are. */
   Fit design() {
     return design;
   }
@@ -347,11 +347,11 @@ final class CountSolution {
     return model;
   }
 
-  boolean isAtEdge(int cell) {
+  boolean isSeparated(int cell) {
     return edge[cell];
   }
 
-  /** Coordinates of the fixed part of a cell; null at the edge. */
+  /** Coordinates of the fixed part of a cell; null separated. */
   double[] row(int cell) {
     return rows[cell];
   }
@@ -365,12 +365,12 @@ final class CountSolution {
     return predictor[cell];
   }
 
-  /** The fitted mean of one unit of exposure, or of one tried; its own at the edge. */
+  /** The fitted mean of one unit of exposure, or of one tried; its own separated. */
   double mean(int cell) {
     return edge[cell] ? cells.count(cell) / cells.sizeOf(cell) : kind.mean(predictor[cell]);
   }
 
-  /** Its variance; 0 at the edge. */
+  /** Its variance; 0 separated. */
   double variance(int cell) {
     return edge[cell] ? 0 : kind.variance(predictor[cell]);
   }
@@ -379,7 +379,7 @@ final class CountSolution {
     return IntStream.range(0, edge.length).filter(c -> edge[c]).mapToLong(cells::rowsOf).sum();
   }
 
-  /** Rows not at the edge less the rank on them. */
+  /** Rows not separated less the rank on them. */
   long residualDf() {
     return cells.rows() - rowsAtEdge() - rank();
   }

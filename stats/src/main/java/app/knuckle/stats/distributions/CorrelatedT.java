@@ -109,9 +109,9 @@ final class CorrelatedT implements LargestT {
             return exact;
           }
         }
-        LargestT law = miss < least ? FactorT.of(own, df, twoSided, MOST_PLACES) : null;
-        if (law != null) {
-          nearest = law;
+        LargestT distribution = miss < least ? FactorT.of(own, df, twoSided, MOST_PLACES) : null;
+        if (distribution != null) {
+          nearest = distribution;
           loadings = own;
           least = miss;
         }

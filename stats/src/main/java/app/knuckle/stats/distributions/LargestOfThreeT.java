@@ -97,7 +97,8 @@ final class LargestOfThreeT implements LargestT {
       return Math.min(1, first);
     }
     double[] ends = ends(low, high, List.of(new double[] {a, x}, new double[] {b, x}));
-    return Math.min(1, first + GaussLegendre.integral(ends, z -> NORMAL.density(z) * othersExceed(x, z)));
+    return Math.min(
+        1, first + GaussLegendre.integral(ends, z -> NORMAL.density(z) * othersExceed(x, z)));
   }
 
   private double othersExceed(double x, double z) {

@@ -1,7 +1,8 @@
 package app.knuckle.stats.distributions;
 
 /** The distribution of the largest of several t statistics that share an estimate of spread. */
-public sealed interface LargestT permits DunnettDistribution, LargestOfThreeT, FactorT, CorrelatedT {
+public sealed interface LargestT
+    permits DunnettDistribution, LargestOfThreeT, FactorT, CorrelatedT {
   /**
    * A probability with the error of its computation.
    *

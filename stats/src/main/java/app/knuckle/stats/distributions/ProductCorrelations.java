@@ -8,7 +8,7 @@ final class ProductCorrelations {
   /** Correlations below this are none. */
   private static final double NOTHING = 1e-13;
 
-  /** Squares of loadings are held below 1, so that each variable keeps some spread of its own. */
+  /** Squares of loadings are held below 1, so that each variable keeps some variance of its own. */
   private static final double MOST = 1 - 1e-12;
 
   private ProductCorrelations() {}

@@ -3,7 +3,7 @@ package app.knuckle.stats.distributions;
 import org.apache.commons.numbers.gamma.LogGamma;
 
 /**
- * The density of u = ln s, where s = sqrt(chi2(df) / df) estimates the standard deviation of noise
+ * The density of u = ln s, where s = sqrt(chi2(df) / df) estimates the standard deviation of error
  * whose standard deviation is 1.
  */
 final class ScaleDensity {

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * The average of a function of s = sqrt(chi2(df) / df), the estimated standard deviation of noise
+ * The average of a function of s = sqrt(chi2(df) / df), the estimated standard deviation of error
  * whose standard deviation is 1. The integral is taken over u = ln s by the trapezoidal rule, whose
  * error falls exponentially with the step for functions as smooth as these.
  *

@@ -126,7 +126,7 @@ public final class StudentizedRangeDistribution {
   }
 
   /**
-   * The q with P(Q &gt; q) = p, looked for where a law like this one has its own.
+   * The q with P(Q &gt; q) = p, looked for where a distribution like this one has its own.
    *
    * @param p between 0 and 1, both excluded
    * @param near above 0; how near tells only how long it takes

@@ -5,25 +5,25 @@ import org.apache.commons.statistics.distribution.ContinuousDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 
 /**
- * The F distribution, also where the noise is known: with infinitely many degrees of freedom of
- * noise it is chi-squared over its own.
+ * The F distribution, also where the error is known: with infinitely many degrees of freedom of
+ * error it is chi-squared over its own.
  */
 public final class VarianceRatio {
 
-  private final ContinuousDistribution law;
+  private final ContinuousDistribution distribution;
   private final double scale;
 
-  private VarianceRatio(ContinuousDistribution law, double scale) {
-    this.law = law;
+  private VarianceRatio(ContinuousDistribution distribution, double scale) {
+    this.distribution = distribution;
     this.scale = scale;
   }
 
   /**
-   * The law of a ratio.
+   * The distribution of a ratio.
    *
    * @param df degrees of freedom of the effect, above 0
-   * @param errorDf of the noise, above 0; may be infinite
-   * @return the law
+   * @param errorDf of the error, above 0; may be infinite
+   * @return the distribution
    */
   public static VarianceRatio of(double df, double errorDf) {
     return Double.isInfinite(errorDf)
@@ -38,7 +38,7 @@ public final class VarianceRatio {
    * @return from 0 to 1
    */
   public double survivalProbability(double f) {
-    return law.survivalProbability(f * scale);
+    return distribution.survivalProbability(f * scale);
   }
 
   /**
@@ -48,6 +48,6 @@ public final class VarianceRatio {
    * @return at least 0
    */
   public double inverseSurvivalProbability(double p) {
-    return law.inverseSurvivalProbability(p) / scale;
+    return distribution.inverseSurvivalProbability(p) / scale;
   }
 }

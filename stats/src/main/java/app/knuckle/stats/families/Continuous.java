@@ -4,7 +4,7 @@ import java.util.OptionalDouble;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * A law with a density.
+ * A distribution with a density.
  *
  * @param above P(X &gt; x)
  * @param below P(X &lt; x)

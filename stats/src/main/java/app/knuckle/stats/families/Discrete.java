@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.OptionalDouble;
 
 /**
- * A law of values that can be counted.
+ * A distribution of values that can be counted.
  *
  * @param values that can be, rising; those that are left out are less probable than 1e-17 together
  * @param shares of each

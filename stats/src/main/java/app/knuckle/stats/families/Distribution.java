@@ -2,7 +2,7 @@ package app.knuckle.stats.families;
 
 import java.util.OptionalDouble;
 
-/** The law of a statistic. */
+/** The distribution of a statistic. */
 public sealed interface Distribution permits Continuous, Discrete {
 
   /**
@@ -19,11 +19,11 @@ public sealed interface Distribution permits Continuous, Discrete {
    *
    * @param tail probability, between 0 and 1
    * @param side which tail; with both, the upper value
-   * @return of a law with steps the value with the largest tail that is not above; empty where even
-   *     the smallest tail is above
+   * @return of a distribution with steps the value with the largest tail that is not above; empty
+   *     where even the smallest tail is above
    */
   OptionalDouble value(double tail, Tail side);
 
-  /** The value about which the law is symmetric: empty if it is not. */
+  /** The value about which the distribution is symmetric: empty if it is not. */
   OptionalDouble symmetry();
 }

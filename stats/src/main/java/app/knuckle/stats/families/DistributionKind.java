@@ -21,7 +21,7 @@ import org.apache.commons.statistics.distribution.NormalDistribution;
 import org.apache.commons.statistics.distribution.PoissonDistribution;
 import org.apache.commons.statistics.distribution.TDistribution;
 
-/** The laws of which tables are printed. */
+/** The distributions of which tables are printed. */
 public enum DistributionKind {
   /** Standard normal. */
   NORMAL("normal", "z", List.of(), true, true),
@@ -70,7 +70,7 @@ public enum DistributionKind {
     this.twoSided = twoSided;
   }
 
-  /** The name of the law, in the words of the trade. */
+  /** The name of the distribution, in the words of the trade. */
   public String title() {
     return title;
   }
@@ -80,7 +80,7 @@ public enum DistributionKind {
     return statistic;
   }
 
-  /** Names of what the law needs: none for the normal law. */
+  /** Names of what the distribution needs: none for the normal distribution. */
   public List<String> parameters() {
     return parameters;
   }
@@ -95,11 +95,11 @@ public enum DistributionKind {
   }
 
   /**
-   * The law.
+   * The distribution.
    *
    * @param given one number for each parameter
    * @param side of the largest of several t: whether their sizes or their values count
-   * @return empty where there is no such law, or it is too large to be counted
+   * @return empty where there is no such distribution, or it is too large to be counted
    */
   public Optional<Distribution> of(List<Double> given, Tail side) {
     double first = given.isEmpty() ? Double.NaN : given.get(0);
@@ -152,33 +152,33 @@ public enum DistributionKind {
     };
   }
 
-  /** Tables of more means are not made, and their law takes long. */
+  /** Tables of more means are not made, and their distribution takes long. */
   private static final int MOST_MEANS = 100;
 
-  /** Beyond this the law of ranks is normal to all that is read of it. */
+  /** Beyond this the distribution of ranks is normal to all that is read of it. */
   private static final int MOST_RANKED = 60;
 
   private static boolean df(double df) {
     return df >= LEAST_DF && df <= MOST_DF;
   }
 
-  private static Continuous smooth(ContinuousDistribution law, double centre) {
+  private static Continuous smooth(ContinuousDistribution distribution, double centre) {
     return new Continuous(
-        law::survivalProbability,
-        law::cumulativeProbability,
-        law::inverseSurvivalProbability,
-        law::inverseCumulativeProbability,
+        distribution::survivalProbability,
+        distribution::cumulativeProbability,
+        distribution::inverseSurvivalProbability,
+        distribution::inverseCumulativeProbability,
         centre,
-        law.getSupportLowerBound());
+        distribution.getSupportLowerBound());
   }
 
   private static Continuous range(int means, double df) {
-    StudentizedRangeDistribution law = StudentizedRangeDistribution.of(means, df);
+    StudentizedRangeDistribution distribution = StudentizedRangeDistribution.of(means, df);
     return new Continuous(
-        law::survivalProbability,
-        law::cumulativeProbability,
-        law::inverseSurvivalProbability,
-        law::inverseCumulativeProbability,
+        distribution::survivalProbability,
+        distribution::cumulativeProbability,
+        distribution::inverseSurvivalProbability,
+        distribution::inverseCumulativeProbability,
         Double.NaN,
         0);
   }
@@ -187,9 +187,9 @@ public enum DistributionKind {
   private static Continuous largest(int comparisons, double df, boolean twoSided) {
     double[] loadings = new double[comparisons];
     Arrays.fill(loadings, Math.sqrt(0.5));
-    DunnettDistribution law = DunnettDistribution.of(loadings, df, twoSided);
-    DoubleUnaryOperator above = law::survivalProbability;
-    DoubleUnaryOperator inverse = law::inverseSurvivalProbability;
+    DunnettDistribution distribution = DunnettDistribution.of(loadings, df, twoSided);
+    DoubleUnaryOperator above = distribution::survivalProbability;
+    DoubleUnaryOperator inverse = distribution::inverseSurvivalProbability;
     if (twoSided) {
       // The tail of a size counts both signs: SmoothLaw asks for one of two halves.
       return new Continuous(
@@ -209,21 +209,21 @@ public enum DistributionKind {
         Double.NEGATIVE_INFINITY);
   }
 
-  private static Distribution stepped(ExactDistribution law) {
-    return new Discrete(law.values(), law.shares(), true);
+  private static Distribution stepped(ExactDistribution distribution) {
+    return new Discrete(distribution.values(), distribution.shares(), true);
   }
 
-  private static Discrete poisson(PoissonDistribution law) {
-    int from = Math.max(0, law.inverseCumulativeProbability(UNSEEN) - 1);
-    return listed(law, from, law.inverseSurvivalProbability(UNSEEN) + 1);
+  private static Discrete poisson(PoissonDistribution distribution) {
+    int from = Math.max(0, distribution.inverseCumulativeProbability(UNSEEN) - 1);
+    return listed(distribution, from, distribution.inverseSurvivalProbability(UNSEEN) + 1);
   }
 
-  private static Discrete listed(DiscreteDistribution law, int from, int to) {
+  private static Discrete listed(DiscreteDistribution distribution, int from, int to) {
     List<Double> values = new ArrayList<>();
     List<Double> shares = new ArrayList<>();
     for (int x = from; x <= to; x++) {
       values.add((double) x);
-      shares.add(law.probability(x));
+      shares.add(distribution.probability(x));
     }
     return new Discrete(values, shares, false);
   }
@@ -236,7 +236,7 @@ public enum DistributionKind {
    * @param value of the statistic
    * @param tail probability
    * @param side which tail
-   * @return empty where no such number is found, or the law has none to be found
+   * @return empty where no such number is found, or the distribution has none to be found
    */
   public OptionalDouble parameter(List<Double> given, double value, double tail, Tail side) {
     if (!solvable || parameters.isEmpty()) {
@@ -267,6 +267,6 @@ public enum DistributionKind {
   private double tailAt(List<Double> given, double last, double value, Tail side) {
     List<Double> all = new ArrayList<>(given);
     all.add(last);
-    return of(all, side).map(law -> law.tail(value, side)).orElse(Double.NaN);
+    return of(all, side).map(distribution -> distribution.tail(value, side)).orElse(Double.NaN);
   }
 }

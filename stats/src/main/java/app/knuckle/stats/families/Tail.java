@@ -1,12 +1,12 @@
 package app.knuckle.stats.families;
 
-/** Which tail of a law is meant. */
+/** Which tail of a distribution is meant. */
 public enum Tail {
   /** Values at least as large. */
   ABOVE("above"),
   /** Values at most as large. */
   BELOW("below"),
-  /** Both tails together, of a law that is symmetric. */
+  /** Both tails together, of a distribution that is symmetric. */
   BOTH("both tails");
 
   private final String title;

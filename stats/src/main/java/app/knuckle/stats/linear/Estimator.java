@@ -82,7 +82,7 @@ public interface Estimator {
    */
   Quantity commonDf();
 
-  /** The mean square that every contrast is judged by: absent where there is none. */
+  /** The mean square that every contrast is tested with: absent where there is none. */
   Quantity errorMs();
 
   /**
@@ -100,7 +100,7 @@ public interface Estimator {
    * @param levels one a factor of the model; -1 for any
    * @return false without such rows
    */
-  default boolean isAtEdge(int[] levels) {
+  default boolean isSeparated(int[] levels) {
     return false;
   }
 

@@ -7,7 +7,7 @@ public interface DegreesOfFreedom {
   double UNBOUNDED = Double.MAX_VALUE;
 
   /**
-   * As the laws want them that know infinity.
+   * As the distributions want them that know infinity.
    *
    * @param df above 0
    * @return infinity for those that have no bound

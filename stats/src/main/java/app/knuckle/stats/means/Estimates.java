@@ -220,7 +220,7 @@ public final class Estimates {
    * @return in units of the response
    */
   public Quantity halfWidth(int i, double alpha) {
-    // Where no layer has any noise there are no degrees of freedom, although the error is 0.
+    // Where no layer has any error there are no degrees of freedom, although the error is 0.
     Quantity t =
         df(i)
             .mapFinite(

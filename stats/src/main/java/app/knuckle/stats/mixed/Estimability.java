@@ -15,7 +15,7 @@ final class Estimability {
 
   /**
    * A residual variance of less than this share of the whole is lost in products of columns, which
-   * keep 16 digits: what is found of it is the noise of rounding.
+   * keep 16 digits: what is found of it is the error of rounding.
    */
   private static final double LOST = 1e-12;
 

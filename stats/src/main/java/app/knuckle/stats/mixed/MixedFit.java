@@ -227,14 +227,16 @@ public final class MixedFit implements Estimator {
     }
     double se = Math.sqrt(precision[at][at]) * squared();
     double df = 2 * (variance / se) * (variance / se);
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(df);
+    ChiSquaredDistribution distribution = ChiSquaredDistribution.of(df);
     return new Component.Precision(
         Quantity.of(se),
         Quantity.of(df),
         Quantity.finite(
-            df * variance / law.inverseSurvivalProbability(alpha / 2), Absence.FEW_DF_NO_LIMIT),
+            df * variance / distribution.inverseSurvivalProbability(alpha / 2),
+            Absence.FEW_DF_NO_LIMIT),
         Quantity.finite(
-            df * variance / law.inverseCumulativeProbability(alpha / 2), Absence.FEW_DF_NO_LIMIT));
+            df * variance / distribution.inverseCumulativeProbability(alpha / 2),
+            Absence.FEW_DF_NO_LIMIT));
   }
 
   private Component.Limits limits(int i, double alpha, Progress progress) {

@@ -9,7 +9,7 @@ import java.util.List;
  *
  * @param fixed factors, covariates and terms whose effects are constants
  * @param random terms whose effects are drawn
- * @param within how repeated readings of a unit hang together
+ * @param within how repeated readings of a unit are correlated
  * @param units who was read repeatedly; null unless {@code within} needs it
  * @param occasions when; null unless {@code within} needs it
  * @param denominator how the fixed part is judged
@@ -29,7 +29,7 @@ public record MixedModel(
     }
   }
 
-  /** How repeated readings of one unit hang together. */
+  /** How repeated readings of one unit are correlated. */
   public enum WithinUnit {
     /** All alike: a random unit and independent errors. */
     EQUAL("equal"),

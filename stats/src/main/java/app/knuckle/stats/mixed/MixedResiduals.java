@@ -17,7 +17,8 @@ import java.util.Arrays;
 public record MixedResiduals(
     int[] rows, double[] fitted, double[] conditional, double[] marginal, double[] studentised) {
 
-  static MixedResiduals of(Likelihood likelihood, double[] t, double[] coefficients, MixedModel model) {
+  static MixedResiduals of(
+      Likelihood likelihood, double[] t, double[] coefficients, MixedModel model) {
     MixedRows rows = likelihood.rows();
     Layout layout = likelihood.layout();
     int n = rows.size();

@@ -187,7 +187,7 @@ public record Moments(List<Row> rows) {
         for (int l = 0; l < c; l++) {
           left.data[row + l] -= f * factor[l] * pivot;
         }
-        // How groups hang together no longer matters once they are taken out themselves.
+        // How groups are correlated no longer matters once they are taken out themselves.
         for (int l = 0; l < c && !grouped; l++) {
           ofGroups.data[row + l] -= f * along[l] + factor[l] * along[k] - f * factor[l] * own;
         }

@@ -17,7 +17,7 @@ public final class NotEstimable extends RuntimeException {
     CONFOUNDED,
     /** Two random terms group the rows alike. */
     SAME_GROUPS,
-    /** The variances cannot be told apart. */
+    /** The variances cannot be significantly different. */
     NOT_TOLD_APART,
     /** There are fewer rows than so many variances need. */
     TOO_FEW_ROWS,

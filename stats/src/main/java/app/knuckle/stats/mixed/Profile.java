@@ -31,7 +31,12 @@ final class Profile {
    * @param height above the minimum
    * @param progress asked on the way
    */
-  Profile(LikelihoodSearch search, LikelihoodSearch.Top top, int parameter, double height, Progress progress) {
+  Profile(
+      LikelihoodSearch search,
+      LikelihoodSearch.Top top,
+      int parameter,
+      double height,
+      Progress progress) {
     this.search = search;
     this.top = top;
     this.parameter = parameter;

@@ -54,7 +54,11 @@ record Setup(Likelihood likelihood, LikelihoodSearch.Limits limits, GroupedError
   }
 
   private static Setup units(
-      MixedModel model, MixedRows rows, UnitCovariance covariance, int own, LikelihoodSearch.Limits limits) {
+      MixedModel model,
+      MixedRows rows,
+      UnitCovariance covariance,
+      int own,
+      LikelihoodSearch.Limits limits) {
     Layout layout = Layout.of(rows, covariance.term());
     UnitErrors errors =
         new UnitErrors(rows, layout, model.units(), model.occasions().codes(), covariance);

@@ -112,7 +112,8 @@ public record IncompleteBlocks(List<List<Integer>> blocks, int replicates, boole
     private final int[][] blocks;
     private final int[][] meet;
 
-    Exchange(int treatments, int blockSize, int replicates, boolean resolvable, SeededRandom chance) {
+    Exchange(
+        int treatments, int blockSize, int replicates, boolean resolvable, SeededRandom chance) {
       this.treatments = treatments;
       this.replicates = replicates;
       this.resolvable = resolvable;

@@ -10,7 +10,7 @@ import org.apache.commons.statistics.distribution.TDistribution;
  * What a trial will show of the difference of two means.
  *
  * @param sed standard error of the difference, in units of the response
- * @param df degrees of freedom of the noise behind it
+ * @param df degrees of freedom of the error behind it
  * @param critical t that a difference has to pass under the procedure
  */
 public record PlannedDifference(double sed, double df, double critical) {
@@ -51,8 +51,9 @@ public record PlannedDifference(double sed, double df, double critical) {
    * @return from alpha to 1
    */
   public double power(double difference) {
-    NoncentralT law = NoncentralT.of(df, Math.abs(difference) / sed);
-    return law.survivalProbability(critical) + law.cumulativeProbability(-critical);
+    NoncentralT distribution = NoncentralT.of(df, Math.abs(difference) / sed);
+    return distribution.survivalProbability(critical)
+        + distribution.cumulativeProbability(-critical);
   }
 
   /**

@@ -47,12 +47,14 @@ public record TPower(double df, double noncentrality, double criticalT, double p
   private static TPower of(double df, double noncentrality, Direction direction, double alpha) {
     boolean either = direction == Direction.EITHER;
     double critical = TDistribution.of(df).inverseSurvivalProbability(either ? alpha / 2 : alpha);
-    NoncentralT law = NoncentralT.of(df, noncentrality);
+    NoncentralT distribution = NoncentralT.of(df, noncentrality);
     double power =
         switch (direction) {
-          case EITHER -> law.survivalProbability(critical) + law.cumulativeProbability(-critical);
-          case GREATER -> law.survivalProbability(critical);
-          case LESS -> law.cumulativeProbability(-critical);
+          case EITHER ->
+              distribution.survivalProbability(critical)
+                  + distribution.cumulativeProbability(-critical);
+          case GREATER -> distribution.survivalProbability(critical);
+          case LESS -> distribution.cumulativeProbability(-critical);
         };
     return new TPower(df, noncentrality, critical, power);
   }

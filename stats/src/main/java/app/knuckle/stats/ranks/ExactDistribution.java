@@ -5,7 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The law of a rank statistic if nothing differs, counted over all arrangements of the ranks.
+ * The distribution of a rank statistic if nothing differs, counted over all arrangements of the
+ * ranks.
  *
  * @param values that the statistic can take, rising
  * @param shares of all arrangements, one a value; together 1
@@ -40,8 +41,8 @@ public record ExactDistribution(List<Double> values, List<Double> shares) {
   }
 
   /**
-   * The middle of the law: the expected value of the statistic; exact, since ranks and their sums
-   * are whole quarters.
+   * The middle of the distribution: the expected value of the statistic; exact, since ranks and
+   * their sums are whole quarters.
    */
   public double mean() {
     double mean = 0;

@@ -113,7 +113,7 @@ final class PairSums implements OrderStatistics {
   /** and so many sums for each value. */
   private static final double BEYOND_A_VALUE = 0.25;
 
-  /** Half the distance of the quartiles of a normal law, in standard deviations. */
+  /** Half the distance of the quartiles of a normal distribution, in standard deviations. */
   private static final double QUARTILE = 0.6744897501960817;
 
   /** Where a sum would lie if sums were spread as normal values are: they nearly are. */

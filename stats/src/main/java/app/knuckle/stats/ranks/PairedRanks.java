@@ -31,7 +31,8 @@ public final class PairedRanks {
    */
   public static PairedRanks of(double[] first, double[] second) {
     int scale =
-        ExactDecimals.scale(DoubleStream.concat(Arrays.stream(first), Arrays.stream(second)).toArray());
+        ExactDecimals.scale(
+            DoubleStream.concat(Arrays.stream(first), Arrays.stream(second)).toArray());
     double[] a = ExactDecimals.scaled(first, scale);
     double[] b = ExactDecimals.scaled(second, scale);
     double[] d = new double[a.length];
@@ -79,8 +80,8 @@ public final class PairedRanks {
   }
 
   /**
-   * The law that the exact p of {@link #signedRank} is read from: the law of the sum of positive
-   * ranks; empty where there are too many to be counted.
+   * The distribution that the exact p of {@link #signedRank} is read from: the distribution of the
+   * sum of positive ranks; empty where there are too many to be counted.
    */
   public Optional<ExactDistribution> counted() {
     double[] nonzero = Arrays.stream(differences).filter(d -> d != 0).toArray();
@@ -160,19 +161,19 @@ public final class PairedRanks {
     RankTest.Limits byNormal = RankSum.limits(walsh, 0, normal, direction, Optional.empty());
     RankTest.Limits byExact = null;
     if (n <= MOST_EXACT) {
-      double[] law = {1};
+      double[] distribution = {1};
       for (int r = 1; r <= n; r++) {
-        double[] next = new double[law.length + r];
-        for (int s = 0; s < law.length; s++) {
-          next[s] += law[s] / 2;
-          next[s + r] += law[s] / 2;
+        double[] next = new double[distribution.length + r];
+        for (int s = 0; s < distribution.length; s++) {
+          next[s] += distribution[s] / 2;
+          next[s + r] += distribution[s] / 2;
         }
-        law = next;
+        distribution = next;
       }
-      int c = RankSum.rank(law, level);
+      int c = RankSum.rank(distribution, level);
       double beyond = 0;
       for (int s = 0; s < c; s++) {
-        beyond += law[s];
+        beyond += distribution[s];
       }
       byExact =
           RankSum.limits(
@@ -235,12 +236,12 @@ public final class PairedRanks {
     int n = sorted.length;
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
     BinomialDistribution all = BinomialDistribution.of(n, 0.5);
-    double[] law = new double[n + 1];
-    Arrays.setAll(law, all::probability);
-    int c = RankSum.rank(law, level);
+    double[] distribution = new double[n + 1];
+    Arrays.setAll(distribution, all::probability);
+    int c = RankSum.rank(distribution, level);
     double beyond = 0;
     for (int i = 0; i < c; i++) {
-      beyond += law[i];
+      beyond += distribution[i];
     }
     RankTest.Middle middle =
         new RankTest.Middle(

@@ -91,7 +91,7 @@ public record RankPairs(
     if (!procedure.fits(Procedure.Setting.RANKS) || !procedure.isFor(Procedure.Use.ALL_PAIRS)) {
       throw new IllegalArgumentException(procedure.key() + " does not compare all pairs on ranks");
     }
-    return switch (procedure.law()) {
+    return switch (procedure.distribution()) {
       case OWN -> dwassSteel(groups, alpha);
       case HOLM ->
           procedure == Procedure.CONOVER_HOLM

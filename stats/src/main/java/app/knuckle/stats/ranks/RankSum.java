@@ -137,11 +137,11 @@ public final class RankSum {
   }
 
   /**
-   * The law that the exact p of {@link #mannWhitney} is read from.
+   * The distribution that the exact p of {@link #mannWhitney} is read from.
    *
    * @param x first sample
    * @param y second sample
-   * @return the law of U; empty where the samples are too large to be counted
+   * @return the distribution of U; empty where the samples are too large to be counted
    */
   public static Optional<ExactDistribution> counted(double[] x, double[] y) {
     int m = x.length;
@@ -149,15 +149,18 @@ public final class RankSum {
       return Optional.empty();
     }
     double[] both = DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray();
-    return Optional.of(ExactDistribution.ofDoubledSums(ways(Ranks.of(both).ranks, m), -m * (m + 1) / 2.0));
+    return Optional.of(
+        ExactDistribution.ofDoubledSums(ways(Ranks.of(both).ranks, m), -m * (m + 1) / 2.0));
   }
 
   /** Hodges and Lehmann (1963), Annals of Mathematical Statistics 34, 598-611. */
   private static RankTest.Shift shift(double[] x, double[] y, Direction direction, double alpha) {
     int m = x.length;
     int n = y.length;
-    int scale = ExactDecimals.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
-    OrderStatistics d = OrderStatistics.differences(ExactDecimals.scaled(x, scale), ExactDecimals.scaled(y, scale));
+    int scale =
+        ExactDecimals.scale(DoubleStream.concat(Arrays.stream(x), Arrays.stream(y)).toArray());
+    OrderStatistics d =
+        OrderStatistics.differences(ExactDecimals.scaled(x, scale), ExactDecimals.scaled(y, scale));
     double level = direction == Direction.EITHER ? alpha / 2 : alpha;
     double sd = Math.sqrt(m * (double) n * (m + n + 1) / 12);
     long normal =
@@ -202,7 +205,8 @@ public final class RankSum {
     Quantity open = Quantity.absent(Absence.ONE_LIMIT);
     boolean found = c >= 1 && c <= sorted.size();
     Quantity low = found ? Quantity.of(ExactDecimals.back(sorted.at(c - 1), scale)) : none;
-    Quantity high = found ? Quantity.of(ExactDecimals.back(sorted.at(sorted.size() - c), scale)) : none;
+    Quantity high =
+        found ? Quantity.of(ExactDecimals.back(sorted.at(sorted.size() - c), scale)) : none;
     return new RankTest.Limits(
         direction == Direction.LESS ? open : low,
         direction == Direction.GREATER ? open : high,
@@ -262,12 +266,14 @@ public final class RankSum {
     double t = (p - 0.5) / se;
     double top = m * v1 + n * v2;
     double df = top * top / (m * v1 * m * v1 / (m - 1) + n * v2 * n * v2 / (n - 1));
-    TDistribution law = TDistribution.of(df);
-    double greater = law.survivalProbability(t);
-    double less = law.cumulativeProbability(t);
+    TDistribution distribution = TDistribution.of(df);
+    double greater = distribution.survivalProbability(t);
+    double less = distribution.cumulativeProbability(t);
     double either = Math.min(1, 2 * Math.min(greater, less));
     double half =
-        se * law.inverseSurvivalProbability(direction == Direction.EITHER ? alpha / 2 : alpha);
+        se
+            * distribution.inverseSurvivalProbability(
+                direction == Direction.EITHER ? alpha / 2 : alpha);
     Quantity open = Quantity.absent(Absence.ONE_LIMIT);
     return new RankTest.BrunnerMunzel(
         p,
@@ -326,7 +332,10 @@ public final class RankSum {
     return new double[] {u, z, difference};
   }
 
-  /** A statistic of an ordered alternative with its normal law; large values speak for a rise. */
+  /**
+   * A statistic of an ordered alternative with its normal distribution; large values speak for a
+   * rise.
+   */
   static RankTest.Trend trend(double statistic, double mean, double variance, Quantity none) {
     boolean known = variance > 0;
     double z = (statistic - mean) / Math.sqrt(variance);

@@ -12,7 +12,7 @@ import java.util.Optional;
 public sealed interface RankTest extends Outcome {
 
   /**
-   * By the normal law.
+   * By the normal distribution.
    *
    * @param z statistic in standard deviations from its mean
    * @param p in the direction asked
@@ -58,7 +58,7 @@ public sealed interface RankTest extends Outcome {
    * @param low lower limit
    * @param high upper limit
    * @param rank from each end of the ordered values
-   * @param confidence of these very limits; empty where the normal law chose the rank
+   * @param confidence of these very limits; empty where the normal distribution chose the rank
    */
   record Limits(Quantity low, Quantity high, long rank, Optional<Double> confidence)
       implements Outcome {}
@@ -68,7 +68,7 @@ public sealed interface RankTest extends Outcome {
    *
    * @param estimate the middle of all differences, or of all averages
    * @param exact limits by counting; null of too many values
-   * @param normal limits by the normal law
+   * @param normal limits by the normal distribution
    * @param low the lower limit that is used
    * @param high the upper limit that is used
    */
@@ -98,7 +98,7 @@ public sealed interface RankTest extends Outcome {
    * @param pFrom which of the two p is given: exact or normal
    * @param p in the direction asked
    * @param exact by counting; null of too many values
-   * @param normal by the normal law; null where nothing varies
+   * @param normal by the normal distribution; null where nothing varies
    * @param normalCorrected with a step of one half
    * @param probabilityOfSuperiority that a value of the first beats one of the second
    * @param rankBiserial from -1 to 1
@@ -162,7 +162,7 @@ public sealed interface RankTest extends Outcome {
    * @param pFrom which of the two p is given: exact or normal
    * @param p in the direction asked
    * @param exact by counting; null of too many differences
-   * @param normal by the normal law; null without a difference
+   * @param normal by the normal distribution; null without a difference
    * @param normalCorrected with a step of one half
    * @param rankBiserial from -1 to 1
    */

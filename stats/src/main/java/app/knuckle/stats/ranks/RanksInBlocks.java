@@ -128,15 +128,15 @@ public final class RanksInBlocks {
   }
 
   /** Every permutation within blocks: sums of doubled ranks with their number of ways. */
-  private Map<List<Integer>, Double> laws() {
-    Map<List<Integer>, Double> law = new HashMap<>();
-    law.put(new ArrayList<>(java.util.Collections.nCopies(k, 0)), 1.0);
+  private Map<List<Integer>, Double> distributions() {
+    Map<List<Integer>, Double> distribution = new HashMap<>();
+    distribution.put(new ArrayList<>(java.util.Collections.nCopies(k, 0)), 1.0);
     for (double[] block : ranks) {
       List<int[]> permutations = new ArrayList<>();
       int[] doubled = Arrays.stream(block).mapToInt(r -> (int) Math.round(2 * r)).toArray();
       permute(doubled, 0, permutations);
       Map<List<Integer>, Double> next = new HashMap<>();
-      law.forEach(
+      distribution.forEach(
           (sum, ways) -> {
             for (int[] p : permutations) {
               List<Integer> more = new ArrayList<>(k);
@@ -148,9 +148,9 @@ public final class RanksInBlocks {
               next.merge(more, ways / permutations.size(), Double::sum);
             }
           });
-      law = next;
+      distribution = next;
     }
-    return law;
+    return distribution;
   }
 
   private static void permute(int[] values, int at, List<int[]> all) {
@@ -178,7 +178,7 @@ public final class RanksInBlocks {
       observed += d * d;
     }
     double p = 0;
-    for (Map.Entry<List<Integer>, Double> e : laws().entrySet()) {
+    for (Map.Entry<List<Integer>, Double> e : distributions().entrySet()) {
       double total = 0;
       for (int s : e.getKey()) {
         total += (double) s * s;
@@ -196,7 +196,8 @@ public final class RanksInBlocks {
    */
   public RankTest.Quade quade() {
     double[] ranges = new double[b];
-    int scale = ExactDecimals.scale(Arrays.stream(values).flatMapToDouble(Arrays::stream).toArray());
+    int scale =
+        ExactDecimals.scale(Arrays.stream(values).flatMapToDouble(Arrays::stream).toArray());
     for (int i = 0; i < b; i++) {
       double[] own = ExactDecimals.scaled(values[i], scale);
       ranges[i] = Arrays.stream(own).max().orElse(0) - Arrays.stream(own).min().orElse(0);
@@ -258,7 +259,7 @@ public final class RanksInBlocks {
   }
 
   private RankTest.ExactTrend exactPage(double l) {
-    double[] law = {1};
+    double[] distribution = {1};
     int shift = 0;
     for (double[] block : ranks) {
       int[] doubled = Arrays.stream(block).mapToInt(r -> (int) Math.round(2 * r)).toArray();
@@ -277,21 +278,21 @@ public final class RanksInBlocks {
               .toArray();
       int low = Arrays.stream(own).min().orElse(0);
       int high = Arrays.stream(own).max().orElse(0);
-      double[] next = new double[law.length + high - low];
-      for (int s = 0; s < law.length; s++) {
+      double[] next = new double[distribution.length + high - low];
+      for (int s = 0; s < distribution.length; s++) {
         for (int x : own) {
-          next[s + x - low] += law[s] / own.length;
+          next[s + x - low] += distribution[s] / own.length;
         }
       }
-      law = next;
+      distribution = next;
       shift += low;
     }
     int observed = (int) Math.round(2 * l) - shift;
     double up = 0;
     double down = 0;
-    for (int s = 0; s < law.length; s++) {
-      up += s >= observed ? law[s] : 0;
-      down += s <= observed ? law[s] : 0;
+    for (int s = 0; s < distribution.length; s++) {
+      up += s >= observed ? distribution[s] : 0;
+      down += s <= observed ? distribution[s] : 0;
     }
     return new RankTest.ExactTrend(Quantity.of(Math.min(1, 2 * Math.min(up, down))), up, down);
   }

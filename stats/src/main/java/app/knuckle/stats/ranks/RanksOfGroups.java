@@ -78,7 +78,7 @@ public final class RanksOfGroups {
     return sum;
   }
 
-  /** Whether every group is one value, so that nothing tells the noise: true if so. */
+  /** Whether every group is one value, so that nothing tells the error: true if so. */
   public boolean isSingle() {
     return n == groups.length;
   }
@@ -201,7 +201,8 @@ public final class RanksOfGroups {
   public MedianCounts moodMedian() {
     double[] all = Arrays.stream(groups).flatMapToDouble(Arrays::stream).sorted().toArray();
     int scale = ExactDecimals.scale(all);
-    double median = ExactDecimals.back(OrderStatistics.of(ExactDecimals.scaled(all, scale)).median(), scale);
+    double median =
+        ExactDecimals.back(OrderStatistics.of(ExactDecimals.scaled(all, scale)).median(), scale);
     int k = groups.length;
     double[] above =
         Arrays.stream(groups)
@@ -221,8 +222,8 @@ public final class RanksOfGroups {
       double y = Math.max(0, d - 0.5);
       corrected += y * y / e1 + y * y / e2;
     }
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(k - 1);
-    Quantity p = known ? Quantity.of(law.survivalProbability(chi)) : none;
+    ChiSquaredDistribution distribution = ChiSquaredDistribution.of(k - 1);
+    Quantity p = known ? Quantity.of(distribution.survivalProbability(chi)) : none;
     Optional<Double> two = k == 2 ? Optional.of(corrected) : Optional.empty();
     return new MedianCounts(
         median,
@@ -232,7 +233,7 @@ public final class RanksOfGroups {
             k - 1,
             p,
             two.map(c -> known ? Quantity.of(c) : none),
-            two.map(c -> known ? Quantity.of(law.survivalProbability(c)) : none),
+            two.map(c -> known ? Quantity.of(distribution.survivalProbability(c)) : none),
             two.map(c -> fisher(groups[0].length, groups[1].length, (int) above[0], (int) total))));
   }
 
@@ -332,18 +333,18 @@ public final class RanksOfGroups {
 
   /** The distribution of J is that of a sum of independent U statistics of growing pools. */
   private RankTest.ExactTrend exactOrdered(int j) {
-    double[] law = {1};
+    double[] distribution = {1};
     int pool = groups[0].length;
     for (int g = 1; g < groups.length; g++) {
-      law = convolved(law, countsOfU(groups[g].length, pool));
+      distribution = convolved(distribution, countsOfU(groups[g].length, pool));
       pool += groups[g].length;
     }
-    double all = Arrays.stream(law).sum();
+    double all = Arrays.stream(distribution).sum();
     double up = 0;
     double down = 0;
-    for (int i = 0; i < law.length; i++) {
-      up += i >= j ? law[i] / all : 0;
-      down += i <= j ? law[i] / all : 0;
+    for (int i = 0; i < distribution.length; i++) {
+      up += i >= j ? distribution[i] / all : 0;
+      down += i <= j ? distribution[i] / all : 0;
     }
     return new RankTest.ExactTrend(Quantity.of(Math.min(1, 2 * Math.min(up, down))), up, down);
   }

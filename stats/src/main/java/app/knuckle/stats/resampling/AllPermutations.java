@@ -20,7 +20,8 @@ public final class AllPermutations {
   private final Progress progress;
   private final Consumer<double[]> judge;
 
-  private AllPermutations(double[] values, int[] sizes, Progress progress, Consumer<double[]> judge) {
+  private AllPermutations(
+      double[] values, int[] sizes, Progress progress, Consumer<double[]> judge) {
     this.values = values;
     this.sizes = sizes;
     this.progress = progress;

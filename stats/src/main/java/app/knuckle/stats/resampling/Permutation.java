@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.function.Consumer;
 
 /**
- * The share of rearrangements of the values among the groups that are at least as extreme as the
+ * The share of permutations of the values among the groups that are at least as extreme as the
  * groups observed: all of them when they are few, else seeded random ones.
  *
  * @see "Pitman, E. J. G. (1937). Journal of the Royal Statistical Society Supplement 4, 119-130"
@@ -66,7 +66,8 @@ public final class Permutation {
    *     often each F occurred, unless every group is one value
    * @throws java.util.concurrent.CancellationException if stopped
    */
-  public static PermutationP of(double[][] groups, Direction direction, double alpha, Progress progress) {
+  public static PermutationP of(
+      double[][] groups, Direction direction, double alpha, Progress progress) {
     return new Permutation(groups, progress).shares(direction, alpha);
   }
 

@@ -6,14 +6,14 @@ import org.apache.commons.statistics.distribution.FDistribution;
 
 /**
  * How often each F occurred among the arrangements: the distribution that the observed one is held
- * against, counted in bins of equal width that reach beyond what the law of F calls rare.
+ * against, counted in bins of equal width that reach beyond what the distribution of F calls rare.
  */
 final class PermutationCounts {
 
   /** Fine enough for a picture of a hand's width. */
   private static final int BINS = 60;
 
-  /** The bins reach to where the law of F leaves this share. */
+  /** The bins reach to where the distribution of F leaves this share. */
   private static final double RARE = 1e-3;
 
   /** An F observed this many times farther out than that is not waited for. */
@@ -30,7 +30,7 @@ final class PermutationCounts {
   }
 
   void add(double f) {
-    // What is beyond the last bin, or has no noise at all, is counted together.
+    // What is beyond the last bin, or has no error at all, is counted together.
     counts[f < width * BINS ? (int) (f / width) : BINS]++;
   }
 

@@ -13,10 +13,10 @@ import java.util.Map;
 import java.util.function.Consumer;
 
 /**
- * The p of a term of a linear model by rearranging what the model without the term leaves.
+ * The p of a term of a linear model by permuting what the model without the term leaves.
  *
  * <p>The fit of the reduced model lies in the space of the others, so that it changes neither the
- * term's sum of squares after all others nor the error: only its residuals are rearranged.
+ * term's sum of squares after all others nor the error: only its residuals are permuted.
  *
  * @see "Freedman, D. and Lane, D. (1983). Journal of Business and Economic Statistics 1, 292-298"
  */
@@ -75,7 +75,11 @@ public final class ReducedModel {
    * @param reference how often each F occurred
    */
   public record Result(
-      double p, long arrangements, long seed, double monteCarloSe, PermutationDistribution reference) {}
+      double p,
+      long arrangements,
+      long seed,
+      double monteCarloSe,
+      PermutationDistribution reference) {}
 
   /**
    * Rearranges for a term.

@@ -1,2 +1,2 @@
-/** Tests by rearranging the values among the groups. */
+/** Tests by permuting the values among the groups. */
 package app.knuckle.stats.resampling;

@@ -78,7 +78,8 @@ public record Summary(
    */
   public static Summary of(List<SortedValues> parts, double alpha) {
     long missing = parts.stream().mapToLong(SortedValues::missing).sum();
-    List<SortedValues> some = SortedValues.together(parts).stream().filter(part -> part.size() > 0).toList();
+    List<SortedValues> some =
+        SortedValues.together(parts).stream().filter(part -> part.size() > 0).toList();
     if (some.isEmpty()) {
       return empty(missing);
     }

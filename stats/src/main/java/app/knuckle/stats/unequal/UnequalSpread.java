@@ -9,7 +9,7 @@ import app.knuckle.stats.summary.GroupMoments;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.FDistribution;
 
-/** One-way tests that take each group's own spread. */
+/** One-way tests that take each group's separate variance. */
 public final class UnequalSpread {
 
   private UnequalSpread() {}
@@ -26,13 +26,13 @@ public final class UnequalSpread {
   public record FTest(double df, Quantity f, Quantity errorDf, Quantity p, Quantity criticalF) {
 
     static FTest of(double df, double f, double errorDf, double alpha) {
-      FDistribution law = FDistribution.of(df, errorDf);
+      FDistribution distribution = FDistribution.of(df, errorDf);
       return new FTest(
           df,
           Quantity.of(f),
           Quantity.of(errorDf),
-          Quantity.of(law.survivalProbability(f)),
-          Quantity.of(law.inverseSurvivalProbability(alpha)));
+          Quantity.of(distribution.survivalProbability(f)),
+          Quantity.of(distribution.inverseSurvivalProbability(alpha)));
     }
 
     static FTest none(double df, Absence why) {
@@ -125,7 +125,7 @@ public final class UnequalSpread {
   }
 
   /**
-   * Means with their own spread and degrees of freedom; differences with Welch's.
+   * Means with their separate variance and degrees of freedom; differences with Welch's.
    *
    * @param moments of the groups
    * @return the estimates

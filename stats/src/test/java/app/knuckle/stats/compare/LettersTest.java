@@ -79,7 +79,7 @@ class LettersTest {
     }
   }
 
-  /** Where errors are alike, two means are told apart by their distance alone. */
+  /** Where errors are alike, two means are significantly different by their distance alone. */
   @Property
   void alongOneScaleEveryLetterIsARun(
       @ForAll @IntRange(min = 2, max = 90) int k,

@@ -59,9 +59,9 @@ class ExactCountsTest {
   @Test
   void twoRatesAreJudgedGivenTheirTotal() {
     ExactCounts test = ExactCounts.rates(7, 2, 3, 3, Direction.EITHER, 0.05);
-    BinomialDistribution law = BinomialDistribution.of(10, 0.4);
-    assertThat(test.greater()).isCloseTo(law.survivalProbability(6), within(1e-12));
-    assertThat(test.less()).isCloseTo(law.cumulativeProbability(7), within(1e-12));
+    BinomialDistribution distribution = BinomialDistribution.of(10, 0.4);
+    assertThat(test.greater()).isCloseTo(distribution.survivalProbability(6), within(1e-12));
+    assertThat(test.less()).isCloseTo(distribution.cumulativeProbability(7), within(1e-12));
     assertThat(test.ratio().value()).isCloseTo(3.5, within(1e-12));
     assertThat(ExactCounts.rates(0, 2, 0, 3, Direction.EITHER, 0.05).either()).isEqualTo(1);
     assertThat(ExactCounts.rates(60_000, 1, 60_000, 1, Direction.EITHER, 0.05)).isNull();

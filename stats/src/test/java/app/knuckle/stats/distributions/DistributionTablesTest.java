@@ -53,12 +53,13 @@ class DistributionTablesTest {
       loadings[i] =
           Math.sqrt(sizes ? n / (n + row.get("n_control").asDouble()) : row.get("rho").asDouble());
     }
-    DunnettDistribution law =
+    DunnettDistribution distribution =
         DunnettDistribution.of(
             loadings, Reference.number(row.get("df")), row.get("sides").asInt() == 2);
     return switch (fn) {
-      case "dunnett.sf" -> law.survivalProbability(row.get("t").asDouble());
-      case "dunnett.quantile" -> law.inverseSurvivalProbability(1 - row.get("p").asDouble());
+      case "dunnett.sf" -> distribution.survivalProbability(row.get("t").asDouble());
+      case "dunnett.quantile" ->
+          distribution.inverseSurvivalProbability(1 - row.get("p").asDouble());
       default -> throw new IllegalArgumentException(fn);
     };
   }
@@ -99,16 +100,18 @@ class DistributionTablesTest {
   @CsvSource({"2, 3", "5, 20", "12, 1", "40, 120", "100, 8"})
   void askedOftenTheRangeAnswersTheSame(int groups, double df) {
     double[] points = {0.3, 1.1, 2.4, 4.1, 7.7, 15, 38};
-    StudentizedRangeDistribution law = StudentizedRangeDistribution.of(groups, df);
-    double[] first = Arrays.stream(points).map(law::survivalProbability).toArray();
-    double[] below = Arrays.stream(points).map(law::cumulativeProbability).toArray();
+    StudentizedRangeDistribution distribution = StudentizedRangeDistribution.of(groups, df);
+    double[] first = Arrays.stream(points).map(distribution::survivalProbability).toArray();
+    double[] below = Arrays.stream(points).map(distribution::cumulativeProbability).toArray();
     for (int time = 0; time < 40; time++) {
-      Arrays.stream(points).forEach(law::survivalProbability);
-      Arrays.stream(points).forEach(law::cumulativeProbability);
+      Arrays.stream(points).forEach(distribution::survivalProbability);
+      Arrays.stream(points).forEach(distribution::cumulativeProbability);
     }
     for (int i = 0; i < points.length; i++) {
-      assertThat(law.survivalProbability(points[i])).isCloseTo(first[i], withinPercentage(1e-9));
-      assertThat(law.cumulativeProbability(points[i])).isCloseTo(below[i], withinPercentage(1e-9));
+      assertThat(distribution.survivalProbability(points[i]))
+          .isCloseTo(first[i], withinPercentage(1e-9));
+      assertThat(distribution.cumulativeProbability(points[i]))
+          .isCloseTo(below[i], withinPercentage(1e-9));
     }
   }
 }

@@ -77,7 +77,8 @@ class DunnettDistributionTest {
       @ForAll @DoubleRange(min = 0.01, max = 0.5) double p,
       @ForAll @DoubleRange(min = -0.99, max = 0.99) double r,
       @ForAll @DoubleRange(min = 1, max = 40) double df) {
-    DunnettDistribution law = two(r, df, true);
-    assertThat(law.survivalProbability(law.inverseSurvivalProbability(p))).isCloseTo(p, CLOSE);
+    DunnettDistribution distribution = two(r, df, true);
+    assertThat(distribution.survivalProbability(distribution.inverseSurvivalProbability(p)))
+        .isCloseTo(p, CLOSE);
   }
 }

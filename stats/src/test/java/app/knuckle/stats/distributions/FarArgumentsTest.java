@@ -29,10 +29,10 @@ class FarArgumentsTest {
       @ForAll("sizes") double noncentrality,
       @ForAll("degrees") double df,
       @ForAll boolean below) {
-    NoncentralT law = NoncentralT.of(df, noncentrality);
+    NoncentralT distribution = NoncentralT.of(df, noncentrality);
     double sign = below ? -1 : 1;
-    double up = law.survivalProbability(sign * t);
-    double down = law.cumulativeProbability(sign * t);
+    double up = distribution.survivalProbability(sign * t);
+    double down = distribution.cumulativeProbability(sign * t);
     assertThat(up).isBetween(0.0, 1.0);
     assertThat(down).isBetween(0.0, 1.0);
     assertThat(up + down).isBetween(1 - 1e-9, 1 + 1e-9);
@@ -57,17 +57,18 @@ class FarArgumentsTest {
 
   @Property(tries = 100, seed = "271828182")
   void studentizedRange(@ForAll("sizes") double q, @ForAll("degrees") double df) {
-    StudentizedRangeDistribution law = StudentizedRangeDistribution.of(4, df);
-    assertThat(law.survivalProbability(q)).isBetween(0.0, 1.0);
-    assertThat(law.survivalProbability(q) + law.cumulativeProbability(q))
+    StudentizedRangeDistribution distribution = StudentizedRangeDistribution.of(4, df);
+    assertThat(distribution.survivalProbability(q)).isBetween(0.0, 1.0);
+    assertThat(distribution.survivalProbability(q) + distribution.cumulativeProbability(q))
         .isBetween(1 - 1e-9, 1 + 1e-9);
   }
 
   @Property(tries = 6, seed = "271828182")
   void largestOfSeveralT(@ForAll("sizes") double t, @ForAll("degrees") double df) {
-    DunnettDistribution law = DunnettDistribution.of(new double[] {.7, .5, .6}, 4 + df, true);
-    assertThat(law.survivalProbability(t)).isBetween(0.0, 1.0);
-    double far = law.inverseSurvivalProbability(1e-12);
-    assertThat(law.survivalProbability(far)).isBetween(0.99e-12, 1.01e-12);
+    DunnettDistribution distribution =
+        DunnettDistribution.of(new double[] {.7, .5, .6}, 4 + df, true);
+    assertThat(distribution.survivalProbability(t)).isBetween(0.0, 1.0);
+    double far = distribution.inverseSurvivalProbability(1e-12);
+    assertThat(distribution.survivalProbability(far)).isBetween(0.99e-12, 1.01e-12);
   }
 }

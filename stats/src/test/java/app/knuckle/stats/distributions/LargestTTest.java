@@ -34,7 +34,8 @@ class LargestTTest {
       @ForAll boolean twoSided) {
     double[] l = new Random(seed).doubles(3, -0.95, 0.95).toArray();
     double exact = DunnettDistribution.of(l, 9, twoSided).survivalProbability(t);
-    assertThat(new LargestOfThreeT(products(l), 9, twoSided).tail(t).p()).isCloseTo(exact, within(1e-9));
+    assertThat(new LargestOfThreeT(products(l), 9, twoSided).tail(t).p())
+        .isCloseTo(exact, within(1e-9));
   }
 
   /** A second shared variable that nobody has changes nothing; turned by an angle it is found. */
@@ -94,8 +95,9 @@ class LargestTTest {
       @ForAll @IntRange(min = 3, max = 6) int n, @ForAll boolean twoSided) {
     double[] one = IntStream.range(0, n).mapToDouble(i -> 0.5 + 0.3 * i / n).toArray();
     double[] two = IntStream.range(0, n).mapToDouble(i -> i % 2 == 0 ? 0.3 : -0.2).toArray();
-    LargestT law = LargestT.of(products(one, two), 11, twoSided);
-    assertThat(law.tail(law.inverseSurvivalProbability(0.05)).p()).isCloseTo(0.05, within(1e-7));
+    LargestT distribution = LargestT.of(products(one, two), 11, twoSided);
+    assertThat(distribution.tail(distribution.inverseSurvivalProbability(0.05)).p())
+        .isCloseTo(0.05, within(1e-7));
   }
 
   /** Statistics that are the same one count once, however often they are named. */

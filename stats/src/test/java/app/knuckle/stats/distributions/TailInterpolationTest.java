@@ -33,9 +33,9 @@ class TailInterpolationTest {
   void aHeavyTailAgreesFarOut(
       @ForAll @DoubleRange(min = 0, max = 1e6) double x,
       @ForAll @IntRange(min = 1, max = 40) int df) {
-    TDistribution law = TDistribution.of(df);
-    double exact = law.survivalProbability(x);
-    double found = new TailInterpolation(law::survivalProbability).at(x);
+    TDistribution distribution = TDistribution.of(df);
+    double exact = distribution.survivalProbability(x);
+    double found = new TailInterpolation(distribution::survivalProbability).at(x);
     assertThat(found).isCloseTo(exact, within(PROMISED * exact));
   }
 

@@ -44,20 +44,23 @@ class DistributionKindTest {
   private static Stream<Arguments> smooth() {
     return Arrays.stream(DistributionKind.values())
         .flatMap(kind -> kind.sides().stream().map(side -> Arguments.of(kind, side)))
-        .filter(a -> law((DistributionKind) a.get()[0], (Tail) a.get()[1]) instanceof Continuous);
+        .filter(
+            a ->
+                distribution((DistributionKind) a.get()[0], (Tail) a.get()[1])
+                    instanceof Continuous);
   }
 
-  private static Distribution law(DistributionKind kind, Tail side) {
+  private static Distribution distribution(DistributionKind kind, Tail side) {
     return kind.of(usual(kind), side).orElseThrow();
   }
 
   @ParameterizedTest
   @MethodSource("smooth")
   void theTailOfAValueIsTheOneItWasFoundFor(DistributionKind kind, Tail side) {
-    Distribution law = law(kind, side);
+    Distribution distribution = distribution(kind, side);
     for (double tail : new double[] {0.2, 0.05, 0.01, 0.001}) {
-      double value = law.value(tail, side).orElseThrow();
-      assertThat(law.tail(value, side)).isCloseTo(tail, within(CLOSE));
+      double value = distribution.value(tail, side).orElseThrow();
+      assertThat(distribution.tail(value, side)).isCloseTo(tail, within(CLOSE));
     }
   }
 
@@ -69,7 +72,7 @@ class DistributionKindTest {
       return;
     }
     List<Double> all = usual(kind);
-    double value = law(kind, side).value(0.03, side).orElseThrow();
+    double value = distribution(kind, side).value(0.03, side).orElseThrow();
     double found = kind.parameter(all.subList(0, all.size() - 1), value, 0.03, side).orElseThrow();
     assertThat(found).isCloseTo(all.get(all.size() - 1), within(1e-4));
   }
@@ -81,12 +84,12 @@ class DistributionKindTest {
       names = {"RANK_SUM", "SIGNED_RANK", "BINOMIAL", "POISSON"})
   void aStepIsTheFirstThatIsRareEnough(DistributionKind kind) {
     for (Tail side : kind.sides()) {
-      Distribution law = law(kind, side);
+      Distribution distribution = distribution(kind, side);
       double step = side == Tail.BELOW ? 1 : -1;
       for (double tail : new double[] {0.2, 0.05, 0.025}) {
-        double value = law.value(tail, side).orElseThrow();
-        assertThat(law.tail(value, side)).isLessThanOrEqualTo(tail);
-        assertThat(law.tail(value + step, side)).isGreaterThan(tail);
+        double value = distribution.value(tail, side).orElseThrow();
+        assertThat(distribution.tail(value, side)).isLessThanOrEqualTo(tail);
+        assertThat(distribution.tail(value + step, side)).isGreaterThan(tail);
       }
     }
   }
@@ -94,21 +97,23 @@ class DistributionKindTest {
   @Test
   void aTailThatNoValueHasIsNotFound() {
     // Of 3 pairs the rarest sum has probability 1/8.
-    Distribution law = DistributionKind.SIGNED_RANK.of(List.of(3.0), Tail.ABOVE).orElseThrow();
-    assertThat(law.value(0.1, Tail.ABOVE)).isEmpty();
-    assertThat(law.value(0.125, Tail.ABOVE).orElseThrow()).isEqualTo(6);
-    assertThat(law.tail(6, Tail.ABOVE)).isEqualTo(0.125);
+    Distribution distribution =
+        DistributionKind.SIGNED_RANK.of(List.of(3.0), Tail.ABOVE).orElseThrow();
+    assertThat(distribution.value(0.1, Tail.ABOVE)).isEmpty();
+    assertThat(distribution.value(0.125, Tail.ABOVE).orElseThrow()).isEqualTo(6);
+    assertThat(distribution.tail(6, Tail.ABOVE)).isEqualTo(0.125);
   }
 
   @Test
   void ranksAreCountedByHand() {
     // 2 and 2: of 6 arrangements U is 0, 1, 2, 2, 3, 4.
-    Distribution law = DistributionKind.RANK_SUM.of(List.of(2.0, 2.0), Tail.BOTH).orElseThrow();
-    assertThat(law.tail(4, Tail.ABOVE)).isCloseTo(1 / 6.0, within(1e-15));
-    assertThat(law.tail(3, Tail.ABOVE)).isCloseTo(2 / 6.0, within(1e-15));
-    assertThat(law.tail(2, Tail.BELOW)).isCloseTo(4 / 6.0, within(1e-15));
-    assertThat(law.tail(4, Tail.BOTH)).isCloseTo(2 / 6.0, within(1e-15));
-    assertThat(law.symmetry().orElseThrow()).isEqualTo(2);
+    Distribution distribution =
+        DistributionKind.RANK_SUM.of(List.of(2.0, 2.0), Tail.BOTH).orElseThrow();
+    assertThat(distribution.tail(4, Tail.ABOVE)).isCloseTo(1 / 6.0, within(1e-15));
+    assertThat(distribution.tail(3, Tail.ABOVE)).isCloseTo(2 / 6.0, within(1e-15));
+    assertThat(distribution.tail(2, Tail.BELOW)).isCloseTo(4 / 6.0, within(1e-15));
+    assertThat(distribution.tail(4, Tail.BOTH)).isCloseTo(2 / 6.0, within(1e-15));
+    assertThat(distribution.symmetry().orElseThrow()).isEqualTo(2);
   }
 
   @Test
@@ -121,7 +126,10 @@ class DistributionKindTest {
             .value(0.05, Tail.ABOVE)
             .orElseThrow();
     double t =
-        DistributionKind.T.of(List.of(9.0), Tail.BOTH).orElseThrow().value(0.05, Tail.BOTH).orElseThrow();
+        DistributionKind.T.of(List.of(9.0), Tail.BOTH)
+            .orElseThrow()
+            .value(0.05, Tail.BOTH)
+            .orElseThrow();
     assertThat(q).isCloseTo(t * Math.sqrt(2), within(CLOSE));
   }
 
@@ -129,8 +137,13 @@ class DistributionKindTest {
   void oneComparisonWithAReferenceIsT() {
     for (Tail side : DistributionKind.DUNNETT.sides()) {
       double d =
-          DistributionKind.DUNNETT.of(List.of(1.0, 9.0), side).orElseThrow().value(0.05, side).orElseThrow();
-      double t = DistributionKind.T.of(List.of(9.0), side).orElseThrow().value(0.05, side).orElseThrow();
+          DistributionKind.DUNNETT
+              .of(List.of(1.0, 9.0), side)
+              .orElseThrow()
+              .value(0.05, side)
+              .orElseThrow();
+      double t =
+          DistributionKind.T.of(List.of(9.0), side).orElseThrow().value(0.05, side).orElseThrow();
       assertThat(d).isCloseTo(t, within(CLOSE));
     }
   }
@@ -138,7 +151,8 @@ class DistributionKindTest {
   @Test
   void noCountOfTwelveLimitsTheShareAsByHand() {
     // P(0 of 12) = (1 - share)^12 = 0.05.
-    double share = DistributionKind.BINOMIAL.parameter(List.of(12.0), 0, 0.05, Tail.BELOW).orElseThrow();
+    double share =
+        DistributionKind.BINOMIAL.parameter(List.of(12.0), 0, 0.05, Tail.BELOW).orElseThrow();
     assertThat(share).isCloseTo(1 - Math.pow(0.05, 1 / 12.0), within(1e-9));
     // P(0) = exp(-mean) = 0.05.
     double mean = DistributionKind.POISSON.parameter(List.of(), 0, 0.05, Tail.BELOW).orElseThrow();
@@ -164,7 +178,7 @@ class DistributionKindTest {
 
   @Test
   void noDegreesOfFreedomGiveAValueATailBelowTheNormal() {
-    // At 1.5 the normal law has a tail of 0.067; t always has more.
+    // At 1.5 the normal distribution has a tail of 0.067; t always has more.
     assertThat(DistributionKind.T.parameter(List.of(), 1.5, 0.05, Tail.ABOVE)).isEmpty();
   }
 
@@ -172,19 +186,23 @@ class DistributionKindTest {
   void bothTailsAreTwiceOne(
       @ForAll @IntRange(min = 1, max = 40) int df,
       @ForAll @DoubleRange(min = 0, max = 6) double t) {
-    Distribution law = DistributionKind.T.of(List.of((double) df), Tail.BOTH).orElseThrow();
-    assertThat(law.tail(t, Tail.BOTH)).isEqualTo(law.tail(-t, Tail.BOTH));
-    assertThat(law.tail(t, Tail.BOTH)).isCloseTo(2 * law.tail(t, Tail.ABOVE), within(1e-15));
-    assertThat(law.tail(t, Tail.ABOVE) + law.tail(t, Tail.BELOW)).isCloseTo(1, within(1e-14));
+    Distribution distribution =
+        DistributionKind.T.of(List.of((double) df), Tail.BOTH).orElseThrow();
+    assertThat(distribution.tail(t, Tail.BOTH)).isEqualTo(distribution.tail(-t, Tail.BOTH));
+    assertThat(distribution.tail(t, Tail.BOTH))
+        .isCloseTo(2 * distribution.tail(t, Tail.ABOVE), within(1e-15));
+    assertThat(distribution.tail(t, Tail.ABOVE) + distribution.tail(t, Tail.BELOW))
+        .isCloseTo(1, within(1e-14));
   }
 
   @Property(tries = 100)
   void slicesOfALawMakeUpItsTail(@ForAll @IntRange(min = 2, max = 8) int means) {
-    Continuous law =
-        (Continuous) DistributionKind.RANGE.of(List.of((double) means, 12.0), Tail.ABOVE).orElseThrow();
+    Continuous distribution =
+        (Continuous)
+            DistributionKind.RANGE.of(List.of((double) means, 12.0), Tail.ABOVE).orElseThrow();
     double sum = 0;
     for (int i = 0; i < 30; i++) {
-      sum += law.density(i * 0.1, i * 0.1 + 0.1) * 0.1;
+      sum += distribution.density(i * 0.1, i * 0.1 + 0.1) * 0.1;
     }
     double below = StudentizedRangeDistribution.of(means, 12).cumulativeProbability(3);
     assertThat(sum).isCloseTo(below, within(1e-9));

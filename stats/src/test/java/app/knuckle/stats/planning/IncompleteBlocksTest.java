@@ -17,7 +17,8 @@ class IncompleteBlocksTest {
   @ParameterizedTest
   @CsvSource({"7, 3, 3", "9, 3, 4", "4, 2, 3", "5, 4, 4", "6, 3, 10"})
   void balancedBlocksAreFound(int treatments, int size, int replicates) {
-    IncompleteBlocks blocks = IncompleteBlocks.search(treatments, size, replicates, new SeededRandom(1));
+    IncompleteBlocks blocks =
+        IncompleteBlocks.search(treatments, size, replicates, new SeededRandom(1));
     double bound = treatments * (size - 1.0) / (size * (treatments - 1.0));
     assertThat(blocks.efficiency(treatments)).isCloseTo(bound, within(1e-9));
   }
@@ -25,7 +26,8 @@ class IncompleteBlocksTest {
   @ParameterizedTest
   @CsvSource({"30, 6, 4", "24, 6, 3", "25, 5, 3"})
   void resolvableBlocksAreNearlyAsGoodAsCanBe(int treatments, int size, int replicates) {
-    IncompleteBlocks blocks = IncompleteBlocks.search(treatments, size, replicates, new SeededRandom(1));
+    IncompleteBlocks blocks =
+        IncompleteBlocks.search(treatments, size, replicates, new SeededRandom(1));
     assertThat(blocks.resolvable()).isTrue();
     assertThat(blocks.efficiency(treatments))
         .isBetween(0.99 * blocks.bound(treatments), blocks.bound(treatments) + 1e-9);

@@ -13,7 +13,7 @@ import org.junit.jupiter.api.Test;
 
 class PlannedDifferenceTest {
 
-  /** Digits that the noncentral laws keep. */
+  /** Digits that the noncentral distributions keep. */
   private static final double LAW = 1e-9;
 
   private static PlannedDifference single(double sed, double df, double alpha) {

@@ -21,13 +21,14 @@ class ExactDistributionTest {
   /** Of the ten choices of two ranks of five: sums 3 to 9, less 3. */
   @Test
   void isWhatCountingByHandGives() {
-    ExactDistribution law = RankSum.counted(new double[] {1, 2}, new double[] {3, 4, 5}).orElseThrow();
-    assertThat(law.values()).containsExactly(0.0, 1.0, 2.0, 3.0, 4.0, 5.0, 6.0);
-    assertThat(law.shares()).containsExactly(0.1, 0.1, 0.2, 0.2, 0.2, 0.1, 0.1);
-    assertThat(law.mean()).isEqualTo(3);
-    assertThat(law.p(0, Direction.EITHER)).isEqualTo(0.2, within(ROUNDING));
-    assertThat(law.p(1, Direction.LESS)).isEqualTo(0.2, within(ROUNDING));
-    assertThat(law.p(5, Direction.GREATER)).isEqualTo(0.2, within(ROUNDING));
+    ExactDistribution distribution =
+        RankSum.counted(new double[] {1, 2}, new double[] {3, 4, 5}).orElseThrow();
+    assertThat(distribution.values()).containsExactly(0.0, 1.0, 2.0, 3.0, 4.0, 5.0, 6.0);
+    assertThat(distribution.shares()).containsExactly(0.1, 0.1, 0.2, 0.2, 0.2, 0.1, 0.1);
+    assertThat(distribution.mean()).isEqualTo(3);
+    assertThat(distribution.p(0, Direction.EITHER)).isEqualTo(0.2, within(ROUNDING));
+    assertThat(distribution.p(1, Direction.LESS)).isEqualTo(0.2, within(ROUNDING));
+    assertThat(distribution.p(5, Direction.GREATER)).isEqualTo(0.2, within(ROUNDING));
   }
 
   @Test
@@ -45,9 +46,9 @@ class ExactDistributionTest {
     double[] a = values(x);
     double[] b = values(y);
     RankTest.MannWhitney test = RankSum.mannWhitney(a, b, direction, 0.05);
-    ExactDistribution law = RankSum.counted(a, b).orElseThrow();
-    int seen = law.values().indexOf(test.u());
-    assertThat(law.p(seen, direction)).isEqualTo(test.p().value(), within(ROUNDING));
+    ExactDistribution distribution = RankSum.counted(a, b).orElseThrow();
+    int seen = distribution.values().indexOf(test.u());
+    assertThat(distribution.p(seen, direction)).isEqualTo(test.p().value(), within(ROUNDING));
   }
 
   @Property(tries = 200)
@@ -55,9 +56,9 @@ class ExactDistributionTest {
       @ForAll("samples") List<Integer> x, @ForAll Direction direction) {
     PairedRanks ranks = PairedRanks.of(values(x), new double[x.size()]);
     RankTest.SignedRank test = ranks.signedRank(direction, 0.05, 0);
-    ExactDistribution law = ranks.counted().orElseThrow();
-    int seen = law.values().indexOf(test.signs().rankSumPositive());
-    assertThat(law.p(seen, direction)).isEqualTo(test.p().value(), within(ROUNDING));
+    ExactDistribution distribution = ranks.counted().orElseThrow();
+    int seen = distribution.values().indexOf(test.signs().rankSumPositive());
+    assertThat(distribution.p(seen, direction)).isEqualTo(test.p().value(), within(ROUNDING));
   }
 
   @Provide

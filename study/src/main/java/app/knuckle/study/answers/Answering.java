@@ -10,10 +10,10 @@ import app.knuckle.study.answers.counts.CountAnswer;
 import app.knuckle.study.answers.layers.LayeredAnswer;
 import app.knuckle.study.answers.linear.LinearAnswer;
 import app.knuckle.study.answers.mixed.MixedAnswer;
-import app.knuckle.study.answers.ranks.RankAnswer;
-import app.knuckle.study.answers.samples.SampleAnswer;
 import app.knuckle.study.answers.multivariate.AssociationAnswer;
 import app.knuckle.study.answers.multivariate.MultivariateAnswer;
+import app.knuckle.study.answers.ranks.RankAnswer;
+import app.knuckle.study.answers.samples.SampleAnswer;
 import app.knuckle.study.cells.CountSummaries;
 import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.design.Analysis;
@@ -248,7 +248,7 @@ public final class Answering {
       return together.analysis(index);
     }
     if (Laid.isAssociated(inquiry) && inquiry.expected() == null) {
-      return Results.NONE; // Only how the responses go together was asked.
+      return Results.NONE; // Only how the responses are correlated was asked.
     }
     if (inquiry.hasGap()) {
       // The values can be described, before it is said what was done.

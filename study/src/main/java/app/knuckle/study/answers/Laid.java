@@ -67,7 +67,7 @@ record Laid(List<Response> responses, RecordsUsed records, PlotGrid plan) {
         && inquiry.analysis() == Analysis.LEAST_SQUARES;
   }
 
-  /** Whether it is asked how responses go together, with no treatment. */
+  /** Whether it is asked how responses are correlated, with no treatment. */
   static boolean isAssociated(Inquiry inquiry) {
     return inquiry.together() && inquiry.treatments().isEmpty() && inquiry.measured().size() > 1;
   }

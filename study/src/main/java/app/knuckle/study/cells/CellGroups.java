@@ -45,7 +45,8 @@ public final class CellGroups {
    * @param frame the records
    * @param treatments columns that make the groups; none for one group of all rows
    * @param response whose values are grouped
-   * @throws Refused if the treatments have more combinations of levels than can be told apart
+   * @throws Refused if the treatments have more combinations of levels than can be significantly
+   *     different
    */
   public CellGroups(Frame frame, List<String> treatments, Numbers response) {
     this.frame = frame;

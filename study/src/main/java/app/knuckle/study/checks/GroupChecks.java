@@ -11,8 +11,8 @@ import app.knuckle.stats.checks.Grubbs;
 import app.knuckle.stats.checks.Normality;
 import app.knuckle.stats.checks.Outliers;
 import app.knuckle.stats.checks.ShapeTest;
-import app.knuckle.stats.checks.VarianceTests;
 import app.knuckle.stats.checks.VarianceTest;
+import app.knuckle.stats.checks.VarianceTests;
 import app.knuckle.stats.compare.Adjustment;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.study.design.Questions;
@@ -31,7 +31,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 
-/** Checks of groups: bell-shaped values, equal spread, odd ones out. */
+/** Checks of groups: normal values, equal spread, outliers. */
 public final class GroupChecks {
 
   /** Checks, and the profile of transformations, take too long for the values of larger tables. */
@@ -118,7 +118,7 @@ public final class GroupChecks {
 
   /**
    * Every test of equal spread of what a model leaves of each group. Where the model itself makes
-   * the groups spread alike, as blocks of two do, no test can tell.
+   * the groups have equal variances, as blocks of two do, no test can tell.
    *
    * @param groups residuals of each
    * @param within values no farther apart are alike
@@ -163,7 +163,8 @@ public final class GroupChecks {
     tests.put(CheckTest.FLIGNER_KILLEEN, VarianceTests.flignerKilleen(groups, alike));
     if (groups.length == 2) {
       tests.put(
-          CheckTest.VARIANCE_RATIO, VarianceTests.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
+          CheckTest.VARIANCE_RATIO,
+          VarianceTests.varianceRatio(groups, alike, Questions.USUAL_ALPHA));
     }
     List<GroupCheck> checks = new ArrayList<>();
     tests.forEach(

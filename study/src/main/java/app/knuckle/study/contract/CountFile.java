@@ -25,7 +25,7 @@ final class CountFile {
 
   static void write(ObjectNode node, TestResult.CountResult test) {
     node.put("kind", "analysis-of-deviance").put("squares", test.judging().squares().key());
-    node.put("extraSpread", test.extraSpread());
+    node.put("extraSpread", test.overdispersion());
     ArrayNode rows = node.putArray("rows");
     test.rows().forEach(row -> row(rows.addObject(), row, test));
     ObjectNode residual = rows.addObject().put("source", RESIDUAL);
@@ -56,7 +56,7 @@ final class CountFile {
     if (row.df().exists()) {
       node.put("errorSource", RESIDUAL);
     }
-    if (test.extraSpread()) {
+    if (test.overdispersion()) {
       put(node, "f", row.statistic());
       if (row.df().exists()) {
         put(node, "errorDf", row.errorDf());
@@ -68,7 +68,7 @@ final class CountFile {
     if (row.p().exists()) {
       put(
           node,
-          test.extraSpread() ? "criticalF" : "criticalChiSquared",
+          test.overdispersion() ? "criticalF" : "criticalChiSquared",
           row.critical(test.judging().alpha()));
     }
   }
@@ -83,7 +83,7 @@ final class CountFile {
     node.put("logLikelihood", fit.logLikelihood());
     put(node, "aic", test.aic());
     put(node, "devianceExplained", test.explained());
-    put(node, test.extraSpread() ? "modelF" : "modelChiSquared", test.whole().statistic());
+    put(node, test.overdispersion() ? "modelF" : "modelChiSquared", test.whole().statistic());
     put(node, "modelP", test.whole().p());
   }
 

@@ -33,7 +33,7 @@ final class CountingFile {
           "Leave it out");
     }
     if (node.has("extraSpread")) {
-      d.extraSpread = keys.flag(node, "extraSpread");
+      d.overdispersion = keys.flag(node, "extraSpread");
     }
     if (!counts && !proportions) {
       return;
@@ -64,8 +64,8 @@ final class CountingFile {
     if (inquiry.exposure() != null) {
       node.put("exposure", inquiry.exposure());
     }
-    if (inquiry.extraSpread() != null) {
-      node.put("extraSpread", inquiry.extraSpread());
+    if (inquiry.overdispersion() != null) {
+      node.put("extraSpread", inquiry.overdispersion());
     }
   }
 }

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A response and how it is analysed: two choices that go together only where the analysis takes the
- * response.
+ * A response and how it is analysed: two choices that are correlated only where the analysis takes
+ * the response.
  *
  * @param response what its numbers are
  * @param analysis how they are analysed
@@ -67,7 +67,7 @@ public record Approach(Response response, Analysis analysis) {
     };
   }
 
-  /** What a sentence says that it is analysed by, such as "each group's own spread". */
+  /** What a sentence says that it is analysed by, such as "each group's separate variance". */
   public String words() {
     return say("method." + key());
   }

@@ -55,7 +55,10 @@ public final class Following {
     return now;
   }
 
-  /** Merged levels cannot be told apart again: the question keeps what they were merged into. */
+  /**
+   * Merged levels cannot be significantly different again: the question keeps what they were merged
+   * into.
+   */
   private static Inquiry back(Inquiry inquiry, Step step) {
     Inquiry now = inquiry;
     for (var rename : step.renames().entrySet()) {

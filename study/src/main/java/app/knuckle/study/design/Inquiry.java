@@ -88,8 +88,8 @@ public record Inquiry(
   }
 
   /** Whether the dispersion of counts is estimated; null for what is usual. */
-  public Boolean extraSpread() {
-    return model.extraSpread();
+  public Boolean overdispersion() {
+    return model.overdispersion();
   }
 
   /** What the mean of one sample is compared with; null for none. */
@@ -153,7 +153,7 @@ public record Inquiry(
     public RandomPart random;
 
     /** Whether the dispersion of counts is estimated; null for what is usual. */
-    public Boolean extraSpread;
+    public Boolean overdispersion;
 
     /** Expected value of one sample; null for none. */
     public Double expected;
@@ -188,7 +188,7 @@ public record Inquiry(
       terms = model.terms();
       squares = model.squares();
       random = model.random();
-      extraSpread = model.extraSpread();
+      overdispersion = model.overdispersion();
     }
 
     /** Asks other questions. */
@@ -231,7 +231,7 @@ public record Inquiry(
           prepare,
           parts,
           approach,
-          new ModelSpec(together, terms, squares, random, extraSpread),
+          new ModelSpec(together, terms, squares, random, overdispersion),
           new Questions(expected, alpha, direction, reference, adjustAt, compare, edges));
     }
   }
@@ -262,7 +262,10 @@ public record Inquiry(
         });
   }
 
-  /** What its pairs are compared on: means, means with own spreads, ranks, or ranks in blocks. */
+  /**
+   * What its pairs are compared on: means, means with separate variances, ranks, or ranks in
+   * blocks.
+   */
   public Procedure.Setting setting() {
     return analysis().setting(this);
   }
@@ -366,8 +369,8 @@ public record Inquiry(
    * @param singles whether every row is a single trial
    * @return what was said, or what is usual
    */
-  public boolean spreadIsEstimated(boolean singles) {
-    return Objects.requireNonNullElse(extraSpread(), !singles);
+  public boolean dispersionIsEstimated(boolean singles) {
+    return Objects.requireNonNullElse(overdispersion(), !singles);
   }
 
   /**

@@ -9,10 +9,10 @@ import app.knuckle.stats.linear.Squares;
  * @param terms which terms are fixed
  * @param squares kind of the sums of squares
  * @param random what is random; that of the design unless the analysis is mixed
- * @param extraSpread whether the dispersion of counts is estimated; null for what is usual
+ * @param overdispersion whether the dispersion of counts is estimated; null for what is usual
  */
 public record ModelSpec(
-    boolean together, Terms terms, Squares squares, RandomPart random, Boolean extraSpread) {
+    boolean together, Terms terms, Squares squares, RandomPart random, Boolean overdispersion) {
 
   /** All terms, each adjusted for all others; random what the design makes so. */
   public static final ModelSpec USUAL =
@@ -25,6 +25,6 @@ public record ModelSpec(
         terms,
         squares,
         approach.analysis() == Analysis.MIXED ? random : RandomPart.OF_DESIGN,
-        approach.response().isCounted() ? extraSpread : null);
+        approach.response().isCounted() ? overdispersion : null);
   }
 }

@@ -14,7 +14,7 @@ import java.util.stream.Stream;
  *
  * @param terms columns of each random term, from the outside inward; empty where the random part
  *     follows from the design
- * @param within how repeated readings of one unit hang together
+ * @param within how repeated readings of one unit are correlated
  * @param denominator how the fixed part is judged
  */
 public record RandomPart(List<List<String>> terms, WithinUnit within, Denominator denominator) {
@@ -38,7 +38,7 @@ public record RandomPart(List<List<String>> terms, WithinUnit within, Denominato
   }
 
   /**
-   * The same with readings that hang together in another way.
+   * The same with readings that are correlated in another way.
    *
    * @param other how
    * @return the random part

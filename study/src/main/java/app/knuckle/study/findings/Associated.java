@@ -6,7 +6,7 @@ import app.knuckle.stats.associations.Association;
 import java.util.List;
 
 /**
- * How several responses go together.
+ * How several responses are correlated.
  *
  * @param associations coefficients, by Pearson, Spearman and Kendall
  * @param covariance of all

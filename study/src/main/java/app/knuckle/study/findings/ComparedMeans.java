@@ -29,7 +29,7 @@ import java.util.stream.IntStream;
  * @param ses standard errors; absent for mean ranks
  * @param counts rows behind them
  * @param pairs of them, or each with the reference
- * @param letters those that were not told apart share one; null for a reference
+ * @param letters those that were not significantly different share one; null for a reference
  * @param procedure that judged
  * @param ranks whether the values are mean ranks
  * @param criticalDifference if all pairs share one
@@ -174,7 +174,10 @@ public record ComparedMeans(
         : new Effect(size, low, high);
   }
 
-  /** Whether groups are told apart by how many times one is the other: false for differences. */
+  /**
+   * Whether groups are significantly different by how many times one is the other: false for
+   * differences.
+   */
   public boolean isOfRatios() {
     return scale() != LinkScale.IDENTITY;
   }

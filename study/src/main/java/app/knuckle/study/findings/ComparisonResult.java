@@ -20,7 +20,7 @@ import java.util.Optional;
  * @param means the estimates
  * @param compared which of them with which
  * @param procedure by which they were compared
- * @param merged pairs with a group that has no mean, judged by making the two one
+ * @param merged pairs with a group that has no mean, tested with making the two one
  */
 public record ComparisonResult(
     List<String> of,
@@ -93,7 +93,11 @@ public record ComparisonResult(
    * @param differs whether p is at most alpha
    */
   public record Merged(
-      Map<String, String> left, Map<String, String> right, DevianceTest drop, Quantity p, boolean differs) {
+      Map<String, String> left,
+      Map<String, String> right,
+      DevianceTest drop,
+      Quantity p,
+      boolean differs) {
 
     /**
      * The same, judged.

@@ -21,7 +21,7 @@ import java.util.Optional;
  * @param responses one a measured column, in order
  * @param together what is computed about all of them together; empty when asked one by one
  * @param plan what was laid out where, for the first response; null without a treatment
- * @param associations how the responses go together; empty unless that was asked
+ * @param associations how the responses are correlated; empty unless that was asked
  * @param foundTogether the finding about all responses together; empty when asked one by one
  */
 public record Findings(

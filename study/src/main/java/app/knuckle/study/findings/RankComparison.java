@@ -59,7 +59,7 @@ public record RankComparison(
 
   /**
    * The same with the verdict of the test, which is the only one where there are two groups: a
-   * procedure for pairs reads another law, and may say otherwise.
+   * procedure for pairs reads another distribution, and may say otherwise.
    *
    * @param p of the test
    * @param alpha level of significance

@@ -311,7 +311,7 @@ public sealed interface RankNumbers extends Outcome {
     }
   }
 
-  /** A term tested by permutation, with the law of F beside. */
+  /** A term tested by permutation, with the distribution of F beside. */
   sealed interface FRow extends Row {
 
     /** The test: its numbers. */
@@ -337,16 +337,16 @@ public sealed interface RankNumbers extends Outcome {
   }
 
   /**
-   * F of a term, judged by arrangements.
+   * F of a term, tested with arrangements.
    *
    * @param source what the term is called
    * @param term its columns
    * @param df of it
    * @param ss its sum of squares
-   * @param f over the error; absent without noise
+   * @param f over the error; absent without error
    * @param errorDf of the error
    * @param p share of arrangements
-   * @param normalTheoryP by the law of F
+   * @param normalTheoryP by the distribution of F
    */
   record FTest(
       String source,
@@ -365,7 +365,8 @@ public sealed interface RankNumbers extends Outcome {
    * @param test of it
    * @param reference how often each F occurred
    */
-  record PermutedRow(@Flat FTest test, Optional<PermutationDistribution> reference) implements FRow {}
+  record PermutedRow(@Flat FTest test, Optional<PermutationDistribution> reference)
+      implements FRow {}
 
   /**
    * A term of a model, with the arrangements that the model without it leaves.

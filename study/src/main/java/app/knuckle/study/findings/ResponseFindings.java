@@ -54,14 +54,7 @@ public record ResponseFindings(
    */
   public ResponseFindings saying(Sentences other) {
     return new ResponseFindings(
-        measured,
-        groups,
-        design,
-        summaries,
-        analysed,
-        refusal,
-        other,
-        results);
+        measured, groups, design, summaries, analysed, refusal, other, results);
   }
 
   /** The fit of a one-way layout by itself; empty for another design. */

@@ -449,12 +449,12 @@ public sealed interface TestResult {
    * Where the variation of a mixed model lies.
    *
    * @param components random terms in order, then the residual
-   * @param within how repeated readings hang together
+   * @param within how repeated readings are correlated
    * @param correlation of occasions next to each other, if errors fade
    * @param equalVariances test that all occasions have one variance, if each has its own
    * @param moments estimates by mean squares, where there are any
    * @param effects predicted, one a random term
-   * @param criteria AIC of each way in which repeated readings may hang together, as far as they
+   * @param criteria AIC of each way in which repeated readings may are correlated, as far as they
    *     can be fitted; empty without repeated readings
    */
   record Variation(
@@ -500,15 +500,15 @@ public sealed interface TestResult {
     /**
      * How effects are judged.
      *
-     * @param extraSpread whether the spread is estimated
+     * @param overdispersion whether the spread is estimated
      * @param squares after which other terms each is judged
      * @param alpha level of significance
      */
-    public record Judging(boolean extraSpread, Squares squares, double alpha) {}
+    public record Judging(boolean overdispersion, Squares squares, double alpha) {}
 
     /** Whether the spread is estimated: false where it is that of the distribution. */
-    public boolean extraSpread() {
-      return judging.extraSpread();
+    public boolean overdispersion() {
+      return judging.overdispersion();
     }
 
     /**
@@ -598,7 +598,7 @@ public sealed interface TestResult {
   }
 
   /**
-   * A one-way test that takes each group's own spread.
+   * A one-way test that takes each group's separate variance.
    *
    * @param kind "welch-anova" or "brown-forsythe-anova"
    * @param treatment its column
@@ -704,12 +704,13 @@ public sealed interface TestResult {
    * @param kind such as "kruskal-wallis"
    * @param numbers what it found
    * @param told the finding, a sentence
-   * @param law that an exact p was read from; empty where p follows a known law
+   * @param distribution that an exact p was read from; empty where p follows a known distribution
    */
-  record RankResult(String kind, RankNumbers numbers, Told told, Optional<ExactDistribution> law)
+  record RankResult(
+      String kind, RankNumbers numbers, Told told, Optional<ExactDistribution> distribution)
       implements TestResult {
 
-    /** A test whose p follows a known law. */
+    /** A test whose p follows a known distribution. */
     public RankResult(String kind, RankNumbers numbers, Told told) {
       this(kind, numbers, told, Optional.empty());
     }
@@ -746,10 +747,10 @@ public sealed interface TestResult {
 
     /** The same, with more said after its finding. */
     public RankResult saying(String more) {
-      return new RankResult(kind, numbers, told.and(new Told(more)), law);
+      return new RankResult(kind, numbers, told.and(new Told(more)), distribution);
     }
 
-    /** The same, with the law that its p was counted from. */
+    /** The same, with the distribution that its p was counted from. */
     public RankResult countedFrom(Optional<ExactDistribution> counted) {
       return new RankResult(kind, numbers, told, counted);
     }

@@ -1,7 +1,7 @@
 package app.knuckle.study.plan;
 
-import app.knuckle.stats.planning.SeededRandom;
 import app.knuckle.stats.planning.IncompleteBlocks;
+import app.knuckle.stats.planning.SeededRandom;
 import app.knuckle.stats.planning.WilliamsSquares;
 import app.knuckle.study.Place;
 import app.knuckle.study.Refused;
@@ -170,7 +170,8 @@ public record Arrangement(List<Plot> plots, Optional<IncompleteBlocks> incomplet
     return IncompleteBlocks.search(treatments, size, plan.size().replicates(), chance);
   }
 
-  private static List<Sown> incompleteBlocks(Plan plan, SeededRandom chance, IncompleteBlocks design) {
+  private static List<Sown> incompleteBlocks(
+      Plan plan, SeededRandom chance, IncompleteBlocks design) {
     List<Map<String, String>> names = chance.shuffled(plan.combinations());
     List<Sown> sown = new ArrayList<>();
     List<List<Integer>> blocks =

@@ -14,13 +14,13 @@ public record Mishap(SimulatedErrors spread, double widening, double lost, Judge
   /** All as planned. */
   public static final Mishap NONE = new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.AS_PLANNED);
 
-  /** How made-up trials are judged. */
+  /** How simulated trials are judged. */
   public enum Judged {
     /** As the plan's own records will be. */
     AS_PLANNED("as planned"),
     /** On ranks, pairs after Dunn, adjusted after Holm. */
     RANKS("on ranks"),
-    /** Each group with a spread of its own (Welch), pairs after Games and Howell. */
+    /** Each group with a variance of its own (Welch), pairs after Games and Howell. */
     OWN_SPREADS("each group by its own spread"),
     /** What plots lie in taken at random, by restricted maximum likelihood. */
     RANDOM("what plots lie in as random");

@@ -58,7 +58,7 @@ public final class PlanRecords {
   }
 
   /**
-   * A table of made-up values.
+   * A table of simulated values.
    *
    * @param plan with its names
    * @param arrangement of its plots

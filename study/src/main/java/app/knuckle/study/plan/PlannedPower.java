@@ -20,7 +20,7 @@ import java.util.OptionalInt;
  */
 public final class PlannedPower {
 
-  /** So many repeats leave noise in every layout, a covariate taken off. */
+  /** So many repeats leave error in every layout, a covariate taken off. */
   private static final int FEW = 3;
 
   private static final String NO_NOISE = "the plan leaves no noise to judge against";
@@ -31,7 +31,8 @@ public final class PlannedPower {
   private final Progress progress;
   private final TrueMeans means;
 
-  private PlannedPower(Plan plan, Arrangement arrangement, Plan.Measured measured, Progress progress) {
+  private PlannedPower(
+      Plan plan, Arrangement arrangement, Plan.Measured measured, Progress progress) {
     this.plan = plan;
     this.arrangement = arrangement;
     this.measured = measured;

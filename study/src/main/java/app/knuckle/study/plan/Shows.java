@@ -18,7 +18,7 @@ import java.util.OptionalInt;
  * @param needed repeats that give the power wanted; empty where nothing is wanted, or no number up
  *     to 1,000 does
  * @param incomplete the design of incomplete blocks; empty for others
- * @param rehearsed from made-up records; empty where that was not asked
+ * @param rehearsed from simulated records; empty where that was not asked
  * @param why nothing can be judged, without the full stop; empty where something can
  */
 public record Shows(
@@ -42,7 +42,7 @@ public record Shows(
    *
    * @param term its treatments
    * @param df of the effect
-   * @param errorDf of the noise that it is judged against
+   * @param errorDf of the error that it is judged against
    * @param ncp noncentrality under the effects expected
    * @param power probability that it is found
    */
@@ -65,7 +65,7 @@ public record Shows(
   public record Point(int repeats, double power) {}
 
   /**
-   * What made-up records showed.
+   * What simulated records showed.
    *
    * @param runs made
    * @param power share in which the difference wanted was found

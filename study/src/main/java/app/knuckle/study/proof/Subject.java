@@ -4,7 +4,7 @@ import app.knuckle.study.design.Inquiry;
 
 /** What a reference case is about. */
 public enum Subject {
-  /** No treatment: summaries, one sample, how columns go together. */
+  /** No treatment: summaries, one sample, how columns are correlated. */
   DESCRIPTION("one sample, summaries, associations"),
   /** Two values of each unit. */
   PAIRS("matched pairs"),
@@ -26,7 +26,7 @@ public enum Subject {
   UNEQUAL("unequal spread"),
   /** Tests on ranks. */
   RANKS("ranks"),
-  /** Tests by rearrangement. */
+  /** Tests by permutations. */
   PERMUTATION("rearrangements"),
   /** Random effects. */
   RANDOM_EFFECTS("random effects"),

@@ -37,7 +37,7 @@ public record Reckoning(
   public enum Kind {
     /** An analysis of variance of which a part is known. */
     PARTIAL_TABLE("partial-table"),
-    /** A tail of a law. */
+    /** A tail of a distribution. */
     TAIL("tail"),
     /** Groups of which summaries are known. */
     SUMMARIES("from-summaries"),

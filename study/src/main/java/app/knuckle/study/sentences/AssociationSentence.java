@@ -10,13 +10,13 @@ import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
 
-/** Says in a sentence which of several columns go together most closely. */
+/** Says in a sentence which of several columns are correlated most closely. */
 public final class AssociationSentence {
 
   private AssociationSentence() {}
 
   /**
-   * The closest pair by Pearson's coefficient, and how many pairs were found to go together.
+   * The closest pair by Pearson's coefficient, and how many pairs were found to are correlated.
    *
    * @param together the columns
    * @param labels of the columns, as they are called in sentences

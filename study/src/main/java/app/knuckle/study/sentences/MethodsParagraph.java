@@ -182,7 +182,7 @@ public final class MethodsParagraph {
     boolean estimated =
         findings.first().results().tests().stream()
             .flatMap(test -> test.ofDeviance().stream())
-            .anyMatch(TestResult.CountResult::extraSpread);
+            .anyMatch(TestResult.CountResult::overdispersion);
     String of =
         rates
             ? inquiry.exposure() == null ? "" : say("methods.exposure", inquiry.exposure())

@@ -63,7 +63,7 @@ public final class Saying {
   }
 
   /**
-   * Which of the responses go together.
+   * Which of the responses are correlated.
    *
    * @param frame the records after the trail
    * @param inquiry the question

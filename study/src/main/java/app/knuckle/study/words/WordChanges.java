@@ -19,7 +19,7 @@ public final class WordChanges {
   public record Piece(String text, boolean changed) {}
 
   /**
-   * The newer text with what is new in it told apart.
+   * The newer text with what is new in it significantly different.
    *
    * @param before the older text
    * @param now the newer text

@@ -63,7 +63,10 @@ class DirectionTest {
     assertThat(greater.words().finding()).startsWith("Rate is greater at old");
   }
 
-  /** Three values beyond three: U counts 2 of 20 orders, p = .10; Dunn's normal law says .0495. */
+  /**
+   * Three values beyond three: U counts 2 of 20 orders, p = .10; Dunn's normal distribution says
+   * .0495.
+   */
   @Test
   void twoGroupsOnRanksAreJudgedByOneNumber() throws IOException {
     for (String procedure : List.of("dunn-holm", "dunn-none", "dwass-steel", "conover-holm")) {

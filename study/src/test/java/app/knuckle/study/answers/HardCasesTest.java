@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Layouts at the edge: right numbers or a reasoned absence, never NaN, never a failure's text. */
+/** Layouts separated: right numbers or a reasoned absence, never NaN, never a failure's text. */
 class HardCasesTest {
 
   private static final String TWO = "\"treatments\":[\"a\",\"b\"]";

@@ -138,7 +138,8 @@ class CornersTest {
     JsonNode cd = pair(comparison, "C", "D");
     assertThat(cd.get("statistic").asDouble()).isCloseTo(-7.8, within(.1));
     assertThat(cd.get("differs").asBoolean()).isTrue();
-    // A and B are not different from C, nor told apart from each other, and share no letter.
+    // A and B are not different from C, nor significantly different from each other, and share no
+    // letter.
     String a = comparison.at("/letters/0/letters").asText();
     String b = comparison.at("/letters/1/letters").asText();
     assertThat(a).isNotEmpty();
@@ -530,7 +531,7 @@ class CornersTest {
     assertThat(test.get("p").asDouble()).isCloseTo(1 / 15_001.0, within(1e-15));
   }
 
-  /** Two racks tell nothing of how readings hang together: there is no matrix to look into. */
+  /** Two racks tell nothing of how readings are correlated: there is no matrix to look into. */
   @Test
   void waysToHangTogetherThatNoRowTellsApartHaveNoCriterion() {
     StringBuilder csv = new StringBuilder("mesh,density,rack,y\n");

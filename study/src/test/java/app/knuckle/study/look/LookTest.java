@@ -45,7 +45,8 @@ class LookTest {
     Correlations all =
         Correlations.of(
             frame(new double[] {1, 2, 3, 4}, new double[] {1, 3, 2, 4}), List.of("x0", "x1"));
-    assertThat(all.matrix(Correlations.Measure.PEARSON).values()[0][1]).isCloseTo(0.8, within(1e-15));
+    assertThat(all.matrix(Correlations.Measure.PEARSON).values()[0][1])
+        .isCloseTo(0.8, within(1e-15));
     assertThat(all.matrix(Correlations.Measure.SPEARMAN).values()[1][0])
         .isCloseTo(0.8, within(1e-15));
     assertThat(all.matrix(Correlations.Measure.KENDALL).values()[0][1])

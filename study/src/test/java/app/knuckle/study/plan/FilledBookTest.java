@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
-/** Books that come back filled, and make-believe ones. */
+/** Books that come back filled, and simulated ones. */
 class FilledBookTest {
 
   private static Plan plan(Plan.Layout layout) {
@@ -34,7 +34,8 @@ class FilledBookTest {
   }
 
   private static Table filled(Plan plan) {
-    return SimulatedRecords.of(plan, Arrangement.of(plan), SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    return SimulatedRecords.of(
+        plan, Arrangement.of(plan), SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
   }
 
   private static Table with(Table table, Column other) {
@@ -269,8 +270,10 @@ class FilledBookTest {
     Plan plan = plan(Plan.Layout.SPLIT_PLOT);
     Arrangement arrangement = Arrangement.of(plan);
     Table one = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
-    Table again = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
-    Table other = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 2, Progress.NONE);
+    Table again =
+        SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 1, Progress.NONE);
+    Table other =
+        SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 2, Progress.NONE);
     assertThat(values(one)).isEqualTo(values(again)).isNotEqualTo(values(other));
   }
 

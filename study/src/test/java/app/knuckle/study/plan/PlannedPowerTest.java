@@ -204,7 +204,7 @@ class PlannedPowerTest {
     assertThat(shows.needed()).isEmpty();
   }
 
-  /** Made-up records find the difference as often as the law says, within four errors. */
+  /** Made-up records find the difference as often as the distribution says, within four errors. */
   @Test
   void rehearsalsAgreeWithTheLaw() {
     Plan.Layout[] layouts = {

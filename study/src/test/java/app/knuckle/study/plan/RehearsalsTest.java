@@ -46,7 +46,8 @@ class RehearsalsTest {
   }
 
   private static double power(Plan plan) {
-    Shows shows = PlannedPower.of(plan, Arrangement.of(plan), plan.measured().get(0), Progress.NONE);
+    Shows shows =
+        PlannedPower.of(plan, Arrangement.of(plan), plan.measured().get(0), Progress.NONE);
     return shows.kinds().get(0).test().power(plan.wanted().difference());
   }
 
@@ -159,7 +160,8 @@ class RehearsalsTest {
             Plans.wanted(Procedure.TUKEY, "a"));
     Arrangement arrangement = Arrangement.of(plan);
     Plan.Measured measured = plan.measured().get(0);
-    Table made = SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 5, Progress.NONE);
+    Table made =
+        SimulatedRecords.of(plan, arrangement, SimulatedErrors.NORMAL, 1, 5, Progress.NONE);
     Inquiry inquiry = PlanRecords.inquiry(plan, measured);
     Results whole = Answering.of(made, inquiry, Progress.NONE).first().results();
     assertThat(pairs(Answering.compared(made, inquiry, Progress.NONE))).isEqualTo(pairs(whole));

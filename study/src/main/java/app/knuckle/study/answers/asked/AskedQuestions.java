@@ -152,7 +152,8 @@ public final class AskedQuestions {
     }
     Map<String, String> levels = referenceLevels(c.of());
     if (all.stream()
-        .anyMatch(m -> only(c.of(), m.levels()).equals(levels) && estimator.isAtEdge(m.codes()))) {
+        .anyMatch(
+            m -> only(c.of(), m.levels()).equals(levels) && estimator.isSeparated(m.codes()))) {
       return List.of();
     }
     return all.stream()
@@ -245,7 +246,7 @@ public final class AskedQuestions {
   private boolean isReferenceAtEdge(Compare c, Map<String, String> family) {
     Map<String, String> levels = new LinkedHashMap<>(family);
     levels.putAll(referenceLevels(c.of()));
-    return !levels.containsValue(null) && estimator.isAtEdge(means.mean(levels).codes());
+    return !levels.containsValue(null) && estimator.isSeparated(means.mean(levels).codes());
   }
 
   /** The F test that guards the least significant difference: that of this very term. */

@@ -23,7 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** Means with each group's own spread, and their pairs. */
+/** Means with each group's separate variance, and their pairs. */
 public final class UnequalMeans {
 
   private final Inquiry inquiry;
@@ -102,7 +102,9 @@ public final class UnequalMeans {
               estimates.df(i),
               half.map(h -> mean - h),
               half.map(h -> mean + h),
-              comparisons.isEmpty() ? null : comparisons.get(0).allPairs().orElseThrow().letters().of(i)));
+              comparisons.isEmpty()
+                  ? null
+                  : comparisons.get(0).allPairs().orElseThrow().letters().of(i)));
     }
     Quantity own = Quantity.absent(Absence.OWN_SPREADS);
     return new MeansResult(List.of(factor.name()), List.of(), Map.of(), rows, own, own);

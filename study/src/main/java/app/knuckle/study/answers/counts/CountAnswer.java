@@ -135,7 +135,7 @@ public final class CountAnswer {
         fit.aic(),
         fit.drops(inquiry.squares(), progress),
         fit.whole(progress),
-        new TestResult.CountResult.Judging(fit.model().extraSpread(), inquiry.squares(), alpha),
+        new TestResult.CountResult.Judging(fit.model().overdispersion(), inquiry.squares(), alpha),
         Slopes.of(fit, fit::slope, inquiry.covariates(), alpha),
         fit.scale());
   }
@@ -181,7 +181,7 @@ public final class CountAnswer {
   /** None where none, or all, were counted, and where no row tells it. */
   private boolean hasMean(ComparisonResult c, Map<String, String> group) {
     return c.labels().contains(group)
-        && !fit.isAtEdge(Factor.codes(question.factors(), levels(c, group)));
+        && !fit.isSeparated(Factor.codes(question.factors(), levels(c, group)));
   }
 
   /** Holm's adjustment over the pairs that can be judged. */
@@ -211,7 +211,7 @@ public final class CountAnswer {
         inquiry.treatments().size() == 1
             && inquiry.blocks().isEmpty()
             && inquiry.covariates().isEmpty()
-            && !fit.model().extraSpread()
+            && !fit.model().overdispersion()
             && question.factors().get(0).size() == 2;
     if (!two) {
       return Optional.empty();

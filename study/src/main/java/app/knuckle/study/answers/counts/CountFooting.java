@@ -86,7 +86,7 @@ final class CountFooting {
   }
 
   private Residuals residuals(CountRows rows) {
-    double df = fit.model().extraSpread() ? fit.figures().errorDf() - 1.0 : 0;
+    double df = fit.model().overdispersion() ? fit.figures().errorDf() - 1.0 : 0;
     return Residuals.ofCounts(
         rows.rows(),
         rows.fitted(),
@@ -129,7 +129,8 @@ final class CountFooting {
     }
   }
 
-  private void add(CheckTest test, String covariate, DevianceTest drop, String sound, String unsound) {
+  private void add(
+      CheckTest test, String covariate, DevianceTest drop, String sound, String unsound) {
     Judgement judgement = Judgement.of(drop.p());
     List<Double> df = new ArrayList<>();
     if (drop.df().exists()) {
@@ -156,7 +157,7 @@ final class CountFooting {
   }
 
   private void dispersion(CheckTest test, CountChecks.Dispersion d) {
-    boolean estimated = fit.model().extraSpread();
+    boolean estimated = fit.model().overdispersion();
     Judgement judgement =
         !d.p().exists()
             ? Judgement.CANNOT_TELL

@@ -57,7 +57,7 @@ final class CountQuestion {
     }
     boolean proportions = inquiry.response() == Response.PROPORTION;
     boolean singles = proportions && rows.isOfSingles();
-    if (singles && Boolean.TRUE.equals(inquiry.extraSpread())) {
+    if (singles && Boolean.TRUE.equals(inquiry.overdispersion())) {
       throw Refused.at(
           new Place.Key("inquiry", List.of("extraSpread")),
           Phrases.why(Absence.SINGLES),
@@ -70,7 +70,7 @@ final class CountQuestion {
                 new CountModel(
                     proportions ? CountKind.PROPORTIONS : CountKind.COUNTS,
                     model,
-                    inquiry.spreadIsEstimated(singles)),
+                    inquiry.dispersionIsEstimated(singles)),
                 rows.counts(),
                 rows.sizes(),
                 progress)
@@ -82,7 +82,7 @@ final class CountQuestion {
                         say("way.look-for-value-stands")));
   }
 
-  /** Of nothing but zeros, or of all, nothing can be told apart. */
+  /** Of nothing but zeros, or of all, nothing can be significantly different. */
   private void requireSome(Inquiry inquiry, String measured) {
     boolean none = true;
     boolean all = inquiry.response() == Response.PROPORTION;

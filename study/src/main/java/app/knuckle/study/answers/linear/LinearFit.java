@@ -142,7 +142,7 @@ final class LinearFit {
     return moments;
   }
 
-  /** The fitted layer; null where each group has its own spread. */
+  /** The fitted layer; null where each group has its separate variance. */
   Stratum layer() {
     return layer;
   }

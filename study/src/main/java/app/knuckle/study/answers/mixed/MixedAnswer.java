@@ -7,9 +7,9 @@ import app.knuckle.stats.compare.StudentT;
 import app.knuckle.stats.linear.Estimable;
 import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.mixed.Component;
-import app.knuckle.stats.mixed.MixedResiduals;
 import app.knuckle.stats.mixed.MixedFit;
 import app.knuckle.stats.mixed.MixedModel.WithinUnit;
+import app.knuckle.stats.mixed.MixedResiduals;
 import app.knuckle.study.Refused;
 import app.knuckle.study.answers.asked.AskedQuestions;
 import app.knuckle.study.answers.asked.FitInputs;
@@ -143,7 +143,7 @@ public final class MixedAnswer {
   /** More rows are not fitted in other ways as well, which nobody may look at. */
   private static final int MOST_FITTED_THRICE = 5_000;
 
-  /** AIC of each way in which readings of a unit may hang together. */
+  /** AIC of each way in which readings of a unit may are correlated. */
   private static Map<WithinUnit, Double> criteria(TestInputs in, Progress progress) {
     MixedFit fit = in.question().value().fit();
     Inquiry inquiry = in.of().fitting();
@@ -198,7 +198,7 @@ public final class MixedAnswer {
       return answered;
     }
     MixedResiduals left = stages.of(LEFT, measured, new LeftInputs(new Same<>(fit)), progress);
-    boolean fades = inquiry.random().within() == WithinUnit.FIRST_ORDER;
+    boolean firstOrder = inquiry.random().within() == WithinUnit.FIRST_ORDER;
     double df = fit.moments().map(m -> m.rows().get(m.rows().size() - 1).df() - 1.0).orElse(0.0);
     Residuals residuals =
         Residuals.given(
@@ -212,7 +212,7 @@ public final class MixedAnswer {
         new ArrayList<>(
             GroupChecks.ofOne(
                 CheckedOn.Whole.RESIDUALS,
-                fades ? left.studentised() : left.conditional(),
+                firstOrder ? left.studentised() : left.conditional(),
                 residuals.alikeWithin(),
                 false));
     if (df > 0) {

@@ -29,7 +29,7 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
-/** Answers how several responses go together, without any treatment. */
+/** Answers how several responses are correlated, without any treatment. */
 public final class AssociationAnswer {
 
   private final Inquiry inquiry;
@@ -88,13 +88,15 @@ public final class AssociationAnswer {
     if (normality == null || rows.length > MOST_DISTANCES) {
       return List.of();
     }
-    ChiSquaredDistribution law = ChiSquaredDistribution.of(columns.length);
+    ChiSquaredDistribution distribution = ChiSquaredDistribution.of(columns.length);
     double[] distances = normality.distances();
     return IntStream.range(0, rows.length)
         .mapToObj(
             i ->
                 new Associated.Distance(
-                    rows[i], distances[i], Quantity.of(law.survivalProbability(distances[i]))))
+                    rows[i],
+                    distances[i],
+                    Quantity.of(distribution.survivalProbability(distances[i]))))
         .toList();
   }
 

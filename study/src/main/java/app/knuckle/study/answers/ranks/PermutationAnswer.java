@@ -15,8 +15,8 @@ import app.knuckle.stats.linear.Squares;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.Term;
 import app.knuckle.stats.resampling.Permutation;
-import app.knuckle.stats.resampling.ReducedModel;
 import app.knuckle.stats.resampling.PermutationP;
+import app.knuckle.stats.resampling.ReducedModel;
 import app.knuckle.stats.summary.GroupMoments;
 import app.knuckle.study.answers.asked.AskedModel;
 import app.knuckle.study.answers.asked.FitInputs;
@@ -36,7 +36,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Answers by rearranging the values among the groups. */
+/** Answers by permuting the values among the groups. */
 final class PermutationAnswer extends RankQuestion {
 
   private final Stages stages;
