@@ -6,6 +6,7 @@ import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
 import app.knuckle.desktop.controls.Pick;
 import app.knuckle.desktop.controls.Picture;
+import app.knuckle.desktop.controls.Sections;
 import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.TextGrid;
@@ -20,7 +21,9 @@ import app.knuckle.study.findings.ComparedMeans;
 import app.knuckle.study.findings.Findings;
 import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.IntStream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -42,6 +45,9 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
   private final SlotChooser what = new SlotChooser("compare-what");
   private final SlotChooser how = new SlotChooser("compare-how");
   private final BalanceView balance;
+  private final Label use = Texts.line("", "joint-line");
+  private final Sections sections;
+  private final Map<Integer, Ladder> ladders = new HashMap<>();
   private boolean shownAnyway;
   private boolean board = true;
   private ComparePage.Look look = new ComparePage.Look(true, false);
@@ -65,6 +71,7 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     page.getStyleClass().add("joint");
     what.getStyleClass().add("bar-slot");
     how.getStyleClass().add("bar-slot");
+    sections = new Sections(page);
     setContent(page);
     Shown.by(this, slip.answerProperty())
         .addListener(
@@ -82,49 +89,63 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     }
     List<ComparedMeans> families = ComparedMeans.of(answer.findings().first().results());
     boolean ofTwo = !families.isEmpty() && families.stream().allMatch(f -> f.means().length == 2);
-    page.getChildren()
-        .setAll(
-            Texts.line(
-                ofTwo ? "How far apart are the two?" : "Which means differ from which?",
-                "joint-title"));
-    page.getChildren().add(choosers(answer.findings().inquiry(), ofTwo));
+    String title = ofTwo ? "How far apart are the two?" : "Which means differ from which?";
+    sections.add("title", title, () -> Texts.line(title, "joint-title"));
+    choosers(answer.findings().inquiry(), ofTwo);
     if (families.isEmpty()) {
-      page.getChildren().addAll(nothing(answer.findings()));
+      nothing(answer.findings()).forEach(sections::add);
       balance.show(answer.findings());
-      page.getChildren().add(balance);
+      sections.add(balance);
+      sections.done();
       return;
     }
     List<ComparedMeans> drawn = families.subList(0, Math.min(MOST_FAMILIES, families.size()));
-    page.getChildren().add(looks());
+    sections.add("looks", looking(), this::looks);
     boolean discouraged = false;
-    for (ComparedMeans family : drawn) {
-      List<ComparedMeans> beside = drawn.stream().filter(f -> f.of().equals(family.of())).toList();
+    for (int f = 0; f < drawn.size(); f++) {
+      ComparedMeans family = drawn.get(f);
+      List<ComparedMeans> beside = drawn.stream().filter(o -> o.of().equals(family.of())).toList();
       ComparePage shown = ComparePage.of(answer.findings(), family, look, beside);
-      page.getChildren().add(Texts.wrapped(shown.line(), "joint-line"));
-      boolean first = family == families.get(0);
+      sections.add("line " + f, shown.line(), () -> Texts.wrapped(shown.line(), "joint-line"));
+      boolean first = f == 0;
       if (first && !shown.warning().isEmpty()) {
-        page.getChildren().add(warning(shown));
+        sections.add("warning", List.of(shown.warning(), shownAnyway), () -> warning(shown));
       }
       discouraged |= first && !shown.warning().isEmpty();
       if (!discouraged || shownAnyway) {
-        page.getChildren().addAll(pairs(shown, family.within().isEmpty()), ranking(shown));
+        pairs(f, shown, family.within().isEmpty());
+        sections.add("ranking " + f, shown.ranking(), () -> ranking(shown));
       }
     }
     if (!ofTwo) {
-      page.getChildren()
-          .add(
-              Texts.wrapped(
-                  CompareOptions.notOffered(slip.inquiry(), drawn.get(0).of()), "joint-line"));
+      String not = CompareOptions.notOffered(slip.inquiry(), drawn.get(0).of());
+      sections.add("not offered", not, () -> Texts.wrapped(not, "joint-line"));
     }
     AllResponses all = AllResponses.of(answer.findings());
     if (!all.rows().isEmpty()) {
-      TextGrid grid = new TextGrid(all.heads(), 1);
-      grid.setId("all-responses");
-      all.rows().forEach(row -> grid.addRow(row, "text-grid-row"));
-      page.getChildren().add(new Card("All responses, each with its letters", grid));
+      sections.add("all responses", all, () -> all(all));
     }
     balance.show(answer.findings());
-    page.getChildren().add(balance);
+    sections.add(balance);
+    sections.done();
+  }
+
+  private static Card all(AllResponses all) {
+    TextGrid grid = new TextGrid(all.heads(), 1);
+    grid.setId("all-responses");
+    all.rows().forEach(row -> grid.addRow(row, "text-grid-row"));
+    return new Card("All responses, each with its letters", grid);
+  }
+
+  /** What the bar of looks shows. */
+  private List<Object> looking() {
+    Inquiry inquiry = slip.inquiry();
+    return List.of(
+        look,
+        inquiry.alpha(),
+        CompareOptions.levels(inquiry),
+        CompareOptions.hasDirection(inquiry),
+        inquiry.direction());
   }
 
   /** What is said where no pairs are, and the way to have them. */
@@ -190,12 +211,10 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
   private static final int MOST_FAMILIES = 12;
 
   /** What is compared, and how; two means need no procedure. */
-  private HBox choosers(Inquiry inquiry, boolean ofTwo) {
+  private void choosers(Inquiry inquiry, boolean ofTwo) {
     CompareOptions.Now now = CompareOptions.now(inquiry);
-    HBox bar = new HBox();
-    bar.getStyleClass().add("compare-bar");
     if (now == null) {
-      return bar;
+      return;
     }
     List<CompareOptions.Family> families = CompareOptions.families(inquiry);
     what.offer(
@@ -215,10 +234,15 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
         null,
         o -> CompareOptions.choose(slip, now.family(), o.key()));
     how.show(now.by(), false);
-    bar.getChildren().addAll(Texts.line("Compare the means of", "bar-words"), what);
+    use.setText(now.use());
+    sections.add("choosers", ofTwo, () -> chooserBar(ofTwo));
+  }
+
+  private HBox chooserBar(boolean ofTwo) {
+    HBox bar = new HBox(Texts.line("Compare the means of", "bar-words"), what);
+    bar.getStyleClass().add("compare-bar");
     if (!ofTwo) {
-      bar.getChildren()
-          .addAll(Texts.line("by", "bar-words"), how, Texts.line(now.use(), "joint-line"));
+      bar.getChildren().addAll(Texts.line("by", "bar-words"), how, use);
     }
     return bar;
   }
@@ -265,20 +289,43 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
     return both;
   }
 
+  private void pairs(int family, ComparePage shown, boolean onFigure) {
+    if (shown.onlyPair() == null && !shown.hasBoard()) {
+      Ladder ladder = ladders.get(family);
+      if (ladder == null || !ladder.takes(shown)) {
+        ladder = new Ladder(shown);
+        ladders.put(family, ladder);
+      } else {
+        ladder.show(shown);
+      }
+      Ladder alone = ladder;
+      sections.add("pairs " + family, new Same(alone), () -> alone(alone));
+      return;
+    }
+    sections.add(
+        "pairs " + family,
+        List.of(shown, onFigure, board, slip.styleProperty().get()),
+        () -> pairs(shown, onFigure));
+  }
+
+  /** A ladder that shows other means is still the same. */
+  private record Same(Ladder ladder) {}
+
+  private static VBox alone(Ladder ladder) {
+    VBox alone =
+        new VBox(
+            ladder,
+            Texts.wrapped(
+                "Too many means for a board of all pairs: point at one to dim those that differ"
+                    + " from it, or compare fewer.",
+                "joint-line"));
+    alone.getStyleClass().add("cards");
+    return alone;
+  }
+
   private Pane pairs(ComparePage shown, boolean onFigure) {
     if (shown.onlyPair() != null) {
       return onlyPair(shown, shown.onlyPair(), onFigure);
-    }
-    if (!shown.hasBoard()) {
-      VBox alone =
-          new VBox(
-              new Ladder(shown),
-              Texts.wrapped(
-                  "Too many means for a board of all pairs: point at one to dim those that differ"
-                      + " from it, or compare fewer.",
-                  "joint-line"));
-      alone.getStyleClass().add("cards");
-      return alone;
     }
     Label reading =
         Texts.wrapped("Point at a pair, or walk the board with the arrow keys.", "prose");

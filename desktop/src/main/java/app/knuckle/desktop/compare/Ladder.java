@@ -33,7 +33,7 @@ final class Ladder extends Pane {
   private static final double LEAST_NAMES = 90;
   private static final double LEAST_SCALE = 130;
 
-  private final ComparePage page;
+  private ComparePage page;
   private final double widestName;
   private double names;
   private final List<Rung> rungs = new ArrayList<>();
@@ -91,6 +91,49 @@ final class Ladder extends Pane {
     setMinHeight(USE_PREF_SIZE);
   }
 
+  /** Whether it has a place for everything that a page shows. */
+  boolean takes(ComparePage other) {
+    return other.letters() == page.letters()
+        && other.valueHeads().equals(page.valueHeads())
+        && other.ticks().equals(page.ticks())
+        && names(other).equals(names(page));
+  }
+
+  private static List<String> names(ComparePage page) {
+    return page.rungs().stream().map(ComparePage.Rung::name).toList();
+  }
+
+  /** Shows other means of the same names, and their letters, in the places that are there. */
+  void show(ComparePage other) {
+    List<ComparePage.Rung> before = page.rungs();
+    page = other;
+    scale.setText(other.scaleTitle());
+    for (int i = 0; i < rungs.size(); i++) {
+      if (!before.get(i).equals(other.rungs().get(i))) {
+        fill(rungs.get(i), other.rungs().get(i));
+      }
+    }
+    joints.forEach(joint -> getChildren().remove(joint.line()));
+    joints.clear();
+    joinNeighbours();
+    int over = grid.size() + ticks.size() + heads.size();
+    joints.forEach(joint -> getChildren().add(over, joint.line()));
+    requestLayout();
+  }
+
+  private static void fill(Rung rung, ComparePage.Rung shown) {
+    rung.plain().setVisible(!Double.isNaN(shown.plain()));
+    rung.dot().setVisible(!Double.isNaN(shown.at()));
+    rung.whisker()
+        .setVisible(!Double.isNaN(shown.at()) && !Double.isNaN(shown.low() + shown.high()));
+    for (int v = 0; v < rung.values().size(); v++) {
+      rung.values().get(v).setText(shown.values().get(v));
+    }
+    for (int l = 0; l < rung.letters().size(); l++) {
+      rung.letters().get(l).setText(shown.has().get(l) ? letterAt(shown, l) : "");
+    }
+  }
+
   private void joinNeighbours() {
     for (int i = 0; i + 1 < page.rungs().size(); i++) {
       for (int l = 0; l < page.letters(); l++) {
@@ -117,18 +160,13 @@ final class Ladder extends Pane {
     dot.getStyleClass().add("rung-dot");
     Circle plain = new Circle(DOT - 1);
     plain.getStyleClass().add("rung-plain");
-    plain.setVisible(!Double.isNaN(shown.plain()));
-    dot.setVisible(!Double.isNaN(shown.at()));
-    whisker.setVisible(dot.isVisible() && !Double.isNaN(shown.low() + shown.high()));
     List<Label> values = new ArrayList<>();
-    for (String value : shown.values()) {
-      values.add(Texts.line(value, values.isEmpty() ? "rung-value" : "rung-more"));
+    for (int v = 0; v < shown.values().size(); v++) {
+      values.add(Texts.line("", v == 0 ? "rung-value" : "rung-more"));
     }
     List<Label> letters = new ArrayList<>();
     for (int l = 0; l < shown.has().size(); l++) {
-      boolean has = shown.has().get(l);
-      Label letter = Texts.line(has ? letterAt(shown, l) : "", "rung-letter");
-      letters.add(letter);
+      letters.add(Texts.line("", "rung-letter"));
     }
     getChildren().addAll(ground, whisker, plain, dot, name);
     getChildren().addAll(values);
@@ -139,7 +177,9 @@ final class Ladder extends Pane {
       part.setOnMouseEntered(event -> dimAllButCompany(index));
       part.setOnMouseExited(event -> pointAtNothing());
     }
-    return new Rung(ground, name, whisker, dot, plain, values, letters);
+    Rung rung = new Rung(ground, name, whisker, dot, plain, values, letters);
+    fill(rung, shown);
+    return rung;
   }
 
   /** The letter of a column, read off the mean's own letters. */

@@ -4,12 +4,13 @@ import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Choice;
 import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Sections;
 import app.knuckle.desktop.controls.Shown;
-import app.knuckle.desktop.controls.StackSketch;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.sentence.DesignSentence;
 import app.knuckle.desktop.sentence.Piece;
+import app.knuckle.desktop.sheet.StackSketch;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import java.util.ArrayList;
 import java.util.List;
@@ -37,6 +38,13 @@ public final class LayoutView extends ScrollPane {
   private final FlowPane columns = new FlowPane();
   private final VBox page = new VBox();
   private final VBox below = new VBox();
+  private final Sections sections = new Sections(below);
+  private final HBox wide = new HBox();
+  private final VBox tall = new VBox();
+  private final VBox right = new VBox();
+  private final Sections inWide = new Sections(wide);
+  private final Sections inTall = new Sections(tall);
+  private final Sections inRight = new Sections(right);
   private boolean plainly = true;
   private boolean unsureOpen;
 
@@ -58,6 +66,10 @@ public final class LayoutView extends ScrollPane {
     below.getStyleClass().add("below");
     columns.getStyleClass().add("add-parts");
     page.getChildren().addAll(sentence, more, terms, columns, below);
+    wide.getStyleClass().add("cards");
+    tall.getStyleClass().add("cards");
+    right.getStyleClass().add("column");
+    HBox.setHgrow(right, Priority.ALWAYS);
     setContent(page);
     Shown.by(this, slip.answerProperty()).addListener((o, before, now) -> show());
     show();
@@ -75,55 +87,69 @@ public final class LayoutView extends ScrollPane {
     }
     showTerms();
     showColumns();
-    below.getChildren().clear();
     if (!shown.readsAs().isEmpty()) {
-      Label readsAs = Texts.wrapped("Reads as: " + shown.readsAs() + ".", "reads-as");
-      readsAs.setId("reads-as");
-      below.getChildren().add(readsAs);
+      sections.add("reads", shown.readsAs(), () -> readsAs(shown.readsAs()));
     }
     if (!shown.note().isEmpty()) {
-      below.getChildren().add(Texts.wrapped(shown.note(), "joint-line"));
+      sections.add("note", shown.note(), () -> Texts.wrapped(shown.note(), "joint-line"));
     }
     for (String warning : shown.warnings()) {
-      below.getChildren().add(Texts.wrapped(warning, "caution-note"));
+      sections.add("warning " + warning, warning, () -> Texts.wrapped(warning, "caution-note"));
     }
     for (ShapeOffers.Offer offer : model.offers()) {
-      GoButton take = new GoButton("take-shape", offer.label(), () -> model.take(offer));
-      VBox card = new VBox(Texts.wrapped(offer.words(), "prose"));
-      offer
-          .stack()
-          .ifPresent(
-              stack -> card.getChildren().add(new StackSketch(slip.answer().frame(), stack)));
-      card.getChildren().add(take);
-      card.getStyleClass().addAll("card");
-      below.getChildren().add(card);
+      sections.add(offer(offer));
     }
-    Pane cards = shown.isWide() ? new VBox() : new HBox();
-    cards.getStyleClass().add("cards");
+    Pane into = shown.isWide() ? tall : wide;
+    Sections cards = shown.isWide() ? inTall : inWide;
     if (shown.plan() != null) {
-      Card plan = new Card("Plot plan", new PlotPlan(shown.plan(), slip::goToRecord));
-      HBox.setHgrow(plan, Priority.ALWAYS);
-      plan.setMaxHeight(USE_PREF_SIZE);
-      cards.getChildren().add(plan);
+      cards.add("plan", shown.plan(), () -> plan(shown));
     }
-    VBox right = new VBox();
-    right.getStyleClass().add("column");
+    cards.add(right);
     if (!shown.skeleton().isEmpty()) {
-      right.getChildren().add(skeleton(shown));
+      inRight.add("skeleton", shown.skeleton(), () -> skeleton(shown));
     }
     if (!shown.questions().isEmpty()) {
-      right.getChildren().add(asked(shown));
+      inRight.add("asked", List.of(shown.questions(), shown.hypotheses()), () -> asked(shown));
     }
+    inRight.add("unsure", slip.inquiry().parts(), this::unsure);
+    inRight.done();
+    cards.done();
+    sections.add(into);
+    sections.done();
+  }
+
+  private static Label readsAs(String words) {
+    Label readsAs = Texts.wrapped("Reads as: " + words + ".", "reads-as");
+    readsAs.setId("reads-as");
+    return readsAs;
+  }
+
+  private VBox offer(ShapeOffers.Offer offer) {
+    GoButton take = new GoButton("take-shape", offer.label(), () -> model.take(offer));
+    VBox card = new VBox(Texts.wrapped(offer.words(), "prose"));
+    offer
+        .stack()
+        .ifPresent(stack -> card.getChildren().add(new StackSketch(slip.answer().frame(), stack)));
+    card.getChildren().add(take);
+    card.getStyleClass().addAll("card");
+    return card;
+  }
+
+  private Card plan(LayoutPage shown) {
+    Card plan = new Card("Plot plan", new PlotPlan(shown.plan(), slip::goToRecord));
+    HBox.setHgrow(plan, Priority.ALWAYS);
+    plan.setMaxHeight(USE_PREF_SIZE);
+    return plan;
+  }
+
+  private TitledPane unsure() {
     TitledPane unsure =
         new TitledPane("Not sure? Three plain questions", new PlainQuestions(model.plainly()));
     unsure.setId("unsure");
     unsure.setExpanded(unsureOpen);
     unsure.expandedProperty().addListener((o, before, now) -> unsureOpen = now);
     unsure.setAnimated(false);
-    right.getChildren().add(unsure);
-    HBox.setHgrow(right, Priority.ALWAYS);
-    cards.getChildren().add(right);
-    below.getChildren().add(cards);
+    return unsure;
   }
 
   /** How the identifiers of additions begin; the slots that they become are called alike. */

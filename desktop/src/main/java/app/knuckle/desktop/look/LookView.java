@@ -14,6 +14,7 @@ import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.figures.scene.Mark;
 import app.knuckle.figures.spread.Shapes;
 import app.knuckle.study.Refused;
+import app.knuckle.study.cells.GroupSummary;
 import app.knuckle.study.look.Correlations;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.SetAside;
@@ -281,31 +282,47 @@ public final class LookView extends VBox {
     line.setText(page.line(kind, other));
     LookSettings look =
         new LookSettings(kind, other, (int) bins.getValue(), own, rightClosed, measure);
-    if (page.isDrawn() && (kind != LookKind.TOGETHER || page.hasSeveral())) {
-      picture.show(page.drawn(look), this::said);
-    } else {
-      picture.clear();
+    Drawn now = new Drawn(look, page.title(), page.by(), page.frame(), page.response().summaries());
+    if (!now.equals(drawn)) {
+      drawn = now;
+      if (page.isDrawn() && (kind != LookKind.TOGETHER || page.hasSeveral())) {
+        picture.show(page.drawn(look), this::said);
+      } else {
+        picture.clear();
+      }
     }
     List<List<String>> groupings = page.groupings();
     grouping = groupings.contains(grouping) ? grouping : groupings.get(0);
     by.show(groupings, grouping);
-    summaries = page.summaries(grouping, sortedBy, falling);
+    LookPage.Summaries made = page.summaries(grouping, sortedBy, falling);
     tables.cancel();
     boolean summed = !page.isDrawn() || !kind.hasTable();
     shown(by, summed && groupings.size() > 1);
+    if (summed && made.equals(summaries) && summing) {
+      return; // It is there already.
+    }
+    summing = summed;
+    summaries = made;
     if (summed) {
       showTable(summaries, true);
     } else {
       tables.run(
           progress -> page.table(look, progress),
-          made -> {
-            if (made != null) {
-              summaries = made;
-              showTable(made, false);
+          counted -> {
+            if (counted != null) {
+              summaries = counted;
+              showTable(counted, false);
             }
           });
     }
   }
+
+  /** All that the picture depends on. */
+  private record Drawn(
+      LookSettings look, String title, String by, Frame frame, List<GroupSummary> summaries) {}
+
+  private Drawn drawn;
+  private boolean summing;
 
   private void showTable(LookPage.Summaries shown, boolean summed) {
     TextGrid grid = new TextGrid(shown.heads(), shown.names());

@@ -1,8 +1,8 @@
 package app.knuckle.desktop.records;
 
 import app.knuckle.desktop.controls.Card;
-import app.knuckle.desktop.controls.StackSketch;
 import app.knuckle.desktop.controls.Texts;
+import app.knuckle.desktop.sheet.StackSketch;
 import app.knuckle.desktop.workbench.SlipViewModel;
 import app.knuckle.study.notice.Notice;
 import java.util.List;

@@ -9,16 +9,20 @@ import app.knuckle.desktop.sheet.Sheet;
 import app.knuckle.desktop.trail.TrailCard;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.SlipViewModel;
+import app.knuckle.study.design.Part;
 import app.knuckle.study.notice.Notice;
 import app.knuckle.study.prep.Edit;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Rename;
+import app.knuckle.study.prep.Step;
+import app.knuckle.study.prep.Trail;
 import app.knuckle.study.table.Categories;
 import app.knuckle.study.table.Column;
 import app.knuckle.study.words.Numerals;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ContextMenu;
@@ -113,6 +117,12 @@ public final class RecordsView extends BorderPane implements Shown.Unfinished {
     seek(slip.soughtRowProperty().get());
   }
 
+  /** All that the view depends on. */
+  private record Shows(
+      RecordsPage page, Trail trail, List<Step> prepare, Map<Part, List<String>> parts) {}
+
+  private Shows shows;
+
   private Frame frame() {
     return page == null ? null : page.frame();
   }
@@ -161,6 +171,7 @@ public final class RecordsView extends BorderPane implements Shown.Unfinished {
       looked = looked.equals(name) ? text.strip() : looked;
       slip.take(List.of(new Rename(name, text.strip(), null, false)));
     } else {
+      shows = null;
       show();
     }
   }
@@ -201,8 +212,14 @@ public final class RecordsView extends BorderPane implements Shown.Unfinished {
     if (slip.table() == null || answer == null) {
       return;
     }
+    RecordsPage made = RecordsPage.of(answer, slip.inquiry());
+    Shows now = new Shows(made, answer.trail(), slip.inquiry().prepare(), slip.inquiry().parts());
+    if (now.equals(shows)) {
+      return;
+    }
+    shows = now;
     title.setText(slip.table().name());
-    page = RecordsPage.of(answer, slip.inquiry());
+    page = made;
     find.again();
     showRows();
     if (page.indexOf(looked) < 0) {

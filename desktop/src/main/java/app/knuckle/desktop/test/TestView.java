@@ -9,6 +9,7 @@ import app.knuckle.desktop.controls.Shown;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.curve.CurveView;
+import app.knuckle.desktop.explain.Topic;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
 import app.knuckle.desktop.workbench.SlipViewModel;
@@ -40,6 +41,12 @@ public final class TestView extends ScrollPane {
   private final HBox cards = new HBox();
   private String selected = "";
 
+  /** All that the view depends on. */
+  private record Shows(
+      TestPage page, Topic topic, SquaresChoice squares, boolean coefficientsAsked) {}
+
+  private Shows shows;
+
   /**
    * The view of a slip's test.
    *
@@ -64,6 +71,11 @@ public final class TestView extends ScrollPane {
       return;
     }
     TestPage shown = TestPage.of(answer.findings());
+    Shows now = new Shows(shown, answer.topic(), SquaresChoice.of(slip), coefficientsAsked);
+    if (now.equals(shows)) {
+      return;
+    }
+    shows = now;
     VBox head =
         new VBox(
             Texts.line(shown.title(), "joint-title"), Texts.wrapped(shown.line(), "joint-line"));

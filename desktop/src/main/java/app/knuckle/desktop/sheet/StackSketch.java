@@ -1,5 +1,6 @@
-package app.knuckle.desktop.controls;
+package app.knuckle.desktop.sheet;
 
+import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.study.prep.Frame;
 import app.knuckle.study.prep.Stack;
 import app.knuckle.study.table.Column;
