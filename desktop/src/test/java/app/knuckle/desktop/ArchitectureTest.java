@@ -73,8 +73,8 @@ class ArchitectureTest {
    */
   private static final String AT_WORK_ON_ONE_QUESTION =
       "app\\.knuckle\\.stats\\.(Progress|mixed\\.Profile)"
-          + "|app\\.knuckle\\.stats\\.resampling\\.(Arrangements|Permutation)"
-          + "|app\\.knuckle\\.study\\.answers\\..*|app\\.knuckle\\.study\\.plan\\.Foresight";
+          + "|app\\.knuckle\\.stats\\.resampling\\.(AllPermutations|Permutation)"
+          + "|app\\.knuckle\\.study\\.answers\\..*|app\\.knuckle\\.study\\.plan\\.PlannedPower";
 
   @ArchTest
   static final ArchRule NOTHING_REMEMBERED_HOLDS_THE_PROGRESS_OF_ITS_FIRST_QUESTION =
@@ -341,7 +341,7 @@ class ArchitectureTest {
           "OdsBook", // an element
           "CellField", // a key of the keyboard
           "SheetKeys", // a key of the keyboard
-          "TogetherSheets", // a statistic by name
+          "MultivariateSheets", // a statistic by name
           "FootingPage", // a check by name
           "PlainAnswers", // a number of groups
           "ReadingOptions"); // an option
