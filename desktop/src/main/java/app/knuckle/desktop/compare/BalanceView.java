@@ -5,6 +5,7 @@ import app.knuckle.desktop.controls.Card;
 import app.knuckle.desktop.controls.Carried;
 import app.knuckle.desktop.controls.Focus;
 import app.knuckle.desktop.controls.GoButton;
+import app.knuckle.desktop.controls.Sections;
 import app.knuckle.desktop.controls.TextGrid;
 import app.knuckle.desktop.controls.Texts;
 import app.knuckle.desktop.explain.Topic;
@@ -38,6 +39,8 @@ final class BalanceView extends VBox {
   private final BalanceViewModel model;
   private final VBox scale = new VBox();
   private final VBox kept = new VBox();
+  private final Sections parts = new Sections(scale);
+  private final Sections questions = new Sections(kept);
   private final TextField name = new TextField();
   private final List<Integer> ticked = new ArrayList<>();
 
@@ -68,6 +71,27 @@ final class BalanceView extends VBox {
   }
 
   private void fill() {
+    List<BalanceViewModel.Group> groups = model.groups();
+    List<String> weights = groups.stream().map(model::weight).toList();
+    parts.add(
+        "how",
+        "",
+        () ->
+            Texts.wrapped(
+                "Click a group to put it on the left pan, again for the right, again to take it"
+                    + " off; or use the left and right arrow keys. Weights can be written over.",
+                "joint-line"));
+    parts.add("groups", groups, this::groups);
+    parts.add("pans", List.of(groups, weights, model.tilt()), this::beam);
+    parts.add("sentence", model.sentence(), () -> Texts.wrapped(model.sentence(), "prose"));
+    parts.add("actions", List.of(model.isReady(), model.ready(), model.trends()), this::actions);
+    parts.done();
+    questions.add(
+        "kept", List.of(model.kept(), model.overlap(), model.weighable()), this::keptCard);
+    questions.done();
+  }
+
+  private HBox beam() {
     VBox left = pan(Pan.LEFT, "left pan, ");
     VBox right = pan(Pan.RIGHT, "right pan, ");
     left.setTranslateY(model.tilt() * TILT);
@@ -76,18 +100,7 @@ final class BalanceView extends VBox {
     beam.getStyleClass().add("beam");
     HBox.setHgrow(left, Priority.ALWAYS);
     HBox.setHgrow(right, Priority.ALWAYS);
-    scale
-        .getChildren()
-        .setAll(
-            Texts.wrapped(
-                "Click a group to put it on the left pan, again for the right, again to take it"
-                    + " off; or use the left and right arrow keys. Weights can be written over.",
-                "joint-line"),
-            groups(),
-            beam,
-            Texts.wrapped(model.sentence(), "prose"),
-            actions());
-    kept.getChildren().setAll(keptCard());
+    return beam;
   }
 
   private VBox pan(Pan pan, String title) {

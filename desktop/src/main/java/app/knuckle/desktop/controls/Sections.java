@@ -52,6 +52,19 @@ public final class Sections {
 
   /** Puts into the page what was added since the last time, and takes out what was not. */
   public void done() {
+    put(nodes, children);
+    nodes.clear();
+    before = now;
+    now = new HashMap<>();
+  }
+
+  /**
+   * Makes children those of a list; whatever is there already stays where it is, as it is.
+   *
+   * @param nodes in their order, each once
+   * @param children of a page
+   */
+  public static void put(List<Node> nodes, ObservableList<Node> children) {
     children.retainAll(nodes);
     for (int i = 0; i < nodes.size(); i++) {
       if (i >= children.size() || children.get(i) != nodes.get(i)) {
@@ -59,8 +72,5 @@ public final class Sections {
         children.add(i, nodes.get(i));
       }
     }
-    nodes.clear();
-    before = now;
-    now = new HashMap<>();
   }
 }

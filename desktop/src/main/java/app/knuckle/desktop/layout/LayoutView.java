@@ -39,6 +39,7 @@ public final class LayoutView extends ScrollPane {
   private final VBox page = new VBox();
   private final VBox below = new VBox();
   private final Sections sections = new Sections(below);
+  private final Sections heads = new Sections(columns);
   private final HBox wide = new HBox();
   private final VBox tall = new VBox();
   private final VBox right = new VBox();
@@ -178,16 +179,21 @@ public final class LayoutView extends ScrollPane {
 
   /** Heads of the columns, to be carried into the sentence. */
   private void showColumns() {
-    columns.getChildren().clear();
-    for (String column : model.columnNames()) {
-      Label head = Texts.line(column, "column-head");
-      head.setId("column-" + column);
-      Carried.from(head, column);
-      columns.getChildren().add(head);
+    List<String> names = model.columnNames();
+    if (!names.isEmpty()) {
+      heads.add("words", "", () -> Texts.line("Columns, to drag into the sentence:", "bar-words"));
     }
-    if (!columns.getChildren().isEmpty()) {
-      columns.getChildren().add(0, Texts.line("Columns, to drag into the sentence:", "bar-words"));
+    for (String column : names) {
+      heads.add("column " + column, column, () -> head(column));
     }
+    heads.done();
+  }
+
+  private static Label head(String column) {
+    Label head = Texts.line(column, "column-head");
+    head.setId("column-" + column);
+    Carried.from(head, column);
+    return head;
   }
 
   private static Card skeleton(LayoutPage shown) {

@@ -1,8 +1,11 @@
 package app.knuckle.desktop.sentence;
 
+import app.knuckle.desktop.controls.Sections;
 import app.knuckle.desktop.controls.SlotChooser;
 import app.knuckle.desktop.controls.Texts;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -21,6 +24,9 @@ public final class DesignSentence extends FlowPane {
 
   private final Map<String, SlotChooser> slots = new HashMap<>();
   private final Map<String, TypedSlot> typed = new HashMap<>();
+  private final Map<String, Button> buttons = new HashMap<>();
+  private final List<Label> words = new ArrayList<>();
+  private final Map<String, Deque<Label>> spare = new HashMap<>();
   private final String slotStyle;
 
   /**
@@ -43,16 +49,20 @@ public final class DesignSentence extends FlowPane {
    */
   public void show(List<Piece> pieces) {
     List<Node> nodes = new ArrayList<>();
+    spare.clear();
+    words.forEach(
+        word -> spare.computeIfAbsent(word.getText(), text -> new ArrayDeque<>()).add(word));
+    words.clear();
     for (Piece piece : pieces) {
-      if (piece instanceof Piece.Words words) {
-        String text = words.text();
+      if (piece instanceof Piece.Words prose) {
+        String text = prose.text();
         int mark = Math.min(text.length(), marks(text));
         if (mark > 0 && !nodes.isEmpty()) {
           // A line never begins with a full stop: the mark stays with the slot before it.
           Node before = nodes.remove(nodes.size() - 1);
           nodes.add(
               before instanceof Label word
-                  ? Texts.line(word.getText() + text.substring(0, mark), "sentence-word")
+                  ? word(word.getText() + text.substring(0, mark))
                   : held(before, text.substring(0, mark)));
           text = text.substring(mark);
         }
@@ -72,7 +82,7 @@ public final class DesignSentence extends FlowPane {
       replaceAround(slot, nodes);
       return;
     }
-    getChildren().setAll(nodes);
+    Sections.put(nodes, getChildren());
     if (slots.containsValue(focused) && focused.getScene() != null) {
       focused.requestFocus();
     }
@@ -107,10 +117,10 @@ public final class DesignSentence extends FlowPane {
     return end > 0 && end < text.length() && text.charAt(end) == ' ' ? end + 1 : end;
   }
 
-  /** A typed slot with its mark stays where it is while it holds the keyboard. */
+  /** A slot with its mark stays where it is, since one that is typed into holds the keyboard. */
   private static HBox held(Node before, String mark) {
-    if (before instanceof TypedSlot
-        && before.getParent() instanceof HBox box
+    if (before.getParent() instanceof HBox box
+        && box.getChildren().size() > 1
         && box.getChildren().get(1) instanceof Label label) {
       label.setText(mark);
       return box;
@@ -153,29 +163,47 @@ public final class DesignSentence extends FlowPane {
   }
 
   private Button act(Piece.Act act) {
-    Button button = new Button(act.text());
-    button.setId(act.id());
-    button.setMnemonicParsing(false);
-    button.getStyleClass().add(slotStyle);
+    Button button = button(act.id(), act.text(), slotStyle);
     button.setOnAction(event -> act.run().run());
     return button;
   }
 
-  private static Button out(Piece.Out out) {
-    Button button = new Button("\u00d7");
-    button.setId(out.id());
-    button.setAccessibleText(out.what());
-    Texts.hint(button, out.what());
-    button.getStyleClass().add("sentence-out");
+  private Button out(Piece.Out out) {
+    Button button = button(out.id(), "\u00d7", "sentence-out");
+    if (!out.what().equals(button.getAccessibleText())) {
+      button.setAccessibleText(out.what());
+      Texts.hint(button, out.what());
+    }
     button.setOnAction(event -> out.run().run());
     return button;
   }
 
+  private Button button(String id, String text, String style) {
+    Button button =
+        buttons.computeIfAbsent(
+            id,
+            own -> {
+              Button made = new Button();
+              made.setId(own);
+              made.setMnemonicParsing(false);
+              made.getStyleClass().add(style);
+              return made;
+            });
+    button.setText(text);
+    return button;
+  }
+
+  /** A word; one that stood in the sentence before, if there is one that is not used again yet. */
+  private Label word(String text) {
+    Deque<Label> known = spare.get(text);
+    Label word =
+        known == null || known.isEmpty() ? Texts.line(text, "sentence-word") : known.remove();
+    words.add(word);
+    return word;
+  }
+
   /** Words that may break a line between them, as prose does. */
-  private static List<Node> words(String text) {
-    return Pattern.compile("(?<= )")
-        .splitAsStream(text)
-        .map(word -> (Node) Texts.line(word, "sentence-word"))
-        .toList();
+  private List<Node> words(String text) {
+    return Pattern.compile("(?<= )").splitAsStream(text).map(word -> (Node) word(word)).toList();
   }
 }
