@@ -1,6 +1,7 @@
 package app.knuckle.desktop.test;
 
 import app.knuckle.desktop.curve.DistributionCurve;
+import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.figures.scatter.Magnitude;
 import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Inquiry;
@@ -202,6 +203,11 @@ public record TestPage(
   private static boolean isAbout(Line line, Line other) {
     return other != null
         && (line.interval() != null || line.explained().title().equals(other.explained().title()));
+  }
+
+  /** The page of an answer with a test, made once. */
+  public static TestPage of(Answer answer) {
+    return answer.page(TestPage.class, tested -> of(tested.findings()));
   }
 
   /**

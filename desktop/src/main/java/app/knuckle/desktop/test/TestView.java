@@ -70,7 +70,7 @@ public final class TestView extends ScrollPane {
     if (answer == null || !answer.isTested()) {
       return;
     }
-    TestPage shown = TestPage.of(answer.findings());
+    TestPage shown = TestPage.of(answer);
     Shows now = new Shows(shown, answer.topic(), SquaresChoice.of(slip), coefficientsAsked);
     if (now.equals(shows)) {
       return;

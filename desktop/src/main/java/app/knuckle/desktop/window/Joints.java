@@ -13,6 +13,7 @@ import app.knuckle.desktop.look.LookView;
 import app.knuckle.desktop.records.RecordsLine;
 import app.knuckle.desktop.records.RecordsView;
 import app.knuckle.desktop.test.TestLine;
+import app.knuckle.desktop.test.TestPage;
 import app.knuckle.desktop.test.TestView;
 import app.knuckle.desktop.workbench.Answer;
 import app.knuckle.desktop.workbench.Joint;
@@ -35,6 +36,14 @@ final class Joints {
    * @param line made of an answer, which is null before the first one
    */
   record Registered(Function<SlipViewModel, Node> view, Function<Answer, Line> line) {}
+
+  /** Makes of an answer what will be shown of it, beside the interface thread. */
+  static void prepare(Answer answer) {
+    ChainPage.of(answer);
+    if (answer.isTested()) {
+      TestPage.of(answer);
+    }
+  }
 
   static Registered of(Joint joint) {
     return switch (joint) {

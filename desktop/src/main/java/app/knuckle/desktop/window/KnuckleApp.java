@@ -304,9 +304,9 @@ public final class KnuckleApp extends Application {
                 List.of(new Banner.Way("Read it again", source::refresh))));
   }
 
-  /** An empty workbench whose answers come with their chain already said: the workbench. */
+  /** An empty workbench whose answers come with their pages already made: the workbench. */
   public static Workbench workbench() {
-    return new Workbench(ChainPage::of);
+    return new Workbench(Joints::prepare);
   }
 
   /**
