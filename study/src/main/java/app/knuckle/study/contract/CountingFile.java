@@ -56,14 +56,9 @@ final class CountingFile {
     }
   }
 
-  /** Writes what is not usual; the columns are parts. */
+  /** Writes what is not usual. */
   static void write(Inquiry inquiry, ObjectNode node) {
-    if (inquiry.outOf() != null) {
-      node.put("outOf", inquiry.outOf());
-    }
-    if (inquiry.exposure() != null) {
-      node.put("exposure", inquiry.exposure());
-    }
+    inquiry.response().beside().ifPresent(part -> InquiryFile.put(node, part, inquiry.in(part)));
     if (inquiry.overdispersion() != null) {
       node.put("extraSpread", inquiry.overdispersion());
     }

@@ -22,6 +22,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -34,37 +35,29 @@ public final class InquiryFile {
   public static final int VERSION = 1;
 
   private static final List<String> KEYS =
-      List.of(
-          "knuckle",
-          "version",
-          "name",
-          "prepare",
-          "measured",
-          "together",
-          "treatments",
-          "expected",
-          "blocks",
-          "wholePlots",
-          "strips",
-          "unit",
-          "occasions",
-          "pairs",
-          "covariates",
-          "terms",
-          "squares",
-          "method",
-          "random",
-          "withinUnit",
-          "denominator",
-          "outOf",
-          "exposure",
-          "extraSpread",
-          "alpha",
-          "direction",
-          "reference",
-          "adjustAt",
-          "compare",
-          "edges");
+      Stream.concat(
+              Stream.of(
+                  "knuckle",
+                  "version",
+                  "name",
+                  "prepare",
+                  "together",
+                  "expected",
+                  "terms",
+                  "squares",
+                  "method",
+                  "random",
+                  "withinUnit",
+                  "denominator",
+                  "extraSpread",
+                  "alpha",
+                  "direction",
+                  "reference",
+                  "adjustAt",
+                  "compare",
+                  "edges"),
+              Arrays.stream(Part.values()).map(Part::key))
+          .toList();
 
   private static final List<String> COMPARE_KEYS =
       List.of("of", "within", "against", "procedure", "weights", "name", "trend");
@@ -352,13 +345,10 @@ public final class InquiryFile {
     if (inquiry.expected() != null) {
       node.put("expected", inquiry.expected());
     }
-    putTexts(node, "blocks", inquiry.blocks());
-    putTexts(node, "wholePlots", inquiry.wholePlots());
-    putTexts(node, "strips", inquiry.strips());
-    putText(node, "unit", inquiry.unit());
-    putTexts(node, "occasions", inquiry.occasions());
-    putText(node, "pairs", inquiry.pairs());
-    putTexts(node, "covariates", inquiry.covariates());
+    Arrays.stream(Part.values())
+        .filter(part -> part != Part.MEASURED && part != Part.TREATMENT)
+        .filter(part -> !inquiry.response().beside().equals(Optional.of(part)))
+        .forEach(part -> put(node, part, inquiry.in(part)));
     switch (inquiry.terms().choice()) {
       case ALL -> {
         // What is usual is not said.
@@ -432,9 +422,12 @@ public final class InquiryFile {
     }
   }
 
-  private static void putText(ObjectNode node, String key, String text) {
-    if (text != null) {
-      node.put(key, text);
+  /** The columns of a part, where there are any: one as a text, several as a list. */
+  static void put(ObjectNode node, Part part, List<String> columns) {
+    if (part.isOfOne() && !columns.isEmpty()) {
+      node.put(part.key(), columns.get(0));
+    } else {
+      putTexts(node, part.key(), columns);
     }
   }
 

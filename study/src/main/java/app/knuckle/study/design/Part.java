@@ -5,7 +5,8 @@ import java.util.List;
 
 /**
  * A part that columns play in an inquiry. What holds for parts of every kind is asked here, so that
- * another part is known wherever columns are checked, renamed, moved or remembered.
+ * another part is known wherever columns are checked, renamed, moved, remembered or written. They
+ * stand in the order in which files have them.
  */
 public enum Part {
   /** What was measured. */
@@ -14,22 +15,22 @@ public enum Part {
   TREATMENT("treatments", Holds.OWN),
   /** Where units are more alike. */
   BLOCK("blocks", Holds.OWN),
-  /** Measured beforehand. */
-  COVARIATE("covariates", Holds.OWN),
-  /** Who was seen repeatedly. */
-  UNIT("unit", Holds.ONE),
-  /** How many were tried. */
-  OUT_OF("outOf", Holds.ONE),
-  /** What counts are out of. */
-  EXPOSURE("exposure", Holds.ONE),
-  /** What matches pairs. */
-  PAIRS("pairs", Holds.ONE),
   /** Treatments laid on whole plots. */
   WHOLE_PLOT("wholePlots", Holds.TREATMENTS),
   /** Treatments laid in strips. */
   STRIP("strips", Holds.TREATMENTS),
+  /** Who was seen repeatedly. */
+  UNIT("unit", Holds.ONE),
   /** Treatments that vary within a unit. */
-  OCCASION("occasions", Holds.TREATMENTS);
+  OCCASION("occasions", Holds.TREATMENTS),
+  /** What matches pairs. */
+  PAIRS("pairs", Holds.ONE),
+  /** Measured beforehand. */
+  COVARIATE("covariates", Holds.OWN),
+  /** How many were tried. */
+  OUT_OF("outOf", Holds.ONE),
+  /** What counts are out of. */
+  EXPOSURE("exposure", Holds.ONE);
 
   /** Which columns a part takes. */
   private enum Holds {
