@@ -104,7 +104,7 @@ final class CheckPictures {
 
   /** What the model leaves against a covariate; null where there are no residuals. */
   static Scatter againstCovariate(Answer answer, String covariate) {
-    Residuals left = answer.findings().first().results().residuals();
+    Residuals left = answer.findings().first().results().residuals().orElse(null);
     if (left == null) {
       return null;
     }

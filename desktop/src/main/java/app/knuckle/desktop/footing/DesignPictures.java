@@ -40,7 +40,7 @@ final class DesignPictures {
    * multiply, the points rise or fall along a line (Tukey 1949; Daniel 1976, chapter 4).
    */
   Scatter additivity() {
-    Residuals left = response.results().residuals();
+    Residuals left = response.results().residuals().orElse(null);
     if (left == null || inquiry.blocks().size() != 1) {
       return null;
     }
@@ -91,7 +91,7 @@ final class DesignPictures {
 
   /** The spread of the differences between each two occasions, which should be alike. */
   Bars occasions() {
-    Residuals left = response.results().residuals();
+    Residuals left = response.results().residuals().orElse(null);
     if (left == null || inquiry.occasions().size() != 1 || inquiry.unit() == null) {
       return null;
     }

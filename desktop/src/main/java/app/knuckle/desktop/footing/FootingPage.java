@@ -121,7 +121,7 @@ public record FootingPage(String line, List<Check> cards) {
       this.answer = answer;
       this.response = response;
       inquiry = answer.findings().inquiry();
-      residuals = response.results().residuals();
+      residuals = response.results().residuals().orElse(null);
       ways = new WaysOn(answer);
       pictures = new DesignPictures(answer);
     }

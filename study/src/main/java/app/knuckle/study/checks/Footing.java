@@ -173,7 +173,7 @@ public record Footing(List<Check> checks) {
       this.findings = findings;
       this.response = response;
       inquiry = findings.inquiry();
-      residuals = response.results().residuals();
+      residuals = response.results().residuals().orElse(null);
     }
 
     List<Check> checks() {

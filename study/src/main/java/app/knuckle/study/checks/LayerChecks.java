@@ -16,6 +16,7 @@ import app.knuckle.study.prep.Frame;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * Checks of what an experiment of several layers leaves: row by row in the finest layer, once each
@@ -124,6 +125,6 @@ public final class LayerChecks {
       checks.add(GroupChecks.farthest(finest, frame));
     }
     checks.addAll(coarser);
-    return analysis.with(checks, finest);
+    return analysis.checking(checks, Optional.ofNullable(finest));
   }
 }

@@ -105,17 +105,18 @@ public final class FindingsFile {
       analysis.means().forEach(m -> means(means.addObject(), m, measured, scale));
       analysis.comparisons().forEach(c -> comparison(comparisons.addObject(), c, measured, scale));
       analysis.groupChecks().forEach(c -> check(checks.addObject(), c, measured));
-      if (analysis.residuals() != null) {
-        residuals(node, analysis.residuals(), measured, findings.frame());
-      }
+      analysis.residuals().ifPresent(left -> residuals(node, left, measured, findings.frame()));
       analysis.rankComparisons().forEach(c -> ranks(comparisons.addObject(), c, measured));
       analysis.contrasts().forEach(c -> contrast(contrasts.addObject(), c, measured, scale));
       results.add(response.words().result());
       if (!response.words().ranking().isBlank()) {
         rankings.add(response.words().ranking());
       }
-      if (analysis.powerTransformation() != null && !node.has("powerTransformation")) {
-        transformation(node, analysis.powerTransformation(), measured);
+      if (!node.has("powerTransformation")) {
+        analysis
+            .checked()
+            .powerTransformation()
+            .ifPresent(found -> transformation(node, found, measured));
       }
     }
     return node;

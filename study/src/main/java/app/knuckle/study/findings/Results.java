@@ -7,89 +7,160 @@ import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.means.LinkScale;
 import java.util.Collection;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
  * Everything computed about one response, or about several together.
  *
  * @param tests the tests, the main one first
- * @param checks of the footing
- * @param means adjusted means, one set a term
- * @param comparisons one a family that was asked for
- * @param contrasts one a question that was asked
- * @param powerTransformation of a one-way layout; null elsewhere
- * @param groupChecks checks group by group, and of residuals
- * @param rankComparisons families compared by ranks
- * @param residuals of the rows of the frame; null where there is no linear model or too many rows
+ * @param estimated means, and what was compared of them
+ * @param checked what the answer takes for granted, looked at
  */
-public record Results(
-    List<TestResult> tests,
-    List<CheckResult> checks,
-    List<MeansResult> means,
-    List<ComparisonResult> comparisons,
-    List<ContrastResult> contrasts,
-    PowerTransformation powerTransformation,
-    List<GroupCheck> groupChecks,
-    List<RankComparison> rankComparisons,
-    Residuals residuals) {
+public record Results(List<TestResult> tests, Estimated estimated, Checked checked) {
 
   public Results {
     tests = List.copyOf(tests);
-    checks = List.copyOf(checks);
-    means = List.copyOf(means);
-    comparisons = List.copyOf(comparisons);
-    contrasts = List.copyOf(contrasts);
-    groupChecks = List.copyOf(groupChecks);
-    rankComparisons = List.copyOf(rankComparisons);
   }
 
   /**
-   * An analysis without checks of groups or comparisons of ranks.
+   * Means, and what was compared of them.
    *
-   * @param tests the tests
-   * @param checks of the footing
-   * @param means adjusted means
-   * @param comparisons families
-   * @param contrasts questions
-   * @param powerTransformation null for none
+   * @param means adjusted means, one set a term
+   * @param comparisons one a family that was asked for
+   * @param contrasts one a question that was asked
+   * @param rankComparisons families compared by ranks
    */
-  public Results(
-      List<TestResult> tests,
-      List<CheckResult> checks,
+  public record Estimated(
       List<MeansResult> means,
       List<ComparisonResult> comparisons,
       List<ContrastResult> contrasts,
-      PowerTransformation powerTransformation) {
-    this(
-        tests,
-        checks,
-        means,
-        comparisons,
-        contrasts,
-        powerTransformation,
-        List.of(),
-        List.of(),
-        null);
+      List<RankComparison> rankComparisons) {
+
+    public Estimated {
+      means = List.copyOf(means);
+      comparisons = List.copyOf(comparisons);
+      contrasts = List.copyOf(contrasts);
+      rankComparisons = List.copyOf(rankComparisons);
+    }
+
+    static final Estimated NONE = new Estimated(List.of(), List.of(), List.of(), List.of());
   }
 
   /**
-   * The same with checks of groups.
+   * What an answer takes for granted, looked at.
    *
-   * @param more the checks
-   * @param left the residuals they are about; null for none
-   * @return the analysis
+   * @param design checks of what the design assumes
+   * @param values checks group by group, and of residuals
+   * @param residuals of the rows of the frame; empty where there is no linear model, or too many
+   *     rows
+   * @param powerTransformation of a one-way layout; empty elsewhere
    */
-  public Results with(List<GroupCheck> more, Residuals left) {
-    return new Results(
-        tests,
-        checks,
-        means,
-        comparisons,
-        contrasts,
-        powerTransformation,
-        more,
-        rankComparisons,
-        left);
+  public record Checked(
+      List<CheckResult> design,
+      List<GroupCheck> values,
+      Optional<Residuals> residuals,
+      Optional<PowerTransformation> powerTransformation) {
+
+    public Checked {
+      design = List.copyOf(design);
+      values = List.copyOf(values);
+    }
+
+    static final Checked NONE =
+        new Checked(List.of(), List.of(), Optional.empty(), Optional.empty());
+  }
+
+  /** Nothing was computed. */
+  public static final Results NONE = of(List.of());
+
+  /** Tests alone. */
+  public static Results of(List<TestResult> tests) {
+    return new Results(tests, Estimated.NONE, Checked.NONE);
+  }
+
+  /**
+   * The same with means, and what was compared of them.
+   *
+   * @param means one set a term
+   * @param comparisons one a family
+   * @param contrasts one a question
+   * @return the results
+   */
+  public Results estimating(
+      List<MeansResult> means, List<ComparisonResult> comparisons, List<ContrastResult> contrasts) {
+    Estimated found = new Estimated(means, comparisons, contrasts, estimated.rankComparisons);
+    return new Results(tests, found, checked);
+  }
+
+  /** The same with families compared by ranks. */
+  public Results ranking(List<RankComparison> families) {
+    Estimated found =
+        new Estimated(estimated.means, estimated.comparisons, estimated.contrasts, families);
+    return new Results(tests, found, checked);
+  }
+
+  /** The same with checks of what the design assumes. */
+  public Results checking(List<CheckResult> design) {
+    return checked(
+        new Checked(design, checked.values, checked.residuals, checked.powerTransformation));
+  }
+
+  /**
+   * The same with checks of values.
+   *
+   * @param values the checks
+   * @param residuals that they are about; empty for none
+   * @return the results
+   */
+  public Results checking(List<GroupCheck> values, Optional<Residuals> residuals) {
+    return checked(new Checked(checked.design, values, residuals, checked.powerTransformation));
+  }
+
+  /** The same with the power transformation of a one-way layout. */
+  public Results transforming(PowerTransformation transformation) {
+    return checked(
+        new Checked(
+            checked.design, checked.values, checked.residuals, Optional.of(transformation)));
+  }
+
+  private Results checked(Checked other) {
+    return new Results(tests, estimated, other);
+  }
+
+  /** Checks of what the design assumes. */
+  public List<CheckResult> checks() {
+    return checked.design();
+  }
+
+  /** Checks group by group, and of residuals. */
+  public List<GroupCheck> groupChecks() {
+    return checked.values();
+  }
+
+  /** What the model leaves of each row; empty where there is none. */
+  public Optional<Residuals> residuals() {
+    return checked.residuals();
+  }
+
+  /** Adjusted means, one set a term. */
+  public List<MeansResult> means() {
+    return estimated.means();
+  }
+
+  /** Families of means compared. */
+  public List<ComparisonResult> comparisons() {
+    return estimated.comparisons();
+  }
+
+  /** Contrasts and trends that were asked. */
+  public List<ContrastResult> contrasts() {
+    return estimated.contrasts();
+  }
+
+  /** Families compared by ranks. */
+  public List<RankComparison> rankComparisons() {
+    return estimated.rankComparisons();
   }
 
   /**
@@ -129,8 +200,4 @@ public record Results(
         .map(TestResult.Judged::p)
         .toList();
   }
-
-  /** Nothing was computed. */
-  public static final Results NONE =
-      new Results(List.of(), List.of(), List.of(), List.of(), List.of(), null);
 }

@@ -126,7 +126,8 @@ class StagesTest {
             .but(d -> d.compare = List.of(Compare.pairs(List.of("mesh"), Procedure.HOLM)))
             .at(0.01);
     Findings second = Answering.of(TABLE, FRAME, holm, Progress.NONE, kept);
-    assertThat(second.first().results().residuals()).isSameAs(first.first().results().residuals());
+    assertThat(second.first().results().residuals().orElseThrow())
+        .isSameAs(first.first().results().residuals().orElseThrow());
     assertThat(second.first().groups()).isSameAs(first.first().groups());
     assertThat(second.records()).isSameAs(first.records());
     Findings other =
@@ -136,8 +137,8 @@ class StagesTest {
             inquiry.but(d -> d.give(Part.BLOCK, List.of("rack"))),
             Progress.NONE,
             kept);
-    assertThat(other.first().results().residuals())
-        .isNotSameAs(first.first().results().residuals());
+    assertThat(other.first().results().residuals().orElseThrow())
+        .isNotSameAs(first.first().results().residuals().orElseThrow());
   }
 
   private static final AtomicInteger MADE = new AtomicInteger();

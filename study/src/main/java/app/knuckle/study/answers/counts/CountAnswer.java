@@ -116,14 +116,11 @@ public final class CountAnswer {
             measured,
             new FootingInputs(new Same<>(frame), new Same<>(question), inquiry.compare()),
             progress);
-    return new Results(
-            tests,
-            Checks.at(footing.checks(), inquiry.alpha()),
-            questions.meansOf(fit.model().fixed().terms()),
-            comparisons,
-            questions.contrasts(),
-            null)
-        .with(footing.groupChecks(), footing.residuals());
+    return Results.of(tests)
+        .checking(Checks.at(footing.checks(), inquiry.alpha()))
+        .estimating(
+            questions.meansOf(fit.model().fixed().terms()), comparisons, questions.contrasts())
+        .checking(footing.groupChecks(), Optional.ofNullable(footing.residuals()));
   }
 
   private static TestResult.CountResult test(

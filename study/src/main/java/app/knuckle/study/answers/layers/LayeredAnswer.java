@@ -56,13 +56,9 @@ public final class LayeredAnswer {
         new TestResult.AnovaResult(
             table, null, Slopes.of(fit.strata(), alpha), null, fit.layers(alpha), List.of());
     Results answered =
-        new Results(
-            List.of(test),
-            fit.checks(),
-            questions.meansOf(fit.terms()),
-            comparisons,
-            questions.contrasts(),
-            null);
+        Results.of(List.of(test))
+            .checking(fit.checks())
+            .estimating(questions.meansOf(fit.terms()), comparisons, questions.contrasts());
     return fit.left().on(answered, frame);
   }
 }

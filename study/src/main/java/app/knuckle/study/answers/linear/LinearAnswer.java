@@ -13,6 +13,7 @@ import app.knuckle.stats.linear.Covariate;
 import app.knuckle.stats.linear.Factor;
 import app.knuckle.stats.linear.Fit;
 import app.knuckle.stats.linear.Model;
+import app.knuckle.stats.linear.Residuals;
 import app.knuckle.stats.linear.Stratum;
 import app.knuckle.stats.linear.SumTest;
 import app.knuckle.stats.linear.Term;
@@ -27,7 +28,6 @@ import app.knuckle.study.answers.asked.FitInputs;
 import app.knuckle.study.answers.asked.UnequalMeans;
 import app.knuckle.study.cells.Parts;
 import app.knuckle.study.checks.Checks;
-import app.knuckle.study.checks.GroupChecks;
 import app.knuckle.study.design.Analysis;
 import app.knuckle.study.design.Compare;
 import app.knuckle.study.design.Inquiry;
@@ -41,9 +41,9 @@ import app.knuckle.study.stages.Same;
 import app.knuckle.study.stages.Stage;
 import app.knuckle.study.stages.Stages;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 
 /** Answers an inquiry about one response with one layer of error. */
@@ -126,7 +126,7 @@ public final class LinearAnswer {
         answer.questions(
             term ->
                 AnovaTable.of(answer.fitted.layer(), inquiry.squares(), inquiry.alpha()).pOf(term));
-    return new Results(List.of(), List.of(), List.of(), questions.comparisons(), List.of(), null);
+    return Results.NONE.estimating(List.of(), questions.comparisons(), List.of());
   }
 
   private AskedQuestions questions(Function<Term, Quantity> overall) {
@@ -149,16 +149,22 @@ public final class LinearAnswer {
     AskedQuestions questions = questions(table::pOf);
     List<ComparisonResult> comparisons = questions.comparisons();
     Results answered =
-        new Results(
-            tests,
-            checks(fitted.layer()),
-            questions.meansOf(model.terms()),
-            comparisons,
-            questions.contrasts(),
-            fitted.moments() == null ? null : transformation());
-    return fitted.residuals(progress) == null
+        Results.of(tests)
+            .checking(checks(fitted.layer()))
+            .estimating(questions.meansOf(model.terms()), comparisons, questions.contrasts());
+    if (fitted.isTransformable()) {
+      answered =
+          answered.transforming(
+              stages.of(
+                  TRANSFORMATION,
+                  measured,
+                  new TransformationInputs(new Same<>(fitted), inquiry.alpha()),
+                  progress));
+    }
+    Optional<Residuals> residuals = Optional.ofNullable(fitted.residuals(progress));
+    return residuals.isEmpty()
         ? answered
-        : answered.with(fitted.groupChecks(inquiry.alpha(), progress), fitted.residuals(progress));
+        : answered.checking(fitted.groupChecks(inquiry.alpha(), progress), residuals);
   }
 
   private List<CheckResult> checks(Stratum layer) {
@@ -169,18 +175,6 @@ public final class LinearAnswer {
       }
     }
     return checks;
-  }
-
-  private PowerTransformation transformation() {
-    double[][] groups = fitted.groups(values);
-    boolean few = Arrays.stream(groups).mapToInt(g -> g.length).sum() <= GroupChecks.MOST_VALUES;
-    return !few
-        ? null
-        : stages.of(
-            TRANSFORMATION,
-            measured,
-            new TransformationInputs(new Same<>(fitted), inquiry.alpha()),
-            progress);
   }
 
   private Results unequal() {
@@ -207,7 +201,7 @@ public final class LinearAnswer {
             UnequalSpread.brownForsythe(moments, inquiry.alpha())));
     UnequalMeans means = new UnequalMeans(inquiry, factor, moments, progress);
     List<ComparisonResult> comparisons = means.comparisons();
-    return new Results(tests, List.of(), List.of(means.result()), comparisons, List.of(), null);
+    return Results.of(tests).estimating(List.of(means.result()), comparisons, List.of());
   }
 
   /** What trends leave of a treatment's differences. */

@@ -115,6 +115,13 @@ final class LinearFit {
     return checked;
   }
 
+  /**
+   * Whether a power of the response may be looked for: of a one-way layout that is not too large.
+   */
+  boolean isTransformable() {
+    return moments != null && moments.total() <= GroupChecks.MOST_VALUES;
+  }
+
   /** The question as the fit sees it. */
   Inquiry inquiry() {
     return inquiry;

@@ -30,6 +30,7 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Answers an inquiry about one response with random effects. */
 public final class MixedAnswer {
@@ -109,13 +110,12 @@ public final class MixedAnswer {
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();
     Results answered =
-        new Results(
-            List.of(test),
-            MixedChecks.of(test),
-            asked.treatments().isEmpty() ? List.of() : questions.meansOf(question.terms()),
-            comparisons,
-            questions.contrasts(),
-            null);
+        Results.of(List.of(test))
+            .checking(MixedChecks.of(test))
+            .estimating(
+                asked.treatments().isEmpty() ? List.of() : questions.meansOf(question.terms()),
+                comparisons,
+                questions.contrasts());
     return checked(answered, test);
   }
 
@@ -220,6 +220,6 @@ public final class MixedAnswer {
     }
     double[][] groups = question.groups(left);
     checks.addAll(GroupChecks.spreadOfResiduals(groups, residuals.alikeWithin()));
-    return answered.with(checks, residuals);
+    return answered.checking(checks, Optional.of(residuals));
   }
 }

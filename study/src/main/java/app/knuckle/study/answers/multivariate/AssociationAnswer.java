@@ -24,6 +24,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -146,7 +147,7 @@ public final class AssociationAnswer {
       checks.add(check(CheckTest.MARDIA_KURTOSIS, normality.kurtosis()));
       checks.add(check(CheckTest.HENZE_ZIRKLER, normality.henzeZirkler(progress)));
     }
-    return Results.NONE.with(checks, null);
+    return Results.NONE.checking(checks, Optional.empty());
   }
 
   private static GroupCheck check(CheckTest test, MultivariateNormalityTest found) {

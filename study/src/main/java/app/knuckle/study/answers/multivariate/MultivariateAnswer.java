@@ -104,8 +104,7 @@ public final class MultivariateAnswer {
             fit.error().df(),
             fit.rows(),
             tables);
-    return new Results(
-        List.of(test), List.of(equalCovariances()), List.of(), List.of(), List.of(), null);
+    return Results.of(List.of(test)).checking(List.of(equalCovariances()));
   }
 
   /**
@@ -129,13 +128,9 @@ public final class MultivariateAnswer {
             progress,
             stages);
     List<ComparisonResult> comparisons = questions.comparisons();
-    return new Results(
-        List.of(new TestResult.AnovaResult(table, null, List.of(), null, null, List.of())),
-        List.of(),
-        questions.meansOf(fit.model().terms()),
-        comparisons,
-        questions.contrasts(),
-        null);
+    return Results.of(
+            List.of(new TestResult.AnovaResult(table, null, List.of(), null, null, List.of())))
+        .estimating(questions.meansOf(fit.model().terms()), comparisons, questions.contrasts());
   }
 
   private Stratum layer(int response) {

@@ -26,6 +26,7 @@ import app.knuckle.study.words.Prose;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntUnaryOperator;
 import java.util.stream.IntStream;
@@ -85,8 +86,7 @@ abstract class RankQuestion {
                 main ->
                     comparisons.stream().map(c -> c.judgedBy(main.p(), inquiry.alpha())).toList())
             .orElse(comparisons);
-    return new Results(
-        tests, List.of(), List.of(), List.of(), List.of(), null, checks, judged, null);
+    return Results.of(tests).checking(checks, Optional.empty()).ranking(judged);
   }
 
   Factor treatment() {

@@ -27,6 +27,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Answers an inquiry about one sample against an expected value, or about matched pairs. */
 public final class SampleAnswer {
@@ -61,8 +62,7 @@ public final class SampleAnswer {
   }
 
   private static Results of(TestResult test, List<GroupCheck> checks, Residuals left) {
-    return new Results(List.of(test), List.of(), List.of(), List.of(), List.of(), null)
-        .with(checks, left);
+    return Results.of(List.of(test)).checking(checks, Optional.ofNullable(left));
   }
 
   private Results oneSample(Frame frame) {
