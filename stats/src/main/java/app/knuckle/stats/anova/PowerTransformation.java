@@ -5,6 +5,7 @@ import app.knuckle.stats.Quantity;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.numbers.rootfinder.BrentSolver;
 import org.apache.commons.statistics.distribution.ChiSquaredDistribution;
 
@@ -48,13 +49,13 @@ public record PowerTransformation(
    *
    * @param groups values of each group, all above 0
    * @param alpha one less the confidence of the interval
-   * @return the power; null if a value is not above 0 or there is no spread
+   * @return the power; empty if a value is not above 0 or there is no spread
    */
-  public static PowerTransformation of(double[][] groups, double alpha) {
+  public static Optional<PowerTransformation> of(double[][] groups, double alpha) {
     for (double[] group : groups) {
       for (double v : group) {
         if (!(v > 0)) {
-          return null;
+          return Optional.empty();
         }
       }
     }
@@ -64,7 +65,7 @@ public record PowerTransformation(
       best = likelihood.at(x) > likelihood.at(best) ? x : best;
     }
     if (!Double.isFinite(likelihood.at(best))) {
-      return null;
+      return Optional.empty();
     }
     double lambda = likelihood.top(Math.max(-RANGE, best - LOOK), Math.min(RANGE, best + LOOK));
     double top = likelihood.at(lambda);
@@ -73,12 +74,13 @@ public record PowerTransformation(
     for (double x : USUAL) {
       profile.add(new Point(x, likelihood.at(x)));
     }
-    return new PowerTransformation(
-        lambda,
-        top,
-        limit(likelihood, -RANGE, lambda, level),
-        limit(likelihood, RANGE, lambda, level),
-        profile);
+    return Optional.of(
+        new PowerTransformation(
+            lambda,
+            top,
+            limit(likelihood, -RANGE, lambda, level),
+            limit(likelihood, RANGE, lambda, level),
+            profile));
   }
 
   private static Quantity limit(Likelihood likelihood, double end, double lambda, double level) {

@@ -157,13 +157,15 @@ class ChecksPropertiesTest {
   @Property(tries = 30)
   void theBestPowerFollowsThePowerOfTheValues(@ForAll long seed) {
     double[][] groups = Samples.groups(seed, 3);
-    PowerTransformation plain = PowerTransformation.of(groups, 0.05);
-    PowerTransformation unit = PowerTransformation.of(Samples.map(groups, v -> 40 * v), 0.05);
+    PowerTransformation plain = PowerTransformation.of(groups, 0.05).orElseThrow();
+    PowerTransformation unit =
+        PowerTransformation.of(Samples.map(groups, v -> 40 * v), 0.05).orElseThrow();
     assertThat(unit.lambda()).isCloseTo(plain.lambda(), within(1e-4));
     if (Math.abs(plain.lambda()) < 4.9) {
-      PowerTransformation squared = PowerTransformation.of(Samples.map(groups, v -> v * v), 0.05);
+      PowerTransformation squared =
+          PowerTransformation.of(Samples.map(groups, v -> v * v), 0.05).orElseThrow();
       assertThat(squared.lambda()).isCloseTo(plain.lambda() / 2, within(1e-4));
     }
-    assertThat(PowerTransformation.of(new double[][] {{1, 0}, {2, 3}}, 0.05)).isNull();
+    assertThat(PowerTransformation.of(new double[][] {{1, 0}, {2, 3}}, 0.05)).isEmpty();
   }
 }

@@ -117,11 +117,9 @@ public record Results(List<TestResult> tests, Estimated estimated, Checked check
     return checked(new Checked(checked.design, values, residuals, checked.powerTransformation));
   }
 
-  /** The same with the power transformation of a one-way layout. */
-  public Results transforming(PowerTransformation transformation) {
-    return checked(
-        new Checked(
-            checked.design, checked.values, checked.residuals, Optional.of(transformation)));
+  /** The same with the power transformation of a one-way layout; empty where none can be found. */
+  public Results transforming(Optional<PowerTransformation> transformation) {
+    return checked(new Checked(checked.design, checked.values, checked.residuals, transformation));
   }
 
   private Results checked(Checked other) {

@@ -62,7 +62,7 @@ public final class LinearAnswer {
 
   private record TransformationInputs(Same<LinearFit> fit, double alpha) {}
 
-  private static final Stage<TransformationInputs, PowerTransformation> TRANSFORMATION =
+  private static final Stage<TransformationInputs, Optional<PowerTransformation>> TRANSFORMATION =
       new Stage<>(
           (in, stages, progress) ->
               PowerTransformation.of(
