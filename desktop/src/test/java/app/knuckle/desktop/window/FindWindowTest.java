@@ -50,7 +50,7 @@ class FindWindowTest {
 
   private void find(FxRobot robot, String words) {
     press(robot, KeyCode.K);
-    until(() -> isThere(robot, "find-field"));
+    until(() -> isThere(robot, "find-field") && robot.lookup("#find-field").query().isFocused());
     robot.write(words).type(KeyCode.ENTER);
     until(() -> !isThere(robot, "find-field"));
   }
@@ -80,7 +80,7 @@ class FindWindowTest {
     untilShown(robot, "finding", "Clearance differs");
     takeKeyboard(robot);
     press(robot, KeyCode.D);
-    until(() -> isThere(robot, "find-field"));
+    until(() -> isThere(robot, "find-field") && robot.lookup("#find-field").query().isFocused());
     robot.write("0.01").type(KeyCode.ENTER);
     untilShown(robot, "beside-sentence", "At \u03b1 = 0.01");
     assertThat(asked().alpha()).isEqualTo(0.01);
@@ -95,7 +95,7 @@ class FindWindowTest {
     press(robot, KeyCode.TAB);
     untilShown(robot, "finding", "levels of mesh");
     press(robot, KeyCode.D);
-    until(() -> isThere(robot, "find-field"));
+    until(() -> isThere(robot, "find-field") && robot.lookup("#find-field").query().isFocused());
     robot.write("0.01 all 3").type(KeyCode.ENTER);
     untilShown(
         robot, "finding", (Driver.INQUIRIES + 3) + " inquiries on " + Driver.TABLES + " tables");
@@ -128,7 +128,7 @@ class FindWindowTest {
     untilShown(robot, "finding", "Clearance differs");
     takeKeyboard(robot);
     press(robot, KeyCode.K);
-    until(() -> isThere(robot, "find-field"));
+    until(() -> isThere(robot, "find-field") && robot.lookup("#find-field").query().isFocused());
     robot.write("canonical");
     untilShown(robot, "find-foot", "cannot be drawn so");
     robot.type(KeyCode.ESCAPE);
