@@ -113,7 +113,7 @@ public class CountBench {
     return sums;
   }
 
-  /** One decomposition of 5,000 rows and 12 columns: its triangle. */
+  /** One decomposition of 5,000 rows and 12 columns. */
   @Benchmark
   public DMatrixRMaj baselineColumns() {
     var qr = DecompositionFactory_DDRM.qr(columns.numRows, columns.numCols);

@@ -43,7 +43,7 @@ public class FindBench {
   private Findings plain;
   private Findings adjusted;
 
-  /** Makes moves of simulated words, and answers two inquiries of the demo study. */
+  /** Makes moves of random words, and answers two inquiries of the demo study. */
   @Setup
   public void make() {
     Random random = new Random(1);

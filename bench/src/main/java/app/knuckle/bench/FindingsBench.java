@@ -84,7 +84,7 @@ public class FindingsBench {
     return new Categories(name, "", random.ints(ROWS, 0, levels.size()).toArray(), levels, false);
   }
 
-  /** The same of three treatments in every combination: the findings. */
+  /** The same of three treatments in every combination. */
   @Benchmark
   public Findings factorial() {
     return Answering.of(table, factorial(Procedure.TUKEY, 0.05), Progress.NONE);
@@ -100,14 +100,14 @@ public class FindingsBench {
             });
   }
 
-  /** Another procedure where all else is known: the findings. */
+  /** Another procedure where all else is known. */
   @Benchmark
   public Findings anotherProcedure() {
     turn = !turn;
     return known(factorial(turn ? Procedure.TUKEY : Procedure.HOLM, 0.05));
   }
 
-  /** Another level of significance where all else is known: the findings. */
+  /** Another level of significance where all else is known. */
   @Benchmark
   public Findings anotherAlpha() {
     turn = !turn;
@@ -118,7 +118,7 @@ public class FindingsBench {
     return Answering.of(table, frame, inquiry, Progress.NONE, stages);
   }
 
-  /** One sort: the sorted values. */
+  /** One sort. */
   @Benchmark
   public double[] baselineSort() {
     double[] copy = values.clone();
@@ -126,7 +126,7 @@ public class FindingsBench {
     return copy;
   }
 
-  /** Summaries, test, comparison, sentences: the findings. */
+  /** Summaries, test, comparison, sentences. */
   @Benchmark
   public Findings findings() {
     return Answering.of(table, Inquiry.about("y", "g"), Progress.NONE);

@@ -135,14 +135,14 @@ public class LinearBench {
     return sums;
   }
 
-  /** A 4 x 3 x 5 factorial with all interactions, after all: the table. */
+  /** A 4 x 3 x 5 factorial with all interactions, after all. */
   @Benchmark
   public AnovaTable factorial() {
     List<Term> terms = Term.combinations(List.of("a", "b", "c"), 3);
     return table(new Model(Arrays.asList(factors), List.of(), terms, true));
   }
 
-  /** Twelve terms with a covariate, some with slopes of their own: the table. */
+  /** Twelve terms with a covariate, some with slopes of their own. */
   @Benchmark
   public AnovaTable twelveTerms() {
     List<Term> terms =
@@ -168,7 +168,7 @@ public class LinearBench {
     return AnovaTable.of(new Stratum("error", fit, 0, 1), Squares.AFTER_ALL, 0.05);
   }
 
-  /** One sort of 100,000 numbers: the sorted numbers. */
+  /** One sort of 100,000 numbers. */
   @Benchmark
   public double[] baselineSort() {
     double[] copy = toSort.clone();
@@ -176,19 +176,19 @@ public class LinearBench {
     return copy;
   }
 
-  /** All 4,950 pairs of 100 means by Tukey, with intervals and letters: the comparison. */
+  /** All 4,950 pairs of 100 means by Tukey, with intervals and letters. */
   @Benchmark
   public Comparison hundredMeans() {
     return AllPairs.withDefaults().compare(hundred.estimates(), Progress.NONE);
   }
 
-  /** One F probability of the library: the probability. */
+  /** One F probability of the library. */
   @Benchmark
   public double baselineFProbability() {
     return f.survivalProbability(3.2);
   }
 
-  /** One probability of the studentized range: the probability. */
+  /** One probability of the studentized range. */
   @Benchmark
   public double rangeProbability() {
     return range.survivalProbability(4.1);

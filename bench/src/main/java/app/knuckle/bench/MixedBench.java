@@ -119,13 +119,13 @@ public class MixedBench {
     return new Factor(name, IntStream.range(0, size).mapToObj(i -> name + i).toList(), codes);
   }
 
-  /** One dense Cholesky decomposition of 142 equations: its triangle. */
+  /** One dense Cholesky decomposition of 142 equations. */
   @Benchmark
   public DMatrixRMaj baselineEquations() {
     return decomposed(equations);
   }
 
-  /** One of the 62 equations that are left when the units are taken out: its triangle. */
+  /** One of the 62 equations that are left when the units are taken out. */
   @Benchmark
   public DMatrixRMaj baselineReduced() {
     return decomposed(reduced);
@@ -154,13 +154,13 @@ public class MixedBench {
     return sums;
   }
 
-  /** 1,000 rows, random terms of 5, 25 and 100 levels, 12 cells: the pairs. */
+  /** 1,000 rows, random terms of 5, 25 and 100 levels, 12 cells. */
   @Benchmark
   public Comparison threeTerms() {
     return small.answer();
   }
 
-  /** 100,000 rows, 2,000 units within 50 blocks, 12 cells: the pairs. */
+  /** 100,000 rows, 2,000 units within 50 blocks, 12 cells. */
   @Benchmark
   public Comparison unitsWithinBlocks() {
     return large.answer();

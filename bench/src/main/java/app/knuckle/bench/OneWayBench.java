@@ -73,7 +73,7 @@ public class OneWayBench {
     return squares;
   }
 
-  /** The whole analysis: the fit. */
+  /** The whole analysis. */
   @Benchmark
   public OneWay analysis() {
     return OneWay.fit(GroupMoments.of(values, groups, GROUPS), 0.05);

@@ -87,7 +87,7 @@ public class RanksBench {
     return copy;
   }
 
-  /** Shapiro and Wilk's test of 5,000 values: the test. */
+  /** Shapiro and Wilk's test of 5,000 values. */
   @Benchmark
   public Outcome shapiroWilk() {
     return Normality.shapiroWilk(fiveThousand, 0);
@@ -114,13 +114,13 @@ public class RanksBench {
     return ways[100];
   }
 
-  /** The rank-sum test of 100 against 100: the test. */
+  /** The rank-sum test of 100 against 100. */
   @Benchmark
   public Outcome rankSum() {
     return RankSum.mannWhitney(first, second, Direction.EITHER, 0.05);
   }
 
-  /** Shuffling 1,000 values and summing four groups, as often as the test does: a sum. */
+  /** Shuffling 1,000 values and summing four groups, as often as the test does. */
   @Benchmark
   public double baselineShuffles() {
     SplittableRandom random = new SplittableRandom(1);
@@ -144,7 +144,7 @@ public class RanksBench {
     return total;
   }
 
-  /** The permutation test of four groups of 250: the test. */
+  /** The permutation test of four groups of 250. */
   @Benchmark
   public Outcome permutation() {
     return Permutation.of(layout, Direction.EITHER, 1e-9, Progress.NONE);

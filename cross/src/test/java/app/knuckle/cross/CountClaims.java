@@ -86,7 +86,7 @@ final class CountClaims {
     double df = used.n() - k;
     boolean estimated = made.asked().path("extraSpread").asBoolean();
     if (!inside) {
-      return; // What lies separated takes no part in the spread: reference cases hold that.
+      return; // A separated group takes no part in the dispersion: reference cases hold that.
     }
     double spread = estimated ? pearson / df : 1;
     if (estimated && (df <= 0 || pearson < 1e-12)) {

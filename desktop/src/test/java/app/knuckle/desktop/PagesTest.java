@@ -280,8 +280,7 @@ class PagesTest {
   }
 
   /**
-   * Nine groups have more slopes than a palette has inks, and are significantly different all the
-   * same.
+   * Nine groups have more slopes than a palette has inks, and can be distinguished all the same.
    */
   @Test
   void slopesOfManyGroupsHaveInksOfTheirOwn() throws URISyntaxException {

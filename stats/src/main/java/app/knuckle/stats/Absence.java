@@ -67,7 +67,7 @@ public enum Absence {
   GRAND_MEAN_ZERO,
   MEAN_ZERO,
 
-  // It cannot be estimated or significantly different.
+  // It cannot be estimated, or not distinguished from another.
   EMPTY_CELLS,
   TELLS_NOTHING,
   NO_DIFFERENCE,

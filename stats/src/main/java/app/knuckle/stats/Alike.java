@@ -3,8 +3,9 @@ package app.knuckle.stats;
 import java.util.Arrays;
 
 /**
- * When values are alike but for rounding. Centring, and taking away what a model says, leaves error
- * in the last digits of the values as they were recorded: what is no larger than that says nothing.
+ * When values are alike but for rounding. Centring, and taking away what a model says, leaves
+ * rounding error in the last digits of the values as they were recorded: what is no larger than
+ * that says nothing.
  */
 public final class Alike {
   /**
@@ -26,11 +27,11 @@ public final class Alike {
   }
 
   /**
-   * Deviations without those that are the error of rounding.
+   * Deviations without those that are rounding error.
    *
    * @param deviations what is left of recorded values
-   * @param within how far from 0 that error goes
-   * @return as many, 0 in place of error
+   * @param within how far from 0 rounding error goes
+   * @return as many, 0 in place of rounding error
    */
   public static double[] cleansed(double[] deviations, double within) {
     return Arrays.stream(deviations).map(x -> Math.abs(x) <= within ? 0 : x).toArray();

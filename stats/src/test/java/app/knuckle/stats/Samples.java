@@ -7,10 +7,7 @@ import java.util.Random;
 import java.util.function.DoubleUnaryOperator;
 import java.util.stream.IntStream;
 
-/**
- * Made samples for properties: significantly different by a seed, so that a failure can be made
- * again.
- */
+/** Made samples for properties: drawn by a seed, so that a failure can be made again. */
 public final class Samples {
 
   private Samples() {}

@@ -41,7 +41,7 @@ public class Refused extends RuntimeException {
     return new Refused(new Refusal(where, what, wayOn));
   }
 
-  /** What to say: the refusal. */
+  /** What to say. */
   public Refusal refusal() {
     return refusal;
   }

@@ -11,7 +11,7 @@ import app.knuckle.study.findings.ResponseFindings;
 import app.knuckle.study.words.Numerals;
 import java.util.List;
 
-/** The live line of the joint: how many means are significantly different. */
+/** The live line of the joint: how many means differ significantly. */
 public final class CompareLine {
 
   private CompareLine() {}

@@ -101,7 +101,7 @@ public record ComparePage(
    *
    * @param text the difference, short
    * @param whole the difference with all its decimals and its unit
-   * @param differs whether the two were significantly different
+   * @param differs whether the two differ significantly
    * @param strength of its fill, from 0 to 3
    * @param reading the pair read out in full
    */

@@ -291,15 +291,11 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
 
   private void pairs(int family, ComparePage shown, boolean onFigure) {
     if (shown.onlyPair() == null && !shown.hasBoard()) {
-      Ladder ladder = ladders.get(family);
-      if (ladder == null || !ladder.takes(shown)) {
-        ladder = new Ladder(shown);
-        ladders.put(family, ladder);
-      } else {
-        ladder.show(shown);
-      }
-      Ladder alone = ladder;
-      sections.add("pairs " + family, new Same(alone), () -> alone(alone));
+      Ladder known = ladders.get(family);
+      Ladder ladder = known != null && known.takes(shown) ? known : new Ladder(shown);
+      ladder.show(shown);
+      ladders.put(family, ladder);
+      sections.add("pairs " + family, ladder, () -> alone(ladder));
       return;
     }
     sections.add(
@@ -307,9 +303,6 @@ public final class CompareView extends ScrollPane implements Shown.Unfinished {
         List.of(shown, onFigure, board, slip.styleProperty().get()),
         () -> pairs(shown, onFigure));
   }
-
-  /** A ladder that shows other means is still the same. */
-  private record Same(Ladder ladder) {}
 
   private static VBox alone(Ladder ladder) {
     VBox alone =

@@ -7,9 +7,8 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.layout.GridPane;
 
 /**
- * All pairs of ranked means: a cell for each, filled where the two were significantly different.
- * Walked with the arrow keys; the cell under the pointer or the focus is read out, and B sets its
- * bracket.
+ * All pairs of ranked means: a cell for each, filled where the two differ significantly. Walked
+ * with the arrow keys; the cell under the pointer or the focus is read out, and B sets its bracket.
  */
 final class DifferenceBoard extends GridPane {
 

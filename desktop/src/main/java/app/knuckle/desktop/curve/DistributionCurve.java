@@ -42,7 +42,7 @@ public record DistributionCurve(
    */
   private static final double UNSEEN = 1e-4;
 
-  /** A statistic this many times as far out as the curve is told separated. */
+  /** A statistic this many times as far out as the curve is drawn at the end of the axis. */
   private static final double FAR = 2;
 
   public DistributionCurve {

@@ -18,7 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
-/** "Cove nursery 2026": a simulated oyster nursery in a cove. */
+/** "Cove nursery 2026": an imaginary oyster nursery in a cove. */
 public final class DemoStudy {
 
   private DemoStudy() {}

@@ -20,7 +20,7 @@ public final class Explain extends Event {
     this.topic = topic;
   }
 
-  /** What is to be read about: the topic. */
+  /** What is to be read about. */
   public Topic topic() {
     return topic;
   }

@@ -19,7 +19,7 @@ import java.util.stream.IntStream;
 /** The pictures of the checks. */
 final class CheckPictures {
 
-  /** More groups than this are no longer significantly different in a card. */
+  /** More groups than this can no longer be distinguished in a card. */
   static final int MOST_BARS = Footing.MOST_GROUPS;
 
   /** More points than this are thinned out, evenly, so that a card is drawn at once. */

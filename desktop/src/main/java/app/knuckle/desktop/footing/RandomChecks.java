@@ -13,7 +13,10 @@ import app.knuckle.study.words.TermName;
 import java.util.List;
 import java.util.stream.IntStream;
 
-/** How each random grouping stands: how many levels it has, and whether they are normal. */
+/**
+ * How each random grouping stands: how many levels it has, and whether they are normally
+ * distributed.
+ */
 final class RandomChecks {
 
   /** Fewer levels show no shape. */

@@ -411,12 +411,12 @@ public final class Keeper implements Keeping {
     return unsaved.getReadOnlyProperty();
   }
 
-  /** Whether a file is being read or written: true while it is. */
+  /** Whether a file is being read or written. */
   public ReadOnlyBooleanProperty busyProperty() {
     return work.busyProperty();
   }
 
-  /** Studies opened or saved lately: the list. */
+  /** Studies opened or saved lately. */
   public Recent recent() {
     return recent;
   }

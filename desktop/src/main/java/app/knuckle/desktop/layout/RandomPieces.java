@@ -37,7 +37,7 @@ final class RandomPieces {
     return question.inquiry();
   }
 
-  /** Adds the words to a sentence tested with random effects. */
+  /** Adds the words to a sentence about random effects. */
   void say(List<Piece> s) {
     List<List<String>> terms = RandomPart.of(asked());
     s.add(new Piece.Words(" At random: "));

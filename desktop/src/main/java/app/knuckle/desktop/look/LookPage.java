@@ -61,7 +61,7 @@ public record LookPage(
     ResponseFindings response,
     Frame frame) {
 
-  /** More groups than this cannot be significantly different in one picture. */
+  /** More groups than this cannot be distinguished in one picture. */
   private static final int MOST_DRAWN = 60;
 
   /** More columns than this against each other are too small to be seen. */

@@ -189,7 +189,7 @@ public final class Sheet extends Region {
     return selection.get().columns();
   }
 
-  /** The cell that has the keyboard: its place. */
+  /** The cell that has the keyboard. */
   public Place focus() {
     return selection.get().focus();
   }

@@ -65,7 +65,7 @@ public final class StepEditor {
     }
   }
 
-  /** The kind of step: its form. */
+  /** The kind of step. */
   public StepForm form() {
     return form;
   }

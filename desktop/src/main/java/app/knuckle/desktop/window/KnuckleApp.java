@@ -304,7 +304,7 @@ public final class KnuckleApp extends Application {
                 List.of(new Banner.Way("Read it again", source::refresh))));
   }
 
-  /** An empty workbench whose answers come with their pages already made: the workbench. */
+  /** An empty workbench whose answers come with their pages already made. */
   public static Workbench workbench() {
     return new Workbench(Joints::prepare);
   }

@@ -33,7 +33,7 @@ public record ColumnGlance(
   private static final int BINS = 10;
   private static final int MOST_LEVELS = 12;
 
-  /** More decimals than this in a table are error. */
+  /** More decimals than this in a table say nothing. */
   private static final int MOST_DECIMALS = 6;
 
   /** Rows looked at to find the decimals. */

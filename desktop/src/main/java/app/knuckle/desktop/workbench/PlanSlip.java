@@ -31,7 +31,7 @@ public final class PlanSlip {
     return plan.get();
   }
 
-  /** The plan as it changes: the property. */
+  /** The plan as it changes. */
   public ReadOnlyObjectProperty<Plan> planProperty() {
     return plan.getReadOnlyProperty();
   }

@@ -192,7 +192,7 @@ public final class SlipViewModel {
     return answer.get();
   }
 
-  /** Whether an answer is being computed: true while it is. */
+  /** Whether an answer is being computed. */
   public ReadOnlyBooleanProperty busyProperty() {
     return asking.busyProperty();
   }

@@ -187,7 +187,7 @@ public final class TableSource {
     return preview.getReadOnlyProperty();
   }
 
-  /** Whether the file is being read: true while it is. */
+  /** Whether the file is being read. */
   public ReadOnlyBooleanProperty busyProperty() {
     return reading.busyProperty();
   }

@@ -619,7 +619,7 @@ public final class Workbench {
     }
   }
 
-  /** Everything that is open, as one value: the study. */
+  /** Everything that is open, as one value. */
   public Study study() {
     Set<TableSource> sources = new LinkedHashSet<>();
     List<Study.Asked> asked = new ArrayList<>();
@@ -692,7 +692,7 @@ public final class Workbench {
     return banner;
   }
 
-  /** What was done, and can be undone: the history. */
+  /** What was done, and can be undone. */
   public History history() {
     return history;
   }

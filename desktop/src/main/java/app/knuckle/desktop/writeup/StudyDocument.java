@@ -184,7 +184,7 @@ public final class StudyDocument {
     writing.cancel();
   }
 
-  /** Whether it is writing: true while it does. */
+  /** Whether it is writing. */
   public ReadOnlyBooleanProperty busyProperty() {
     return writing.busyProperty();
   }

@@ -261,7 +261,7 @@ class LayoutViewModelTest {
     assertThat(question.inquiry()).isEqualTo(before);
   }
 
-  /** How readings are correlated goes with the only column of occasions. */
+  /** The correlation of readings goes with the only column of occasions. */
   @Test
   void readingsThatHangTogetherNeedTheirOccasions() throws Exception {
     ask(

@@ -263,7 +263,7 @@ class PlanPageTest {
         .hasSizeGreaterThanOrEqualTo(layout == Plan.Layout.PAIRS ? 0 : 3);
   }
 
-  /** What the engine cannot answer is said, and not called a want of error. */
+  /** What the engine cannot answer is said, and not called a lack of error. */
   @Test
   void aCovariateOfCrossedStripsIsSaidNotToServe() {
     Plan plan =

@@ -136,7 +136,7 @@ final class MeansCaption {
             p ->
                 say(
                     "caption.letters",
-                    // Two means are tested with their test: no procedure is named.
+                    // Two means are compared by their test alone: no procedure is named.
                     response.shownMeans().stream().filter(m -> m.mean().exists()).count() == 2
                         ? say("caption.at", alpha)
                         : by(p, true),

@@ -17,7 +17,7 @@ import java.util.stream.IntStream;
  * @param groups from left to right
  * @param clusters names of the clusters that groups stand in; empty when each stands by itself
  * @param panels names of the panels that clusters or groups stand in; empty for none
- * @param series names of what is significantly different by colour; empty for none
+ * @param series names of the series, which differ in colour; empty for none
  * @param valueTitle title of the value axis, with its unit
  * @param groupTitle title under the groups
  * @param overhead a line above the plot; empty for none

@@ -27,7 +27,7 @@ public record Intervals(List<Row> rows, String title, double none) {
    * @param low lower limit; NaN for none
    * @param difference the estimate
    * @param high upper limit; NaN for none
-   * @param differs whether the two were significantly different
+   * @param differs whether the two differ significantly
    */
   public record Row(String name, double low, double difference, double high, boolean differs) {}
 }

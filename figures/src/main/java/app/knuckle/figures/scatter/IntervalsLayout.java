@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * Lays out intervals of differences; those significantly different from 0 are coloured by their
+ * Lays out intervals of differences; those that differ significantly from 0 are coloured by their
  * direction.
  */
 public final class IntervalsLayout {

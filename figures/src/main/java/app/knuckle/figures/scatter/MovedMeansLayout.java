@@ -23,7 +23,7 @@ public final class MovedMeansLayout {
   /** Ticks stand at least so far apart, in points. */
   private static final double TICK_SPACE = 32;
 
-  /** How far before and after is an outlier, as a share of the room of a mean, and at most. */
+  /** How far before and after lie apart, as a share of the room of a mean, and at most. */
   private static final double APART = 0.3;
 
   private static final double MOST_APART = 22;

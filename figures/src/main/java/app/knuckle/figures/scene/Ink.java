@@ -1,8 +1,8 @@
 package app.knuckle.figures.scene;
 
 /**
- * The inks of pictures. They are data, not style sheets, because they print: significantly
- * different in the common colour-vision deficiencies and by their lightness in grey.
+ * The inks of pictures. They are data, not style sheets, because they print: distinct in the common
+ * colour-vision deficiencies and by their lightness in grey.
  */
 public enum Ink {
   /** Text and axes. */

@@ -19,7 +19,7 @@ public record Arrangement(int turn, boolean panels, Order order, double legendX,
   /** The colours go to the treatment with the fewest levels, the axis to the others. */
   public static final int SUITED = -1;
 
-  /** More colours than this are no longer significantly different at a glance. */
+  /** More colours than this can no longer be distinguished at a glance. */
   private static final int MOST_COLOURS = 6;
 
   /** The order of groups. */

@@ -59,7 +59,7 @@ public enum Palette {
     return ink == Ink.PALE || ink == Ink.PALE_GREY ? Ink.MUTED : ink;
   }
 
-  /** The ink of bars that are not significantly different: its ink. */
+  /** The ink of bars that are of one series. */
   public Ink plainArea() {
     return switch (this) {
       case TIDE -> Ink.TIDE;
@@ -68,7 +68,7 @@ public enum Palette {
     };
   }
 
-  /** The ink of points that are not significantly different: its ink. */
+  /** The ink of points that are of one series. */
   public Ink plainPoint() {
     return switch (this) {
       case TIDE -> Ink.DEEP;

@@ -46,7 +46,7 @@ public final class FilesOfOthers extends Refused {
     return files;
   }
 
-  /** What a window asks, which offers to replace them: a sentence. */
+  /** What a window asks, which offers to replace them. */
   public String question() {
     return Prose.capital(refusal().what()) + ".";
   }

@@ -11,7 +11,7 @@ import java.util.TreeMap;
 /** How a file of records is written: guessed from the file, changeable by the user. */
 public sealed interface FileForm {
 
-  /** Whether the first row names the columns: true if it does. */
+  /** Whether the first row names the columns. */
   boolean header();
 
   /** The form in words: "comma, point, UTF-8". Returns a short list. */
@@ -95,7 +95,7 @@ public sealed interface FileForm {
       this(charset, delimiter, quote, decimalComma, false, skip, header, "");
     }
 
-    /** The same as someone chose it, so that nothing is in doubt any more: the form. */
+    /** The same as someone chose it, so that nothing is in doubt any more. */
     public Text decided() {
       return new Text(charset, delimiter, quote, decimalComma, grouped, skip, header, "");
     }

@@ -9,7 +9,7 @@ import java.util.regex.Pattern;
 /** A piece of the page that goes into a paper; every format is written from these alone. */
 public sealed interface Block {
 
-  /** Which part of the page it is: the part. */
+  /** Which part of the page it is. */
   Part part();
 
   /** What it says: the text, or the caption. Returns words that can be written over. */

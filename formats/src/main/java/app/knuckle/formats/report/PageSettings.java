@@ -57,7 +57,7 @@ public record PageSettings(
     SENTENCE("one sentence"),
     /** What was tested, effect by effect. */
     PARAGRAPH("a paragraph"),
-    /** That, and every difference that was significantly different with its interval. */
+    /** That, and every significant difference with its interval. */
     FULL("in full");
 
     private final String title;

@@ -22,7 +22,7 @@ public final class ZipGuard {
   /** Records of this size fill the memory of the machines that people have. */
   private static final long MOST_BYTES = 4L << 30;
 
-  /** XML shrinks to about a twentieth; only simulated files shrink this far. */
+  /** XML shrinks to about a twentieth; only files made to do harm shrink this far. */
   private static final long MOST_SHRUNK = 200;
 
   /** Smaller parts may shrink as they like. */

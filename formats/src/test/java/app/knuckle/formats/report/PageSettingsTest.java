@@ -144,7 +144,7 @@ class PageSettingsTest {
   void resultsAreOneSentenceOrAParagraphOrInFull() {
     assertThat(results(Length.SENTENCE)).hasSizeLessThan(results(Length.PARAGRAPH).length());
     assertThat(results(Length.PARAGRAPH)).startsWith(results(Length.SENTENCE));
-    // The largest difference first: 9 - 2, 9 - 3.5; 2 and 3.5 are not significantly different.
+    // The largest difference first: 9 - 2, 9 - 3.5; 2 and 3.5 do not differ significantly.
     assertThat(results(Length.FULL))
         .startsWith(results(Length.PARAGRAPH))
         .contains("Significant differences: coarse above line 1.5 by 7.00 mm (95% interval ")

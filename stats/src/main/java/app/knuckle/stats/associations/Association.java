@@ -16,7 +16,7 @@ public sealed interface Association extends Outcome {
   List<List<Double>> ps();
 
   /**
-   * Coefficients that are tested with t.
+   * Coefficients that are tested by t.
    *
    * @param form pearson or spearman
    * @param n number of rows

@@ -158,7 +158,7 @@ public final class AllPairs {
         Letters.of(Ranking.of(estimates), pairs));
   }
 
-  /** A pair is tested with itself: others may lack their spread. */
+  /** A pair is tested by itself: others may lack their spread. */
   private static boolean isPossible(Pair pair) {
     return pair.df().exists() && pair.statistic().exists();
   }

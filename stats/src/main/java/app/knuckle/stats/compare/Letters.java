@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.stream.IntStream;
 
 /**
- * Letters for means: two means share a letter exactly when they were compared and not significantly
- * different. A pair that could not be judged shares no letter by itself, and a mean without a
+ * Letters for means: two means share a letter exactly when they were compared and do not differ
+ * significantly. A pair that could not be judged shares no letter by itself, and a mean without a
  * judged pair has none.
  *
  * <p>Every largest set of means without a differing pair gets a letter, found by insertion and

@@ -214,7 +214,7 @@ public enum Procedure {
   }
 
   /**
-   * Whether it takes each pair's separate variance, and nothing else: true if every pair has a
+   * Whether it takes the variances of each pair alone, and nothing else: true if every pair has a
    * critical value of its own.
    */
   public boolean hasOwnSpreads() {
@@ -246,7 +246,7 @@ public enum Procedure {
     };
   }
 
-  /** What judges its pairs: the distribution. */
+  /** What judges its pairs. */
   public Law distribution() {
     return distribution;
   }

@@ -47,12 +47,12 @@ public final class CountChecks {
   public record Dispersion(
       Quantity statistic, long df, Quantity dispersion, Quantity p, Quantity less) {}
 
-  /** By Pearson's chi-squared: the check. */
+  /** By Pearson's chi-squared. */
   public Dispersion pearson() {
     return dispersion(solution.pearson());
   }
 
-  /** By the deviance: the check. */
+  /** By the deviance. */
   public Dispersion deviance() {
     return dispersion(solution.deviance());
   }
@@ -122,7 +122,7 @@ public final class CountChecks {
    */
   public record Expected(long n, double smallest, long below1, long below5) {}
 
-  /** Expected counts of rows; of proportions the smaller of both sides: the check. */
+  /** Expected counts of rows; of proportions the smaller of both sides. */
   public Expected ofRows() {
     List<double[]> all = new ArrayList<>();
     cells.each((cell, y, size, rows) -> all.add(new double[] {expected(cell, size), rows}));
@@ -176,7 +176,7 @@ public final class CountChecks {
   }
 
   /**
-   * The row that stands out most, tested with a fit without it.
+   * The row that stands out most, judged by a fit without it.
    *
    * @param place among the rows
    * @param row of the records

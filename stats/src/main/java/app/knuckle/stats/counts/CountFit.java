@@ -156,7 +156,7 @@ public final class CountFit implements Estimator {
       Quantity dispersion,
       double logLikelihood) {}
 
-  /** How well the model fits: the figures. */
+  /** How well the model fits. */
   public Figures figures() {
     return new Figures(
         cells.rows(),
@@ -245,7 +245,7 @@ public final class CountFit implements Estimator {
 
   /**
    * Whether groups have slopes of their own on a covariate: what deviance drops by when its
-   * products with treatments join, tested with the spread of the larger model.
+   * products with treatments join, tested against the dispersion of the larger model.
    *
    * @param covariate its name
    * @param treatments terms of treatments alone
@@ -315,7 +315,7 @@ public final class CountFit implements Estimator {
 
   /**
    * Whether two groups differ, by merging them: what deviance rises by when both have one mean.
-   * Serves where one of them lies separated and has no mean of its own.
+   * Serves where one of them is separated and has no mean of its own.
    *
    * @param treatments whose combinations are the groups
    * @param left levels of one group, by treatment
@@ -417,7 +417,7 @@ public final class CountFit implements Estimator {
     }
     double[] deviations = at.clone();
     for (int c = 0; c < at.length; c++) {
-      // At the mean over all rows, those separated among them.
+      // At the mean over all rows, separated ones among them.
       deviations[c] = Double.isNaN(at[c]) ? covariateMean(c) : at[c];
     }
     return solution.design().combination(solution.design().meanOf(levels, deviations));

@@ -7,6 +7,7 @@ import app.knuckle.stats.linear.Model;
  *
  * @param kind of count
  * @param fixed factors, covariates and terms
- * @param overdispersion whether the spread is estimated, rather than taken as the distribution says
+ * @param overdispersion whether the dispersion is estimated, rather than taken as the distribution
+ *     says
  */
 public record CountModel(CountKind kind, Model fixed, boolean overdispersion) {}

@@ -85,7 +85,7 @@ public record CountRows(
     return at;
   }
 
-  /** How many rows can be tested with themselves: the number. */
+  /** How many rows can be tested by themselves. */
   public int judged() {
     int count = 0;
     for (double d : deletion) {

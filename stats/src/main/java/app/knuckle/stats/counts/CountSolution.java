@@ -127,7 +127,7 @@ final class CountSolution {
   /**
    * Climbs.
    *
-   * @return true at the top, false if cells turned out to lie separated, null if nowhere
+   * @return true at the top, false if cells turned out to be separated, null if nowhere
    */
   private Boolean climb(double[] start, Progress progress) {
     predictor = start.clone();
@@ -238,7 +238,7 @@ final class CountSolution {
   }
 
   /**
-   * Whether cells run away while the others have settled; they are put separated only if a
+   * Whether cells run away while the others have settled; they are taken for separated only if a
    * direction in the space of the model proves it: one that moves each of them outward and no other
    * cell at all.
    */
@@ -319,7 +319,7 @@ final class CountSolution {
     return IntStream.range(0, edge.length).noneMatch(c -> edge[c]);
   }
 
-  /** The design with the cells separated in it. */
+  /** The design with the separated cells in it. */
   Fit onAllCells() {
     return Fit.of(model, List.of(new double[edge.length]));
   }
@@ -351,7 +351,7 @@ final class CountSolution {
     return edge[cell];
   }
 
-  /** Coordinates of the fixed part of a cell; null separated. */
+  /** Coordinates of the fixed part of a cell; null of a separated cell. */
   double[] row(int cell) {
     return rows[cell];
   }
@@ -365,12 +365,14 @@ final class CountSolution {
     return predictor[cell];
   }
 
-  /** The fitted mean of one unit of exposure, or of one tried; its own separated. */
+  /**
+   * The fitted mean of one unit of exposure, or of one tried; its own where the cell is separated.
+   */
   double mean(int cell) {
     return edge[cell] ? cells.count(cell) / cells.sizeOf(cell) : kind.mean(predictor[cell]);
   }
 
-  /** Its variance; 0 separated. */
+  /** Its variance; 0 of a separated cell. */
   double variance(int cell) {
     return edge[cell] ? 0 : kind.variance(predictor[cell]);
   }

@@ -132,7 +132,10 @@ final class Remembered {
     return new Piece(powers(chebyshev(values, steep ? NOISE : NOISE * Math.exp(largest))), steep);
   }
 
-  /** Coefficients of the polynomial through values at Chebyshev points, down to what is error. */
+  /**
+   * Coefficients of the polynomial through values at Chebyshev points, down to what is rounding
+   * error.
+   */
   private static double[] chebyshev(double[] values, double noise) {
     double[] c = new double[TERMS];
     for (int k = 0; k < TERMS; k++) {

@@ -3,8 +3,8 @@ package app.knuckle.stats.distributions;
 import org.apache.commons.numbers.gamma.LogGamma;
 
 /**
- * The density of u = ln s, where s = sqrt(chi2(df) / df) estimates the standard deviation of error
- * whose standard deviation is 1.
+ * The density of u = ln s, where s = sqrt(chi2(df) / df) estimates the standard deviation of the
+ * error whose standard deviation is 1.
  */
 final class ScaleDensity {
 

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 
 /**
- * The average of a function of s = sqrt(chi2(df) / df), the estimated standard deviation of error
- * whose standard deviation is 1. The integral is taken over u = ln s by the trapezoidal rule, whose
- * error falls exponentially with the step for functions as smooth as these.
+ * The average of a function of s = sqrt(chi2(df) / df), the estimated standard deviation of the
+ * error whose standard deviation is 1. The integral is taken over u = ln s by the trapezoidal rule,
+ * whose error falls exponentially with the step for functions as smooth as these.
  *
  * @see "Trefethen, L. N. and Weideman, J. A. C. (2014). The exponentially convergent trapezoidal
  *     rule. SIAM Review 56, 385-458"

@@ -5,7 +5,7 @@ import org.apache.commons.statistics.distribution.ContinuousDistribution;
 import org.apache.commons.statistics.distribution.FDistribution;
 
 /**
- * The F distribution, also where the error is known: with infinitely many degrees of freedom of
+ * The F distribution, also where the error is known: with infinitely many degrees of freedom of the
  * error it is chi-squared over its own.
  */
 public final class VarianceRatio {

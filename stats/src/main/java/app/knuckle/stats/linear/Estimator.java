@@ -57,7 +57,7 @@ public interface Estimator {
    */
   double df(Estimable e);
 
-  /** The value from which means are deviations: the origin. */
+  /** The value from which means are deviations. */
   double origin();
 
   /**
@@ -82,7 +82,7 @@ public interface Estimator {
    */
   Quantity commonDf();
 
-  /** The mean square that every contrast is tested with: absent where there is none. */
+  /** The mean square that every contrast is tested against: absent where there is none. */
   Quantity errorMs();
 
   /**
@@ -104,12 +104,12 @@ public interface Estimator {
     return false;
   }
 
-  /** Why a mean has no value where it has none: the reason. */
+  /** Why a mean has no value where it has none. */
   default Absence noMean() {
     return Absence.EMPTY_CELLS;
   }
 
-  /** Why there is no standard error where there is none: the reason. */
+  /** Why there is no standard error where there is none. */
   default Absence noError() {
     return Absence.NO_NOISE_NO_SE;
   }

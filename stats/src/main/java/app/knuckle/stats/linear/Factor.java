@@ -18,7 +18,7 @@ public record Factor(String name, List<String> levels, int[] codes) {
     levels = List.copyOf(levels);
   }
 
-  /** How many levels there are: the number. */
+  /** How many levels there are. */
   public int size() {
     return levels.size();
   }

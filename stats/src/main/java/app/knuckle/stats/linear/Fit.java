@@ -437,7 +437,7 @@ public final class Fit {
     return new Sum(cells.rows() - rank - absorbed, residual);
   }
 
-  /** Rows that took part: the number. */
+  /** Rows that took part. */
   public int rows() {
     return cells.rows();
   }

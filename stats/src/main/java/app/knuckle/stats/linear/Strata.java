@@ -110,7 +110,7 @@ public record Strata(List<Stratum> layers, double offset) implements Estimator {
     return new Estimable(vectors);
   }
 
-  /** The value from which means are deviations: the origin. */
+  /** The value from which means are deviations. */
   @Override
   public double origin() {
     return offset + layers.get(0).fit().origin(layers.get(0).response()) / layers.get(0).scale();

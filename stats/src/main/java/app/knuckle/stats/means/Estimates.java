@@ -134,7 +134,7 @@ public final class Estimates {
             Absence.LIMIT_TOO_FAR);
   }
 
-  /** How many means there are: the number. */
+  /** How many means there are. */
   public int size() {
     return deviations.length;
   }

@@ -60,15 +60,15 @@ public record Component(
    *
    * @param share from 0 to 1
    * @param se its standard error
-   * @param reliability how well the levels of the term are significantly different, from 0 to 1
+   * @param reliability how well the levels of the term can be distinguished, from 0 to 1
    */
   public record Share(Quantity share, Quantity se, Quantity reliability) {}
 
   /**
-   * The likelihood-ratio test that a component is 0, which lies separated of what is possible.
+   * The likelihood-ratio test that a component is 0, which is at the boundary of what is possible.
    *
    * @param statistic at least 0
-   * @param p half the tail of chi-squared with one degree of freedom; 1 separated
+   * @param p half the tail of chi-squared with one degree of freedom; 1 at the boundary
    * @see "Self, S. G. and Liang, K.-Y. (1987). Asymptotic properties of maximum likelihood
    *     estimators under nonstandard conditions. J. Amer. Statist. Assoc. 82, 605-610"
    */

@@ -17,7 +17,7 @@ final class LikelihoodSearch {
   /** A step this small, relative, is the last but one. */
   private static final double LAST_STEP = 1e-10;
 
-  /** Steps of a variance below this share of the total are tested with the total. */
+  /** Steps of a variance below this share of the total are measured by the total. */
   private static final double SMALL_SHARE = 1e-6;
 
   /** A variance below this share of the total that still falls is 0. */

@@ -135,7 +135,7 @@ public final class MixedFit implements Estimator {
     }
   }
 
-  /** How well the model fits: the figures. */
+  /** How well the model fits. */
   public Figures figures() {
     boolean own = model.within() == WithinUnit.OWN_VARIANCES;
     return new Figures(

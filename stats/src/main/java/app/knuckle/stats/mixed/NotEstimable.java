@@ -17,7 +17,7 @@ public final class NotEstimable extends RuntimeException {
     CONFOUNDED,
     /** Two random terms group the rows alike. */
     SAME_GROUPS,
-    /** The variances cannot be significantly different. */
+    /** The variances cannot be estimated apart from each other. */
     NOT_TOLD_APART,
     /** There are fewer rows than so many variances need. */
     TOO_FEW_ROWS,
@@ -42,7 +42,7 @@ public final class NotEstimable extends RuntimeException {
     this.sources = List.of(sources);
   }
 
-  /** What is in the way: the kind. */
+  /** What is in the way. */
   public Reason reason() {
     return reason;
   }

@@ -63,7 +63,7 @@ public record RandomTerm(Term term, List<List<String>> levels, int[] codes) {
     return key;
   }
 
-  /** How many combinations occur: the number. */
+  /** How many combinations occur. */
   public int size() {
     return levels.size();
   }

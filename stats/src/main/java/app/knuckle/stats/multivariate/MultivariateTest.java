@@ -89,8 +89,8 @@ public record MultivariateTest(
    * A canonical variate.
    *
    * @param raw coefficients of the responses, so that its variance within groups is 1
-   * @param standardised coefficients of the responses in units of their separate variance within
-   *     groups
+   * @param standardised coefficients of the responses in units of their own standard deviation
+   *     within groups
    * @param structure correlations with the responses within groups
    */
   public record Variate(List<Double> raw, List<Double> standardised, List<Double> structure) {
@@ -270,7 +270,7 @@ public record MultivariateTest(
   }
 
   /**
-   * Lower triangle L with L L' = a; null if a has no full rank, tested with what is left of each
+   * Lower triangle L with L L' = a; null if a has no full rank, judged by what is left of each
    * response beside those before it: EJML's own bound is not relative to the response.
    */
   static double[][] cholesky(double[][] a) {

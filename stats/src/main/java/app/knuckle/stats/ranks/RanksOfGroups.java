@@ -78,7 +78,7 @@ public final class RanksOfGroups {
     return sum;
   }
 
-  /** Whether every group is one value, so that nothing tells the error: true if so. */
+  /** Whether every group is one value, so that nothing tells the error. */
   public boolean isSingle() {
     return n == groups.length;
   }

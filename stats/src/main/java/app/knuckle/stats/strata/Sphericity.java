@@ -55,7 +55,7 @@ public record Sphericity(
    * @param inTerm which factors the term has
    * @param groups group of each unit
    * @param groupCount how many groups there are
-   * @param error how far values may be apart by rounding alone
+   * @param noise how far values may be apart by rounding alone
    * @return the tests; absent where there are too few units
    * @see "Rouanet, H. and Lepine, D. (1970). British Journal of Mathematical and Statistical
    *     Psychology 23, 147-163, on the contrasts of an effect"

@@ -99,7 +99,7 @@ public final class TwoLayers {
    * @param origin that first value
    * @param values one row a unit, one column a part
    * @param means one a unit
-   * @param error how far from 0 deviations are rounding
+   * @param noise how far from 0 deviations are rounding
    */
   private record Split(double origin, double[][] values, double[] means, double noise) {
 
@@ -316,7 +316,7 @@ public final class TwoLayers {
     return unitDeviations;
   }
 
-  /** Mean of all values used: the mean. */
+  /** Mean of all values used. */
   public double grandMean() {
     return grandMean;
   }

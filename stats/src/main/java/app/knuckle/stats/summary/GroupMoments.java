@@ -238,7 +238,7 @@ public final class GroupMoments {
     return counts[group];
   }
 
-  /** Values in all groups: the total count. */
+  /** Values in all groups. */
   public long total() {
     long n = 0;
     for (long c : counts) {

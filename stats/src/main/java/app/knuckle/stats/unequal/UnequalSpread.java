@@ -9,7 +9,7 @@ import app.knuckle.stats.summary.GroupMoments;
 import java.util.stream.IntStream;
 import org.apache.commons.statistics.distribution.FDistribution;
 
-/** One-way tests that take each group's separate variance. */
+/** One-way tests that take a separate variance for each group. */
 public final class UnequalSpread {
 
   private UnequalSpread() {}
@@ -125,7 +125,7 @@ public final class UnequalSpread {
   }
 
   /**
-   * Means with their separate variance and degrees of freedom; differences with Welch's.
+   * Means with separate variances and degrees of freedom; differences with Welch's.
    *
    * @param moments of the groups
    * @return the estimates

@@ -79,7 +79,9 @@ class LettersTest {
     }
   }
 
-  /** Where errors are alike, two means are significantly different by their distance alone. */
+  /**
+   * Where errors are alike, whether two means differ significantly depends on their distance alone.
+   */
   @Property
   void alongOneScaleEveryLetterIsARun(
       @ForAll @IntRange(min = 2, max = 90) int k,

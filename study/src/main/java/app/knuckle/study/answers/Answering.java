@@ -258,15 +258,15 @@ public final class Answering {
   }
 
   private Results analysis(String measured) {
-    if (inquiry.analysis() == Analysis.RANKS || inquiry.analysis() == Analysis.PERMUTATION) {
-      return RankAnswer.to(frame, inquiry, measured, progress, stages);
-    }
-    if (inquiry.analysis() == Analysis.MIXED) {
-      return MixedAnswer.to(frame, inquiry, measured, progress, stages);
-    }
-    if (inquiry.response().isCounted()) {
-      return CountAnswer.to(frame, inquiry, measured, progress, stages);
-    }
+    return switch (inquiry.analysis()) {
+      case RANKS, PERMUTATION -> RankAnswer.to(frame, inquiry, measured, progress, stages);
+      case MIXED -> MixedAnswer.to(frame, inquiry, measured, progress, stages);
+      case DEVIANCE -> CountAnswer.to(frame, inquiry, measured, progress, stages);
+      case LEAST_SQUARES, SEPARATE_VARIANCES -> ofMeans(measured);
+    };
+  }
+
+  private Results ofMeans(String measured) {
     if (inquiry.treatments().isEmpty() || inquiry.pairs() != null) {
       return SampleAnswer.to(frame, inquiry, measured);
     }

@@ -35,7 +35,7 @@ import java.util.Set;
  * @param effects of each response, term by term
  * @param fits how well each response is described
  * @param means of each response, as they are shown
- * @param pairs that were significantly different in one of them only
+ * @param pairs that differ significantly in one of them only
  * @param footing check by check
  */
 public record Beside(
@@ -91,7 +91,7 @@ public record Beside(
       Optional<ShownMean> right) {}
 
   /**
-   * A pair of means, judged in both answers and significantly different in one.
+   * A pair of means, compared in both answers, that differ significantly in one.
    *
    * @param measured the response
    * @param one levels of a mean
@@ -270,7 +270,7 @@ public record Beside(
     return all;
   }
 
-  /** Whether each judged pair of means was significantly different, by the levels of both. */
+  /** Whether each pair of means that was compared differs significantly, by the levels of both. */
   private static Map<Set<Map<String, String>>, Boolean> told(ResponseFindings response) {
     Map<Set<Map<String, String>>, Boolean> told = new LinkedHashMap<>();
     for (ComparedMeans family : ComparedMeans.of(response.results())) {

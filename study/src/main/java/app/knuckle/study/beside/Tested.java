@@ -21,7 +21,8 @@ import java.util.Set;
  * @param term its columns
  * @param name of the statistic: "F", "t", "H"
  * @param df degrees of freedom of the effect; absent for a test that has none
- * @param errorDf degrees of freedom that it was tested with; absent for a test that has none
+ * @param errorDf degrees of freedom of the error that it was tested against; absent for a test that
+ *     has none
  * @param statistic its value
  * @param p probability
  * @param share of the spread that it accounts for, partial eta squared; absent where none is told

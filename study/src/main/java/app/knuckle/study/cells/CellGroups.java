@@ -45,8 +45,7 @@ public final class CellGroups {
    * @param frame the records
    * @param treatments columns that make the groups; none for one group of all rows
    * @param response whose values are grouped
-   * @throws Refused if the treatments have more combinations of levels than can be significantly
-   *     different
+   * @throws Refused if the treatments have more combinations of levels than can be distinguished
    */
   public CellGroups(Frame frame, List<String> treatments, Numbers response) {
     this.frame = frame;

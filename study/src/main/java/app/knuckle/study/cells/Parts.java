@@ -224,7 +224,7 @@ public final class Parts {
     return used[row];
   }
 
-  /** How many rows are used: the number. */
+  /** How many rows are used. */
   public int rows() {
     int count = 0;
     for (boolean one : used) {

@@ -31,7 +31,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.BiFunction;
 
-/** Checks of groups: normal values, equal spread, outliers. */
+/** Checks of groups: normal values, equal variances, outliers. */
 public final class GroupChecks {
 
   /** Checks, and the profile of transformations, take too long for the values of larger tables. */

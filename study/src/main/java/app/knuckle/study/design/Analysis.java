@@ -179,11 +179,17 @@ public enum Analysis {
 
   /** Whether pairs of its groups are compared at all. */
   public boolean comparesPairs() {
-    return this != PERMUTATION;
+    return switch (this) {
+      case LEAST_SQUARES, MIXED, DEVIANCE, SEPARATE_VARIANCES, RANKS -> true;
+      case PERMUTATION -> false;
+    };
   }
 
   /** Whether contrasts and trends of its means have a meaning. */
   public boolean takesContrasts() {
-    return this == LEAST_SQUARES || this == MIXED || this == DEVIANCE;
+    return switch (this) {
+      case LEAST_SQUARES, MIXED, DEVIANCE -> true;
+      case SEPARATE_VARIANCES, RANKS, PERMUTATION -> false;
+    };
   }
 }

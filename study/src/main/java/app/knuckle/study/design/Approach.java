@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A response and how it is analysed: two choices that are correlated only where the analysis takes
+ * A response and how it is analysed: two choices that fit each other only where the analysis takes
  * the response.
  *
  * @param response what its numbers are
@@ -67,7 +67,7 @@ public record Approach(Response response, Analysis analysis) {
     };
   }
 
-  /** What a sentence says that it is analysed by, such as "each group's separate variance". */
+  /** What a sentence says that it is analysed by, such as "least squares". */
   public String words() {
     return say("method." + key());
   }

@@ -55,10 +55,7 @@ public final class Following {
     return now;
   }
 
-  /**
-   * Merged levels cannot be significantly different again: the question keeps what they were merged
-   * into.
-   */
+  /** Merged levels cannot be distinguished again: the question keeps what they were merged into. */
   private static Inquiry back(Inquiry inquiry, Step step) {
     Inquiry now = inquiry;
     for (var rename : step.renames().entrySet()) {

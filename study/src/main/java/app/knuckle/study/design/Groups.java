@@ -72,7 +72,7 @@ public record Groups(Column treatment, List<String> levels, int[] codes, int[] c
     return new Groups(column, List.of(levels), codes, kept);
   }
 
-  /** How many groups there are: the number. */
+  /** How many groups there are. */
   public int size() {
     return levels.size();
   }

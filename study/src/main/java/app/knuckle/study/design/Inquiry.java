@@ -10,7 +10,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 
@@ -36,15 +35,13 @@ public record Inquiry(
   /** Stands before the name of an inquiry that is called after what was changed in it. */
   public static final String CHANGED = "\u2026 ";
 
-  /** What of the model and of the columns its approach has no use for, is left out. */
+  /** Leaves out what of the model and of the columns its approach has no use for. */
   public Inquiry {
     prepare = List.copyOf(prepare);
     Map<Part, List<String>> played = new EnumMap<>(Part.class);
     parts.forEach(
         (part, columns) -> {
-          boolean beside = part == Part.OUT_OF || part == Part.EXPOSURE;
-          boolean asked = !beside || approach.response().beside().equals(Optional.of(part));
-          if (asked && !columns.isEmpty()) {
+          if (approach.response().takes(part) && !columns.isEmpty()) {
             played.put(part, List.copyOf(part.isOfOne() ? columns.subList(0, 1) : columns));
           }
         });

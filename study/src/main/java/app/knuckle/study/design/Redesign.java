@@ -109,7 +109,7 @@ public final class Redesign {
                 .filter(term -> term.stream().noneMatch(d.covariates()::contains))
                 .toList());
     if (d.unit() == null || d.occasions().size() != 1) {
-      d.random = d.random.with(WithinUnit.EQUAL); // Over which occasions would they are correlated?
+      d.random = d.random.with(WithinUnit.EQUAL); // Over which occasions would they be correlated?
     }
   }
 

@@ -1,6 +1,7 @@
 package app.knuckle.study.design;
 
 import app.knuckle.stats.means.LinkScale;
+import java.util.Arrays;
 import java.util.Optional;
 
 /** What the numbers of a response are, and so on which scale their effects add up. */
@@ -28,6 +29,12 @@ public enum Response {
   /** The part of the column that says what a count is out of; empty for measurements. */
   public Optional<Part> beside() {
     return Optional.ofNullable(beside);
+  }
+
+  /** Whether a part has a meaning here: one that stands beside a response stands beside its own. */
+  public boolean takes(Part part) {
+    boolean beside = Arrays.stream(values()).anyMatch(response -> response.beside == part);
+    return !beside || part == this.beside;
   }
 
   /** Whether it holds counts, of anything. */

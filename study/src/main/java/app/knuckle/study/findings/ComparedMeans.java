@@ -29,7 +29,7 @@ import java.util.stream.IntStream;
  * @param ses standard errors; absent for mean ranks
  * @param counts rows behind them
  * @param pairs of them, or each with the reference
- * @param letters those that were not significantly different share one; null for a reference
+ * @param letters those that do not differ significantly share one; null for a reference
  * @param procedure that judged
  * @param ranks whether the values are mean ranks
  * @param criticalDifference if all pairs share one
@@ -115,7 +115,7 @@ public record ComparedMeans(
     return labels.stream().map(l -> GroupSummary.name(l.values())).toList();
   }
 
-  /** The means, the largest first: their places. */
+  /** The means, the largest first. */
   public List<Integer> ranking() {
     return estimates == null ? Ranking.of(means) : Ranking.of(estimates);
   }
@@ -174,10 +174,7 @@ public record ComparedMeans(
         : new Effect(size, low, high);
   }
 
-  /**
-   * Whether groups are significantly different by how many times one is the other: false for
-   * differences.
-   */
+  /** Whether groups are compared by how many times one is the other: false for differences. */
   public boolean isOfRatios() {
     return scale() != LinkScale.IDENTITY;
   }

@@ -20,7 +20,7 @@ import java.util.Optional;
  * @param means the estimates
  * @param compared which of them with which
  * @param procedure by which they were compared
- * @param merged pairs with a group that has no mean, tested with making the two one
+ * @param merged pairs with a group that has no mean, tested by merging the two
  */
 public record ComparisonResult(
     List<String> of,

@@ -39,7 +39,7 @@ public record Findings(
     responses = List.copyOf(responses);
   }
 
-  /** The response that the screens show: the first one. */
+  /** The response that the screens show. */
   public ResponseFindings first() {
     return responses.get(0);
   }
@@ -99,7 +99,7 @@ public record Findings(
         foundTogether);
   }
 
-  /** Why there is no test, if there is none: the first refusal. */
+  /** Why there is no test, if there is none: the first refusal among the responses. */
   public Optional<Refusal> refusal() {
     return responses.stream().map(ResponseFindings::refusal).filter(r -> r != null).findFirst();
   }

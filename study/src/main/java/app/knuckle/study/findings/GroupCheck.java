@@ -92,7 +92,7 @@ public record GroupCheck(
     /** Which row: from 1; null where none can be judged. */
     Integer row();
 
-    /** Its p as the most extreme of all rows: absent where no row can be tested with itself. */
+    /** Its p as the most extreme of all rows: absent where no row can be tested by itself. */
     Quantity adjustedP();
   }
 
@@ -139,7 +139,7 @@ public record GroupCheck(
       implements OddCount {}
 
   /**
-   * Counts of which no row can be tested with itself.
+   * Counts of which no row can be tested by itself.
    *
    * @param statistic absent
    * @param p absent

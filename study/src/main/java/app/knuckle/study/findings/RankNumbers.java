@@ -40,7 +40,7 @@ public sealed interface RankNumbers extends Outcome {
     return List.of();
   }
 
-  /** Units that were left out because a value of them is missing: their names. */
+  /** Units that were left out because a value of them is missing. */
   default List<String> unitsLeftOut() {
     return List.of();
   }
@@ -48,7 +48,7 @@ public sealed interface RankNumbers extends Outcome {
   /** What is about one test. */
   sealed interface OfOneTest extends RankNumbers {
 
-    /** The test: its numbers. */
+    /** The test. */
     RankTest test();
 
     @Override
@@ -314,7 +314,7 @@ public sealed interface RankNumbers extends Outcome {
   /** A term tested by permutation, with the distribution of F beside. */
   sealed interface FRow extends Row {
 
-    /** The test: its numbers. */
+    /** The test. */
     FTest test();
 
     /** How often each F occurred: empty where nothing was drawn. */
@@ -337,13 +337,13 @@ public sealed interface RankNumbers extends Outcome {
   }
 
   /**
-   * F of a term, tested with arrangements.
+   * F of a term, tested by permutation.
    *
    * @param source what the term is called
    * @param term its columns
    * @param df of it
    * @param ss its sum of squares
-   * @param f over the error; absent without error
+   * @param f over the error; absent where there is no error
    * @param errorDf of the error
    * @param p share of arrangements
    * @param normalTheoryP by the distribution of F

@@ -5,7 +5,7 @@ package app.knuckle.study.findings;
  *
  * @param finding the answer in one sentence
  * @param result the same with everything a paper wants
- * @param ranking which means lead, which cannot be significantly different; empty when nothing was
+ * @param ranking which means lead, which do not differ significantly; empty when nothing was
  *     compared
  */
 public record Sentences(String finding, String result, String ranking) {

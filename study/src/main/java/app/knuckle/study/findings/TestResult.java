@@ -454,7 +454,7 @@ public sealed interface TestResult {
    * @param equalVariances test that all occasions have one variance, if each has its own
    * @param moments estimates by mean squares, where there are any
    * @param effects predicted, one a random term
-   * @param criteria AIC of each way in which repeated readings may are correlated, as far as they
+   * @param criteria AIC of each way in which repeated readings may be correlated, as far as they
    *     can be fitted; empty without repeated readings
    */
   record Variation(
@@ -500,7 +500,7 @@ public sealed interface TestResult {
     /**
      * How effects are judged.
      *
-     * @param overdispersion whether the spread is estimated
+     * @param overdispersion whether the dispersion is estimated
      * @param squares after which other terms each is judged
      * @param alpha level of significance
      */
@@ -598,7 +598,7 @@ public sealed interface TestResult {
   }
 
   /**
-   * A one-way test that takes each group's separate variance.
+   * A one-way test of groups with separate variances.
    *
    * @param kind "welch-anova" or "brown-forsythe-anova"
    * @param treatment its column

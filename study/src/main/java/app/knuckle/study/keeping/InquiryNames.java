@@ -35,7 +35,7 @@ public record InquiryNames(List<String> names, List<String> bare) {
     boolean[] told = new boolean[bare.size()];
     boolean again = true;
     while (again) {
-      // A name that a user gave may be what another is significantly different by.
+      // A name that a user gave may be what distinguishes another.
       List<String> before = List.copyOf(names);
       again = false;
       for (int i = 0; i < bare.size(); i++) {

@@ -153,7 +153,7 @@ final class NumberNotices {
       }
     }
     if (counts.size() < 2) {
-      return false; // One value, or none at all: nothing is significantly different by it.
+      return false; // One value, or none at all: it distinguishes nothing.
     }
     double first = counts.firstKey();
     return (first == 0 || first == 1)

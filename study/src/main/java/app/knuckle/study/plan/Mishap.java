@@ -14,7 +14,7 @@ public record Mishap(SimulatedErrors spread, double widening, double lost, Judge
   /** All as planned. */
   public static final Mishap NONE = new Mishap(SimulatedErrors.NORMAL, 1, 0, Judged.AS_PLANNED);
 
-  /** How simulated trials are judged. */
+  /** How simulated trials are analysed. */
   public enum Judged {
     /** As the plan's own records will be. */
     AS_PLANNED("as planned"),

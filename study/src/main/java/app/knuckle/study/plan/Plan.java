@@ -238,7 +238,7 @@ public record Plan(
    *
    * @param se its standard error
    * @param df degrees of freedom of that
-   * @return tested with the procedure wanted
+   * @return compared by the procedure wanted
    */
   PlannedDifference difference(double se, double df) {
     int means = combinations(wanted.of()).size();

@@ -20,7 +20,7 @@ import java.util.OptionalInt;
  */
 public final class PlannedPower {
 
-  /** So many repeats leave error in every layout, a covariate taken off. */
+  /** So many repeats leave error df in every layout, a covariate taken off. */
   private static final int FEW = 3;
 
   private static final String NO_NOISE = "the plan leaves no noise to judge against";

@@ -124,7 +124,7 @@ public final class Rehearsals {
               try {
                 return p(Answering.compared(made(mishap, plan.seed() + run), inquiry, progress));
               } catch (Refused e) {
-                return Double.NaN; // Too much lost, or no error in counts: it is not found.
+                return Double.NaN; // Too much lost, or no error left in counts: it is not found.
               }
             })
         .toArray();

@@ -71,7 +71,7 @@ public record Shows(
    * @param power share in which the difference wanted was found
    */
   public record Rehearsed(int runs, double power) {
-    /** The Monte-Carlo error of the power: its standard error. */
+    /** The Monte-Carlo standard error of the power. */
     public double mcse() {
       return Math.sqrt(power * (1 - power) / runs);
     }

@@ -64,7 +64,7 @@ public record Frame(
     return frame;
   }
 
-  /** Rows of the frame, in play or not: the number. */
+  /** Rows of the frame, in play or not. */
   public int rows() {
     return columns.isEmpty() ? 0 : columns.get(0).size();
   }

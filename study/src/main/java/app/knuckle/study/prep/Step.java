@@ -65,8 +65,8 @@ public sealed interface Step
   }
 
   /**
-   * Whether levels that the step called otherwise can be significantly different again without it:
-   * false where several became one.
+   * Whether levels that the step called otherwise can be distinguished again without it: false
+   * where several became one.
    */
   default boolean isReversible() {
     return true;

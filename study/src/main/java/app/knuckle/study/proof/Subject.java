@@ -26,7 +26,7 @@ public enum Subject {
   UNEQUAL("unequal spread"),
   /** Tests on ranks. */
   RANKS("ranks"),
-  /** Tests by permutations. */
+  /** Tests by permutation. */
   PERMUTATION("rearrangements"),
   /** Random effects. */
   RANDOM_EFFECTS("random effects"),

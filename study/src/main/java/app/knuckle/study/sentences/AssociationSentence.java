@@ -10,13 +10,13 @@ import app.knuckle.study.words.Numerals;
 import app.knuckle.study.words.Prose;
 import java.util.List;
 
-/** Says in a sentence which of several columns are correlated most closely. */
+/** Says in a sentence which of several columns are most closely correlated. */
 public final class AssociationSentence {
 
   private AssociationSentence() {}
 
   /**
-   * The closest pair by Pearson's coefficient, and how many pairs were found to are correlated.
+   * The closest pair by Pearson's coefficient, and how many pairs are significantly correlated.
    *
    * @param together the columns
    * @param labels of the columns, as they are called in sentences

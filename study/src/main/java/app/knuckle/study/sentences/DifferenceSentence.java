@@ -13,7 +13,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 
-/** Says by how much means lie apart that were significantly different. */
+/** Says by how much means differ that differ significantly. */
 public final class DifferenceSentence {
 
   /** More pairs than this are counted, not listed: they are for the table of differences. */
@@ -32,7 +32,7 @@ public final class DifferenceSentence {
    * @param decimals that suit the means
    * @param alpha level of significance, between 0 and 1
    * @param exact down to which bound p is written as it is
-   * @return a sentence; empty if no pair was significantly different
+   * @return a sentence; empty if no pair differs significantly
    */
   public static String of(
       ComparedMeans family, String unit, int decimals, double alpha, ExactP exact) {

@@ -20,7 +20,7 @@ final class MixedWords {
   /** With fewer levels a variance is hardly known. */
   private static final int FEW_LEVELS = 5;
 
-  /** With fewer degrees of freedom of error a row hardly says anything. */
+  /** With fewer error df a row hardly says anything. */
   private static final int FEW_DF = 2;
 
   private MixedWords() {}

@@ -34,7 +34,7 @@ public final class RankingSentence {
   }
 
   /**
-   * Who leads, who trails, and who cannot be significantly different, in the order of the ranking.
+   * Who leads, who trails, and who do not differ significantly, in the order of the ranking.
    *
    * @param family of means
    * @param unit of the response; empty for none

@@ -28,7 +28,7 @@ public sealed interface Column permits Numbers, Categories {
    */
   String text(int row);
 
-  /** Cells without a value: the number. */
+  /** Cells without a value. */
   default int missing() {
     int count = 0;
     for (int i = 0; i < size(); i++) {

@@ -47,7 +47,7 @@ public record Table(
     return new Table(other, file, columns, howRead, makeBelieve);
   }
 
-  /** Rows of the table: the number. */
+  /** Rows of the table. */
   public int rows() {
     return columns.isEmpty() ? 0 : columns.get(0).size();
   }

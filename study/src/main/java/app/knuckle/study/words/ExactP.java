@@ -22,7 +22,7 @@ public record ExactP(int decimals) {
   /** P from here on has two decimals. */
   private static final double TWO_DECIMALS_FROM = 0.1;
 
-  /** Larger ones are no longer significantly different from 1. */
+  /** Larger ones can no longer be distinguished from 1. */
   private static final double LARGEST = 0.995;
 
   /**

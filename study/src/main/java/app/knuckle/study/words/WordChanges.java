@@ -19,7 +19,7 @@ public final class WordChanges {
   public record Piece(String text, boolean changed) {}
 
   /**
-   * The newer text with what is new in it significantly different.
+   * The newer text with what is new in it marked.
    *
    * @param before the older text
    * @param now the newer text

@@ -18,7 +18,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Layouts separated: right numbers or a reasoned absence, never NaN, never a failure's text. */
+/**
+ * Layouts at the limit of what can be analysed: right numbers or a reasoned absence, never NaN,
+ * never a failure's text.
+ */
 class HardCasesTest {
 
   private static final String TWO = "\"treatments\":[\"a\",\"b\"]";

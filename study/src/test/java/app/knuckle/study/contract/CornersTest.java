@@ -138,7 +138,7 @@ class CornersTest {
     JsonNode cd = pair(comparison, "C", "D");
     assertThat(cd.get("statistic").asDouble()).isCloseTo(-7.8, within(.1));
     assertThat(cd.get("differs").asBoolean()).isTrue();
-    // A and B are not different from C, nor significantly different from each other, and share no
+    // A and B are not different from C, nor from each other, and share no
     // letter.
     String a = comparison.at("/letters/0/letters").asText();
     String b = comparison.at("/letters/1/letters").asText();

@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /**
- * Experiments separated of what an analysis bears; what is expected was worked out apart, with
+ * Experiments at the limit of what an analysis bears; what is expected was worked out apart, with
  * exact or 40-digit arithmetic, or follows from an identity.
  */
 class EdgesTest {

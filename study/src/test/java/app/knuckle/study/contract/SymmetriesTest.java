@@ -81,10 +81,7 @@ class SymmetriesTest {
     scaled(random, x -> -x);
   }
 
-  /**
-   * Levels are significantly different by what they are, never by how their names read side by
-   * side.
-   */
+  /** Levels are distinguished by what they are, never by how their names read side by side. */
   @Property(tries = 400, seed = "62353602")
   void theNamesOfTheLevels(@ForAll Random random) throws IOException {
     AnyInquiry any = AnyInquiry.of(random);

@@ -23,7 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
-/** Means with each group's separate variance, and their pairs. */
+/** Means of groups with separate variances, and their pairs. */
 public final class UnequalMeans {
 
   private final Inquiry inquiry;

@@ -82,7 +82,7 @@ final class CountQuestion {
                         say("way.look-for-value-stands")));
   }
 
-  /** Of nothing but zeros, or of all, nothing can be significantly different. */
+  /** Of nothing but zeros, or of all, nothing can be compared. */
   private void requireSome(Inquiry inquiry, String measured) {
     boolean none = true;
     boolean all = inquiry.response() == Response.PROPORTION;

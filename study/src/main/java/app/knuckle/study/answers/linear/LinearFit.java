@@ -149,7 +149,7 @@ final class LinearFit {
     return moments;
   }
 
-  /** The fitted layer; null where each group has its separate variance. */
+  /** The fitted layer; null where variances are separate. */
   Stratum layer() {
     return layer;
   }

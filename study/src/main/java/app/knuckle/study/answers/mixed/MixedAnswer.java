@@ -143,7 +143,7 @@ public final class MixedAnswer {
   /** More rows are not fitted in other ways as well, which nobody may look at. */
   private static final int MOST_FITTED_THRICE = 5_000;
 
-  /** AIC of each way in which readings of a unit may are correlated. */
+  /** AIC of each way in which readings of a unit may be correlated. */
   private static Map<WithinUnit, Double> criteria(TestInputs in, Progress progress) {
     MixedFit fit = in.question().value().fit();
     Inquiry inquiry = in.of().fitting();
